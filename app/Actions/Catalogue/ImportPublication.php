@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Catalogue;
+
+use App\Actions\Lending\AddLicence;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Publication as StoredPublication;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Reading\Epub\Archive;
+use FigPorch\Core\Reading\Epub\Creator;
+use FigPorch\Core\Reading\Epub\Excerpt;
+use FigPorch\Core\Reading\Epub\PackageReader;
+use FigPorch\Core\Reading\Epub\Publication;
+use FigPorch\Core\Reading\Epub\UnreadablePublication;
+use Illuminate\Support\Facades\DB;
+
+/** Takes an EPUB file into a library: record, files, excerpt, cover and licence. The same file twice is one title. */
+final class ImportPublication
+{
+    public function __construct(
+        private readonly SaveRecord $saveRecord,
+        private readonly StoreFiles $storeFiles,
+        private readonly AddLicence $addLicence,
+    ) {}
+
+    /**
+     * @return array{title: Title, new: bool}
+     *
+     * @throws UnreadablePublication
+     */
+    public function __invoke(string $file, Library $library, LicenceTerms $terms, DateTimeImmutable $now, ?Audience $audience = null): array
+    {
+        $sha256 = (string) hash_file('sha256', $file);
+        $known = StoredPublication::query()->where('sha256', $sha256)->first();
+        if ($known !== null) {
+            $title = Title::query()->findOrFail($known->title_id);
+            $this->license($title, $library, $terms, $now);
+
+            return ['title' => $title, 'new' => false];
+        }
+
+        $archive = new Archive($file);
+        $publication = PackageReader::read($archive);
+        $excerpt = Excerpt::of($archive, $publication, (float) config('figporch.excerpt_share'));
+        $stored = $this->storeFiles->store($sha256, $archive, $publication, $excerpt);
+
+        return DB::transaction(function () use ($file, $sha256, $publication, $stored, $library, $terms, $audience, $now): array {
+            $title = ($this->saveRecord)(self::record($publication, $sha256, $audience), $now);
+            $title->update(['cover_file' => $stored['cover']]);
+            StoredPublication::query()->updateOrCreate(['title_id' => $title->id], [
+                'sha256' => $sha256,
+                'media_type' => 'application/epub+zip',
+                'bytes' => (int) filesize($file),
+                'fixed_layout' => $publication->fixedLayout,
+                'right_to_left' => $publication->rightToLeft,
+                'sizes' => $stored['sizes'],
+                'types' => $publication->manifest,
+                'positions' => self::pairs($publication->positions()),
+                'excerpt_sizes' => $stored['excerpt_sizes'],
+                'excerpt_positions' => self::pairs(array_intersect_key($publication->positions(), $stored['excerpt_sizes'])),
+            ]);
+            $this->license($title, $library, $terms, $now);
+
+            return ['title' => $title, 'new' => true];
+        });
+    }
+
+    private function license(Title $title, Library $library, LicenceTerms $terms, DateTimeImmutable $now): void
+    {
+        if (! Licence::query()->where(['library_id' => $library->id, 'title_id' => $title->id])->exists()) {
+            ($this->addLicence)(
+                $library->id, $title->id, $terms->model, $terms->copies, $terms->loans,
+                $now, $terms->endsAt, $now, $terms->priceCents, $terms->shared,
+            );
+        }
+    }
+
+    private static function record(Publication $publication, string $sha256, ?Audience $audience): Record
+    {
+        $isbn = null;
+        foreach ($publication->identifiers as $identifier) {
+            $isbn ??= Isbn::parse($identifier);
+        }
+
+        return new Record(
+            key: $isbn !== null ? "isbn:{$isbn->thirteen}" : "sha256:{$sha256}",
+            format: Format::Ebook,
+            name: $publication->title,
+            contributors: array_map(
+                fn (Creator $c): array => ['name' => $c->name, 'sort' => $c->sortName, 'role' => $c->role],
+                $publication->creators,
+            ),
+            extent: $publication->pageCount(),
+            subtitle: $publication->subtitle,
+            language: $publication->languages[0] ?? null,
+            audience: $audience ?? Audience::tryFrom((string) $publication->audience) ?? Audience::Adult,
+            description: $publication->description,
+            publisher: $publication->publisher,
+            published: $publication->date,
+            identifiers: $publication->identifiers,
+            subjects: $publication->subjects,
+            series: $publication->series,
+            seriesPosition: $publication->seriesPosition,
+            accessibility: $publication->accessibility,
+        );
+    }
+
+    /**
+     * @param  array<string, int>  $positions
+     * @return list<array{string, int}>
+     */
+    private static function pairs(array $positions): array
+    {
+        return array_map(fn (string|int $href, int $count): array => [(string) $href, $count], array_keys($positions), $positions);
+    }
+}

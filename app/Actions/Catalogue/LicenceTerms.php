@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Catalogue;
+
+use DateTimeImmutable;
+use Exception;
+use FigPorch\Core\Lending\LicenceModel;
+use InvalidArgumentException;
+
+/** A licence as one writes it on a command line: "metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared". */
+final readonly class LicenceTerms
+{
+    public function __construct(
+        public LicenceModel $model,
+        public ?int $copies = null,
+        public ?int $loans = null,
+        public ?DateTimeImmutable $endsAt = null,
+        public bool $shared = false,
+        public int $priceCents = 0,
+    ) {
+        $lacks = match (true) {
+            $model->hasCopies() && ($copies ?? 0) < 1 => 'copies=N',
+            $model->countsLoans() && ($loans ?? 0) < 1 => 'loans=N',
+            $model === LicenceModel::MeteredByTime && $endsAt === null => 'ends=YYYY-MM-DD',
+            default => null,
+        };
+        if ($lacks !== null) {
+            throw new InvalidArgumentException("A licence '{$model->value}' needs {$lacks}.");
+        }
+    }
+
+    /** @throws InvalidArgumentException with a message for the person who typed it */
+    public static function parse(string $text): self
+    {
+        [$name, $rest] = explode(':', $text.':', 2);
+        $model = LicenceModel::tryFrom($name);
+        if ($model === null || $model === LicenceModel::PayPerLoan) {
+            $known = array_filter(LicenceModel::cases(), fn (LicenceModel $m): bool => $m !== LicenceModel::PayPerLoan);
+            throw new InvalidArgumentException("No licence model '{$name}'. Known: ".implode(', ', array_column($known, 'value')).'.');
+        }
+        $values = [];
+        foreach (array_filter(explode(',', rtrim($rest, ':'))) as $part) {
+            [$key, $value] = explode('=', $part.'=');
+            $values[$key] = $value;
+        }
+        $unknown = array_diff(array_keys($values), ['copies', 'loans', 'ends', 'shared', 'price']);
+        if ($unknown !== []) {
+            throw new InvalidArgumentException('A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared; '.implode(', ', $unknown).' means nothing here.');
+        }
+        try {
+            $endsAt = isset($values['ends']) ? new DateTimeImmutable($values['ends']) : null;
+        } catch (Exception) {
+            throw new InvalidArgumentException("'{$values['ends']}' is not a date like 2027-06-30.");
+        }
+
+        return new self(
+            $model,
+            isset($values['copies']) ? (int) $values['copies'] : ($model->hasCopies() ? 1 : null),
+            isset($values['loans']) ? (int) $values['loans'] : null,
+            $endsAt,
+            isset($values['shared']),
+            (int) ($values['price'] ?? 0),
+        );
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lending;
+
+use App\Models\Licence;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\LicenceModel;
+use InvalidArgumentException;
+
+/** A library buys a licence; holds that wait for the title get its copies at once. */
+final class AddLicence
+{
+    public function __construct(private readonly FillFreeCopies $fillFreeCopies) {}
+
+    public function __invoke(
+        int $libraryId,
+        int $titleId,
+        LicenceModel $model,
+        ?int $copies,
+        ?int $loans,
+        DateTimeImmutable $startsAt,
+        ?DateTimeImmutable $endsAt,
+        DateTimeImmutable $now,
+        int $priceCents = 0,
+        bool $shared = false,
+    ): Licence {
+        if ($model === LicenceModel::PayPerLoan) {
+            throw new InvalidArgumentException('Pay per loan needs a budget, which libraries here do not have yet.');
+        }
+        $licence = Licence::query()->create([
+            'library_id' => $libraryId,
+            'title_id' => $titleId,
+            'model' => $model,
+            'copies' => $model->hasCopies() ? $copies : null,
+            'copies_free' => $model->hasCopies() ? $copies : null,
+            'loans_bought' => $model->countsLoans() ? $loans : null,
+            'loans_left' => $model->countsLoans() ? $loans : null,
+            'starts_at' => $startsAt,
+            'ends_at' => $endsAt,
+            'price_cents' => $priceCents,
+            'shared' => $shared,
+        ]);
+        if ($model->hasCopies()) {
+            ($this->fillFreeCopies)($licence->id, $now);
+        }
+
+        return $licence;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Account;
+
+use App\Http\Current;
+use App\Models\Notice;
+use Illuminate\View\View;
+
+final class NoticeController
+{
+    public function index(Current $current): View
+    {
+        $mine = Notice::query()->where('person_id', $current->person?->id);
+        $notices = $mine->clone()->latest()->latest('id')->limit(100)->get();
+        $mine->clone()->whereNull('read_at')->update(['read_at' => now()]);
+
+        return view('account.notices', ['notices' => $notices]);
+    }
+}

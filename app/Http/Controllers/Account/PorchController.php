@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Account;
+
+use App\Http\Current;
+use App\Queries\Catalogue\StaffLists;
+use App\Queries\Lending\ComingUp;
+use App\Queries\Lending\OpenHolds;
+use App\Queries\Lending\OpenLoans;
+use Illuminate\View\View;
+
+final class PorchController
+{
+    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists): View
+    {
+        $now = now()->toImmutable();
+        $person = $current->person ?? abort(401);
+        $loans = $openLoans->of($person, $now);
+        $holds = $openHolds->of($person, $now);
+
+        return view('account.porch', [
+            'pickUp' => $loans->sortByDesc(fn ($loan) => $loan->place?->read_at->getTimestamp() ?? $loan->loan->started_at->getTimestamp() - 10 ** 9)->values()->take(3),
+            'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
+            'comingUp' => ComingUp::chart($loans, $holds, $now),
+            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now),
+            'now' => $now,
+        ]);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Account;
+
+use App\Actions\Account\SignIn;
+use App\Http\Current;
+use App\Http\Requests\Account\SignInRequest;
+use FigPorch\Demo\Members;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\ValidationException;
+use Illuminate\View\View;
+
+final class SignInController
+{
+    public function show(Current $current): View
+    {
+        $demoCards = config('figporch.demo')
+            ? array_filter(array_slice(Members::CARDS, 0, 4), fn (array $card): bool => $card['library'] === $current->library?->slug)
+            : [];
+
+        return view('account.sign-in', ['demoCards' => $demoCards]);
+    }
+
+    public function signIn(SignInRequest $request, Current $current, SignIn $signIn): RedirectResponse
+    {
+        $outcome = $signIn($current->requiredLibrary(), $request->cardNumber(), $request->pin(), (string) $request->ip());
+        if (is_int($outcome)) {
+            throw ValidationException::withMessages(['number' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))])])->status(429);
+        }
+        if ($outcome === null) {
+            throw ValidationException::withMessages(['number' => __('account.no_match', ['contact' => $current->requiredLibrary()->pin_contact])]);
+        }
+        Auth::login($outcome->person);
+        $request->session()->regenerate();
+
+        return redirect()->intended(route('porch'));
+    }
+
+    public function signOut(Request $request): RedirectResponse
+    {
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return redirect()->route('front-door');
+    }
+}

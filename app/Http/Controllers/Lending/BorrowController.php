@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Lending;
+
+use App\Actions\Lending\BorrowTitle;
+use App\Http\Current;
+use App\Http\TitlePanel;
+use App\Models\Title;
+use App\Queries\Lending\CardAndTitle;
+use App\View\RefusalText;
+use FigPorch\Core\Lending\AlreadyOnLoan;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\View\View;
+use InvalidArgumentException;
+
+final class BorrowController
+{
+    public function __construct(private readonly Current $current, private readonly TitlePanel $panel) {}
+
+    /** The panel with the lengths and the due date each gives. */
+    public function show(Request $request, Title $title): View|RedirectResponse
+    {
+        $card = $this->current->card();
+        if ($card === null) {
+            return $this->panel->needsCard($title);
+        }
+        $now = now()->toImmutable();
+        $facts = CardAndTitle::load($card->id, $title->id, $now);
+        $limit = $facts->terms->maxLoans;
+
+        return view($request->hasHeader('HX-Request') ? 'lending.borrow-panel' : 'lending.borrow', [
+            'title' => $title->load('contributors'),
+            'terms' => $facts->terms,
+            'zone' => $facts->zone,
+            'now' => $now,
+            'loansOpen' => $facts->terms->loansCountedByFormat ? $facts->card->loansOpenOfFormat : $facts->card->loansOpen,
+            'limit' => $limit,
+            'requestKey' => (string) Str::uuid(),
+        ]);
+    }
+
+    public function borrow(Request $request, Title $title, BorrowTitle $borrow): View|RedirectResponse
+    {
+        $card = $this->current->card();
+        if ($card === null) {
+            return $this->panel->needsCard($title);
+        }
+        try {
+            $length = $request->filled('length') ? LoanLength::parse($request->string('length')->value()) : null;
+        } catch (InvalidArgumentException) {
+            return $this->panel->answer($request, $title, message: __('lending.refused.length_not_offered'));
+        }
+        $key = $request->string('request_key')->value();
+        $outcome = $borrow($card->id, $title->id, $length, now()->toImmutable(), Str::isUuid($key) ? $key : null);
+        if ($outcome instanceof Refused) {
+            return $this->panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
+        }
+
+        return $this->panel->answer($request, $title, said: $outcome instanceof AlreadyOnLoan ? __('lending.already_on_loan') : __('lending.borrowed', ['name' => $title->name]));
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reading;
+
+use App\Http\FileDelivery;
+use App\Http\Middleware\ProtectiveHeaders;
+use App\Models\Publication;
+use App\Models\Title;
+use Symfony\Component\HttpFoundation\Response;
+
+/** The part that anyone may read. Its files are kept apart from the whole: there is nothing else to ask for here. */
+final class ExcerptController
+{
+    public function show(Title $title): Response
+    {
+        $publication = $title->publication()->first() ?? abort(404);
+
+        return response()->view('reading.reader', [
+            'title' => $title->load('contributors'), 'publication' => $publication, 'loan' => null, 'place' => null,
+        ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY]);
+    }
+
+    public function file(Title $title, string $path, FileDelivery $delivery): Response
+    {
+        $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
+        isset($publication->excerpt_sizes[$path]) || abort(404);
+
+        return $delivery->send("{$publication->sha256}/excerpt/{$path}", $publication->types[$path] ?? 'application/octet-stream');
+    }
+}

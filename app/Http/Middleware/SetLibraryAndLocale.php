@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\Current;
+use App\Models\Person;
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\App;
+use Symfony\Component\HttpFoundation\Cookie;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Finds the library (asked for, remembered, or that of the card) and the language of this request. */
+final class SetLibraryAndLocale
+{
+    private const REMEMBER_DAYS = 400;
+
+    public function __construct(private readonly Current $current) {}
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        $person = $request->user();
+        $this->current->person = $person instanceof Person ? $person : null;
+        $person?->load('cards');
+
+        $libraries = $this->current->libraries();
+        $asked = $request->query('library');
+        $slug = is_string($asked) ? $asked : $request->cookie('library');
+        $this->current->library = $libraries->firstWhere('slug', $slug)
+            ?? $libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id)
+            ?? ($libraries->count() === 1 ? $libraries->first() : null);
+
+        $known = array_keys((array) config('app.locales'));
+        $locale = $request->cookie('locale');
+        App::setLocale(is_string($locale) && in_array($locale, $known, true)
+            ? $locale
+            : ($this->current->person->locale ?? $request->getPreferredLanguage($known) ?? 'en'));
+
+        $response = $next($request);
+        if ($this->current->library !== null && $request->cookie('library') !== $this->current->library->slug) {
+            $response->headers->setCookie(Cookie::create('library', $this->current->library->slug, time() + self::REMEMBER_DAYS * 86400, secure: $request->isSecure()));
+        }
+
+        return $response;
+    }
+}

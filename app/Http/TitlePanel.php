@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Models\Title;
+use App\Queries\Lending\OwnItems;
+use App\Queries\Lending\Standings;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+/** The answer to an act on a title: its availability and action anew, in place for htmx, else on the title's page. */
+final class TitlePanel
+{
+    public function __construct(
+        private readonly Current $current,
+        private readonly Standings $standings,
+        private readonly OwnItems $ownItems,
+    ) {}
+
+    public function answer(Request $request, Title $title, ?string $said = null, ?string $message = null, ?Refused $refused = null): View|RedirectResponse
+    {
+        if (! $request->hasHeader('HX-Request')) {
+            return redirect()->route('titles.show', $title)->with(array_filter(['said' => $said, 'refusal' => $message]));
+        }
+        $now = now()->toImmutable();
+        $this->current->person?->load('cards');
+
+        return view('lending.action-answer', [
+            'title' => $title,
+            'standing' => $this->standings->of($this->current->requiredLibrary(), [$title], $this->current->card(), $now)[$title->id],
+            'own' => $this->ownItems->of($this->current->person, [$title->id], $now),
+            'said' => $said,
+            'message' => $message,
+            'refused' => $refused,
+        ]);
+    }
+
+    /** Signed in, but with no card at the library being looked at. */
+    public function needsCard(Title $title): RedirectResponse
+    {
+        return redirect()->route('titles.show', $title)->with('refusal', __('lending.no_card_here', [
+            'library' => $this->current->requiredLibrary()->name,
+            'contact' => $this->current->requiredLibrary()->pin_contact,
+        ]));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $library_id
+ * @property int $person_id
+ * @property string $number
+ * @property string|null $pin_hash null until the library sets a PIN
+ * @property string $patron_group
+ * @property CarbonImmutable|null $expires_at
+ * @property CarbonImmutable|null $blocked_at
+ * @property int $loans_open
+ * @property int $holds_open
+ * @property-read Person $person
+ * @property-read Library $library
+ */
+final class Card extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $hidden = ['pin_hash'];
+
+    protected $casts = ['expires_at' => 'immutable_datetime', 'blocked_at' => 'immutable_datetime'];
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<Library, $this> */
+    public function library(): BelongsTo
+    {
+        return $this->belongsTo(Library::class);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use DateTimeZone;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int|null $consortium_id
+ * @property string $slug
+ * @property string $name
+ * @property string $short_name
+ * @property string $place
+ * @property string $timezone
+ * @property string $pin_contact whom to ask for a lost PIN
+ */
+final class Library extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    public function zone(): DateTimeZone
+    {
+        return new DateTimeZone($this->timezone);
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'slug';
+    }
+}

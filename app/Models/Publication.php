@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * The files of a title, unpacked under storage/publications/<sha256>/{whole,excerpt}.
+ *
+ * @property int $id
+ * @property int $title_id
+ * @property string $sha256
+ * @property string $media_type
+ * @property int $bytes
+ * @property bool $fixed_layout
+ * @property bool $right_to_left
+ * @property array<string, int> $sizes path => bytes
+ * @property array<string, string> $types path => media type
+ * @property list<array{string, int}> $positions path and number of positions, in reading order
+ * @property array<string, int> $excerpt_sizes
+ * @property list<array{string, int}> $excerpt_positions
+ */
+final class Publication extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'fixed_layout' => 'boolean',
+        'right_to_left' => 'boolean',
+        'sizes' => 'array',
+        'types' => 'array',
+        'positions' => 'array',
+        'excerpt_sizes' => 'array',
+        'excerpt_positions' => 'array',
+    ];
+}

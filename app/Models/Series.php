@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $name
+ */
+final class Series extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'series';
+
+    protected $guarded = [];
+}

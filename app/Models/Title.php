@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * One edition in one format: the thing that is borrowed.
+ *
+ * @property int $id
+ * @property int $work_id
+ * @property string $record_key
+ * @property Format $format
+ * @property string $name
+ * @property string|null $subtitle
+ * @property string|null $edition
+ * @property string|null $language
+ * @property Audience $audience
+ * @property string|null $description
+ * @property string|null $publisher
+ * @property string|null $published year, year-month or whole ISO 8601 date
+ * @property string|null $isbn
+ * @property int|null $series_id
+ * @property string|null $series_position
+ * @property int $extent pages, tracks or seconds, as the format counts
+ * @property int|null $extent_seconds
+ * @property array<string, list<string>> $accessibility
+ * @property string|null $cover_file
+ * @property int $times_borrowed
+ * @property CarbonImmutable $added_at
+ * @property-read Collection<int, Contributor> $contributors
+ * @property-read Collection<int, Subject> $subjects
+ * @property-read Series|null $series
+ * @property-read Publication|null $publication
+ */
+final class Title extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'format' => Format::class,
+        'audience' => Audience::class,
+        'identifiers' => 'array',
+        'accessibility' => 'array',
+        'added_at' => 'immutable_datetime',
+    ];
+
+    /** @return BelongsToMany<Contributor, $this> */
+    public function contributors(): BelongsToMany
+    {
+        return $this->belongsToMany(Contributor::class)->withPivot(['role', 'position'])->orderByPivot('position');
+    }
+
+    /** @return BelongsToMany<Subject, $this> */
+    public function subjects(): BelongsToMany
+    {
+        return $this->belongsToMany(Subject::class)->orderBy('name');
+    }
+
+    /** @return BelongsTo<Series, $this> */
+    public function series(): BelongsTo
+    {
+        return $this->belongsTo(Series::class);
+    }
+
+    /** @return HasOne<Publication, $this> */
+    public function publication(): HasOne
+    {
+        return $this->hasOne(Publication::class);
+    }
+
+    /** @return HasMany<Licence, $this> */
+    public function licences(): HasMany
+    {
+        return $this->hasMany(Licence::class);
+    }
+
+    public function year(): ?string
+    {
+        return $this->published === null ? null : substr($this->published, 0, 4);
+    }
+
+    /** @return list<string> names of those with the role, in order */
+    public function namesOf(string $role): array
+    {
+        return array_values($this->contributors->filter(fn (Contributor $c): bool => $c->pivot->role === $role)->pluck('name')->all());
+    }
+}

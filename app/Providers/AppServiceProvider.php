@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Queries\Lending\Rules;
+use Carbon\CarbonImmutable;
+use App\Http\Current;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(Rules::class);
+        $this->app->scoped(Current::class);
+    }
+
+    public function boot(): void
+    {
+        Date::use(CarbonImmutable::class);
+        View::share('current', $this->app->make(Current::class));
+        Model::preventLazyLoading(! $this->app->isProduction());
+        Model::preventSilentlyDiscardingAttributes();
+    }
+}

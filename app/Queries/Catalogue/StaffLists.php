@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue;
+
+use App\Models\StaffList;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** A library's staff lists with how many titles each has, how many are ready now, and its first covers. */
+final class StaffLists
+{
+    /** @return list<array{list: StaffList, titles: int, ready: int, first: list<\App\Models\Title>}> */
+    public function of(int $libraryId, DateTimeImmutable $now): array
+    {
+        $lists = StaffList::query()->where('library_id', $libraryId)->orderBy('position')
+            ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->with('contributors')])->get();
+        $all = DB::table('staff_list_title')->whereIn('staff_list_id', $lists->modelKeys())
+            ->joinSub(HeldTitles::of($libraryId, $now)->select('id'), 'held', 'held.id', '=', 'title_id')
+            ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
+        $ready = DB::table('staff_list_title')->whereIn('staff_list_id', $lists->modelKeys())
+            ->joinSub(HeldTitles::of($libraryId, $now, readyNow: true)->select('id'), 'held', 'held.id', '=', 'title_id')
+            ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
+
+        return array_values($lists->map(fn (StaffList $list): array => [
+            'list' => $list,
+            'titles' => (int) ($all[$list->id] ?? 0),
+            'ready' => (int) ($ready[$list->id] ?? 0),
+            'first' => array_values($list->titles->all()),
+        ])->all());
+    }
+}

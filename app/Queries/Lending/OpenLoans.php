@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use App\Models\Loan;
+use App\Models\Person;
+use App\Models\Place;
+use DateTimeImmutable;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** A person's open loans on all cards, soonest due first, with the newest place in each. */
+final class OpenLoans
+{
+    /** @return Collection<int, LoanOnShelf> */
+    public function of(Person $person, DateTimeImmutable $now): Collection
+    {
+        $loans = Loan::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('ended_at')->where('due_at', '>', $now)
+            ->with(['title.contributors', 'title.series', 'card.library'])->orderBy('due_at')->orderBy('id')->get();
+        $titleIds = $loans->pluck('title_id')->all();
+        $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $titleIds)->orderBy('read_at')->get()->keyBy('title_id');
+        $files = DB::table('publications')->whereIn('title_id', $titleIds)->pluck('title_id')->flip();
+
+        return $loans->toBase()->map(fn (Loan $loan): LoanOnShelf => new LoanOnShelf($loan, $places[$loan->title_id] ?? null, isset($files[$loan->title_id])));
+    }
+}

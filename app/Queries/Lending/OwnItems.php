@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use App\Models\Hold;
+use App\Models\Loan;
+use App\Models\Person;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\HoldState;
+
+/** What a person has on loan or on hold among some titles, on any card. */
+final readonly class OwnItems
+{
+    /**
+     * @param  array<int, Loan>  $loans  by title
+     * @param  array<int, Hold>  $holds  by title
+     */
+    public function __construct(private array $loans = [], private array $holds = []) {}
+
+    /** @param list<int> $titleIds */
+    public function of(?Person $person, array $titleIds, DateTimeImmutable $now): self
+    {
+        if ($person === null || $titleIds === []) {
+            return new self;
+        }
+        $cards = $person->cards->modelKeys();
+
+        return new self(
+            Loan::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('ended_at')->where('due_at', '>', $now)->get()->keyBy('title_id')->all(),
+            Hold::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('closed_at')->get()->keyBy('title_id')->all(),
+        );
+    }
+
+    public function loan(int $titleId): ?Loan
+    {
+        return $this->loans[$titleId] ?? null;
+    }
+
+    public function hold(int $titleId): ?Hold
+    {
+        return $this->holds[$titleId] ?? null;
+    }
+
+    public function readyHold(int $titleId, DateTimeImmutable $now): ?Hold
+    {
+        $hold = $this->hold($titleId);
+
+        return $hold !== null && $hold->state === HoldState::Ready && $hold->kept_until > $now ? $hold : null;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Support\Facades\DB;
+
+/** The licences that a library's patrons can use: its own, and those that others of its consortium share. */
+final class UsableLicences
+{
+    /** A condition on licences (alias li) for a library bound twice. */
+    public const FOR_LIBRARY = '(li.library_id = ? or li.shared and li.library_id in
+        (select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
+
+    /**
+     * @param  list<int>  $titleIds
+     * @return array<int, list<Licence>> by title, the oldest first
+     */
+    public function of(int $libraryId, array $titleIds, bool $locked = false): array
+    {
+        if ($titleIds === []) {
+            return [];
+        }
+        $rows = DB::select(
+            'select li.* from licences li where li.title_id = any(?::bigint[]) and '.self::FOR_LIBRARY
+                .' order by li.id'.($locked ? ' for no key update' : ''),
+            ['{'.implode(',', $titleIds).'}', $libraryId, $libraryId],
+        );
+        $licences = array_fill_keys($titleIds, []);
+        foreach ($rows as $row) {
+            $licences[$row->title_id][] = self::fromRow($row);
+        }
+
+        return $licences;
+    }
+
+    public static function fromRow(object $row): Licence
+    {
+        return new Licence(
+            $row->id,
+            $row->library_id,
+            LicenceModel::from($row->model),
+            $row->copies,
+            $row->copies_free,
+            $row->loans_left,
+            new DateTimeImmutable($row->starts_at),
+            $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+        );
+    }
+}

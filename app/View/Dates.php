@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use DateTimeImmutable;
+use DateTimeInterface;
+use DateTimeZone;
+use IntlDateFormatter;
+use IntlDatePatternGenerator;
+
+/** Dates in words, in the reader's language and the library's time zone. */
+final class Dates
+{
+    /** "today at 18:00", "tomorrow at 18:00", "Thursday, in 2 days", "9 December". */
+    public static function words(DateTimeInterface $at, DateTimeZone $zone, ?DateTimeInterface $now = null): string
+    {
+        $now ??= now();
+        $days = self::daysUntil($at, $zone, $now);
+
+        return match (true) {
+            $days === 0 => __('dates.today_at', ['time' => self::format($at, $zone, 'Hm')]),
+            $days === 1 => __('dates.tomorrow_at', ['time' => self::format($at, $zone, 'Hm')]),
+            $days > 1 && $days < 7 => __('dates.in_days', ['day' => self::format($at, $zone, 'EEEE'), 'days' => $days]),
+            default => self::day($at, $zone, $now),
+        };
+    }
+
+    /** "9 December", with the year where it is another. */
+    public static function day(DateTimeInterface $at, DateTimeZone $zone, ?DateTimeInterface $now = null): string
+    {
+        $sameYear = self::format($at, $zone, 'y') === self::format($now ?? now(), $zone, 'y');
+
+        return self::format($at, $zone, $sameYear ? 'dMMMM' : 'dMMMMy');
+    }
+
+    /** "9 Dec" */
+    public static function short(DateTimeInterface $at, DateTimeZone $zone): string
+    {
+        return self::format($at, $zone, 'dMMM');
+    }
+
+    /** "Thursday 9 December 2026, 18:00" */
+    public static function exact(DateTimeInterface $at, DateTimeZone $zone): string
+    {
+        return self::format($at, $zone, 'EEEEdMMMMyHm');
+    }
+
+    /** "2019", "November 2026" or "4 March 2021", from as much of an ISO 8601 date as there is. */
+    public static function published(string $date): string
+    {
+        $utc = new DateTimeZone('UTC');
+
+        return match (strlen($date)) {
+            4 => $date,
+            7 => self::format(new DateTimeImmutable("{$date}-01", $utc), $utc, 'MMMMy'),
+            default => self::format(new DateTimeImmutable($date, $utc), $utc, 'dMMMMy'),
+        };
+    }
+
+    private static function daysUntil(DateTimeInterface $at, DateTimeZone $zone, DateTimeInterface $now): int
+    {
+        $midnight = fn (DateTimeInterface $t): DateTimeImmutable => DateTimeImmutable::createFromInterface($t)->setTimezone($zone)->setTime(0, 0);
+
+        return (int) $midnight($now)->diff($midnight($at))->format('%r%a');
+    }
+
+    private static function format(DateTimeInterface $at, DateTimeZone $zone, string $skeleton): string
+    {
+        static $formatters = [];
+        $locale = app()->getLocale() === 'en' ? 'en_GB' : app()->getLocale();
+        $formatter = $formatters["{$locale}|{$skeleton}|{$zone->getName()}"] ??= new IntlDateFormatter(
+            $locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, $zone, null,
+            (string) (new IntlDatePatternGenerator($locale))->getBestPattern($skeleton),
+        );
+
+        return (string) $formatter->format($at);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\ProtectiveHeaders;
+use App\Http\Middleware\SetLibraryAndLocale;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Request;
+
+// Everything that is made at run time lives in one folder: "var", or the one that FIGPORCH_VAR names.
+$var = getenv('FIGPORCH_VAR') ?: 'var';
+$var = str_starts_with($var, '/') ? $var : dirname(__DIR__).'/'.$var;
+foreach (['SERVICES', 'PACKAGES', 'CONFIG', 'ROUTES', 'EVENTS'] as $cache) {
+    $_ENV["APP_{$cache}_CACHE"] ??= "{$var}/cache/".strtolower($cache).'.php';
+}
+foreach (['cache', 'storage/framework/views', 'storage/framework/cache', 'storage/logs', 'storage/publications'] as $folder) {
+    is_dir("{$var}/{$folder}") || @mkdir("{$var}/{$folder}", 0o755, true);
+}
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        commands: __DIR__.'/../routes/console.php',
+        health: '/up',
+    )
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->prepend(ProtectiveHeaders::class);
+        $middleware->web(append: [SetLibraryAndLocale::class]);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/porch');
+        $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
+    })
+    ->create()
+    ->useStoragePath("{$var}/storage")
+    ->useEnvironmentPath($var)
+    ->loadEnvironmentFrom('env');

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Lending;
+
+use DateTimeImmutable;
+
+/** A licence with what keeps its copies busy. */
+final readonly class LineLicence
+{
+    /**
+     * @param  list<DateTimeImmutable>  $dueAt  due times of its open loans
+     * @param  list<DateTimeImmutable>  $readyUntil  until when its copies are kept for ready holds
+     */
+    public function __construct(public Licence $licence, public array $dueAt = [], public array $readyUntil = []) {}
+}

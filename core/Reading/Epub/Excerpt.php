@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Reading\Epub;
+
+use DOMDocument;
+use DOMElement;
+use DOMNode;
+use DOMText;
+
+/**
+ * The part of a publication that anyone may read: the front of the reading order up to a share of its bytes, made as a
+ * publication of its own, so that there is nothing more to be had by asking for another file.
+ */
+final class Excerpt
+{
+    /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
+    private array $files = [];
+
+    private function __construct(private readonly Archive $archive, private readonly Publication $publication) {}
+
+    /**
+     * @param  float  $share  of the bytes of the reading order, 0 to 1
+     * @return array<string, string|null> path => bytes, or null for the file as it stands in the archive
+     *
+     * @throws UnreadablePublication
+     */
+    public static function of(Archive $archive, Publication $publication, float $share = 0.1): array
+    {
+        $excerpt = new self($archive, $publication);
+        $kept = $excerpt->keepFront($share);
+        $excerpt->keepWhatIsShown();
+        $excerpt->rewritePackage($kept);
+        $excerpt->files['META-INF/container.xml'] = null;
+        if ($archive->has('META-INF/encryption.xml')) {
+            $excerpt->files['META-INF/encryption.xml'] = null;
+        }
+
+        return $excerpt->files;
+    }
+
+    /** @return list<string> paths of the reading order that stay */
+    private function keepFront(float $share): array
+    {
+        $spine = $this->publication->spine;
+        $budget = (int) ceil(array_sum(array_map(fn (SpineItem $i): int => $i->size, $spine)) * $share);
+        $pages = max(2, (int) ceil(count($spine) * $share));
+        $kept = [];
+        foreach ($spine as $item) {
+            if ($this->publication->fixedLayout ? $pages-- <= 0 : $budget <= 0) {
+                break;
+            }
+            $kept[] = $item->href;
+            $whole = $this->publication->fixedLayout || $item->size <= $budget;
+            $this->files[$item->href] = $whole ? null : $this->cut($item, $budget);
+            $budget -= $item->size;
+        }
+
+        return $kept;
+    }
+
+    /** The document up to about $bytes of its text, whole blocks, with everything after taken out. */
+    private function cut(SpineItem $item, int $bytes): string
+    {
+        // HTML's named entities, which EPUB 2 allows and XML alone does not know.
+        $source = (string) preg_replace_callback(
+            '/&(?!(?:amp|lt|gt|quot|apos);)[a-z]\w+;/i',
+            fn (array $m): string => html_entity_decode($m[0], ENT_HTML5, 'UTF-8'),
+            $this->archive->read($item->href),
+        );
+        $document = new DOMDocument;
+        $document->recover = true;
+        $before = libxml_use_internal_errors(true);
+        $document->loadXML($source, LIBXML_NONET);
+        libxml_clear_errors();
+        libxml_use_internal_errors($before);
+        $body = $document->getElementsByTagName('body')->item(0);
+        if (! $body instanceof DOMElement) {
+            throw new UnreadablePublication(Reason::BadXml, $item->href);
+        }
+        $textBytes = max(1, strlen($body->textContent));
+        $left = max(200, (int) ($textBytes * min(1.0, $bytes / max(1, $item->size))));
+        $this->trim($body, $left);
+
+        return (string) $document->saveXML();
+    }
+
+    private function trim(DOMNode $node, int &$left): void
+    {
+        foreach (iterator_to_array($node->childNodes) as $child) {
+            if ($left <= 0) {
+                $node->removeChild($child);
+            } elseif ($child instanceof DOMText) {
+                if (strlen($child->data) > $left + 2000) {
+                    $child->data = mb_strcut($child->data, 0, $left).'…';
+                }
+                $left -= strlen($child->data);
+            } else {
+                $this->trim($child, $left);
+            }
+        }
+    }
+
+    /** Styles, pictures and fonts that the kept documents name, and those that the styles name. */
+    private function keepWhatIsShown(): void
+    {
+        $inOrder = array_flip(array_map(fn (SpineItem $i): string => $i->href, $this->publication->spine));
+        $toRead = array_keys($this->files);
+        while (($path = array_pop($toRead)) !== null) {
+            $text = $this->files[$path] ?? $this->archive->read($path);
+            preg_match_all('/\b(?:src|href|poster)\s*=\s*["\']([^"\']+)|url\(\s*["\']?([^"\')]+)|@import\s+["\']([^"\']+)/i', $text, $m);
+            foreach (array_filter([...$m[1], ...$m[2], ...$m[3]]) as $href) {
+                $target = Href::resolve($path, html_entity_decode($href));
+                if ($target === null || isset($inOrder[$target]) || array_key_exists($target, $this->files) || ! $this->archive->has($target)) {
+                    continue;
+                }
+                $type = $this->publication->manifest[$target] ?? '';
+                if (preg_match('#^(image|font|text/css|application/(x-)?font|application/vnd\.ms-opentype)#', $type) === 1) {
+                    $this->files[$target] = null;
+                    if (in_array($type, ['text/css', 'image/svg+xml'], true)) {
+                        $toRead[] = $target;
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param list<string> $kept */
+    private function rewritePackage(array $kept): void
+    {
+        $path = $this->publication->packagePath;
+        $package = Xml::parse($this->archive->read($path), $path);
+        $dropped = [];
+        foreach (Xml::find('//opf:manifest/opf:item', $package) as $item) {
+            $href = Href::resolve($path, $item->getAttribute('href'));
+            if ($href === $this->publication->navPath || $href === $this->publication->ncxPath) {
+                continue;
+            }
+            if ($href === null || ! array_key_exists($href, $this->files)) {
+                $dropped[$item->getAttribute('id')] = true;
+                $item->parentNode?->removeChild($item);
+            }
+        }
+        foreach (Xml::find('//opf:spine/opf:itemref', $package) as $ref) {
+            if (isset($dropped[$ref->getAttribute('idref')])) {
+                $ref->parentNode?->removeChild($ref);
+            }
+        }
+        $this->files[$path] = (string) $package->saveXML();
+
+        foreach ([[$this->publication->navPath, '//x:li', 'x:a', 'href'], [$this->publication->ncxPath, '//ncx:navPoint|//ncx:pageTarget', 'ncx:content', 'src']] as [$nav, $entries, $link, $attribute]) {
+            if ($nav === null || in_array($nav, $kept, true)) {
+                continue;
+            }
+            try {
+                $document = Xml::parse($this->archive->read($nav), $nav);
+            } catch (UnreadablePublication) {
+                continue;
+            }
+            foreach (array_reverse(Xml::find($entries, $document)) as $entry) {
+                $target = Href::resolve($nav, (Xml::find($link, $entry)[0] ?? null)?->getAttribute($attribute) ?? '');
+                if (! in_array($target, $kept, true)) {
+                    $entry->parentNode?->removeChild($entry);
+                }
+            }
+            $this->files[$nav] = (string) $document->saveXML();
+        }
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Reading\Epub;
+
+enum Reason: string
+{
+    case NotAnArchive = 'not a ZIP archive, or a damaged one';
+    case TooLarge = 'unpacks to more than this library takes in';
+    case EscapingPath = 'holds a file name that leads out of the publication';
+    case Encrypted = 'is encrypted';
+    case NoContainer = 'has no META-INF/container.xml that names a package document';
+    case BadXml = 'holds XML that cannot be read';
+    case Entities = 'declares XML entities, which a publication may not do';
+    case NoSpine = 'has no reading order';
+    case MissingFile = 'lacks a file that its reading order names';
+    case NoTitle = 'has no title';
+}

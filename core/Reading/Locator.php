@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Reading;
+
+use InvalidArgumentException;
+
+/** A place in a publication, as the Readium Locator model describes it (readium.org/architecture/models/locators). */
+final readonly class Locator
+{
+    /** @param list<string> $fragments such as "epubcfi(…)" */
+    public function __construct(
+        public string $href,
+        public string $type,
+        public float $progression,
+        public float $totalProgression,
+        public ?int $position = null,
+        public array $fragments = [],
+    ) {
+        if ($href === '' || $progression < 0 || $progression > 1 || $totalProgression < 0 || $totalProgression > 1) {
+            throw new InvalidArgumentException('A locator has a resource, and progressions between 0 and 1.');
+        }
+    }
+
+    /** @param array<mixed> $data */
+    public static function fromArray(array $data): self
+    {
+        $locations = is_array($data['locations'] ?? null) ? $data['locations'] : [];
+        $number = fn (string $key): float => is_numeric($locations[$key] ?? null) ? (float) $locations[$key] : 0.0;
+        $position = $locations['position'] ?? null;
+        $fragments = is_array($locations['fragments'] ?? null) ? $locations['fragments'] : [];
+
+        return new self(
+            is_string($data['href'] ?? null) ? $data['href'] : '',
+            is_string($data['type'] ?? null) ? $data['type'] : '',
+            $number('progression'),
+            $number('totalProgression'),
+            is_numeric($position) ? (int) $position : null,
+            array_values(array_filter($fragments, is_string(...))),
+        );
+    }
+
+    /** @return array{href: string, type: string, locations: array<string, mixed>} */
+    public function toArray(): array
+    {
+        return [
+            'href' => $this->href,
+            'type' => $this->type,
+            'locations' => array_filter([
+                'progression' => $this->progression,
+                'totalProgression' => $this->totalProgression,
+                'position' => $this->position,
+                'fragments' => $this->fragments === [] ? null : $this->fragments,
+            ], fn (mixed $v): bool => $v !== null),
+        ];
+    }
+}

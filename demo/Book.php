@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Demo;
+
+/** A book of the demo, ready to be written as an EPUB. */
+final readonly class Book
+{
+    /**
+     * @param  list<array{name: string, sort: string, role: string}>  $creators  role: a MARC relator code
+     * @param  list<array{title: string, html: string}>  $chapters  bodies in XHTML
+     * @param  list<string>  $subjects
+     * @param  array<string, string>  $pictures  file name => SVG
+     * @param  array<string, string>  $accessibility  schema.org property => value
+     */
+    public function __construct(
+        public string $title,
+        public array $creators,
+        public string $isbn,
+        public array $chapters,
+        public string $description,
+        public string $publisher,
+        public string $published,
+        public array $subjects,
+        public string $language = 'en',
+        public string $audience = 'adult',
+        public ?string $series = null,
+        public int $seriesPosition = 1,
+        public ?string $cover = null,
+        public array $pictures = [],
+        public bool $fixedLayout = false,
+        public bool $rightToLeft = false,
+        public bool $withPages = false,
+        public string $contentsHeading = 'Contents',
+        public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
+    ) {}
+}

@@ -1,0 +1,327 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Demo;
+
+use App\Actions\Catalogue\ImportPublication;
+use App\Actions\Catalogue\LicenceTerms;
+use App\Actions\Catalogue\SaveRecord;
+use App\Actions\Lending\AddLicence;
+use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\PlaceHold;
+use App\Models\Card;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Loan;
+use App\Models\Person;
+use App\Models\Place;
+use App\Models\StaffList;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\SearchWords;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LoanLength;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** Fills an empty database with the Lantern Coast: the same every time, with dates relative to today. */
+final class LoadDemo
+{
+    private Randomizer $random;
+
+    private DateTimeImmutable $now;
+
+    /** @var array<string, Library> by slug */
+    private array $libraries = [];
+
+    public function __construct(
+        private readonly ImportPublication $import,
+        private readonly SaveRecord $saveRecord,
+        private readonly AddLicence $addLicence,
+        private readonly BorrowTitle $borrow,
+        private readonly EndLoan $endLoan,
+        private readonly PlaceHold $placeHold,
+    ) {}
+
+    /** @param callable(string): void $say */
+    public function __invoke(DateTimeImmutable $now, callable $say, int $inventedBooks = 180): void
+    {
+        $this->now = $now;
+        $this->random = new Randomizer(new Xoshiro256StarStar(7));
+        $this->makeLibraries();
+        $say('libraries and their rules');
+        $titles = $this->importBooks($inventedBooks, $say);
+        $this->addRecords($say);
+        $this->licenseWidely($titles);
+        $say('licences');
+        $cards = $this->makeCards();
+        $say(count($cards).' patrons with cards');
+        $say($this->writePastLoans().' past loans');
+        $this->lendToFirstCard();
+        $this->lendNow($cards);
+        $this->placeHoldsOfFirstCard();
+        $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
+        $this->makeStaffLists();
+        DB::statement('analyze');
+    }
+
+    private function makeLibraries(): void
+    {
+        $consortium = DB::table('consortia')->insertGetId(['name' => Members::CONSORTIUM]);
+        foreach (Members::LIBRARIES as $facts) {
+            $library = Library::query()->create([...$facts, 'consortium_id' => $consortium, 'timezone' => Members::TIMEZONE]);
+            $this->libraries[$library->slug] = $library;
+            foreach (Members::RULES[$library->slug] as $rule) {
+                if (isset($rule['lengths'])) {
+                    $rule['lengths'] = json_encode($rule['lengths']);
+                }
+                DB::table('loan_rules')->insert([...$rule, 'library_id' => $library->id]);
+            }
+        }
+    }
+
+    /**
+     * Books are built into EPUB files and come in through the same door as anyone's.
+     *
+     * @param  callable(string): void  $say
+     * @return list<Title> those written by hand first
+     */
+    private function importBooks(int $invented, callable $say): array
+    {
+        $folder = dirname(storage_path()).'/demo';
+        is_dir($folder) || mkdir($folder, 0o755, true);
+        $builder = new EpubBuilder;
+        $titles = [];
+        foreach ([...(new Shelf)->books(), ...(new Invention)->books($invented)] as $i => $book) {
+            $file = "{$folder}/{$book->isbn}.epub";
+            $builder->write($book, $file);
+            $library = $this->libraries[$i % 9 === 8 ? 'larkspur-ferry' : 'saltmere'];
+            $titles[] = ($this->import)($file, $library, $this->terms($i), $this->now->modify('-'.(900 - $i * 4).' days'))['title'];
+        }
+        $say(count($titles).' ebooks, built and taken in');
+
+        return $titles;
+    }
+
+    private function terms(int $i): LicenceTerms
+    {
+        return match ($i % 5) {
+            0, 3 => new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1 + $i % 3, priceCents: 5500),
+            1 => new LicenceTerms(LicenceModel::MeteredByTime, copies: 1, endsAt: $this->now->modify('+'.(40 + $i * 3).' days'), priceCents: 3600),
+            2 => new LicenceTerms(LicenceModel::MeteredByLoans, copies: 1 + $i % 2, loans: 26 * (1 + $i % 2) + 30, endsAt: $i % 10 === 2 ? null : $this->now->modify('+500 days'), priceCents: 2900),
+            default => new LicenceTerms(LicenceModel::Simultaneous, endsAt: $i % 2 === 0 ? null : $this->now->modify('+300 days'), priceCents: 12000),
+        };
+    }
+
+    /** @param callable(string): void $say */
+    private function addRecords(callable $say): void
+    {
+        $records = (new Invention)->records((new Invention)->books(180));
+        foreach ($records as $i => $record) {
+            $added = $this->now->modify('-'.(700 - $i * 3).' days');
+            $title = ($this->saveRecord)($record, $added);
+            $this->license($title, $i % 7 === 6 ? 'hollow-tor' : 'saltmere', $record->format === Format::Music ? 4 : $i, $added);
+        }
+        $say(count($records).' records of audiobooks, magazines, music and video');
+    }
+
+    /** @param list<Title> $byHand */
+    private function licenseWidely(array $byHand): void
+    {
+        foreach (Title::query()->orderBy('id')->get() as $i => $title) {
+            foreach (['larkspur-ferry' => 35, 'hollow-tor' => 30, 'cinder-point' => 25] as $slug => $percent) {
+                $fits = $slug !== 'cinder-point' || $title->audience !== Audience::Adult || $i < 12;
+                if ($fits && ($i < 8 || $this->random->getInt(1, 100) <= $percent)) {
+                    $this->license($title, $slug, $i + 2, $this->now->modify('-'.$this->random->getInt(30, 800).' days'));
+                }
+            }
+        }
+    }
+
+    private function license(Title $title, string $slug, int $i, DateTimeImmutable $from): void
+    {
+        $terms = $this->terms($i);
+        if (Licence::query()->where(['library_id' => $this->libraries[$slug]->id, 'title_id' => $title->id])->doesntExist()) {
+            ($this->addLicence)($this->libraries[$slug]->id, $title->id, $terms->model, $terms->copies, $terms->loans, $from, $terms->endsAt, $this->now, $terms->priceCents);
+        }
+    }
+
+    /** @return array<string, list<Card>> patrons in the background, by library; they have no PIN until their library sets one */
+    private function makeCards(): array
+    {
+        foreach (Members::CARDS as $facts) {
+            $email = strtolower(str_replace(' ', '.', $facts['name'])).'@lantern.example';
+            $person = Person::query()->create(['name' => $facts['name'], 'email' => $email, 'keeps_history' => true]);
+            foreach ([[$facts['library'], $facts['number'], $facts['group']], ...(isset($facts['also']) ? [[...$facts['also'], 'adult']] : [])] as [$slug, $number, $group]) {
+                Card::query()->create([
+                    'library_id' => $this->libraries[$slug]->id, 'person_id' => $person->id, 'number' => $number,
+                    'pin_hash' => Hash::make($facts['pin']), 'patron_group' => $group, 'expires_at' => $this->now->modify('+2 years'),
+                ]);
+            }
+        }
+        $cards = [];
+        foreach ($this->libraries as $slug => $library) {
+            for ($i = 0; $i < 30; $i++) {
+                $person = Person::query()->create(['name' => "Patron {$library->short_name} ".($i + 1), 'email' => null]);
+                $cards[$slug][] = Card::query()->create([
+                    'library_id' => $library->id, 'person_id' => $person->id, 'number' => sprintf('%d9%06d', 20 + $library->id, $i),
+                    'patron_group' => $slug === 'cinder-point' ? ($i % 6 === 0 ? 'teacher' : 'student') : ($i % 5 === 4 ? 'teen' : 'adult'),
+                ]);
+            }
+        }
+
+        return $cards;
+    }
+
+    /** Loans of the past as a library has them: no patron, one copy after another, more where a title is wanted more. */
+    private function writePastLoans(): int
+    {
+        $rows = [];
+        $spent = [];
+        foreach (Licence::query()->orderBy('id')->get() as $licence) {
+            $wanted = $this->random->getInt(1, 100) ** 2 / 100;
+            $most = $licence->loans_bought === null ? PHP_INT_MAX : $licence->loans_bought - 20;
+            $count = 0;
+            for ($copy = 0; $copy < min(4, $licence->copies ?? 3); $copy++) {
+                $at = $licence->starts_at->addHours($this->random->getInt(1, 400));
+                while ($count < $most && $at < $this->now->modify('-25 days')) {
+                    $days = [7, 14, 14, 21][$this->random->getInt(0, 3)];
+                    $kept = $this->random->getInt(0, 9) < 4 ? $days * 86400 : $this->random->getInt(3600, $days * 86400);
+                    $start = $at;
+                    $end = $at->addSeconds($kept);
+                    $rows[] = [
+                        'card_id' => null, 'title_id' => $licence->title_id, 'licence_id' => $licence->id, 'length' => "{$days}d",
+                        'started_at' => $start, 'due_at' => $start->addDays($days), 'ended_at' => $end,
+                        'end_reason' => $kept === $days * 86400 ? 'expired' : 'returned',
+                    ];
+                    $count++;
+                    $at = $end->addHours($this->random->getInt(1, (int) max(24, 4000 / max(1, $wanted))));
+                }
+            }
+            $spent[$licence->id] = $licence->loans_bought === null ? 0 : $count;
+        }
+        DB::transaction(function () use ($rows, $spent): void {
+            foreach (array_chunk($rows, 1000) as $chunk) {
+                Loan::query()->insert($chunk);
+            }
+            foreach (array_filter($spent) as $licenceId => $loans) {
+                DB::update('update licences set loans_left = loans_left - ? where id = ?', [$loans, $licenceId]);
+            }
+            DB::update('update titles set times_borrowed = (select count(*) from loans where title_id = titles.id)');
+        });
+
+        return count($rows);
+    }
+
+    /**
+     * Loans that are open today and lines for the most wanted titles, all through the application's own actions.
+     *
+     * @param  array<string, list<Card>>  $cards
+     */
+    private function lendNow(array $cards): void
+    {
+        foreach ($cards as $slug => $patrons) {
+            $titles = Title::query()->join('licences', 'licences.title_id', '=', 'titles.id')->where('library_id', $this->libraries[$slug]->id)
+                ->where('licences.starts_at', '<', $this->now->modify('-21 days'))->whereNotNull('copies')
+                ->orderByDesc('times_borrowed')->orderBy('titles.id')->limit(48)->pluck('titles.id')->all();
+            foreach ($patrons as $i => $card) {
+                for ($n = 0; $n < 4; $n++) {
+                    $at = $this->now->modify('-'.$this->random->getInt(1, 12).' days')->modify('-'.$this->random->getInt(0, 1400).' minutes');
+                    ($this->borrow)($card->id, $titles[($i * 5 + $n * 11) % count($titles)], LoanLength::days(14), $at);
+                }
+            }
+            // The most wanted titles have the longest lines.
+            $waitedFor = DB::table('licences')->where('library_id', $this->libraries[$slug]->id)->whereIn('title_id', $titles)
+                ->groupBy('title_id')->havingRaw('sum(copies_free) = 0')->orderBy('title_id')->pluck('title_id');
+            foreach ($waitedFor as $rank => $titleId) {
+                foreach (array_slice($patrons, $rank % 11, intdiv(9, $rank + 1) + $rank % 2) as $n => $card) {
+                    ($this->placeHold)($card->id, $titleId, $this->now->modify('-'.(90 - $n * 7 - $rank % 5).' hours'));
+                }
+            }
+        }
+    }
+
+    private function makeStaffLists(): void
+    {
+        foreach (Members::STAFF_LISTS as $slug => $lists) {
+            foreach ($lists as $position => [$name, $note, $words]) {
+                $list = StaffList::query()->create(['library_id' => $this->libraries[$slug]->id, 'name' => $name, 'note' => $note, 'position' => $position]);
+                $query = implode(' | ', array_map(SearchWords::singular(...), SearchWords::of($words)));
+                $ids = DB::table('titles')->whereRaw("words @@ to_tsquery('simple', ?)", [$query])
+                    ->whereExists(fn ($q) => $q->from('licences')->whereColumn('title_id', 'titles.id')->where('library_id', $this->libraries[$slug]->id))
+                    ->orderByRaw("ts_rank(words, to_tsquery('simple', ?)) desc, id", [$query])->limit(24)->pluck('id');
+                foreach ($ids as $n => $id) {
+                    $list->titles()->attach($id, ['position' => $n]);
+                }
+            }
+        }
+    }
+
+    private function firstCard(): Card
+    {
+        return Card::query()->where('number', Members::CARDS[0]['number'])->firstOrFail();
+    }
+
+    /** Imara Quell's loans: two under way, one due soon, and an audiobook. */
+    private function lendToFirstCard(): void
+    {
+        $card = $this->firstCard();
+        $byHand = Title::query()->whereIn('isbn', array_map(Shelf::isbn(...), range(100, 130)))->orderBy('id')->get();
+        $wanted = ['The Salt Ledger' => ['14d', 12, 0.62], 'Knots for Sailors' => ['21d', 9, 0.12], 'Shore Birds of the Lantern Coast' => ['14d', 2, 0.3]];
+        foreach ($wanted as $name => [$length, $daysAgo, $fraction]) {
+            $title = $byHand->firstWhere('name', $name);
+            $started = $this->now->modify("-{$daysAgo} days");
+            if ($title === null || ! is_int(($this->borrow)($card->id, $title->id, LoanLength::parse($length), $started))) {
+                continue;
+            }
+            $this->leaveAt($card, $title, $fraction, $this->now->modify('-'.$daysAgo.' hours'));
+        }
+        $audiobook = Title::query()->where('format', Format::Audiobook)->whereHas('licences', fn ($q) => $q->where('library_id', $card->library_id)->where('copies_free', '>', 0))->orderBy('id')->first();
+        if ($audiobook !== null) {
+            ($this->borrow)($card->id, $audiobook->id, LoanLength::days(14), $this->now->modify('-4 days'));
+        }
+    }
+
+    /** Imara Quell's holds: one that is ready and two that wait. */
+    private function placeHoldsOfFirstCard(): void
+    {
+        $card = $this->firstCard();
+        $oneCopy = Licence::query()->where('library_id', $card->library_id)->where('copies', 1)->where('copies_free', 0)
+            ->whereNotExists(fn ($q) => $q->from('holds')->whereColumn('holds.title_id', 'licences.title_id')->whereNull('closed_at'))->orderBy('id')->first();
+        if ($oneCopy !== null) {
+            ($this->placeHold)($card->id, $oneCopy->title_id, $this->now->modify('-3 days'));
+            $loan = Loan::query()->where('licence_id', $oneCopy->id)->whereNull('ended_at')->firstOrFail();
+            ($this->endLoan)($loan->id, 'returned', $this->now->modify('-5 hours'));
+        }
+        $lines = DB::table('licences')->where('library_id', $card->library_id)->where('copies_free', 0)->orderBy('title_id')->pluck('title_id');
+        foreach ($lines->slice(2)->take(2) as $titleId) {
+            ($this->placeHold)($card->id, $titleId, $this->now->modify('-1 day'));
+        }
+    }
+
+    private function leaveAt(Card $card, Title $title, float $fraction, DateTimeImmutable $at): void
+    {
+        $positions = $title->publication()->firstOrFail()->positions;
+        $total = array_sum(array_column($positions, 1));
+        $before = 0;
+        foreach ($positions as [$href, $count]) {
+            if ($before + $count > $fraction * $total) {
+                $within = ($fraction * $total - $before) / $count;
+                Place::query()->create([
+                    'person_id' => $card->person_id, 'title_id' => $title->id, 'device' => '00000000-0000-4000-8000-000000000001', 'device_name' => 'Phone',
+                    'locator' => ['href' => $href, 'type' => 'application/xhtml+xml', 'locations' => ['progression' => round($within, 4), 'position' => (int) ($fraction * $total) + 1, 'totalProgression' => $fraction]],
+                    'read_at' => $at,
+                ]);
+
+                return;
+            }
+            $before += $count;
+        }
+    }
+}

@@ -1,0 +1,16 @@
+; Filled in by bin/start.
+[global]
+pid = {{RUN}}/php-fpm.pid
+error_log = {{VAR}}/log/php-fpm.log
+
+[www]
+listen = {{RUN}}/php-fpm.sock
+listen.mode = 0600
+pm = static
+pm.max_children = 6
+pm.max_requests = 2000
+clear_env = no
+catch_workers_output = yes
+php_admin_value[memory_limit] = 256M
+php_admin_value[error_log] = {{VAR}}/log/php-error.log
+php_admin_flag[expose_php] = off

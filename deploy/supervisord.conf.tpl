@@ -1,0 +1,61 @@
+; Filled in by bin/start. PostgreSQL and the mail stand-in come up first; bin/start starts the "app" group once the
+; database is ready.
+[unix_http_server]
+file = {{RUN}}/supervisor.sock
+chmod = 0700
+
+[supervisord]
+pidfile = {{RUN}}/supervisord.pid
+logfile = {{VAR}}/log/supervisord.log
+directory = {{ROOT}}
+nodaemon = false
+
+[rpcinterface:supervisor]
+supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
+
+[supervisorctl]
+serverurl = unix://{{RUN}}/supervisor.sock
+
+[program:postgres]
+command = {{PG_BIN}}/postgres -D {{VAR}}/pg
+priority = 1
+stopsignal = INT
+stopwaitsecs = 60
+stdout_logfile = {{VAR}}/log/postgres.log
+redirect_stderr = true
+
+[program:mail]
+command = node {{ROOT}}/standins/mail/server.mjs {{SMTP_PORT}} {{OUTBOX_PORT}} {{VAR}}/outbox
+priority = 2
+stdout_logfile = {{VAR}}/log/mail.log
+redirect_stderr = true
+
+[program:php-fpm]
+command = php-fpm8.2 -F -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.revalidate_freq=2 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
+autostart = false
+stopsignal = QUIT
+stdout_logfile = {{VAR}}/log/php-fpm.out
+redirect_stderr = true
+
+[program:nginx]
+command = nginx -c {{VAR}}/conf/nginx.conf -e {{VAR}}/log/nginx-error.log
+autostart = false
+stopsignal = QUIT
+stdout_logfile = {{VAR}}/log/nginx.out
+redirect_stderr = true
+
+[program:queue]
+command = php artisan queue:work --sleep=1 --max-time=3600 --tries=8
+autostart = false
+stopwaitsecs = 30
+stdout_logfile = {{VAR}}/log/queue.log
+redirect_stderr = true
+
+[program:scheduler]
+command = php artisan schedule:work
+autostart = false
+stdout_logfile = {{VAR}}/log/scheduler.log
+redirect_stderr = true
+
+[group:app]
+programs = php-fpm,nginx,queue,scheduler

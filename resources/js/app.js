@@ -1,0 +1,62 @@
+import htmx from 'htmx.org'
+
+// No styles and no code from markup: the Content-Security-Policy forbids both.
+htmx.config.includeIndicatorStyles = false
+htmx.config.allowEval = false
+htmx.config.selfRequestsOnly = true
+htmx.config.scrollIntoViewOnBoost = false
+// A refusal is an answer: it is shown where it was asked for.
+htmx.config.responseHandling = [{ code: '204', swap: false }, { code: '[23]..', swap: true }, { code: '422', swap: true }, { code: '...', swap: false, error: true }]
+
+const token = document.querySelector('meta[name=csrf-token]')?.content
+document.addEventListener('htmx:configRequest', event => {
+    event.detail.headers['X-CSRF-TOKEN'] = token
+})
+// When a part of the page cannot be fetched, the plain form or link does the same.
+document.addEventListener('htmx:responseError', event => {
+    const element = event.detail.elt
+    if (element instanceof HTMLFormElement) element.submit()
+    else if (element instanceof HTMLAnchorElement) location.assign(element.href)
+})
+
+for (const select of document.querySelectorAll('[data-submit-on-change]')) {
+    select.addEventListener('change', () => select.form.requestSubmit())
+}
+
+// Where the keys lead: "/" to the search, "g" and a letter to a place.
+const places = { p: '/porch', c: '/catalogue', l: '/loans', h: '/holds' }
+let afterG = 0
+document.addEventListener('keydown', event => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('input, select, textarea')) return
+    if (event.key === '/') {
+        event.preventDefault()
+        document.getElementById('words')?.focus()
+    } else if (event.key === 'g') {
+        afterG = Date.now()
+    } else if (Date.now() - afterG < 1500 && places[event.key]) {
+        location.assign(places[event.key])
+    }
+})
+
+// The panel that opens in place gets the focus, and Escape closes it.
+document.addEventListener('htmx:afterSwap', event => {
+    event.detail.target.querySelector('[data-focus]')?.focus()
+})
+document.addEventListener('keydown', event => {
+    const panel = event.key === 'Escape' && event.target.closest('[data-closable]')
+    if (panel) {
+        const slot = panel.parentElement
+        slot.replaceChildren()
+        document.getElementById(slot.dataset.opener)?.focus()
+    }
+})
+document.addEventListener('click', event => {
+    const closer = event.target.closest('[data-close]')
+    if (!closer) return
+    const slot = closer.closest('[data-closable]')?.parentElement
+    if (slot) {
+        event.preventDefault()
+        slot.replaceChildren()
+        document.getElementById(slot.dataset.opener)?.focus()
+    }
+})

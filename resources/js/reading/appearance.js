@@ -1,0 +1,50 @@
+// How the text looks: chosen in the drawer, kept in this browser, put into the book's pages as a style sheet.
+import atkinson from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url'
+import fraunces from '@fontsource-variable/fraunces/files/fraunces-latin-full-normal.woff2?url'
+
+const STANDARD = { size: 100, typeface: 'book', background: null, layout: null, spacing: '1.55', margins: '7' }
+const FAMILIES = { serif: 'Fraunces, Georgia, serif', clear: 'Atkinson, sans-serif', system: 'system-ui, sans-serif' }
+
+export class Appearance {
+    constructor() {
+        this.chosen = { ...STANDARD, ...JSON.parse(localStorage.getItem('appearance') ?? '{}') }
+        this.chosen.background ??= matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper'
+        this.chosen.layout ??= matchMedia('(min-width: 1000px)').matches ? 'two' : 'one'
+    }
+
+    set(name, value) {
+        this.chosen[name] = value
+        localStorage.setItem('appearance', JSON.stringify(this.chosen))
+    }
+
+    /** The style sheet for a book's documents, in the colours that the reader has now. */
+    styles(reader) {
+        const colour = name => getComputedStyle(reader).getPropertyValue(name).trim()
+        const { size, typeface, spacing } = this.chosen
+        const dark = this.chosen.background === 'dusk' || this.chosen.background === 'night'
+        return `
+            @font-face { font-family: Fraunces; src: url(${new URL(fraunces, location.href)}); font-weight: 100 900; }
+            @font-face { font-family: Atkinson; src: url(${new URL(atkinson, location.href)}); font-weight: 200 800; }
+            html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')}; background: ${colour('--page')}; font-size: ${size}%; }
+            body { background: none !important; ${dark ? `color: ${colour('--print')} !important;` : ''} }
+            ${dark ? `body *:not(svg, svg *) { color: inherit !important; background-color: transparent !important; border-color: currentColor; } a:any-link { text-decoration: underline; }` : ''}
+            p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2; }
+            ${typeface === 'book' ? '' : `body, body *:not(code, pre, kbd, samp, math, math *, svg *) { font-family: ${FAMILIES[typeface]} !important; }`}
+            img, svg, video { max-width: 100%; }
+            pre { white-space: pre-wrap !important; }
+            table { max-width: 100%; overflow-wrap: anywhere; }`
+    }
+
+    /** Puts the layout on foliate's renderer; fixed layout knows pages only. */
+    apply(view, reader) {
+        reader.dataset.background = this.chosen.background
+        const renderer = view.renderer
+        if (view.isFixedLayout) return
+        renderer.setAttribute('flow', this.chosen.layout === 'scroll' ? 'scrolled' : 'paginated')
+        renderer.setAttribute('max-column-count', this.chosen.layout === 'two' ? '2' : '1')
+        renderer.setAttribute('gap', `${this.chosen.margins}%`)
+        renderer.setAttribute('max-inline-size', { 3: '820px', 7: '720px', 14: '600px' }[this.chosen.margins])
+        renderer.setAttribute('margin', '28px')
+        renderer.setStyles?.(this.styles(reader))
+    }
+}

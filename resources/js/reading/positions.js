@@ -1,0 +1,41 @@
+// Between what the page shows (a section and a share of the whole) and a Readium Locator.
+
+export class Positions {
+    #starts = []
+    #total = 0
+
+    /** @param {[string, number][]} positions path and number of positions of each resource, in reading order */
+    constructor(positions) {
+        this.list = positions
+        for (const [, count] of positions) {
+            this.#starts.push(this.#total)
+            this.#total += count
+        }
+    }
+
+    get total() {
+        return this.#total
+    }
+
+    /** The Locator of a place: section index, progression within it (0 to 1), CFI. */
+    locator(index, progression, cfi, type = 'application/xhtml+xml') {
+        const [href, count] = this.list[index] ?? ['', 1]
+        const within = Math.min(1, Math.max(0, progression))
+        return {
+            href,
+            type,
+            locations: {
+                progression: within,
+                position: this.#starts[index] + Math.min(count, Math.floor(within * count) + 1),
+                totalProgression: this.#total ? Math.min(1, (this.#starts[index] + within * count) / this.#total) : 0,
+                ...(cfi ? { fragments: [cfi] } : {}),
+            },
+        }
+    }
+
+    /** The section and progression where a position begins; positions count from 1. */
+    at(position) {
+        const index = this.#starts.findLastIndex(start => start < position)
+        return { index, progression: (position - 1 - this.#starts[index]) / this.list[index][1] }
+    }
+}

@@ -1,0 +1,212 @@
+import 'foliate-js/view.js'
+import { Appearance } from './appearance.js'
+import { Drawers } from './drawers.js'
+import { PlaceKeeper, thisDevice } from './place-keeper.js'
+import { Positions } from './positions.js'
+import { LoanEnded, openPublication } from './publication.js'
+
+const $ = id => document.getElementById(id)
+const data = JSON.parse($('reader-data').textContent)
+const reader = $('reader')
+const positions = new Positions(data.positions)
+const appearance = new Appearance()
+const fill = (text, facts) => text.replace(/:(\w+)/g, (_, name) => facts[name] ?? '')
+
+reader.dataset.background = appearance.chosen.background
+const drawers = new Drawers()
+const view = document.createElement('foliate-view')
+let here = null
+let pageLabels = []
+
+const say = (text, ...acts) => {
+    $('notice').replaceChildren(text, ...acts.map(([words, act]) => {
+        const button = document.createElement('button')
+        button.className = 'btn btn-quiet'
+        button.textContent = words
+        button.onclick = () => {
+            $('notice').replaceChildren()
+            act?.()
+        }
+        return button
+    }))
+}
+const ended = () => location.reload()
+const keeper = data.keep && new PlaceKeeper({
+    address: data.keep, token: data.token, onEnded: ended, onOffline: () => say(data.texts.offline),
+})
+
+// ---- Where we are
+
+const minutes = n => n < 60 ? `${Math.max(1, Math.round(n))} min` : `${Math.floor(n / 60)} h ${Math.round(n % 60)} min`
+
+/** The page: by the publication's own list the label where the view begins, else the position. */
+const pageNow = (locator, pageItem) => pageLabels.length
+    ? { page: pageItem?.label ?? pageLabels[0].label, pages: pageLabels.at(-1).label }
+    : { page: locator.locations.position, pages: positions.total }
+
+view.addEventListener('relocate', ({ detail }) => {
+    const index = detail.section?.current ?? detail.index ?? 0
+    const sectionSizes = view.book.sections.map(s => s.linear === 'no' ? 0 : s.size)
+    const total = sectionSizes.reduce((a, b) => a + b, 0) || 1
+    const before = sectionSizes.slice(0, index).reduce((a, b) => a + b, 0)
+    const within = view.isFixedLayout ? 0 : ((detail.fraction ?? 0) * total - before) / (sectionSizes[index] || 1)
+    const locator = positions.locator(index, within, detail.cfi)
+    const { page, pages } = pageNow(locator, detail.pageItem)
+    $('progress').value = view.isFixedLayout ? (index + 1) / positions.total : detail.fraction ?? 0
+    $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
+    $('page-of').textContent = fill(data.texts.page_of, { page, pages })
+    const left = detail.time?.total
+    $('left').textContent = left > 0.5 && !view.isFixedLayout ? `· ${fill(data.texts.time_left, { time: minutes(left) })}` : ''
+    drawers.mark(detail.tocItem?.href)
+    // The first place is where we were put, not somewhere we have gone.
+    if (here && keeper) keeper.keep(locator)
+    here = locator
+})
+
+// ---- Turning pages
+
+const atEdge = (x, width) => x < width * 0.3 ? 'left' : x > width * 0.7 ? 'right' : 'middle'
+const turn = { left: () => view.goLeft(), right: () => view.goRight(), middle: () => reader.classList.toggle('bare') }
+
+const onKey = event => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text]')) return
+    const inDrawer = event.target.closest?.('.drawer')
+    const acts = {
+        ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: () => view.prev(), PageDown: () => view.next(),
+        ' ': () => event.shiftKey ? view.prev() : view.next(), Home: () => view.goToFraction(0), End: () => view.goToFraction(1),
+        c: () => drawers.toggle('contents'), a: () => drawers.toggle('appearance'),
+        Escape: () => drawers.open ? drawers.close() : $('close').click(),
+    }
+    if (inDrawer && !['Escape', 'c', 'a'].includes(event.key)) return
+    if (event.key === ' ' && event.target.closest?.('button, a')) return
+    if (acts[event.key]) {
+        event.preventDefault()
+        acts[event.key]()
+    }
+}
+addEventListener('keydown', onKey)
+
+view.addEventListener('load', ({ detail: { doc } }) => {
+    doc.addEventListener('keydown', onKey)
+    doc.addEventListener('click', event => {
+        if (event.target.closest('a[href]') || doc.getSelection()?.type === 'Range') return
+        const frame = doc.defaultView.frameElement.getBoundingClientRect()
+        const box = $('page').getBoundingClientRect()
+        const scale = frame.width / doc.defaultView.innerWidth || 1
+        if (appearance.chosen.layout === 'scroll' && !view.isFixedLayout) turn.middle()
+        else turn[atEdge(frame.left + event.clientX * scale - box.left, box.width)]()
+    })
+    if (view.isFixedLayout) swipe(doc)
+})
+$('page').addEventListener('click', event => {
+    if (event.target === $('page') || event.target === view) turn[atEdge(event.clientX, innerWidth)]()
+})
+$('back-page').onclick = () => view.prev()
+$('next-page').onclick = () => view.next()
+
+// Reflowable text is swiped by foliate's own renderer; fixed pages are swiped here.
+const swipe = target => {
+    let start = null
+    target.addEventListener('touchstart', e => { start = e.touches.length === 1 ? e.touches[0].screenX : null }, { passive: true })
+    target.addEventListener('touchend', e => {
+        const moved = start === null ? 0 : e.changedTouches[0].screenX - start
+        if (Math.abs(moved) > 40) moved < 0 ? view.goRight() : view.goLeft()
+    })
+}
+
+// ---- Contents and pages
+
+$('go-to-page').addEventListener('submit', event => {
+    event.preventDefault()
+    const wanted = $('page-number').value.trim()
+    const label = pageLabels.find(p => p.label === wanted)
+    const number = Number(wanted)
+    if (label) view.goTo(label.href)
+    else if (!pageLabels.length && Number.isInteger(number) && number >= 1 && number <= positions.total) {
+        const { index, progression } = positions.at(number)
+        view.renderer.goTo({ index, anchor: progression })
+    } else {
+        $('page-answer').textContent = fill(data.texts.no_such_page, { page: wanted })
+        return
+    }
+    $('page-answer').textContent = ''
+    drawers.close()
+})
+
+// ---- Appearance
+
+const showChosen = () => {
+    for (const [name, value] of Object.entries(appearance.chosen)) {
+        const input = document.querySelector(`#appearance-form input[name="${name}"][value="${value}"]`)
+        if (input) input.checked = true
+    }
+    $('size').textContent = `${appearance.chosen.size} %`
+}
+const restyle = () => {
+    showChosen()
+    appearance.apply(view, reader)
+}
+$('appearance-form').addEventListener('change', event => {
+    appearance.set(event.target.name, event.target.value)
+    restyle()
+})
+for (const button of document.querySelectorAll('[data-size]')) {
+    button.onclick = () => {
+        appearance.set('size', Math.min(300, Math.max(60, appearance.chosen.size + Number(button.dataset.size))))
+        restyle()
+    }
+}
+
+// ---- Opening
+
+/** Where to begin: what this browser could not send yet, else the newest place that the server has. */
+const startingPlace = () => keeper?.unsent?.locator ?? data.place
+
+const goToPlace = async place => {
+    const cfi = place.locations.fragments?.find(f => f.startsWith('epubcfi('))
+    if (cfi) {
+        try {
+            await view.goTo(cfi)
+            return
+        } catch { /* The file has changed since; the progression still tells. */ }
+    }
+    const index = Math.max(0, view.book.sections.findIndex(s => s.id === place.href))
+    await view.renderer.goTo({ index, anchor: place.locations.progression })
+}
+
+/** Another device that is further on is offered, never followed by itself. */
+const offerOtherDevice = async () => {
+    const response = data.places && await fetch(data.places, { headers: { Accept: 'application/json' } }).catch(() => null)
+    if (!response?.ok) return
+    const others = (await response.json()).filter(p => p.device !== thisDevice())
+    const furthest = others.sort((a, b) => b.locator.locations.totalProgression - a.locator.locations.totalProgression)[0]
+    if (furthest && furthest.locator.locations.totalProgression > here.locations.totalProgression + 0.005) {
+        say(fill(data.texts.elsewhere, { device: furthest.device_name, page: furthest.locator.locations.position }),
+            [data.texts.go_there, () => goToPlace(furthest.locator)], [data.texts.stay])
+    }
+}
+
+const open = async () => {
+    const book = await openPublication(data, ended)
+    $('page').prepend(view)
+    await view.open(book)
+    pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
+    restyle()
+    drawers.fillContents(book.toc ?? [], href => {
+        drawers.close()
+        view.goTo(href)
+    })
+    const place = startingPlace()
+    if (place) await goToPlace(place)
+    else await view.init({ showTextStart: false })
+    $('opening').remove()
+    reader.dataset.ready = 'yes'
+    keeper?.send()
+    offerOtherDevice()
+}
+
+open().catch(error => {
+    if (error instanceof LoanEnded) return
+    console.error(error)
+    if ($('opening')) $('opening').textContent = data.texts.cannot_open
+})

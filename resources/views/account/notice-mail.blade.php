@@ -1,0 +1,7 @@
+{!! __('account.mail_greeting', ['name' => $name]) !!}
+
+{!! $body !!}
+
+{!! $link !!}
+
+{!! __('account.mail_closing') !!}

@@ -1,0 +1,67 @@
+@php
+    use FigPorch\Core\Catalogue\Format;
+    $link = fn (array $changes): string => route('catalogue', $search->with($changes), false);
+    $heading = $list !== null ? $list->name : ($search->words === '' ? trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]) : trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]));
+@endphp
+<x-layout :title="$heading" on="catalogue">
+    <div class="grid lg:grid-cols-[236px_1fr] gap-7">
+        <form action="{{ route('catalogue', [], false) }}" aria-labelledby="narrow" class="text-[15px]">
+            <h2 id="narrow" class="text-lg border-b border-rule pb-2 mb-2">{{ __('catalogue.narrow') }}</h2>
+            @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+            <div class="grid grid-cols-2 lg:grid-cols-1 gap-x-6">
+                <fieldset class="pb-3 lg:border-b border-rule lg:mb-3">
+                    <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
+                    <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['ready']) }}</span></label>
+                </fieldset>
+                <fieldset class="pb-3">
+                    <legend class="font-semibold mb-1">{{ __('common.format') }}</legend>
+                    <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="format" value="" data-submit-on-change @checked($search->format === null) class="accent-shutter w-4 h-4">{{ __('common.all_formats') }}<span class="ml-auto text-soft tabular-nums">{{ number_format(array_sum($counts['formats'])) }}</span></label>
+                    @foreach (Format::cases() as $format)
+                        <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="format" value="{{ $format->value }}" data-submit-on-change @checked($search->format === $format) class="accent-shutter w-4 h-4">{{ __("catalogue.formats.{$format->value}") }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['formats'][$format->value] ?? 0) }}</span></label>
+                    @endforeach
+                </fieldset>
+            </div>
+            <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
+        </form>
+        <section aria-labelledby="results" class="min-w-0">
+            <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
+                <div>
+                    <h1 id="results" class="text-3xl">{{ $heading }}</h1>
+                    @if ($list !== null)<p class="text-soft mt-1">{{ $list->note }} · {{ trans_choice('catalogue.titles', $page->total(), ['count' => $page->total()]) }}</p>@endif
+                </div>
+                <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
+                    @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                    <label for="order" class="meta">{{ __('catalogue.order') }}</label>
+                    <select id="order" name="order" data-submit-on-change class="field py-1.5 min-h-9">
+                        @foreach (App\Queries\Catalogue\CatalogueSearch::ORDERS as $order)
+                            @if ($order !== 'relevance' || $search->words !== '')<option value="{{ $order }}" @selected($search->order === $order)>{{ __("catalogue.orders.{$order}") }}</option>@endif
+                        @endforeach
+                    </select>
+                    <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
+                </form>
+            </div>
+            <div class="flex flex-wrap gap-2 mb-3 empty:hidden">
+                @foreach (array_filter(['ready' => $search->readyNow ? __('catalogue.ready_now') : null, 'format' => $search->format === null ? null : __("catalogue.formats.{$search->format->value}")]) as $name => $words)
+                    <a class="chip" href="{{ $link([$name => null]) }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}">{{ $words }} <span aria-hidden="true">✕</span></a>
+                @endforeach
+            </div>
+            @forelse ($page as $title)
+                <x-title-row :title="$title" :standing="$standings[$title->id]" :own="$own" />
+            @empty
+                <div class="panel p-6">
+                    <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
+                    <p class="mb-4 max-w-[60ch]">{{ __($search->readyNow || $search->format !== null || $list !== null ? 'catalogue.nothing_filters' : 'catalogue.nothing_words', ['words' => $search->words, 'library' => $current->library->name]) }}</p>
+                    @if ($search->words !== '' && ($search->readyNow || $search->format !== null || $list !== null))<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
+                    <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
+                </div>
+            @endforelse
+            @if ($page->hasPages())
+                <nav aria-label="{{ __('common.pages') }}" class="border-t border-rule pt-4 flex items-center justify-between gap-4">
+                    @if ($page->onFirstPage())<span></span>@else<a class="btn btn-quiet" rel="prev" href="{{ $page->previousPageUrl() }}">{{ __('common.previous') }}</a>@endif
+                    <span class="meta">{{ __('common.page_of', ['page' => $page->currentPage(), 'pages' => $page->lastPage()]) }}</span>
+                    @if ($page->hasMorePages())<a class="btn btn-quiet" rel="next" href="{{ $page->nextPageUrl() }}">{{ __('common.next') }}</a>@else<span></span>@endif
+                </nav>
+            @endif
+        </section>
+    </div>
+</x-layout>

@@ -1,0 +1,54 @@
+@props(['on' => null, 'unread' => 0])
+@php
+    $person = $current->person;
+    $items = $person === null ? ['catalogue' => route('catalogue')] : ['porch' => route('porch'), 'catalogue' => route('catalogue'), 'loans' => route('loans.index'), 'holds' => route('holds.index')];
+@endphp
+<header>
+    <div class="bg-shutter text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">
+        <a href="/" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl leading-none" aria-label="{{ __('common.home') }}">
+            <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true"><path d="M13 2c1 4 9 9 9 17a9 9 0 0 1-18 0C4 11 12 6 13 2z" fill="#e9cdb0"/><path d="M13 12c2 3 4 5 4 9a4 4 0 0 1-8 0c0-4 2-6 4-9z" fill="#6a2c4f"/></svg>
+            Fig Porch
+        </a>
+        @if ($current->library !== null)
+            <form action="{{ route('catalogue') }}" role="search" class="order-last md:order-none w-full md:w-auto md:flex-1 flex bg-card text-ink rounded-control overflow-hidden h-10">
+                <label for="words" class="sr-only">{{ __('common.search') }}</label>
+                <input id="words" name="q" value="{{ request()->routeIs('catalogue') ? request()->query('q') : '' }}" placeholder="{{ __('common.search_hint') }}" autocomplete="off" maxlength="400" class="flex-1 min-w-0 px-3.5 bg-transparent placeholder:text-soft">
+                <kbd class="hidden lg:block self-center mr-2.5 text-soft border border-rule rounded px-1.5 text-[13px]" aria-hidden="true">/</kbd>
+                <label for="format" class="sr-only">{{ __('common.format') }}</label>
+                <select id="format" name="format" class="hidden sm:block border-l border-rule px-2.5 bg-card">
+                    <option value="">{{ __('common.all_formats') }}</option>
+                    @foreach (\FigPorch\Core\Catalogue\Format::cases() as $format)
+                        <option value="{{ $format->value }}" @selected(request()->routeIs('catalogue') && request()->query('format') === $format->value)>{{ __("catalogue.formats.{$format->value}") }}</option>
+                    @endforeach
+                </select>
+                @if ($current->libraries()->count() > 1)
+                    <label for="library" class="sr-only">{{ __('common.library') }}</label>
+                    <select id="library" name="library" data-submit-on-change class="border-l border-rule px-2.5 bg-card max-w-36">
+                        @foreach ($current->libraries() as $library)
+                            <option value="{{ $library->slug }}" @selected($library->is($current->library))>{{ $library->short_name }}</option>
+                        @endforeach
+                    </select>
+                @endif
+                <button class="px-3.5 border-l border-rule font-semibold cursor-pointer">{{ __('common.search') }}</button>
+            </form>
+        @endif
+        <div class="ml-auto md:ml-0 text-right leading-tight text-sm" id="who">
+            @if ($person !== null)
+                <x-who />
+            @elseif ($current->library !== null)
+                <a href="{{ route('sign-in') }}" class="eave-link font-semibold text-[15px] inline-block py-2.5 px-3.5 rounded-control border border-on-shutter/60">{{ __('common.sign_in') }}</a>
+            @endif
+        </div>
+    </div>
+    <svg class="block w-full h-3" aria-hidden="true"><defs><pattern id="scallop" width="20" height="12" patternUnits="userSpaceOnUse"><path d="M0 0a10 10 0 0 0 20 0z" fill="var(--color-shutter)"/></pattern></defs><rect width="100%" height="12" fill="url(#scallop)"/></svg>
+    <nav aria-label="{{ __('common.main_navigation') }}" class="mx-auto max-w-[1280px] px-2 md:px-7 pt-2 flex items-center gap-1 text-[15px] overflow-x-auto">
+        @foreach ($items as $name => $address)
+            <a href="{{ $address }}" @class(['px-3 py-2 rounded-md no-underline whitespace-nowrap', 'bg-haint font-semibold' => $on === $name]) @if ($on === $name) aria-current="page" @endif>{{ __("common.{$name}") }}</a>
+        @endforeach
+        @if ($person !== null)
+            <span class="flex-1"></span>
+            <a href="{{ route('notices') }}" @class(['px-3 py-2 rounded-md no-underline whitespace-nowrap', 'bg-haint font-semibold' => $on === 'notices'])>{{ $unread > 0 ? trans_choice('common.new_notices', $unread) : __('common.notices') }}</a>
+            <form method="post" action="{{ route('sign-out') }}">@csrf<button class="px-3 py-2 cursor-pointer whitespace-nowrap">{{ __('common.sign_out') }}</button></form>
+        @endif
+    </nav>
+</header>

@@ -1,0 +1,65 @@
+@php
+    $isLoan = $loan !== null;
+    $files = $isLoan ? url("/loans/{$loan->id}/files") : url("/titles/{$title->id}/excerpt/files");
+    $data = [
+        'files' => parse_url($files, PHP_URL_PATH),
+        'sizes' => $isLoan ? $publication->sizes : $publication->excerpt_sizes,
+        'positions' => $isLoan ? $publication->positions : $publication->excerpt_positions,
+        'place' => $place?->locator,
+        'keep' => $isLoan ? route('places.keep', $loan, false) : null,
+        'places' => $isLoan ? route('places.index', $loan, false) : null,
+        'token' => csrf_token(),
+        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'go_there', 'stay']),
+    ];
+    $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
+@endphp
+<!doctype html>
+<html lang="{{ app()->getLocale() }}" data-scheme="light">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @vite(['resources/css/app.css', 'resources/js/reading/reader.js'])
+    <script type="application/json" id="reader-data">{!! json_encode($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) !!}</script>
+</head>
+<body>
+<div class="reader" id="reader" data-background="paper">
+    <header class="reader-bar border-b" id="top-bar">
+        <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close" aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
+        <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans!"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
+        <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __('reading.contents') }}</button>
+        <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
+    </header>
+    <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
+        <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center" role="status">{{ __('reading.opening') }}</p>
+        <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10 rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max max-w-[92%]"></div>
+        <section id="contents" class="drawer" hidden aria-labelledby="contents-heading">
+            <div class="flex justify-between items-center mb-3"><h2 id="contents-heading" class="text-xl">{{ __('reading.contents') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
+            <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
+            <nav id="contents-list" aria-labelledby="contents-heading"></nav>
+        </section>
+        <section id="appearance" class="drawer" hidden aria-labelledby="appearance-heading">
+            <div class="flex justify-between items-center mb-3"><h2 id="appearance-heading" class="text-xl">{{ __('reading.appearance') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
+            <form class="grid gap-5" id="appearance-form">
+                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reading.text_size') }}</h3><div class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button" data-size="-10" aria-label="{{ __('reading.smaller') }}"><span aria-hidden="true" class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100 %</output><button type="button" data-size="10" aria-label="{{ __('reading.larger') }}"><span aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div class="choices">{!! $radios('typeface', __('reading.typefaces')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.background') }}</legend><div class="choices">{!! $radios('background', __('reading.backgrounds')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div class="choices">{!! $radios('layout', __('reading.layouts')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.line_spacing') }}</legend><div class="choices">{!! $radios('spacing', ['1.35' => __('reading.tight'), '1.55' => __('reading.medium'), '1.85' => __('reading.loose')]) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div class="choices">{!! $radios('margins', ['3' => __('reading.narrow'), '7' => __('reading.medium'), '14' => __('reading.wide')]) !!}</div></fieldset>
+            </form>
+            <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reading.keys') }}</p>
+        </section>
+    </main>
+    <footer id="bottom-bar">
+        <progress id="progress" max="1" value="0" aria-label="{{ __('reading.page_of', ['page' => '', 'pages' => '']) }}"></progress>
+        <div class="reader-bar justify-between text-[15px]">
+            <button id="back-page" aria-label="{{ __('reading.back_one_page') }}"><span aria-hidden="true">‹</span></button>
+            <p class="text-center tabular-nums min-w-0 flex-1" id="where"><span id="chapter" class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span id="left"></span></p>
+            <button id="next-page" aria-label="{{ __('reading.on_one_page') }}"><span aria-hidden="true">›</span></button>
+        </div>
+    </footer>
+</div>
+</body>
+</html>

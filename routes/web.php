@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\Account\ChooseLibraryController;
+use App\Http\Controllers\Account\FrontDoorController;
+use App\Http\Controllers\Account\NoticeController;
+use App\Http\Controllers\Account\PorchController;
+use App\Http\Controllers\Account\PreferenceController;
+use App\Http\Controllers\Account\SignInController;
+use App\Http\Controllers\Catalogue\CatalogueController;
+use App\Http\Controllers\Catalogue\CoverController;
+use App\Http\Controllers\Catalogue\TitleController;
+use App\Http\Controllers\Lending\BorrowController;
+use App\Http\Controllers\Lending\HoldController;
+use App\Http\Controllers\Lending\LoanController;
+use App\Http\Controllers\Reading\ExcerptController;
+use App\Http\Controllers\Reading\PlaceController;
+use App\Http\Controllers\Reading\ReadController;
+use App\Http\Middleware\RequireLibrary;
+use Illuminate\Support\Facades\Route;
+
+Route::pattern('title', '[0-9]{1,18}');
+Route::pattern('loan', '[0-9]{1,18}');
+Route::pattern('hold', '[0-9]{1,18}');
+Route::pattern('path', '.+');
+
+Route::get('/', FrontDoorController::class)->name('front-door');
+Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libraries.index');
+Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
+Route::post('/preferences', PreferenceController::class)->name('preferences');
+Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover');
+Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
+Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
+
+Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::get('/catalogue', CatalogueController::class)->name('catalogue');
+    Route::get('/titles/{title}', TitleController::class)->name('titles.show');
+});
+
+Route::middleware(['guest', RequireLibrary::class])->group(function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
+    Route::post('/sign-in', [SignInController::class, 'signIn'])->name('sign-in.store');
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
+    Route::get('/porch', PorchController::class)->name('porch');
+    Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
+    Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
+    Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return');
+    Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])->name('loans.undo-return');
+    Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
+    Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])->name('holds.cancel');
+    Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
+    Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');
+    Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
+    Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])->name('places.keep');
+
+    Route::middleware(RequireLibrary::class)->group(function (): void {
+        Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
+        Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
+        Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');
+    });
+});

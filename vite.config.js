@@ -1,0 +1,11 @@
+import tailwindcss from '@tailwindcss/vite'
+import laravel from 'laravel-vite-plugin'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+    plugins: [
+        laravel({ input: ['resources/css/app.css', 'resources/js/app.js', 'resources/js/reading/reader.js'], refresh: false }),
+        tailwindcss(),
+    ],
+    build: { modulePreload: { polyfill: false }, assetsInlineLimit: 0 },
+})
