@@ -33,6 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontFlash(['pin']);
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
     })
     ->create()

@@ -73,7 +73,7 @@ final class Shelf
     {
         $converter = new GithubFlavoredMarkdownConverter(['html_input' => 'allow', 'renderer' => ['soft_break' => "\n"]]);
         $chapters = [];
-        foreach (preg_split('/^(?=# )/m', trim($markdown)) ?: [] as $chapter) {
+        foreach (preg_split('/^(?=# )/m', trim($markdown), flags: PREG_SPLIT_NO_EMPTY) ?: [] as $chapter) {
             $html = $converter->convert($chapter)->getContent();
             preg_match('#<h1>(.*?)</h1>#s', $html, $m);
             $html = str_replace([' align="left"', ' align="right"', ' align="center"'], '', $html);

@@ -29,6 +29,19 @@ final class Place extends Model
 
     protected $casts = ['locator' => 'array', 'read_at' => 'immutable_datetime'];
 
+    /** The page's own label, from a fragment "page=…". */
+    public function page(): ?string
+    {
+        $locations = $this->locator['locations'] ?? null;
+        foreach (is_array($locations) && is_array($locations['fragments'] ?? null) ? $locations['fragments'] : [] as $fragment) {
+            if (is_string($fragment) && str_starts_with($fragment, 'page=')) {
+                return substr($fragment, 5);
+            }
+        }
+
+        return null;
+    }
+
     /** How far through the publication, 0 to 1. */
     public function fraction(): float
     {

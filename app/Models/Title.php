@@ -53,6 +53,7 @@ final class Title extends Model
         'format' => Format::class,
         'audience' => Audience::class,
         'identifiers' => 'array',
+        'series_position' => 'decimal:2',
         'accessibility' => 'array',
         'added_at' => 'immutable_datetime',
     ];

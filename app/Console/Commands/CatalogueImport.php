@@ -16,7 +16,7 @@ final class CatalogueImport extends Command
 {
     protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files}
         {--library= : the library that gets them, by its short address, such as saltmere}
-        {--licence=one_copy_one_user:copies=1 : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
+        {--licence=one_copy_one_user : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
         {--audience= : child, teen or adult, where the files do not say}';
 
     protected $description = 'Take publications into a library\'s catalogue';

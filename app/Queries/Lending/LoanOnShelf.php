@@ -11,9 +11,9 @@ final readonly class LoanOnShelf
 {
     public function __construct(public Loan $loan, public ?Place $place, public bool $hasFile) {}
 
-    /** The page reached, of the pages that the title counts. */
-    public function page(): int
+    /** The page reached: as the place says it, else its share of the pages that the title counts. */
+    public function page(): string
     {
-        return $this->place === null ? 0 : max(1, (int) ceil($this->place->fraction() * $this->loan->title->extent));
+        return $this->place?->page() ?? (string) max(1, (int) ceil(($this->place?->fraction() ?? 0) * $this->loan->title->extent));
     }
 }

@@ -10,18 +10,21 @@ use DOMNode;
 use DOMText;
 
 /**
- * The part of a publication that anyone may read: the front of the reading order up to a share of its bytes, made as a
+ * The part of a publication that anyone may read: the front of the reading order up to a share of its text, made as a
  * publication of its own, so that there is nothing more to be had by asking for another file.
  */
 final class Excerpt
 {
+    /** A share of a short book is still enough to taste, in bytes of text. */
+    private const LEAST_TEXT = 700;
+
     /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
     private array $files = [];
 
     private function __construct(private readonly Archive $archive, private readonly Publication $publication) {}
 
     /**
-     * @param  float  $share  of the bytes of the reading order, 0 to 1
+     * @param  float  $share  of the text of the reading order, 0 to 1
      * @return array<string, string|null> path => bytes, or null for the file as it stands in the archive
      *
      * @throws UnreadablePublication
@@ -44,23 +47,28 @@ final class Excerpt
     private function keepFront(float $share): array
     {
         $spine = $this->publication->spine;
-        $budget = (int) ceil(array_sum(array_map(fn (SpineItem $i): int => $i->size, $spine)) * $share);
-        $pages = max(2, (int) ceil(count($spine) * $share));
-        $kept = [];
-        foreach ($spine as $item) {
-            if ($this->publication->fixedLayout ? $pages-- <= 0 : $budget <= 0) {
+        if ($this->publication->fixedLayout) {
+            $front = array_slice($spine, 0, max(2, (int) ceil(count($spine) * $share)));
+            foreach ($front as $item) {
+                $this->files[$item->href] = null;
+            }
+
+            return array_keys($this->files);
+        }
+        $lengths = array_map(fn (SpineItem $i): int => strlen(strip_tags($this->archive->read($i->href))), $spine);
+        $left = max(self::LEAST_TEXT, (int) ceil(array_sum($lengths) * $share));
+        foreach ($spine as $n => $item) {
+            if ($left <= 0) {
                 break;
             }
-            $kept[] = $item->href;
-            $whole = $this->publication->fixedLayout || $item->size <= $budget;
-            $this->files[$item->href] = $whole ? null : $this->cut($item, $budget);
-            $budget -= $item->size;
+            $this->files[$item->href] = $lengths[$n] <= $left ? null : $this->cut($item, $left);
+            $left -= $lengths[$n];
         }
 
-        return $kept;
+        return array_keys($this->files);
     }
 
-    /** The document up to about $bytes of its text, whole blocks, with everything after taken out. */
+    /** The document up to about $bytes of its text, with everything after taken out. */
     private function cut(SpineItem $item, int $bytes): string
     {
         // HTML's named entities, which EPUB 2 allows and XML alone does not know.
@@ -79,9 +87,7 @@ final class Excerpt
         if (! $body instanceof DOMElement) {
             throw new UnreadablePublication(Reason::BadXml, $item->href);
         }
-        $textBytes = max(1, strlen($body->textContent));
-        $left = max(200, (int) ($textBytes * min(1.0, $bytes / max(1, $item->size))));
-        $this->trim($body, $left);
+        $this->trim($body, $bytes);
 
         return (string) $document->saveXML();
     }

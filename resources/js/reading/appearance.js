@@ -32,7 +32,7 @@ export class Appearance {
             ${typeface === 'book' ? '' : `body, body *:not(code, pre, kbd, samp, math, math *, svg *) { font-family: ${FAMILIES[typeface]} !important; }`}
             img, svg, video { max-width: 100%; }
             pre { white-space: pre-wrap !important; }
-            table { max-width: 100%; overflow-wrap: anywhere; }`
+            table { max-width: 100%; overflow-wrap: break-word; }`
     }
 
     /** Puts the layout on foliate's renderer; fixed layout knows pages only. */

@@ -17,8 +17,8 @@ export class Positions {
         return this.#total
     }
 
-    /** The Locator of a place: section index, progression within it (0 to 1), CFI. */
-    locator(index, progression, cfi, type = 'application/xhtml+xml') {
+    /** The Locator of a place: section index, progression within it (0 to 1), fragments such as a CFI. */
+    locator(index, progression, fragments = [], type = 'application/xhtml+xml') {
         const [href, count] = this.list[index] ?? ['', 1]
         const within = Math.min(1, Math.max(0, progression))
         return {
@@ -28,7 +28,7 @@ export class Positions {
                 progression: within,
                 position: this.#starts[index] + Math.min(count, Math.floor(within * count) + 1),
                 totalProgression: this.#total ? Math.min(1, (this.#starts[index] + within * count) / this.#total) : 0,
-                ...(cfi ? { fragments: [cfi] } : {}),
+                ...(fragments.length ? { fragments } : {}),
             },
         }
     }

@@ -39,6 +39,9 @@ const keeper = data.keep && new PlaceKeeper({
 
 const minutes = n => n < 60 ? `${Math.max(1, Math.round(n))} min` : `${Math.floor(n / 60)} h ${Math.round(n % 60)} min`
 
+/** The page that a place carries, or its position. */
+const pageOf = ({ locations }) => locations.fragments?.find(f => f.startsWith('page='))?.slice(5) ?? locations.position
+
 /** The page: by the publication's own list the label where the view begins, else the position. */
 const pageNow = (locator, pageItem) => pageLabels.length
     ? { page: pageItem?.label ?? pageLabels[0].label, pages: pageLabels.at(-1).label }
@@ -50,8 +53,9 @@ view.addEventListener('relocate', ({ detail }) => {
     const total = sectionSizes.reduce((a, b) => a + b, 0) || 1
     const before = sectionSizes.slice(0, index).reduce((a, b) => a + b, 0)
     const within = view.isFixedLayout ? 0 : ((detail.fraction ?? 0) * total - before) / (sectionSizes[index] || 1)
-    const locator = positions.locator(index, within, detail.cfi)
+    const locator = positions.locator(index, within, detail.cfi ? [detail.cfi] : [])
     const { page, pages } = pageNow(locator, detail.pageItem)
+    locator.locations.fragments = [...locator.locations.fragments ?? [], `page=${page}`]
     $('progress').value = view.isFixedLayout ? (index + 1) / positions.total : detail.fraction ?? 0
     $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
     $('page-of').textContent = fill(data.texts.page_of, { page, pages })
@@ -181,7 +185,7 @@ const offerOtherDevice = async () => {
     const others = (await response.json()).filter(p => p.device !== thisDevice())
     const furthest = others.sort((a, b) => b.locator.locations.totalProgression - a.locator.locations.totalProgression)[0]
     if (furthest && furthest.locator.locations.totalProgression > here.locations.totalProgression + 0.005) {
-        say(fill(data.texts.elsewhere, { device: furthest.device_name, page: furthest.locator.locations.position }),
+        say(fill(data.texts.elsewhere, { device: furthest.device_name, page: pageOf(furthest.locator) }),
             [data.texts.go_there, () => goToPlace(furthest.locator)], [data.texts.stay])
     }
 }

@@ -6,7 +6,7 @@
     $alt = $decorative ? '' : __('catalogue.cover_of', ['name' => $title->name]);
 @endphp
 @if ($title->cover_file !== null)
-    <img src="{{ route('titles.cover', ['title' => $title, 'v' => substr($title->cover_file, 0, 8)], false) }}" width="{{ $width }}" height="{{ $height }}" alt="{{ $alt }}" loading="lazy" class="rounded-[5px] flex-none object-cover block {{ $class }}">
+    <img src="{{ route('titles.cover', ['title' => $title, 'v' => substr($title->cover_file, 0, 8)], false) }}" width="{{ $width }}" height="{{ $height }}" alt="{{ $alt }}" loading="lazy" class="rounded-[5px] flex-none self-start object-cover block {{ $class }}">
 @else
     @php
         $seed = crc32($title->name.'|'.$title->work_id);
@@ -17,7 +17,7 @@
         $by = $title->contributors->first()->name ?? ($title->edition ?? '');
         $motif = intdiv($seed, 7) % 4;
     @endphp
-    <svg width="{{ $width }}" height="{{ $height }}" viewBox="0 0 120 {{ $bottom }}" class="rounded-[5px] flex-none block {{ $class }}" @if ($decorative) aria-hidden="true" @else role="img" aria-label="{{ $alt }}" @endif>
+    <svg width="{{ $width }}" height="{{ $height }}" viewBox="0 0 120 {{ $bottom }}" class="rounded-[5px] flex-none self-start block {{ $class }}" @if ($decorative) aria-hidden="true" @else role="img" aria-label="{{ $alt }}" @endif>
         <rect width="120" height="{{ $bottom }}" fill="{{ $ground }}"/>
         @if ($motif === 0)
             @for ($i = 0; $i < 9; $i++)

@@ -21,7 +21,7 @@
     <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/reading/reader.js'])
-    <script type="application/json" id="reader-data">{!! json_encode($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) !!}</script>
+    <script type="application/json" id="reader-data">{!! json_encode($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) !!}</script>
 </head>
 <body>
 <div class="reader" id="reader" data-background="paper">

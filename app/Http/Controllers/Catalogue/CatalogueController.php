@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Catalogue;
 
 use App\Http\Current;
+use App\Http\Input;
 use App\Models\StaffList;
 use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\SearchTitles;
@@ -20,14 +21,14 @@ final class CatalogueController
     {
         $library = $current->requiredLibrary();
         $now = now()->toImmutable();
-        $list = StaffList::query()->where('library_id', $library->id)->find((int) $request->query('list', '0'));
+        $list = StaffList::query()->where('library_id', $library->id)->find((int) Input::text($request, 'list'));
         $search = new CatalogueSearch(
             libraryId: $library->id,
-            words: mb_substr($request->string('q')->trim()->value(), 0, 400),
-            format: Format::tryFrom($request->string('format')->value()),
-            readyNow: $request->boolean('ready'),
+            words: mb_substr(Input::text($request, 'q'), 0, 400),
+            format: Format::tryFrom(Input::text($request, 'format')),
+            readyNow: Input::text($request, 'ready') === '1',
             staffListId: $list?->id,
-            order: $request->string('order')->value(),
+            order: Input::text($request, 'order'),
         );
         $page = $searchTitles->page($search, $now)->withQueryString();
         $ids = $page->getCollection()->modelKeys();

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Lending;
 
 use App\Actions\Lending\BorrowTitle;
 use App\Http\Current;
+use App\Http\Input;
 use App\Http\TitlePanel;
 use App\Models\Title;
 use App\Queries\Lending\CardAndTitle;
@@ -52,11 +53,12 @@ final class BorrowController
             return $this->panel->needsCard($title);
         }
         try {
-            $length = $request->filled('length') ? LoanLength::parse($request->string('length')->value()) : null;
+            $asked = Input::text($request, 'length');
+            $length = $asked === '' ? null : LoanLength::parse($asked);
         } catch (InvalidArgumentException) {
             return $this->panel->answer($request, $title, message: __('lending.refused.length_not_offered'));
         }
-        $key = $request->string('request_key')->value();
+        $key = Input::text($request, 'request_key');
         $outcome = $borrow($card->id, $title->id, $length, now()->toImmutable(), Str::isUuid($key) ? $key : null);
         if ($outcome instanceof Refused) {
             return $this->panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);

@@ -8,8 +8,6 @@ use Illuminate\Foundation\Http\FormRequest;
 
 final class SignInRequest extends FormRequest
 {
-    protected $dontFlash = ['pin'];
-
     /** @return array<string, list<string>> */
     public function rules(): array
     {

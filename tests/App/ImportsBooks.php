@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Actions\Catalogue\ImportPublication;
+use App\Actions\Catalogue\LicenceTerms;
+use App\Models\Title;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Demo\Book;
+use FigPorch\Demo\EpubBuilder;
+use FigPorch\Demo\Shelf;
+
+/** Books in files, for tests that begin at the door. */
+trait ImportsBooks
+{
+    protected function bookFile(?Book $book = null): string
+    {
+        $file = tempnam(sys_get_temp_dir(), 'book').'.epub';
+        (new EpubBuilder)->write($book ?? (new Shelf)->books()[0], $file);
+
+        return $file;
+    }
+
+    protected function importBook(?Book $book = null): Title
+    {
+        return app(ImportPublication::class)($this->bookFile($book), $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now())['title'];
+    }
+}

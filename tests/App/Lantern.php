@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Actions\Catalogue\SaveRecord;
+use App\Actions\Lending\AddLicence;
+use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\PlaceHold;
+use App\Models\Card;
+use App\Models\Hold;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Loan;
+use App\Models\Person;
+use App\Models\Title;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+
+/** A small Lantern Coast for tests: libraries, cards, titles and licences in a line each. */
+trait Lantern
+{
+    private int $made = 0;
+
+    protected function library(string $slug = 'saltmere', ?int $consortium = null): Library
+    {
+        return Library::query()->firstOrCreate(['slug' => $slug], [
+            'name' => ucfirst($slug).' Library', 'short_name' => ucfirst($slug), 'place' => 'Lantern Coast',
+            'timezone' => 'Atlantic/Azores', 'pin_contact' => 'the front desk', 'consortium_id' => $consortium,
+        ]);
+    }
+
+    protected function card(?Library $library = null, string $group = 'adult', ?string $pin = null, ?Person $person = null): Card
+    {
+        $n = ++$this->made;
+        $person ??= Person::query()->create(['name' => "Patron {$n}", 'email' => "patron{$n}@lantern.example"]);
+
+        return Card::query()->create([
+            'library_id' => ($library ?? $this->library())->id, 'person_id' => $person->id, 'number' => (string) (21000000 + $n),
+            'pin_hash' => $pin === null ? null : Hash::make($pin, ['rounds' => 4]), 'patron_group' => $group,
+        ]);
+    }
+
+    protected function title(string $name = 'Low Water', Format $format = Format::Ebook, Audience $audience = Audience::Adult, string $author = 'Tamsin Ebbing'): Title
+    {
+        return app(SaveRecord::class)(new Record(
+            key: 'test:'.(++$this->made), format: $format, name: $name, contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']],
+            extent: 120, audience: $audience, description: 'Twice a year the sea goes out.', subjects: ['Mystery'],
+        ), $this->now());
+    }
+
+    protected function licence(Title $title, LicenceModel $model = LicenceModel::OneCopyOneUser, int $copies = 1, ?int $loans = null, ?string $ends = null, ?Library $library = null, bool $shared = false): Licence
+    {
+        return app(AddLicence::class)(
+            ($library ?? $this->library())->id, $title->id, $model, $copies, $loans, $this->now()->modify('-1 year'),
+            $ends === null ? null : $this->now()->modify($ends), $this->now(), shared: $shared,
+        )->refresh();
+    }
+
+    protected function now(): CarbonImmutable
+    {
+        return CarbonImmutable::now();
+    }
+
+    protected function borrow(Card $card, Title $title): Loan
+    {
+        $outcome = app(BorrowTitle::class)($card->id, $title->id, null, $this->now());
+        $this->assertIsInt($outcome, 'the title was lent');
+
+        return Loan::query()->findOrFail($outcome);
+    }
+
+    protected function hold(Card $card, Title $title): Hold
+    {
+        $outcome = app(PlaceHold::class)($card->id, $title->id, $this->now());
+        $this->assertIsInt($outcome, 'the hold was placed');
+
+        return Hold::query()->findOrFail($outcome);
+    }
+
+    /** Recounts every figure that is kept from the rows it counts; the promise of the whole lending house. */
+    protected function assertEveryCountIsTrue(): void
+    {
+        $wrong = DB::select(<<<'SQL'
+            select 'licence '||li.id||' copies' what from licences li where copies is not null and copies_free <> copies
+                    - (select count(*) from loans where licence_id = li.id and ended_at is null)
+                    - (select count(*) from holds where licence_id = li.id and state = 'ready')
+            union all select 'licence '||li.id||' loans' from licences li where loans_bought is not null and loans_left <> loans_bought
+                    - (select count(*) from loans where licence_id = li.id)
+                    - (select count(*) from holds where licence_id = li.id and state = 'ready')
+            union all select 'card '||c.id||' loans' from cards c where loans_open <> (select count(*) from loans where card_id = c.id and ended_at is null)
+            union all select 'card '||c.id||' holds' from cards c where holds_open <> (select count(*) from holds where card_id = c.id and closed_at is null)
+            union all select 'stranded hold '||h.id from holds h where state = 'waiting' and exists (select from licences li where li.title_id = h.title_id
+                    and li.library_id = h.library_id and copies_free > 0 and (loans_left is null or loans_left > 0) and (ends_at is null or ends_at > now()))
+            SQL);
+        $this->assertSame([], array_column($wrong, 'what'));
+    }
+}

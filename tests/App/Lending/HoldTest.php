@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Lending;
+
+use App\Actions\Lending\AddLicence;
+use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\CloseHold;
+use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\PlaceHold;
+use App\Actions\Lending\SettleHolds;
+use App\Actions\Lending\UndoReturn;
+use App\Models\Hold;
+use App\Models\Notice;
+use FigPorch\Core\Lending\HoldState;
+use FigPorch\Core\Lending\LicenceModel as M;
+use FigPorch\Core\Lending\Refusal;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Support\Facades\DB;
+use Tests\App\TestCase;
+
+final class HoldTest extends TestCase
+{
+    public function test_a_returned_copy_goes_to_the_next_in_line_with_a_notice_and_mail(): void
+    {
+        $licence = $this->licence($title = $this->title());
+        $loan = $this->borrow($this->card(), $title);
+        $first = $this->hold($next = $this->card(), $title);
+        $second = $this->hold($this->card(), $title);
+
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+
+        $first->refresh();
+        $this->assertSame([HoldState::Ready, $licence->id, '2026-05-04 12:00'], [$first->state, $first->licence_id, $first->kept_until?->format('Y-m-d H:i')]);
+        $this->assertSame(HoldState::Waiting, $second->refresh()->state);
+        $this->assertSame(0, $licence->refresh()->copies_free);
+        $notice = Notice::query()->sole();
+        $this->assertSame([$next->person_id, 'hold_ready', 'Low Water'], [$notice->person_id, $notice->kind, $notice->facts['name']]);
+        $this->assertSame(1, DB::table('jobs')->count(), 'the mail is queued in the same transaction');
+        $this->assertEveryCountIsTrue();
+
+        $refused = app(BorrowTitle::class)($this->card()->id, $title->id, null, $this->now());
+        $this->assertInstanceOf(Refused::class, $refused, 'the copy is kept: nobody else gets it');
+        $this->borrow($next, $title);
+        $this->assertSame(HoldState::Filled, $first->refresh()->state);
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_with_a_copy_free_there_is_nothing_to_wait_for(): void
+    {
+        $this->licence($title = $this->title());
+        $refused = app(PlaceHold::class)($this->card()->id, $title->id, $this->now());
+
+        $this->assertInstanceOf(Refused::class, $refused);
+        $this->assertSame(Refusal::CopyFree, $refused->reason);
+    }
+
+    public function test_a_hold_not_taken_drops_back_and_pauses_then_lapses(): void
+    {
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($this->card(), $title);
+        $slow = $this->hold($this->card(), $title);
+        $quick = $this->hold($patient = $this->card(), $title);
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+
+        $this->travel(72)->hours();
+        $this->artisan('lending:tick')->assertSuccessful();
+        $slow->refresh();
+        $this->assertSame([HoldState::Paused, 1, 'ready'], [$slow->state, $slow->misses, $quick->refresh()->state->value]);
+        $this->assertTrue($slow->line_at > $quick->line_at, 'behind the next waiting patron');
+        $this->assertEquals($this->now()->addDays(7), $slow->paused_until);
+
+        $this->travel(1)->hours();
+        $loan = $this->borrow($patient, $title);
+        $this->travel(8)->days();
+        app(SettleHolds::class)($this->now());
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->assertSame(HoldState::Ready, $slow->refresh()->state, 'the second chance');
+
+        $this->travel(72)->hours();
+        app(SettleHolds::class)($this->now());
+        $this->assertSame(HoldState::Lapsed, $slow->refresh()->state);
+        $this->assertSame(['hold_ready', 'hold_missed', 'hold_ready', 'hold_ready', 'hold_lapsed'], Notice::query()->orderBy('id')->pluck('kind')->all());
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_cancelling_a_ready_hold_passes_the_copy_on(): void
+    {
+        $licence = $this->licence($title = $this->title(), M::MeteredByLoans, loans: 5);
+        $loan = $this->borrow($this->card(), $title);
+        $first = $this->hold($this->card(), $title);
+        $second = $this->hold($this->card(), $title);
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->assertSame(3, $licence->refresh()->loans_left, 'one spent, one kept with the copy');
+
+        app(CloseHold::class)($first->id, HoldState::Cancelled, $this->now());
+        $this->assertSame(HoldState::Ready, $second->refresh()->state);
+        app(CloseHold::class)($second->id, HoldState::Cancelled, $this->now());
+        $licence->refresh();
+        $this->assertSame([1, 4], [$licence->copies_free, $licence->loans_left]);
+        $this->assertFalse(app(CloseHold::class)($second->id, HoldState::Cancelled, $this->now()), 'once');
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_the_last_loan_of_a_licence_leaves_the_line_waiting(): void
+    {
+        $this->licence($title = $this->title(), M::MeteredByLoans, loans: 1);
+        $loan = $this->borrow($this->card(), $title);
+        $refused = app(PlaceHold::class)($this->card()->id, $title->id, $this->now());
+        $this->assertInstanceOf(Refused::class, $refused, 'no loan is left, so no line');
+
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_a_new_licence_serves_the_line_at_once(): void
+    {
+        $this->licence($title = $this->title());
+        $this->borrow($this->card(), $title);
+        $holds = [$this->hold($this->card(), $title), $this->hold($this->card(), $title), $this->hold($this->card(), $title)];
+        app(AddLicence::class)($this->library()->id, $title->id, M::OneCopyOneUser, 2, null, $this->now(), null, $this->now());
+
+        $this->assertSame(['ready', 'ready', 'waiting'], array_map(fn (Hold $h) => $h->refresh()->state->value, $holds));
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_a_shared_copy_serves_its_own_library_first(): void
+    {
+        $consortium = DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
+        $here = $this->library('saltmere', $consortium);
+        $there = $this->library('larkspur', $consortium);
+        $this->licence($title = $this->title(), library: $here, shared: true);
+        $loan = $this->borrow($this->card($here), $title);
+        $stranger = $this->hold($this->card($there), $title);
+        $own = $this->hold($this->card($here), $title);
+
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->assertSame(['ready', 'waiting'], [$own->refresh()->state->value, $stranger->refresh()->state->value]);
+        app(CloseHold::class)($own->id, HoldState::Cancelled, $this->now());
+        $this->assertSame('ready', $stranger->refresh()->state->value);
+    }
+
+    public function test_loans_end_at_their_due_time_however_late_the_scheduler_comes(): void
+    {
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($this->card(), $title);
+        $hold = $this->hold($this->card(), $title);
+        $this->travel(16)->days();
+        $this->artisan('lending:tick')->assertSuccessful();
+
+        $loan->refresh();
+        $this->assertEquals($loan->due_at, $loan->ended_at);
+        $this->assertSame('expired', $loan->end_reason);
+        $this->assertEquals($this->now()->addHours(72), $hold->refresh()->kept_until, 'kept from when it is told');
+        $this->artisan('lending:tick');
+        $this->assertSame(1, Notice::query()->where('kind', 'loan_ended')->count(), 'told once');
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_a_return_can_be_undone_while_nobody_has_the_copy(): void
+    {
+        $this->licence($title = $this->title(), M::MeteredByLoans, loans: 3);
+        $loan = $this->borrow($card = $this->card(), $title);
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->assertFalse(app(EndLoan::class)($loan->id, 'returned', $this->now()), 'returned once');
+
+        $this->assertTrue(app(UndoReturn::class)($loan->id, $this->now()));
+        $this->assertNull($loan->refresh()->ended_at);
+        $this->assertEveryCountIsTrue();
+
+        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        $this->borrow($this->card(), $title);
+        $this->assertFalse(app(UndoReturn::class)($loan->id, $this->now()), 'the copy has gone');
+        $this->assertSame(0, $card->refresh()->loans_open);
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_who_read_what_is_forgotten_when_the_loan_is_over_unless_wished_otherwise(): void
+    {
+        $this->licence($title = $this->title(), copies: 2);
+        $forgotten = $this->borrow($this->card(), $title);
+        $kept = $this->borrow($keeper = $this->card(), $title);
+        $keeper->person()->update(['keeps_history' => true]);
+        foreach ([$forgotten, $kept] as $loan) {
+            app(EndLoan::class)($loan->id, 'returned', $this->now());
+        }
+        $this->travel(31)->minutes();
+        $this->artisan('lending:tick');
+
+        $this->assertNull($forgotten->refresh()->card_id);
+        $this->assertSame($keeper->id, $kept->refresh()->card_id);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * One of several processes that borrow, return, place and cancel at the same few titles and cards at once.
+ *   php storm.php SEED OPERATIONS "CARD,CARD" "TITLE,TITLE"
+ * Prints what it did; anything but a decision is an error.
+ */
+
+use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\CloseHold;
+use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\PlaceHold;
+use FigPorch\Core\Lending\HoldState;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Support\Facades\DB;
+
+require __DIR__.'/../../../vendor/autoload.php';
+$app = require __DIR__.'/../../../bootstrap/app.php';
+$app->make(Kernel::class)->bootstrap();
+
+[, $seed, $operations, $cards, $titles] = $argv;
+mt_srand((int) $seed);
+$cards = explode(',', $cards);
+$titles = explode(',', $titles);
+$done = ['borrowed' => 0, 'returned' => 0, 'held' => 0, 'cancelled' => 0, 'refused' => 0];
+
+for ($i = 0; $i < (int) $operations; $i++) {
+    $card = (int) $cards[mt_rand(0, count($cards) - 1)];
+    $title = (int) $titles[mt_rand(0, count($titles) - 1)];
+    $now = new DateTimeImmutable;
+    $open = DB::table('loans')->where(['card_id' => $card, 'title_id' => $title])->whereNull('ended_at')->value('id');
+    $hold = DB::table('holds')->where(['card_id' => $card, 'title_id' => $title])->whereNull('closed_at')->value('id');
+    $result = match (mt_rand(0, 9)) {
+        0, 1, 2, 3 => is_int(app(BorrowTitle::class)($card, $title, null, $now)) ? 'borrowed' : 'refused',
+        4, 5, 6 => $open !== null && app(EndLoan::class)($open, 'returned', $now) ? 'returned' : 'refused',
+        7, 8 => is_int(app(PlaceHold::class)($card, $title, $now)) ? 'held' : 'refused',
+        default => $hold !== null && app(CloseHold::class)($hold, HoldState::Cancelled, $now) ? 'cancelled' : 'refused',
+    };
+    $done[$result]++;
+}
+echo json_encode($done);

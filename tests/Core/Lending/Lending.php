@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Lending;
+
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\CardStanding;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LoanTerms;
+
+/** Short ways to write the values of lending tests; the clock stands at noon on 1 May 2026. */
+trait Lending
+{
+    private static function now(string $modify = '+0 days'): DateTimeImmutable
+    {
+        return (new DateTimeImmutable('2026-05-01 12:00:00+00:00'))->modify($modify);
+    }
+
+    private static function licence(LicenceModel $model, int $id = 1, ?int $copies = 1, ?int $free = 1, ?int $left = null, ?string $ends = null, string $starts = '-1 year', int $library = 1): Licence
+    {
+        $hasCopies = $model->hasCopies();
+
+        return new Licence(
+            $id, $library, $model, $hasCopies ? $copies : null, $hasCopies ? $free : null,
+            $model->countsLoans() || $model === LicenceModel::PayPerLoan ? $left ?? 10 : null,
+            self::now($starts), $ends === null ? null : self::now($ends),
+        );
+    }
+
+    private static function card(int $loans = 0, int $holds = 0, bool $blocked = false, ?string $expires = '+1 year'): CardStanding
+    {
+        return new CardStanding(1, 1, $blocked, $expires === null ? null : self::now($expires), $loans, $loans, $holds, $holds);
+    }
+
+    private static function terms(): LoanTerms
+    {
+        return LoanTerms::from([], 'adult', Format::Ebook);
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Lending;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use FigPorch\Core\Lending\HoldInLine;
+use FigPorch\Core\Lending\LatestTurn;
+use FigPorch\Core\Lending\LicenceModel as M;
+use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\MissedHold;
+use FigPorch\Core\Lending\NextInLine;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class LineTest extends TestCase
+{
+    use Lending;
+
+    /** @param list<LineLicence> $licences */
+    private static function latest(array $licences, int $place, string $length = '14d', int $kept = 0): ?DateTimeImmutable
+    {
+        return LatestTurn::at($licences, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
+    }
+
+    /**
+     * Durations fixed at L and all C loans just begun: the wait of place p is ⌈p/C⌉·L. Source: the queue is a
+     * deterministic batch server; worked by hand.
+     */
+    #[TestWith([1, 1])]
+    #[TestWith([3, 1])]
+    #[TestWith([3, 3])]
+    #[TestWith([3, 4])]
+    #[TestWith([5, 17])]
+    #[TestWith([2, 40])]
+    public function test_fixed_durations(int $copies, int $place): void
+    {
+        $due = array_fill(0, $copies, self::now('+14 days'));
+        $line = [new LineLicence(self::licence(M::OneCopyOneUser, copies: $copies, free: 0), $due)];
+
+        $this->assertEquals(self::now('+'.((int) ceil($place / $copies) * 14).' days'), self::latest($line, $place));
+    }
+
+    public function test_holds_ahead_are_taken_at_the_last_minute_for_the_longest_length(): void
+    {
+        $licence = self::licence(M::OneCopyOneUser, free: 0);
+
+        $this->assertEquals(self::now('+5 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 1, kept: 72));
+        $this->assertEquals(self::now('+22 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72));
+        $this->assertEquals(self::now('+16 days'), self::latest([new LineLicence($licence, [], [self::now('+2 days')])], 1, kept: 72), 'a copy kept for another');
+    }
+
+    public function test_a_copy_leaves_when_its_licence_ends_or_its_loans_run_out(): void
+    {
+        $ends = new LineLicence(self::licence(M::MeteredByTime, free: 0, ends: '+10 days'), [self::now('+5 days')]);
+        $this->assertEquals(self::now('+5 days'), self::latest([$ends], 1));
+        $this->assertNull(self::latest([$ends], 2));
+
+        $counted = new LineLicence(self::licence(M::MeteredByLoans, copies: 2, free: 0, left: 1), [self::now('+5 days'), self::now('+6 days')]);
+        $this->assertEquals(self::now('+5 days'), self::latest([$counted], 1));
+        $this->assertNull(self::latest([$counted], 2));
+        $this->assertNull(self::latest([], 1));
+    }
+
+    public function test_several_licences_make_one_line(): void
+    {
+        $line = [
+            new LineLicence(self::licence(M::OneCopyOneUser, 1, free: 0), [self::now('+9 days')]),
+            new LineLicence(self::licence(M::MeteredByTime, 2, free: 0, ends: '+90 days'), [self::now('+4 days')]),
+        ];
+        $this->assertEquals([self::now('+4 days'), self::now('+9 days'), self::now('+18 days')], array_map(fn (int $p) => self::latest($line, $p), [1, 2, 3]));
+    }
+
+    public function test_a_licence_that_starts_later_counts_from_its_start(): void
+    {
+        $this->assertEquals(self::now('+30 days'), self::latest([new LineLicence(self::licence(M::OneCopyOneUser, starts: '+30 days'))], 1));
+        $this->assertEquals(self::now('+30 days'), self::latest([new LineLicence(self::licence(M::Simultaneous, starts: '+30 days'))], 500));
+    }
+
+    public function test_later_places_never_come_earlier(): void
+    {
+        mt_srand(11);
+        for ($round = 0; $round < 200; $round++) {
+            $line = [];
+            for ($l = 0; $l < mt_rand(1, 3); $l++) {
+                $copies = mt_rand(1, 4);
+                $due = array_map(fn () => self::now('+'.mt_rand(1, 500).' hours'), range(1, $copies));
+                $line[] = new LineLicence(self::licence(M::OneCopyOneUser, $l, copies: $copies, free: 0), $due);
+            }
+            $turns = array_map(fn (int $p) => self::latest($line, $p, kept: mt_rand(0, 72)), [1, 2, 3, 5, 9]);
+            $first = array_map(fn (LineLicence $s) => min($s->dueAt), $line);
+            $this->assertEquals(min($first), $turns[0], 'the first in line gets the first copy');
+        }
+        $fixed = [new LineLicence(self::licence(M::OneCopyOneUser, copies: 3, free: 0), [self::now('+1 day'), self::now('+3 days'), self::now('+8 days')])];
+        $turns = array_map(fn (int $p) => self::latest($fixed, $p, kept: 72), range(1, 30));
+        $sorted = $turns;
+        sort($sorted);
+        $this->assertEquals($sorted, $turns);
+    }
+
+    public function test_who_is_next(): void
+    {
+        $line = [
+            new HoldInLine(1, 2, self::now('-5 days')),
+            new HoldInLine(2, 1, self::now('-4 days'), pausedUntil: self::now('+1 day')),
+            new HoldInLine(3, 1, self::now('-3 days')),
+            new HoldInLine(4, 1, self::now('-2 days')),
+        ];
+        $this->assertSame(3, NextInLine::choose($line, 1, self::now())?->id, 'paused is passed over, own library first');
+        $this->assertSame(2, NextInLine::choose($line, 1, self::now('+1 day'))?->id, 'a pause that is over keeps its place');
+        $this->assertSame(1, NextInLine::choose($line, 3, self::now())?->id, 'a shared copy goes on in order of placing');
+        $this->assertNull(NextInLine::choose([$line[1]], 1, self::now()));
+    }
+
+    public function test_a_miss_pauses_and_a_second_one_lapses(): void
+    {
+        $first = MissedHold::after(0, self::now());
+        $this->assertFalse($first->lapses);
+        $this->assertEquals(self::now('+7 days'), $first->pausedUntil);
+        $this->assertTrue(MissedHold::after(1, self::now())->lapses);
+    }
+}
