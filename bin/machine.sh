@@ -107,9 +107,14 @@ prepare_folders() {
     mkdir -p "$VAR"/{cache,conf,log,outbox,storage/{framework/{views,cache},logs,publications},tmp} "$RUN"
     if [ "$(id -u)" = 0 ]; then
         chown -R www-data:www-data "$VAR" "$RUN"
-        # A checkout below a private home folder stays private; the application is only let through to read it.
-        as_app test -r "$ROOT/artisan" 2> /dev/null || CAPABILITIES="--inh-caps=+dac_read_search --ambient-caps=+dac_read_search"
     fi
+    let_through
+}
+
+# A checkout below a private home folder stays private; the application is only let through to read it.
+let_through() {
+    [ "$(id -u)" != 0 ] || as_app test -r "$ROOT/artisan" 2> /dev/null ||
+        CAPABILITIES="--inh-caps=+dac_read_search --ambient-caps=+dac_read_search"
 }
 
 install_everything() {

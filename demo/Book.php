@@ -34,5 +34,6 @@ final readonly class Book
         public bool $withPages = false,
         public string $contentsHeading = 'Contents',
         public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
-    ) {}
+    ) {
+    }
 }

@@ -111,7 +111,7 @@ final class Invention
                     extent: $this->between(36, 84),
                     edition: 'Issue '.(10 + $issue),
                     language: 'en',
-                    description: "Issue ".(10 + $issue)." of {$magazine}, from {$this->pick(self::PLACES)}: {$this->pick(self::FACTS)}, {$this->pick(self::FACTS)} and letters.",
+                    description: 'Issue '.(10 + $issue)." of {$magazine}, from {$this->pick(self::PLACES)}: {$this->pick(self::FACTS)}, {$this->pick(self::FACTS)} and letters.",
                     publisher: self::PUBLISHERS[$m],
                     published: sprintf('%d-%02d', 2025 + intdiv($issue, 5), $issue % 4 * 3 + 1),
                     subjects: ['Non-fiction', self::FACTS[$m % count(self::FACTS)]],
@@ -156,7 +156,7 @@ final class Invention
         return $records;
     }
 
-    /** @param array{name: string, sort: string, role: string} $narrator */
+    /** @param  array{name: string, sort: string, role: string}  $narrator */
     private function record(Book $book, string $key, Format $format, int $extent, array $narrator): Record
     {
         $authors = array_map(fn (array $c): array => ['name' => $c['name'], 'sort' => $c['sort'], 'role' => 'author'], $book->creators);

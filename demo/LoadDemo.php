@@ -47,9 +47,10 @@ final class LoadDemo
         private readonly BorrowTitle $borrow,
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
-    ) {}
+    ) {
+    }
 
-    /** @param callable(string): void $say */
+    /** @param  callable(string): void  $say */
     public function __invoke(DateTimeImmutable $now, callable $say, int $inventedBooks = 180): void
     {
         $this->now = $now;
@@ -119,7 +120,7 @@ final class LoadDemo
         };
     }
 
-    /** @param callable(string): void $say */
+    /** @param  callable(string): void  $say */
     private function addRecords(callable $say): void
     {
         $records = (new Invention)->records((new Invention)->books(180));
@@ -131,7 +132,7 @@ final class LoadDemo
         $say(count($records).' records of audiobooks, magazines, music and video');
     }
 
-    /** @param list<Title> $byHand */
+    /** @param  list<Title>  $byHand */
     private function licenseWidely(array $byHand): void
     {
         foreach (Title::query()->orderBy('id')->get() as $i => $title) {

@@ -44,6 +44,11 @@ http {
             internal;
             alias {{VAR}}/storage/publications/;
         }
+        location /_ranges/ {
+            internal;
+            gzip off;
+            alias {{VAR}}/storage/publications/;
+        }
 
         # The mail stand-in's outbox.
         location /outbox/ {

@@ -5,18 +5,25 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Http\Middleware\ProtectiveHeaders;
+use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Sends a file of a publication: nginx does it on our word, without the file passing through PHP. */
 final class FileDelivery
 {
-    /** @param string $path below storage/publications */
+    public function __construct(private readonly Request $request)
+    {
+    }
+
+    /** @param  string  $path below storage/publications */
     public function send(string $path, string $type): Response
     {
         if (config('figporch.file_delivery') === 'accel') {
             $response = new Response;
-            $response->headers->set('X-Accel-Redirect', '/_publications/'.implode('/', array_map(rawurlencode(...), explode('/', $path))));
+            // nginx gives either ranges or compression, not both.
+            $folder = $this->request->headers->has('Range') ? '/_ranges/' : '/_publications/';
+            $response->headers->set('X-Accel-Redirect', $folder.implode('/', array_map(rawurlencode(...), explode('/', $path))));
         } else {
             $file = storage_path("publications/{$path}");
             is_file($file) || abort(404);

@@ -19,7 +19,8 @@ final class TitlePanel
         private readonly Current $current,
         private readonly Standings $standings,
         private readonly OwnItems $ownItems,
-    ) {}
+    ) {
+    }
 
     public function answer(Request $request, Title $title, ?string $said = null, ?string $message = null, ?Refused $refused = null): View|RedirectResponse
     {
@@ -32,7 +33,7 @@ final class TitlePanel
         return view('lending.action-answer', [
             'title' => $title,
             'standing' => $this->standings->of($this->current->requiredLibrary(), [$title], $this->current->card(), $now)[$title->id],
-            'own' => $this->ownItems->of($this->current->person, [$title->id], $now),
+            'own' => $this->ownItems->of($this->current->person, [$title], $now),
             'said' => $said,
             'message' => $message,
             'refused' => $refused,

@@ -19,7 +19,9 @@ final class MailNotice implements ShouldQueue
 
     public int $tries = 8;
 
-    public function __construct(private readonly int $noticeId) {}
+    public function __construct(private readonly int $noticeId)
+    {
+    }
 
     /** @return list<int> seconds between tries */
     public function backoff(): array

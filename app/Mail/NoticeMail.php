@@ -12,7 +12,9 @@ use Illuminate\Mail\Mailables\Envelope;
 
 final class NoticeMail extends Mailable
 {
-    public function __construct(private readonly Notice $notice) {}
+    public function __construct(private readonly Notice $notice)
+    {
+    }
 
     public function envelope(): Envelope
     {

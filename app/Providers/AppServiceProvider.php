@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\Current;
 use App\Queries\Lending\Rules;
 use Carbon\CarbonImmutable;
-use App\Http\Current;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\View;

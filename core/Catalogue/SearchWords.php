@@ -13,8 +13,8 @@ final class SearchWords
     public static function fold(string $text): string
     {
         $decomposed = Normalizer::normalize($text, Normalizer::FORM_KD);
-        $bare = preg_replace('/\p{Mn}+/u', '', $decomposed === false ? $text : $decomposed) ?? '';
-        $words = preg_replace('/[^\p{L}\p{N}]+/u', ' ', $bare) ?? '';
+        $bare = (string) preg_replace('/\p{Mn}+/u', '', is_string($decomposed) ? $decomposed : $text);
+        $words = (string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $bare);
 
         return trim(mb_strtolower($words));
     }

@@ -14,7 +14,7 @@ enum Availability: string
     case Wait = 'wait';
     case NotHere = 'not_here';
 
-    /** @param list<Licence> $licences those of the title that the library can use */
+    /** @param  list<Licence>  $licences those of the title that the library can use */
     public static function of(array $licences, DateTimeImmutable $now): self
     {
         $best = self::NotHere;

@@ -19,7 +19,8 @@ final readonly class CardStanding
         public int $holdsOpen,
         public int $holdsOpenOfFormat,
         public ?OpenLoan $soonestDue = null,
-    ) {}
+    ) {
+    }
 
     public function refusal(DateTimeImmutable $now): ?Refused
     {

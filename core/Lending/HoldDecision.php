@@ -10,7 +10,7 @@ use FigPorch\Core\Catalogue\Audience;
 /** May this card join the line for this title? Null means yes. */
 final class HoldDecision
 {
-    /** @param list<Licence> $licences those of the title that this card's library can use */
+    /** @param  list<Licence>  $licences those of the title that this card's library can use */
     public static function refusal(
         CardStanding $card,
         LoanTerms $terms,

@@ -13,5 +13,7 @@ final readonly class LineLicence
      * @param  list<DateTimeImmutable>  $dueAt  due times of its open loans
      * @param  list<DateTimeImmutable>  $readyUntil  until when its copies are kept for ready holds
      */
-    public function __construct(public Licence $licence, public array $dueAt = [], public array $readyUntil = []) {}
+    public function __construct(public Licence $licence, public array $dueAt = [], public array $readyUntil = [])
+    {
+    }
 }

@@ -27,7 +27,8 @@ final readonly class LoanRule
         public ?int $holdKeptHours = null,
         public ?int $payPerLoanMonthly = null,
         public ?Audience $audienceCeiling = null,
-    ) {}
+    ) {
+    }
 
     public function appliesTo(string $group, Format $format): bool
     {

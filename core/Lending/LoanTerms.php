@@ -26,7 +26,8 @@ final readonly class LoanTerms
         public int $holdKeptHours,
         public int $payPerLoanMonthly,
         public Audience $audienceCeiling,
-    ) {}
+    ) {
+    }
 
     /**
      * Field by field, the most specific rule that says anything wins; below them all stand values of common practice

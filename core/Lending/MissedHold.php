@@ -12,7 +12,9 @@ final readonly class MissedHold
     /** Days a hold is paused after its first miss. */
     private const PAUSE_DAYS = 7;
 
-    private function __construct(public bool $lapses, public ?DateTimeImmutable $pausedUntil) {}
+    private function __construct(public bool $lapses, public ?DateTimeImmutable $pausedUntil)
+    {
+    }
 
     public static function after(int $earlierMisses, DateTimeImmutable $now): self
     {

@@ -19,5 +19,6 @@ final readonly class Refused
         public ?int $limit = null,
         public ?OpenLoan $soonestDue = null,
         public ?DateTimeImmutable $at = null,
-    ) {}
+    ) {
+    }
 }

@@ -9,7 +9,7 @@ use DateTimeImmutable;
 /** Which of a title's licences a loan is taken from. */
 final class SpendingOrder
 {
-    /** @param iterable<Licence> $licences */
+    /** @param  iterable<Licence>  $licences */
     public static function choose(iterable $licences, DateTimeImmutable $now): ?Licence
     {
         $best = null;

@@ -9,7 +9,7 @@ use InvalidArgumentException;
 /** A place in a publication, as the Readium Locator model describes it (readium.org/architecture/models/locators). */
 final readonly class Locator
 {
-    /** @param list<string> $fragments such as "epubcfi(…)" */
+    /** @param  list<string>  $fragments such as "epubcfi(…)" */
     public function __construct(
         public string $href,
         public string $type,
@@ -23,7 +23,7 @@ final readonly class Locator
         }
     }
 
-    /** @param array<mixed> $data */
+    /** @param  array<mixed>  $data */
     public static function fromArray(array $data): self
     {
         $locations = is_array($data['locations'] ?? null) ? $data['locations'] : [];

@@ -13,6 +13,7 @@ return [
     'hours' => '{1} :count hour|[2,*] :count hours',
     'due_back' => 'due back :date',
     'leaves' => 'This makes :after of :limit loans.',
+    'above_card' => 'For older readers than this card',
     'not_now' => 'Leave it',
     'sign_in_to_borrow' => 'Sign in to borrow',
     'borrowed' => '“:name” is on loan to you.',

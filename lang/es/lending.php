@@ -13,6 +13,7 @@ return [
     'hours' => '{1} :count hora|[2,*] :count horas',
     'due_back' => 'se devuelve: :date',
     'leaves' => 'Con este son :after de :limit préstamos.',
+    'above_card' => 'Para lectores mayores que este carné',
     'not_now' => 'Dejarlo',
     'sign_in_to_borrow' => 'Entrar para tomar prestado',
     'borrowed' => '«:name» está prestado a su nombre.',

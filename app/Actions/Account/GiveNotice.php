@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class GiveNotice
 {
-    /** @param array<string, string|int> $facts */
+    /** @param  array<string, string|int>  $facts */
     public function __invoke(int $personId, string $kind, string $eventKey, array $facts, DateTimeImmutable $now): void
     {
         $notice = DB::selectOne(

@@ -29,7 +29,8 @@ final class ImportPublication
         private readonly SaveRecord $saveRecord,
         private readonly StoreFiles $storeFiles,
         private readonly AddLicence $addLicence,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array{title: Title, new: bool}

@@ -19,7 +19,9 @@ final class StoreFiles
 
     private const MOST_COVER_PIXELS = 40_000_000;
 
-    public function __construct(private readonly Filesystem $files) {}
+    public function __construct(private readonly Filesystem $files)
+    {
+    }
 
     /**
      * @param  array<string, string|null>  $excerpt  path => bytes, or null for the file as it stands in the archive

@@ -12,7 +12,9 @@ use InvalidArgumentException;
 /** A library buys a licence; holds that wait for the title get its copies at once. */
 final class AddLicence
 {
-    public function __construct(private readonly FillFreeCopies $fillFreeCopies) {}
+    public function __construct(private readonly FillFreeCopies $fillFreeCopies)
+    {
+    }
 
     public function __invoke(
         int $libraryId,

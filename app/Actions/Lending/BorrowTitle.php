@@ -25,7 +25,9 @@ final class BorrowTitle
     /** Raised by lending_borrow when the facts have changed, and by PostgreSQL for a deadlock. */
     private const LOOK_AGAIN = ['FP001', 'FP002', 'FP003', '40P01'];
 
-    public function __construct(private readonly EndDueLoans $endDueLoans, private readonly CountTurnaway $countTurnaway) {}
+    public function __construct(private readonly EndDueLoans $endDueLoans, private readonly CountTurnaway $countTurnaway)
+    {
+    }
 
     /**
      * @param  LoanLength|null  $length  null for the default of the card's rules

@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\DB;
 /** Takes a hold out of the line; a copy kept for it goes to the next. */
 final class CloseHold
 {
-    public function __construct(private readonly PassCopyOn $passCopyOn) {}
+    public function __construct(private readonly PassCopyOn $passCopyOn)
+    {
+    }
 
     /** @return bool false when it was closed already */
     public function __invoke(int $holdId, HoldState $as, DateTimeImmutable $now): bool

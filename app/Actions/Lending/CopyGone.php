@@ -7,4 +7,6 @@ namespace App\Actions\Lending;
 use RuntimeException;
 
 /** Rolls a transaction back: the copy that a return freed has gone to someone else. */
-final class CopyGone extends RuntimeException {}
+final class CopyGone extends RuntimeException
+{
+}

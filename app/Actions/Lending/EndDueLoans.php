@@ -10,7 +10,9 @@ use Illuminate\Support\Facades\DB;
 /** Ends what is due, in order of due time, each loan in a transaction of its own so that no borrower waits for long. */
 final class EndDueLoans
 {
-    public function __construct(private readonly EndLoan $endLoan) {}
+    public function __construct(private readonly EndLoan $endLoan)
+    {
+    }
 
     /** @return int how many loans were ended */
     public function __invoke(DateTimeImmutable $now, ?int $titleId = null): int

@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\DB;
 /** Ends a loan and passes its copy on, in one transaction. Rows are taken in the order card, loan, licence. */
 final class EndLoan
 {
-    public function __construct(private readonly PassCopyOn $passCopyOn, private readonly GiveNotice $giveNotice) {}
+    public function __construct(private readonly PassCopyOn $passCopyOn, private readonly GiveNotice $giveNotice)
+    {
+    }
 
     /**
      * @param  'returned'|'expired'  $reason

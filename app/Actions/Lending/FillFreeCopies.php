@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\DB;
 /** Gives a licence's free copies to those in line: when copies are added, a licence starts, or a pause is over. */
 final class FillFreeCopies
 {
-    public function __construct(private readonly PassCopyOn $passCopyOn) {}
+    public function __construct(private readonly PassCopyOn $passCopyOn)
+    {
+    }
 
     /** @return int how many holds became ready */
     public function __invoke(int $licenceId, DateTimeImmutable $now): int

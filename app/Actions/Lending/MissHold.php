@@ -17,7 +17,8 @@ final class MissHold
         private readonly PassCopyOn $passCopyOn,
         private readonly CloseHold $closeHold,
         private readonly GiveNotice $giveNotice,
-    ) {}
+    ) {
+    }
 
     public function __invoke(int $holdId, DateTimeImmutable $now): void
     {

@@ -12,6 +12,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldInLine;
 use FigPorch\Core\Lending\NextInLine;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * A copy has come out of use: it is kept for the next hold that may take it, or becomes free. Runs inside the
@@ -19,7 +20,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class PassCopyOn
 {
-    public function __construct(private readonly Rules $rules, private readonly GiveNotice $giveNotice) {}
+    public function __construct(private readonly Rules $rules, private readonly GiveNotice $giveNotice)
+    {
+    }
 
     /**
      * @param  bool  $loanSpent  true when the copy comes back from a loan, which a counted licence does not give back;
@@ -55,7 +58,7 @@ final class PassCopyOn
             [$titleId, $at, $libraryId, $licenceId, $libraryId],
         );
         $next = NextInLine::choose(
-            array_values(array_map(fn (object $r): HoldInLine => new HoldInLine($r->id, $r->library_id, new DateTimeImmutable($r->line_at), misses: $r->misses), $rows)),
+            array_values(array_map(fn (stdClass $r): HoldInLine => new HoldInLine($r->id, $r->library_id, new DateTimeImmutable($r->line_at), misses: $r->misses), $rows)),
             $libraryId,
             $now,
         );

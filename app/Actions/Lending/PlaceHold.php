@@ -18,7 +18,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class PlaceHold
 {
-    public function __construct(private readonly UsableLicences $licences, private readonly CountTurnaway $countTurnaway) {}
+    public function __construct(private readonly UsableLicences $licences, private readonly CountTurnaway $countTurnaway)
+    {
+    }
 
     /** @return int|Refused the id of the hold */
     public function __invoke(int $cardId, int $titleId, DateTimeImmutable $now): int|Refused

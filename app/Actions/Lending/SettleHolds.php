@@ -10,7 +10,9 @@ use Illuminate\Support\Facades\DB;
 /** What time alone does to the lines: ready holds not taken, pauses over, licences begun. */
 final class SettleHolds
 {
-    public function __construct(private readonly MissHold $missHold, private readonly FillFreeCopies $fillFreeCopies) {}
+    public function __construct(private readonly MissHold $missHold, private readonly FillFreeCopies $fillFreeCopies)
+    {
+    }
 
     public function __invoke(DateTimeImmutable $now): void
     {

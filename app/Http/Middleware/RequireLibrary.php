@@ -12,7 +12,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Sends those who have not chosen a library to choose one, and back. */
 final class RequireLibrary
 {
-    public function __construct(private readonly Current $current) {}
+    public function __construct(private readonly Current $current)
+    {
+    }
 
     public function handle(Request $request, Closure $next): Response
     {

@@ -17,7 +17,9 @@ final class SetLibraryAndLocale
 {
     private const REMEMBER_DAYS = 400;
 
-    public function __construct(private readonly Current $current) {}
+    public function __construct(private readonly Current $current)
+    {
+    }
 
     public function handle(Request $request, Closure $next): Response
     {

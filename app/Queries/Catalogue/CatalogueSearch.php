@@ -13,6 +13,7 @@ final readonly class CatalogueSearch
 
     public string $order;
 
+    /** @param  list<string>|null  $allowed what the card may borrow, as pairs like "ebook:teen"; null for everything */
     public function __construct(
         public int $libraryId,
         public string $words = '',
@@ -20,6 +21,7 @@ final readonly class CatalogueSearch
         public bool $readyNow = false,
         public ?int $staffListId = null,
         string $order = '',
+        public ?array $allowed = null,
     ) {
         $natural = $words !== '' ? 'relevance' : 'newest';
         $this->order = in_array($order, self::ORDERS, true) && ($order !== 'relevance' || $words !== '') ? $order : $natural;

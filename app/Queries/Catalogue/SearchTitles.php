@@ -38,11 +38,11 @@ final class SearchTitles
      */
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): array
     {
-        $anyFormat = new CatalogueSearch($search->libraryId, $search->words, null, $search->readyNow, $search->staffListId);
+        $anyFormat = new CatalogueSearch($search->libraryId, $search->words, null, $search->readyNow, $search->staffListId, allowed: $search->allowed);
         $formats = $this->matching($anyFormat, $now)->toBase()->groupBy('format')->selectRaw('format, count(*) n')->pluck('n', 'format')->all();
         $ready = $search->readyNow
             ? ($search->format === null ? array_sum($formats) : $formats[$search->format->value] ?? 0)
-            : $this->matching(new CatalogueSearch($search->libraryId, $search->words, $search->format, true, $search->staffListId), $now)->count();
+            : $this->matching(new CatalogueSearch($search->libraryId, $search->words, $search->format, true, $search->staffListId, allowed: $search->allowed), $now)->count();
 
         return ['formats' => array_map(intval(...), $formats), 'ready' => (int) $ready];
     }
@@ -50,7 +50,7 @@ final class SearchTitles
     /** @return Builder<Title> */
     private function matching(CatalogueSearch $search, DateTimeImmutable $now): Builder
     {
-        $query = HeldTitles::of($search->libraryId, $now, $search->readyNow);
+        $query = HeldTitles::of($search->libraryId, $now, $search->readyNow, $search->allowed);
         if ($search->words !== '') {
             $query->whereRaw("words @@ to_tsquery('simple', ?)", [self::tsquery($search->words)]);
         }

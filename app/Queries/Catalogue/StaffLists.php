@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Models\StaffList;
+use App\Models\Title;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** A library's staff lists with how many titles each has, how many are ready now, and its first covers. */
 final class StaffLists
 {
-    /** @return list<array{list: StaffList, titles: int, ready: int, first: list<\App\Models\Title>}> */
-    public function of(int $libraryId, DateTimeImmutable $now): array
+    /**
+     * @param  list<string>|null  $allowed  what the card may borrow, as pairs like "ebook:teen"; null for everything
+     * @return list<array{list: StaffList, titles: int, ready: int, first: list<Title>}>
+     */
+    public function of(int $libraryId, DateTimeImmutable $now, ?array $allowed = null): array
     {
         $lists = StaffList::query()->where('library_id', $libraryId)->orderBy('position')
             ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->with('contributors')])->get();
@@ -20,7 +24,7 @@ final class StaffLists
             ->joinSub(HeldTitles::of($libraryId, $now)->select('id'), 'held', 'held.id', '=', 'title_id')
             ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
         $ready = DB::table('staff_list_title')->whereIn('staff_list_id', $lists->modelKeys())
-            ->joinSub(HeldTitles::of($libraryId, $now, readyNow: true)->select('id'), 'held', 'held.id', '=', 'title_id')
+            ->joinSub(HeldTitles::of($libraryId, $now, readyNow: true, allowed: $allowed)->select('id'), 'held', 'held.id', '=', 'title_id')
             ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
 
         return array_values($lists->map(fn (StaffList $list): array => [

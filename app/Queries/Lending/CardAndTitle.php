@@ -36,7 +36,7 @@ final readonly class CardAndTitle
         from cards c join libraries lib on lib.id = c.library_id cross join titles t where c.id = ? and t.id = ?
         SQL;
 
-    /** @param list<Licence> $licences those of the title that the card's library can use */
+    /** @param  list<Licence>  $licences those of the title that the card's library can use */
     private function __construct(
         public CardStanding $card,
         public LoanTerms $terms,
@@ -48,7 +48,8 @@ final readonly class CardAndTitle
         public ?int $holdId,
         public ?int $keptLicenceId,
         public DateTimeZone $zone,
-    ) {}
+    ) {
+    }
 
     public static function load(int $cardId, int $titleId, DateTimeImmutable $now): self
     {
@@ -75,7 +76,7 @@ final readonly class CardAndTitle
             LoanTerms::from(Rules::fromRows(json_decode($row->rules ?? '[]')), $row->patron_group, $format),
             $format,
             Audience::from($row->audience),
-            array_map(UsableLicences::fromRow(...), json_decode($row->licences ?? '[]')),
+            array_values(array_map(UsableLicences::fromRow(...), json_decode($row->licences ?? '[]'))),
             $loans->own,
             $loans->over > 0,
             $holds->own,

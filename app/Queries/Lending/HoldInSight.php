@@ -11,7 +11,9 @@ use FigPorch\Core\Lending\HoldState;
 /** A hold with its place in line and the promise it comes with. */
 final readonly class HoldInSight
 {
-    public function __construct(public Hold $hold, public int $place, public int $copies, public ?DateTimeImmutable $latest) {}
+    public function __construct(public Hold $hold, public int $place, public int $copies, public ?DateTimeImmutable $latest)
+    {
+    }
 
     public function isReady(): bool
     {

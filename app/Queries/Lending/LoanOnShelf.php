@@ -9,7 +9,9 @@ use App\Models\Place;
 
 final readonly class LoanOnShelf
 {
-    public function __construct(public Loan $loan, public ?Place $place, public bool $hasFile) {}
+    public function __construct(public Loan $loan, public ?Place $place, public bool $hasFile)
+    {
+    }
 
     /** The page reached: as the place says it, else its share of the pages that the title counts. */
     public function page(): string

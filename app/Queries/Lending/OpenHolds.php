@@ -19,7 +19,8 @@ final class OpenHolds
         private readonly UsableLicences $usableLicences,
         private readonly Lines $lines,
         private readonly Rules $rules,
-    ) {}
+    ) {
+    }
 
     /** @return Collection<int, HoldInSight> */
     public function of(Person $person, DateTimeImmutable $now): Collection

@@ -7,6 +7,7 @@ namespace App\Queries\Lending;
 use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\Title;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\HoldState;
 
@@ -17,11 +18,14 @@ final readonly class OwnItems
      * @param  array<int, Loan>  $loans  by title
      * @param  array<int, Hold>  $holds  by title
      */
-    public function __construct(private array $loans = [], private array $holds = []) {}
-
-    /** @param list<int> $titleIds */
-    public function of(?Person $person, array $titleIds, DateTimeImmutable $now): self
+    public function __construct(private array $loans = [], private array $holds = [])
     {
+    }
+
+    /** @param  iterable<Title>  $titles */
+    public function of(?Person $person, iterable $titles, DateTimeImmutable $now): self
+    {
+        $titleIds = collect($titles)->pluck('id')->all();
         if ($person === null || $titleIds === []) {
             return new self;
         }

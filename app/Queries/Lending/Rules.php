@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Queries\Lending;
 
+use App\Models\Card;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\LoanRule;
 use FigPorch\Core\Lending\LoanTerms;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** A library's loan rules as core values. */
 final class Rules
@@ -25,7 +27,30 @@ final class Rules
     }
 
     /**
-     * @param  iterable<object>  $rows  of loan_rules, as the database or its JSON gives them
+     * What a card may borrow, as pairs like "ebook:teen"; null for a card, or nobody's card, without a ceiling.
+     *
+     * @return list<string>|null
+     */
+    public function allowed(?Card $card): ?array
+    {
+        if ($card === null) {
+            return null;
+        }
+        $allowed = [];
+        foreach (Format::cases() as $format) {
+            $ceiling = $this->terms($card->library_id, $card->patron_group, $format)->audienceCeiling;
+            foreach (Audience::cases() as $audience) {
+                if ($ceiling->covers($audience)) {
+                    $allowed[] = "{$format->value}:{$audience->value}";
+                }
+            }
+        }
+
+        return count($allowed) === count(Format::cases()) * count(Audience::cases()) ? null : $allowed;
+    }
+
+    /**
+     * @param  iterable<stdClass>  $rows  of loan_rules, as the database or its JSON gives them
      * @return list<LoanRule>
      */
     public static function fromRows(iterable $rows): array

@@ -19,7 +19,8 @@ final class Standings
         private readonly UsableLicences $usableLicences,
         private readonly Lines $lines,
         private readonly Rules $rules,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  iterable<Title>  $titles
@@ -37,6 +38,8 @@ final class Standings
         $waited = array_keys(array_filter($availability, fn (Availability $a): bool => $a === Availability::Wait));
         $lines = $this->lines->of($library->id, array_intersect_key($licences, array_flip($waited)));
 
+        $allowed = $this->rules->allowed($card);
+
         $standings = [];
         foreach ($byId as $id => $title) {
             $latest = null;
@@ -53,13 +56,14 @@ final class Standings
                 $latest,
                 $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
                 $library->zone(),
+                $allowed !== null && ! in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
             );
         }
 
         return $standings;
     }
 
-    /** @param list<Licence> $licences */
+    /** @param  list<Licence>  $licences */
     private static function wentAt(array $licences, DateTimeImmutable $now): ?DateTimeImmutable
     {
         $ends = array_map(fn (Licence $l): DateTimeImmutable => $l->endsAt !== null && $l->endsAt <= $now ? $l->endsAt : $now, $licences);

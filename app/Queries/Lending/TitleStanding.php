@@ -14,6 +14,7 @@ final readonly class TitleStanding
     /**
      * @param  int  $nextPlace  the place in line that a hold placed now would get
      * @param  DateTimeImmutable|null  $latest  when that turn comes at the latest; null when it cannot be promised
+     * @param  bool  $aboveCard  made for older readers than the card is for
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
     public function __construct(
@@ -24,5 +25,7 @@ final readonly class TitleStanding
         public ?DateTimeImmutable $latest,
         public ?DateTimeImmutable $wentAt,
         public DateTimeZone $zone,
-    ) {}
+        public bool $aboveCard = false,
+    ) {
+    }
 }

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The licences that a library's patrons can use: its own, and those that others of its consortium share. */
 final class UsableLicences
@@ -38,7 +39,7 @@ final class UsableLicences
         return $licences;
     }
 
-    public static function fromRow(object $row): Licence
+    public static function fromRow(stdClass $row): Licence
     {
         return new Licence(
             $row->id,

@@ -86,7 +86,7 @@ final class Archive
         if (! self::isInside($path) || $this->isLink($index)) {
             throw new UnreadablePublication(Reason::EscapingPath, mb_strimwidth($path, 0, 80, '…'));
         }
-        if (($entry['encryption_method'] ?? 0) !== ZipArchive::EM_NONE) {
+        if ($entry['encryption_method'] !== ZipArchive::EM_NONE) {
             throw new UnreadablePublication(Reason::Encrypted, $path);
         }
         if ($entry['size'] > 1_000_000 && $entry['size'] > self::MOST_EXPANSION * max(1, $entry['comp_size'])) {

@@ -21,7 +21,9 @@ final class Excerpt
     /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
     private array $files = [];
 
-    private function __construct(private readonly Archive $archive, private readonly Publication $publication) {}
+    private function __construct(private readonly Archive $archive, private readonly Publication $publication)
+    {
+    }
 
     /**
      * @param  float  $share  of the text of the reading order, 0 to 1
@@ -132,7 +134,7 @@ final class Excerpt
         }
     }
 
-    /** @param list<string> $kept */
+    /** @param  list<string>  $kept */
     private function rewritePackage(array $kept): void
     {
         $path = $this->publication->packagePath;

@@ -20,7 +20,9 @@ final class PackageReader
     /** @var array<string, array{href: string, type: string, properties: list<string>}> manifest by id */
     private array $items = [];
 
-    private function __construct(private readonly Archive $archive) {}
+    private function __construct(private readonly Archive $archive)
+    {
+    }
 
     /** @throws UnreadablePublication */
     public static function read(Archive $archive): Publication
@@ -135,7 +137,7 @@ final class PackageReader
         return $spine === [] ? throw new UnreadablePublication(Reason::NoSpine) : $spine;
     }
 
-    /** @param list<SpineItem> $spine */
+    /** @param  list<SpineItem>  $spine */
     private function refuseEntities(array $spine): void
     {
         foreach ($spine as $item) {

@@ -13,5 +13,6 @@ final readonly class SpineItem
         public string $mediaType,
         public int $size,
         public bool $linear,
-    ) {}
+    ) {
+    }
 }

@@ -17,7 +17,9 @@
         <x-borrow-button :title="$title" />
     @else
         <x-availability :standing="$standing" />
-        @if ($standing->availability->canBorrow())
+        @if ($standing->aboveCard)
+            <span class="meta">{{ __('lending.above_card') }}</span>
+        @elseif ($standing->availability->canBorrow())
             <x-borrow-button :title="$title" :quiet="$quiet" />
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="{{ route('holds.index', [], false) }}">{{ __('common.holds') }}</a>

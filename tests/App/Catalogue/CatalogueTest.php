@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
+use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel as M;
 use Illuminate\Support\Facades\DB;
@@ -116,5 +117,16 @@ final class CatalogueTest extends TestCase
 
         $this->get('/')->assertSee('For the ferry')->assertSee('1 title · all ready now');
         $this->assertSame(['On the list'], $this->get("/catalogue?list={$list}")->assertSee('For the ferry')->viewData('page')->pluck('name')->all());
+    }
+
+    public function test_what_is_listed_as_ready_can_be_borrowed_with_the_card_that_looks(): void
+    {
+        DB::table('loan_rules')->insert(['library_id' => $this->library()->id, 'patron_group' => 'child', 'audience_ceiling' => 'child']);
+        $this->licence($this->title('Grown-up'));
+        $this->licence($this->title('Small', audience: Audience::Child));
+        $this->be($this->card(group: 'child')->person);
+
+        $this->assertSame(['Small'], $this->get('/catalogue?ready=1')->viewData('page')->pluck('name')->all());
+        $this->get('/catalogue')->assertSee('Grown-up')->assertSee('For older readers than this card');
     }
 }

@@ -23,7 +23,7 @@ final class ImportTest extends TestCase
 
     private const PAGE = '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>T</title></head><body><p>Text &nbsp; of the caf&eacute;.</p></body></html>';
 
-    /** @param array<string, string> $files */
+    /** @param  array<string, string>  $files */
     private static function zip(array $files): string
     {
         $file = tempnam(sys_get_temp_dir(), 'epub').'.epub';
@@ -43,7 +43,7 @@ final class ImportTest extends TestCase
             ."<manifest><item id=\"a\" href=\"a.xhtml\" media-type=\"application/xhtml+xml\"/><item id=\"n\" href=\"toc.ncx\" media-type=\"application/x-dtbncx+xml\"/></manifest><spine toc=\"n\">{$spine}</spine></package>";
     }
 
-    /** @param array<string, string> $files */
+    /** @param  array<string, string>  $files */
     private static function book(array $files = [], string $metadata = '<dc:title>A Book</dc:title>'): string
     {
         return self::zip(['META-INF/container.xml' => self::CONTAINER, 'p.opf' => self::package($metadata), 'a.xhtml' => self::PAGE, ...$files]);

@@ -22,7 +22,7 @@ final class StormTest extends TestCase
         yield 'everything at once' => [8, 5, [M::MeteredByLoans, M::OneCopyOneUser, M::Concurrent]];
     }
 
-    /** @param list<M> $models */
+    /** @param  list<M>  $models */
     #[DataProvider('storms')]
     public function test_every_invariant_holds(int $cards, int $titles, array $models): void
     {

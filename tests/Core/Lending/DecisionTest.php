@@ -27,7 +27,7 @@ final class DecisionTest extends TestCase
 {
     use Lending;
 
-    /** @param list<Licence> $licences */
+    /** @param  list<Licence>  $licences */
     private static function borrow(CardStanding $card, array $licences, Audience $for = Audience::Adult, ?int $open = null, ?int $kept = null, ?LoanLength $length = null, ?LoanTerms $terms = null): Granted|AlreadyOnLoan|Refused
     {
         return BorrowDecision::decide($card, $terms ?? self::terms(), $for, $licences, $open, $kept, $length, new DateTimeZone('UTC'), self::now());
@@ -102,7 +102,7 @@ final class DecisionTest extends TestCase
         yield 'at the limit' => [self::card(holds: 7), [$out], false, false, Refusal::HoldLimit];
     }
 
-    /** @param list<Licence> $licences */
+    /** @param  list<Licence>  $licences */
     #[DataProvider('holds')]
     public function test_placing_a_hold(CardStanding $card, array $licences, bool $onLoan, bool $held, ?Refusal $expected): void
     {

@@ -20,7 +20,7 @@ final class LineTest extends TestCase
 {
     use Lending;
 
-    /** @param list<LineLicence> $licences */
+    /** @param  list<LineLicence>  $licences */
     private static function latest(array $licences, int $place, string $length = '14d', int $kept = 0): ?DateTimeImmutable
     {
         return LatestTurn::at($licences, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());

@@ -9,11 +9,12 @@ use App\Queries\Catalogue\StaffLists;
 use App\Queries\Lending\ComingUp;
 use App\Queries\Lending\OpenHolds;
 use App\Queries\Lending\OpenLoans;
+use App\Queries\Lending\Rules;
 use Illuminate\View\View;
 
 final class PorchController
 {
-    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists): View
+    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists, Rules $rules): View
     {
         $now = now()->toImmutable();
         $person = $current->person ?? abort(401);
@@ -24,7 +25,7 @@ final class PorchController
             'pickUp' => $loans->sortByDesc(fn ($loan) => $loan->place?->read_at->getTimestamp() ?? $loan->loan->started_at->getTimestamp() - 10 ** 9)->values()->take(3),
             'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
             'comingUp' => ComingUp::chart($loans, $holds, $now),
-            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now),
+            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now, $rules->allowed($current->card())),
             'now' => $now,
         ]);
     }

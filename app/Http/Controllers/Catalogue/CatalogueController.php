@@ -10,6 +10,7 @@ use App\Models\StaffList;
 use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
+use App\Queries\Lending\Rules;
 use App\Queries\Lending\Standings;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Http\Request;
@@ -17,7 +18,7 @@ use Illuminate\View\View;
 
 final class CatalogueController
 {
-    public function __invoke(Request $request, Current $current, SearchTitles $searchTitles, Standings $standings, OwnItems $ownItems): View
+    public function __invoke(Request $request, Current $current, SearchTitles $searchTitles, Standings $standings, OwnItems $ownItems, Rules $rules): View
     {
         $library = $current->requiredLibrary();
         $now = now()->toImmutable();
@@ -29,9 +30,9 @@ final class CatalogueController
             readyNow: Input::text($request, 'ready') === '1',
             staffListId: $list?->id,
             order: Input::text($request, 'order'),
+            allowed: $rules->allowed($current->card()),
         );
         $page = $searchTitles->page($search, $now)->withQueryString();
-        $ids = $page->getCollection()->modelKeys();
 
         return view('catalogue.index', [
             'search' => $search,
@@ -39,7 +40,7 @@ final class CatalogueController
             'page' => $page,
             'counts' => $searchTitles->counts($search, $now),
             'standings' => $standings->of($library, $page->getCollection(), $current->card(), $now),
-            'own' => $ownItems->of($current->person, $ids, $now),
+            'own' => $ownItems->of($current->person, $page->getCollection(), $now),
         ]);
     }
 }

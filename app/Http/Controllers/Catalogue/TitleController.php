@@ -23,7 +23,7 @@ final class TitleController
             'title' => $title,
             'editions' => $all,
             'standings' => $standings->of($current->requiredLibrary(), $all, $current->card(), $now),
-            'own' => $ownItems->of($current->person, $all->modelKeys(), $now),
+            'own' => $ownItems->of($current->person, $all, $now),
             'now' => $now,
         ]);
     }

@@ -22,7 +22,9 @@ use InvalidArgumentException;
 
 final class BorrowController
 {
-    public function __construct(private readonly Current $current, private readonly TitlePanel $panel) {}
+    public function __construct(private readonly Current $current, private readonly TitlePanel $panel)
+    {
+    }
 
     /** The panel with the lengths and the due date each gives. */
     public function show(Request $request, Title $title): View|RedirectResponse

@@ -23,7 +23,9 @@ use Illuminate\View\View;
 
 final class HoldController
 {
-    public function __construct(private readonly Current $current) {}
+    public function __construct(private readonly Current $current)
+    {
+    }
 
     public function index(OpenHolds $openHolds, OpenLoans $openLoans): View
     {

@@ -1,0 +1,62 @@
+// Every page, on a desk and on a phone, light and dark: axe finds nothing, and nothing sticks out at 390 px.
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { CARDS, chooseLibrary, readerIsOpen, signIn } from './library.js'
+
+const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall', '/titles/1', '/titles/5', '/nowhere']
+const patronPages = ['/porch', '/loans', '/holds', '/notices', '/catalogue', '/titles/3', '/titles/7/borrow']
+
+const check = async (page, address) => {
+    await page.goto(address)
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+    expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), address).toEqual([])
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${address} is as wide as the screen`).toBeLessThanOrEqual(0)
+}
+
+for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390, height: 844 } }], ['dark', { colorScheme: 'dark' }]]) {
+    test(`pages for anyone, ${name}`, async ({ browser }) => {
+        const page = await (await browser.newContext(options)).newPage()
+        await chooseLibrary(page, 'saltmere')
+        for (const address of guestPages) await check(page, address)
+    })
+
+    test(`pages of a patron, ${name}`, async ({ browser }) => {
+        const page = await (await browser.newContext(options)).newPage()
+        await signIn(page, CARDS.imara)
+        for (const address of patronPages) await check(page, address)
+    })
+
+    test(`the reader, ${name}`, async ({ browser }) => {
+        const page = await (await browser.newContext(options)).newPage()
+        await page.goto('/titles/1/excerpt')
+        await readerIsOpen(page)
+        for (const key of [null, 'c', 'a']) {
+            if (key) await page.keyboard.press(key)
+            const { violations } = await new AxeBuilder({ page }).exclude('foliate-view').analyze()
+            expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), `with ${key}`).toEqual([])
+        }
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+    })
+}
+
+test('the borrow panel in place', async ({ page }) => {
+    await signIn(page, CARDS.imara)
+    await page.goto('/catalogue?ready=1')
+    await page.getByRole('link', { name: /^Borrow/ }).first().click()
+    await expect(page.locator('form.panel')).toBeVisible()
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(v => v.id)).toEqual([])
+})
+
+test('layout does not jump while a page loads', async ({ page }) => {
+    await chooseLibrary(page, 'saltmere')
+    for (const address of ['/', '/catalogue', '/titles/1']) {
+        await page.addInitScript(() => {
+            window.shift = 0
+            new PerformanceObserver(list => { for (const e of list.getEntries()) window.shift += e.value }).observe({ type: 'layout-shift', buffered: true })
+        })
+        await page.goto(address)
+        await page.waitForTimeout(500)
+        expect(await page.evaluate(() => window.shift), address).toBeLessThan(0.02)
+    }
+})

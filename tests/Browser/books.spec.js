@@ -1,0 +1,125 @@
+// Books that others made, from import to the last page; and books that mean harm.
+import { execFileSync } from 'node:child_process'
+import { chmodSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from '@playwright/test'
+import { CARDS, bookText, borrowAndRead, chooseLibrary, findTitle, importBooks, progress, readerIsOpen, signIn, watch } from './library.js'
+
+// Shipped by Debian's documentation packages: EPUB 2 and 3; Latin, Cyrillic, Han, Kana, Hangul and Malayalam script.
+const BOOKS = {
+    '/usr/share/doc/debian-policy/policy.epub': 'Debian Policy Manual',
+    '/usr/share/doc/debian-history/docs/project-history.ru.epub': 'Краткая история Debian',
+    '/usr/share/doc/debian-history/docs/project-history.ko.epub': '간단한 데비안 역사',
+    '/usr/share/doc/debian-history/docs/project-history.ja.epub': 'Debian 小史',
+    '/usr/share/developers-reference/ja/developers-reference.epub': 'developers-reference',
+    '/usr/share/doc/eyes17/ml/eyes17.epub': 'expEYES-17',
+    '/usr/share/doc/live-manual/epub/live-manual.es.epub': 'Manual de Live Systems',
+}
+
+test.beforeAll(() => importBooks(Object.keys(BOOKS)))
+
+for (const [file, name] of Object.entries(BOOKS)) {
+    test(`${file} from import to the last page`, async ({ page }) => {
+        const complaints = watch(page)
+        await signIn(page, CARDS.halvard)
+        await findTitle(page, name)
+        await borrowAndRead(page)
+        await expect.poll(async () => (await bookText(page)).length + await page.frames().length).toBeGreaterThan(1)
+        const start = await progress(page)
+        await page.keyboard.press('End')
+        await expect.poll(() => progress(page)).toBeGreaterThan(0.9)
+        await page.keyboard.press('ArrowRight')
+        await expect.poll(() => bookText(page)).not.toBe('')
+        expect(await progress(page)).toBeGreaterThan(start)
+        await page.keyboard.press('c')
+        expect(await page.locator('#contents-list a').count()).toBeGreaterThan(0)
+        await page.goto('/loans')
+        await page.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+        await expect(page.locator('#said')).toContainText('is returned')
+        // A book may name pictures or styles that it does not hold; nothing else may go wrong.
+        expect(complaints.filter(c => !/404|ERR_FILE_NOT_FOUND/.test(c))).toEqual([])
+    })
+}
+
+test('pages of a book from right to left turn the other way', async ({ page }) => {
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/titles/9/excerpt')
+    await readerIsOpen(page)
+    const from = await progress(page)
+    await page.keyboard.press('ArrowLeft')
+    await expect.poll(() => progress(page)).toBeGreaterThan(from)
+    await expect.poll(() => page.frames().at(-1).evaluate(() => getComputedStyle(document.body).direction)).toBe('rtl')
+})
+
+test('a picture book of fixed pages keeps its shape', async ({ page }) => {
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/titles/7/excerpt')
+    await readerIsOpen(page)
+    await expect(page.locator('#page-of')).toContainText('Page 1 of 2')
+    await page.keyboard.press('ArrowRight')
+    await expect(page.locator('#page-of')).toContainText('Page 2 of 2')
+    await expect.poll(() => bookText(page)).toContain('woke up')
+})
+
+test('nothing inside a book runs, and nothing in it calls home', async ({ page }) => {
+    const folder = mkdtempSync(join(tmpdir(), 'harm-'))
+    chmodSync(folder, 0o755)
+    const file = join(folder, 'harm.epub')
+    execFileSync('php', ['tests/Browser/harmful-book.php', file])
+    importBooks([file])
+    await signIn(page, CARDS.halvard)
+    const asked = []
+    page.on('request', request => asked.push(request))
+    await findTitle(page, 'Harmful Book')
+    await borrowAndRead(page)
+    for (let i = 0; i < 4; i++) {
+        await page.keyboard.press('ArrowRight')
+        await page.waitForTimeout(300)
+    }
+    await expect.poll(() => bookText(page)).toContain('harmless words')
+    await page.frames().at(-1).evaluate(() => document.querySelector('#bait')?.click())
+    await page.waitForTimeout(300)
+    expect(await page.evaluate(() => window.harmed ?? 'no')).toBe('no')
+    expect(await page.title()).not.toContain('harmed')
+    expect(page.url()).toContain('/read')
+    const home = new URL(page.url()).origin
+    const outside = asked.filter(request => !/^(blob:|data:)/.test(request.url()) && !request.url().startsWith(home))
+    expect(outside.map(request => request.failure()?.errorText).filter(reason => reason !== 'csp'), 'stopped by the policy before it left').toEqual([])
+    // Opened by itself, a file of the book is as inert.
+    const address = `${page.url().replace('/read', '/files')}/book/chapter-01.xhtml`
+    const response = await page.goto(address)
+    expect(response.headers()['content-security-policy']).toContain('sandbox')
+    expect(await page.evaluate(() => document.title)).not.toContain('harmed')
+})
+
+test('a loan that ends while one reads stops kindly', async ({ browser }) => {
+    const context = await browser.newContext()
+    const page = await context.newPage()
+    await signIn(page, CARDS.sunniva)
+    await page.goto('/catalogue?ready=1&format=ebook&order=title')
+    const row = page.getByRole('article').filter({ hasNotText: 'The Salt Ledger' }).first()
+    const name = await row.getByRole('heading').innerText()
+    await findTitle(page, name)
+    await borrowAndRead(page)
+    const other = await context.newPage()
+    await other.goto('/loans')
+    await other.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await expect(other.locator('#said')).toContainText('is returned')
+    await page.keyboard.press('End')
+    await page.keyboard.press('Home')
+    await expect(page.getByRole('heading', { name: 'This loan has ended' })).toBeVisible({ timeout: 10_000 })
+})
+
+test('files come in ranges, from the web server', async ({ page }) => {
+    await signIn(page, CARDS.imara)
+    await page.goto('/loans')
+    const read = await page.getByRole('article').filter({ hasText: 'The Salt Ledger' }).getByRole('link', { name: /^Read/ }).getAttribute('href')
+    const file = `${read.replace('/read', '/files')}/book/chapter-01.xhtml`
+    const whole = await page.request.get(file)
+    const part = await page.request.get(file, { headers: { Range: 'bytes=10-29' } })
+    expect([whole.status(), part.status()]).toEqual([200, 206])
+    expect(await part.text()).toBe((await whole.text()).slice(10, 30))
+    expect(whole.headers()['content-type']).toContain('application/xhtml+xml')
+    expect((await page.request.get(`/_publications/${file}`)).status()).toBe(404)
+})

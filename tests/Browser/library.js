@@ -1,0 +1,65 @@
+// What the browser tests share: cards of the demo, signing in, importing, and a reader that is watched for errors.
+import { execFileSync } from 'node:child_process'
+import { expect } from '@playwright/test'
+
+export const CARDS = {
+    imara: ['saltmere', '21000001', '4071'],
+    teo: ['saltmere', '21000002', '5526'],
+    wren: ['cinder-point', '22000001', '6183'],
+    sunniva: ['hollow-tor', '24000001', '7349'],
+    nerys: ['cinder-point', '22000002', '8427'],
+    halvard: ['saltmere', '21000003', '3308'],
+}
+
+export const chooseLibrary = (page, slug) =>
+    page.context().addCookies([{ name: 'library', value: slug, url: process.env.BASE_URL ?? 'http://127.0.0.1:8080' }])
+
+export const signIn = async (page, [library, number, pin]) => {
+    await chooseLibrary(page, library)
+    await page.goto('/sign-in')
+    await page.getByLabel('Card number').fill(number)
+    await page.getByLabel('PIN').fill(pin)
+    await page.locator('main').getByRole('button', { name: 'Sign in' }).click()
+    await expect(page).toHaveURL(/\/porch$/)
+}
+
+/** Takes files into Saltmere's catalogue through the command; gives the id of each title by name. */
+export const importBooks = (files, licence = 'simultaneous') => {
+    execFileSync('bin/artisan', ['catalogue:import', ...files, '--library=saltmere', `--licence=${licence}`], { encoding: 'utf8' })
+}
+
+/** Complaints of the page: scripts that failed, policies that were broken. */
+export const watch = page => {
+    const complaints = []
+    page.on('pageerror', error => complaints.push(error.message))
+    page.on('console', message => message.type() === 'error' && complaints.push(message.text()))
+    return complaints
+}
+
+export const findTitle = async (page, words) => {
+    await page.goto(`/catalogue?format=ebook&q=${encodeURIComponent(words)}`)
+    await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await expect(page).toHaveURL(/\/titles\/\d+$/)
+}
+
+/** Borrows from the title's page that is open, and opens the reader. */
+export const borrowAndRead = async page => {
+    const action = page.locator(`#action-${page.url().match(/\d+$/)[0]}`)
+    await action.getByRole('link', { name: /^Borrow/ }).click()
+    await action.getByRole('button', { name: /^Borrow/ }).click()
+    await action.getByRole('link', { name: /^Read/ }).click()
+    await readerIsOpen(page)
+}
+
+export const readerIsOpen = page => expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes', { timeout: 15_000 })
+
+/** The text that the reader's page shows, from whichever frame holds it. */
+export const bookText = async page => {
+    for (const frame of page.frames().slice(1)) {
+        const text = await frame.evaluate(() => document.body?.innerText ?? '').catch(() => '')
+        if (text.trim()) return text
+    }
+    return ''
+}
+
+export const progress = page => page.locator('#progress').evaluate(bar => bar.value)
