@@ -42,10 +42,12 @@ http {
         # Files of publications: only on the application's word (X-Accel-Redirect), never by their own address.
         location /_publications/ {
             internal;
+            include {{VAR}}/conf/file-headers.conf;
             alias {{VAR}}/storage/publications/;
         }
         location /_ranges/ {
             internal;
+            include {{VAR}}/conf/file-headers.conf;
             gzip off;
             alias {{VAR}}/storage/publications/;
         }

@@ -42,6 +42,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Collection<int, Subject> $subjects
  * @property-read Series|null $series
  * @property-read Publication|null $publication
+ * @property-read bool|null $publication_exists as loadExists('publication') gives it
  */
 final class Title extends Model
 {

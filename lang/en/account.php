@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     'welcome' => 'Come in and look around',
-    'welcome_text' => 'Everything here can be read, heard or watched on the device you are holding. Borrowing needs a library card.',
+    'welcome_text' => 'Look around and try an excerpt as you like. With a library card you borrow, and read on the device you are holding.',
     'here' => 'What :library has',
     'ready_now' => 'Ready now',
     'see_all_ready' => 'See all that is ready now',

@@ -11,7 +11,7 @@ return [
     'keep_for' => 'Keep for',
     'days' => '{1} :count day|[2,*] :count days',
     'hours' => '{1} :count hour|[2,*] :count hours',
-    'due_back' => 'due back :date',
+    'due_back' => 'until :date',
     'leaves' => 'This makes :after of :limit loans.',
     'above_card' => 'For older readers than this card',
     'not_now' => 'Leave it',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     'welcome' => 'Pase y eche un vistazo',
-    'welcome_text' => 'Todo lo que hay aquí se lee, se escucha o se ve en el dispositivo que tiene en la mano. Para tomar prestado hace falta un carné.',
+    'welcome_text' => 'Mire y pruebe fragmentos cuanto quiera. Con un carné puede tomar prestado y leer en el dispositivo que tiene en la mano.',
     'here' => 'Lo que hay en :library',
     'ready_now' => 'Disponible ahora',
     'see_all_ready' => 'Ver todo lo disponible ahora',

@@ -11,7 +11,7 @@ return [
     'keep_for' => 'Tenerlo',
     'days' => '{1} :count día|[2,*] :count días',
     'hours' => '{1} :count hora|[2,*] :count horas',
-    'due_back' => 'se devuelve: :date',
+    'due_back' => 'hasta: :date',
     'leaves' => 'Con este son :after de :limit préstamos.',
     'above_card' => 'Para lectores mayores que este carné',
     'not_now' => 'Dejarlo',

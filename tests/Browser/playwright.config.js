@@ -2,7 +2,9 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
     testDir: '.',
-    timeout: 60_000,
+    // Two cores, and axe looks at every node.
+    timeout: 180_000,
+    expect: { timeout: 15_000 },
     workers: 2,
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],

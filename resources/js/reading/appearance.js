@@ -1,6 +1,6 @@
 // How the text looks: chosen in the drawer, kept in this browser, put into the book's pages as a style sheet.
 import atkinson from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url'
-import fraunces from '@fontsource-variable/fraunces/files/fraunces-latin-full-normal.woff2?url'
+import fraunces from '@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url'
 
 const STANDARD = { size: 100, typeface: 'book', background: null, layout: null, spacing: '1.55', margins: '7' }
 const FAMILIES = { serif: 'Fraunces, Georgia, serif', clear: 'Atkinson, sans-serif', system: 'system-ui, sans-serif' }

@@ -70,14 +70,28 @@ view.addEventListener('relocate', ({ detail }) => {
 // ---- Turning pages
 
 const atEdge = (x, width) => x < width * 0.3 ? 'left' : x > width * 0.7 ? 'right' : 'middle'
-const turn = { left: () => view.goLeft(), right: () => view.goRight(), middle: () => reader.classList.toggle('bare') }
+/** One page after the other: a turn asked for while another is under way is not lost, nor do more than two wait. */
+let turning = Promise.resolve()
+let waiting = 0
+const inTurn = act => () => {
+    if (waiting > 2) return
+    waiting++
+    turning = turning.then(act).catch(() => {}).finally(() => waiting--)
+}
+const turn = {
+    left: inTurn(() => view.goLeft()),
+    right: inTurn(() => view.goRight()),
+    back: inTurn(() => view.prev()),
+    on: inTurn(() => view.next()),
+    middle: () => reader.classList.toggle('bare'),
+}
 
 const onKey = event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text]')) return
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
-        ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: () => view.prev(), PageDown: () => view.next(),
-        ' ': () => event.shiftKey ? view.prev() : view.next(), Home: () => view.goToFraction(0), End: () => view.goToFraction(1),
+        ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
+        ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
         c: () => drawers.toggle('contents'), a: () => drawers.toggle('appearance'),
         Escape: () => drawers.open ? drawers.close() : $('close').click(),
     }
@@ -105,8 +119,8 @@ view.addEventListener('load', ({ detail: { doc } }) => {
 $('page').addEventListener('click', event => {
     if (event.target === $('page') || event.target === view) turn[atEdge(event.clientX, innerWidth)]()
 })
-$('back-page').onclick = () => view.prev()
-$('next-page').onclick = () => view.next()
+$('back-page').onclick = turn.back
+$('next-page').onclick = turn.on
 
 // Reflowable text is swiped by foliate's own renderer; fixed pages are swiped here.
 const swipe = target => {
@@ -114,7 +128,7 @@ const swipe = target => {
     target.addEventListener('touchstart', e => { start = e.touches.length === 1 ? e.touches[0].screenX : null }, { passive: true })
     target.addEventListener('touchend', e => {
         const moved = start === null ? 0 : e.changedTouches[0].screenX - start
-        if (Math.abs(moved) > 40) moved < 0 ? view.goRight() : view.goLeft()
+        if (Math.abs(moved) > 40) turn[moved < 0 ? 'right' : 'left']()
     })
 }
 

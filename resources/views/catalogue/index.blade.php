@@ -5,11 +5,19 @@
 @endphp
 <x-layout :title="$heading" on="catalogue">
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
-        <form action="{{ route('catalogue', [], false) }}" aria-labelledby="narrow" class="text-[15px]">
+        <details class="lg:hidden panel px-4 py-2">
+            <summary class="font-semibold cursor-pointer py-1">{{ __('catalogue.narrow') }}</summary>
+            <ul class="mt-2 text-[15px]">
+                <li><a class="flex justify-between py-2 no-underline" href="{{ $link(['ready' => $search->readyNow ? null : '1']) }}" @if ($search->readyNow) aria-current="true" @endif><span>{{ __('catalogue.ready_now') }}</span><span class="text-soft">{{ number_format($counts['ready']) }}</span></a></li>
+                @foreach (Format::cases() as $format)
+                    <li><a class="flex justify-between py-2 no-underline border-t border-rule" href="{{ $link(['format' => $search->format === $format ? null : $format->value]) }}" @if ($search->format === $format) aria-current="true" @endif><span>{{ __("catalogue.formats.{$format->value}") }}</span><span class="text-soft">{{ number_format($counts['formats'][$format->value] ?? 0) }}</span></a></li>
+                @endforeach
+            </ul>
+        </details>
+        <form action="{{ route('catalogue', [], false) }}" aria-labelledby="narrow" class="text-[15px] max-lg:hidden">
             <h2 id="narrow" class="text-lg border-b border-rule pb-2 mb-2">{{ __('catalogue.narrow') }}</h2>
             @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
-            <div class="grid grid-cols-2 lg:grid-cols-1 gap-x-6">
-                <fieldset class="pb-3 lg:border-b border-rule lg:mb-3">
+                <fieldset class="pb-3 border-b border-rule mb-3">
                     <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
                     <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['ready']) }}</span></label>
                 </fieldset>
@@ -20,7 +28,6 @@
                         <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="format" value="{{ $format->value }}" data-submit-on-change @checked($search->format === $format) class="accent-shutter w-4 h-4">{{ __("catalogue.formats.{$format->value}") }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['formats'][$format->value] ?? 0) }}</span></label>
                     @endforeach
                 </fieldset>
-            </div>
             <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
         </form>
         <section aria-labelledby="results" class="min-w-0">

@@ -35,6 +35,9 @@
                             @if ($standing->availability === Availability::Wait && $own->hold($edition->id) === null)
                                 <p class="meta mt-1">{{ __('catalogue.line', ['place' => App\View\Ordinal::of($standing->nextPlace), 'copies' => trans_choice('catalogue.copies_free', $standing->copies)]) }}</p>
                             @endif
+                            @if (! $edition->publication_exists && $standing->availability !== Availability::NotHere)
+                                <p class="meta mt-1">{{ __('lending.no_file') }}</p>
+                            @endif
                             @if ($standing->availability === Availability::NotHere)
                                 <p class="meta mt-1">{{ $standing->wentAt !== null ? __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) : __('catalogue.not_owned', ['library' => $current->library->name, 'contact' => $current->library->pin_contact]) }}</p>
                             @endif

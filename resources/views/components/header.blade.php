@@ -4,7 +4,7 @@
     $items = $person === null ? ['catalogue' => route('catalogue')] : ['porch' => route('porch'), 'catalogue' => route('catalogue'), 'loans' => route('loans.index'), 'holds' => route('holds.index')];
 @endphp
 <header>
-    <div class="bg-shutter text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">
+    <div class="bg-eave text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">
         <a href="/" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl leading-none" aria-label="{{ __('common.home') }}">
             <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true"><path d="M13 2c1 4 9 9 9 17a9 9 0 0 1-18 0C4 11 12 6 13 2z" fill="#e9cdb0"/><path d="M13 12c2 3 4 5 4 9a4 4 0 0 1-8 0c0-4 2-6 4-9z" fill="#6a2c4f"/></svg>
             Fig Porch
@@ -23,16 +23,25 @@
                 </select>
                 @if ($current->libraries()->count() > 1)
                     <label for="library" class="sr-only">{{ __('common.library') }}</label>
-                    <select id="library" name="library" data-submit-on-change class="border-l border-rule px-2.5 bg-card max-w-36">
+                    <select id="library" name="library" data-submit-on-change class="border-l border-rule px-2.5 bg-card max-w-32 sm:max-w-36">
                         @foreach ($current->libraries() as $library)
                             <option value="{{ $library->slug }}" @selected($library->is($current->library))>{{ $library->short_name }}</option>
                         @endforeach
                     </select>
                 @endif
-                <button class="px-3.5 border-l border-rule font-semibold cursor-pointer">{{ __('common.search') }}</button>
+                <button class="px-3.5 border-l border-rule font-semibold cursor-pointer max-sm:sr-only">{{ __('common.search') }}</button>
             </form>
         @endif
-        <div class="ml-auto md:ml-0 text-right leading-tight text-sm" id="who">
+        @if ($person !== null)
+            <details class="sm:hidden ml-auto relative">
+                <summary class="list-none cursor-pointer font-semibold py-2 px-3 rounded-control border border-on-shutter/60">{{ __('common.menu') }}@if ($unread > 0) <span class="text-lamp" aria-label="{{ trans_choice('common.new_notices', $unread) }}">●</span>@endif</summary>
+                <nav aria-label="{{ __('common.menu') }}" class="absolute right-0 top-full mt-2 w-64 bg-card text-ink border border-rule rounded-panel p-2 z-20 grid text-base">
+                    <p class="px-3 py-2 text-sm border-b border-rule mb-1"><x-who /></p>
+                    <x-nav-items :items="$items" :on="$on" :unread="$unread" />
+                </nav>
+            </details>
+        @endif
+        <div id="who" @class(['ml-auto md:ml-0 text-right leading-tight text-sm', 'max-sm:hidden' => $person !== null])>
             @if ($person !== null)
                 <x-who />
             @elseif ($current->library !== null)
@@ -40,15 +49,8 @@
             @endif
         </div>
     </div>
-    <svg class="block w-full h-3" aria-hidden="true"><defs><pattern id="scallop" width="20" height="12" patternUnits="userSpaceOnUse"><path d="M0 0a10 10 0 0 0 20 0z" fill="var(--color-shutter)"/></pattern></defs><rect width="100%" height="12" fill="url(#scallop)"/></svg>
-    <nav aria-label="{{ __('common.main_navigation') }}" class="mx-auto max-w-[1280px] px-2 md:px-7 pt-2 flex items-center gap-1 text-[15px] overflow-x-auto">
-        @foreach ($items as $name => $address)
-            <a href="{{ $address }}" @class(['px-3 py-2 rounded-md no-underline whitespace-nowrap', 'bg-haint font-semibold' => $on === $name]) @if ($on === $name) aria-current="page" @endif>{{ __("common.{$name}") }}</a>
-        @endforeach
-        @if ($person !== null)
-            <span class="flex-1"></span>
-            <a href="{{ route('notices') }}" @class(['px-3 py-2 rounded-md no-underline whitespace-nowrap', 'bg-haint font-semibold' => $on === 'notices'])>{{ $unread > 0 ? trans_choice('common.new_notices', $unread) : __('common.notices') }}</a>
-            <form method="post" action="{{ route('sign-out') }}">@csrf<button class="px-3 py-2 cursor-pointer whitespace-nowrap">{{ __('common.sign_out') }}</button></form>
-        @endif
+    <svg class="block w-full h-3" aria-hidden="true"><defs><pattern id="scallop" width="20" height="12" patternUnits="userSpaceOnUse"><path d="M0 0a10 10 0 0 0 20 0z" fill="var(--color-eave)"/></pattern></defs><rect width="100%" height="12" fill="url(#scallop)"/></svg>
+    <nav aria-label="{{ __('common.main_navigation') }}" @class(['mx-auto max-w-[1280px] px-4 md:px-7 pt-2 flex items-center gap-1 text-[15px]', 'max-sm:hidden' => $person !== null])>
+        <x-nav-items :items="$items" :on="$on" :unread="$unread" apart />
     </nav>
 </header>

@@ -23,5 +23,6 @@
         {{ $slot }}
     </main>
     <x-footer :scheme="$scheme" />
+    <x-current-loan :on="$on" />
 </body>
 </html>

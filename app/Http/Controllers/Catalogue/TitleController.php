@@ -17,7 +17,7 @@ final class TitleController
         $now = now()->toImmutable();
         $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left']);
         $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->orderBy('format')->orderBy('id')->limit(20)->get();
-        $all = $editions->prepend($title);
+        $all = $editions->prepend($title)->loadExists('publication');
 
         return view('catalogue.title', [
             'title' => $title,
