@@ -30,7 +30,7 @@ CAPABILITIES=""
 as_app() {
     # shellcheck disable=SC2086
     if [ "$(id -u)" = 0 ]; then
-        HOME="$VAR" setpriv --reuid=www-data --regid=www-data --init-groups $CAPABILITIES "$@"
+        HOME="$VAR" TMPDIR="$VAR/tmp" setpriv --reuid=www-data --regid=www-data --init-groups $CAPABILITIES "$@"
     else "$@"
     fi
 }

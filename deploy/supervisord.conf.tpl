@@ -18,6 +18,7 @@ serverurl = unix://{{RUN}}/supervisor.sock
 
 [program:postgres]
 command = {{PG_BIN}}/postgres -D {{VAR}}/pg
+autorestart = true
 priority = 1
 stopsignal = INT
 stopwaitsecs = 60
@@ -26,12 +27,14 @@ redirect_stderr = true
 
 [program:mail]
 command = node {{ROOT}}/standins/mail/server.mjs {{SMTP_PORT}} {{OUTBOX_PORT}} {{VAR}}/outbox
+autorestart = true
 priority = 2
 stdout_logfile = {{VAR}}/log/mail.log
 redirect_stderr = true
 
 [program:php-fpm]
 command = php-fpm8.2 -F -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.revalidate_freq=2 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
+autorestart = true
 autostart = false
 stopsignal = QUIT
 stdout_logfile = {{VAR}}/log/php-fpm.out
@@ -39,6 +42,7 @@ redirect_stderr = true
 
 [program:nginx]
 command = nginx -c {{VAR}}/conf/nginx.conf -e {{VAR}}/log/nginx-error.log
+autorestart = true
 autostart = false
 stopsignal = QUIT
 stdout_logfile = {{VAR}}/log/nginx.out
@@ -46,6 +50,7 @@ redirect_stderr = true
 
 [program:queue]
 command = php artisan queue:work --sleep=1 --max-time=3600 --tries=8
+autorestart = true
 autostart = false
 stopwaitsecs = 30
 stdout_logfile = {{VAR}}/log/queue.log
@@ -53,6 +58,7 @@ redirect_stderr = true
 
 [program:scheduler]
 command = php artisan schedule:work
+autorestart = true
 autostart = false
 stdout_logfile = {{VAR}}/log/scheduler.log
 redirect_stderr = true

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
 
-Schedule::command('lending:tick')->everyMinute()->withoutOverlapping(10);
+Schedule::command('lending:tick')->everyMinute();
 Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn () => DB::update(
     'update titles set times_borrowed = l.n from (select title_id, count(*) n from loans group by title_id) l

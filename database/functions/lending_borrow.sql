@@ -2,7 +2,7 @@
 -- Rows are taken in the order card, loan, hold, licence; the licence last, so that a hot title is locked for the shortest time.
 -- Raises FP001 at a limit, FP002 when the title is on loan to the card already, FP003 when the licence can no longer lend.
 create or replace function lending_borrow(
-    p_card bigint, p_title bigint, p_licence bigint, p_key uuid, p_now timestamptz, p_due timestamptz,
+    p_card bigint, p_title bigint, p_licence bigint, p_now timestamptz, p_due timestamptz,
     p_length text, p_limit int, p_limit_format text
 ) returns bigint language plpgsql as $$
 declare
@@ -21,8 +21,8 @@ begin
         raise exception 'loan limit' using errcode = 'FP001';
     end if;
 
-    insert into loans (card_id, title_id, licence_id, length, request_key, started_at, due_at)
-        values (p_card, p_title, p_licence, p_length, p_key, p_now, p_due)
+    insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
+        values (p_card, p_title, p_licence, p_length, p_now, p_due)
         on conflict do nothing returning id into v_loan;
     if v_loan is null then
         raise exception 'already on loan' using errcode = 'FP002';

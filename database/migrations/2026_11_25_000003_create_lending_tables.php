@@ -72,7 +72,6 @@ return new class extends Migration
             $table->foreignId('title_id')->constrained();
             $table->unsignedBigInteger('licence_id');
             $table->string('length', 6);
-            $table->uuid('request_key')->nullable();
             $table->timestampTz('started_at');
             $table->timestampTz('due_at');
             $table->timestampTz('ended_at')->nullable();
@@ -101,7 +100,6 @@ return new class extends Migration
                 add constraint loans_end check ((ended_at is null) = (end_reason is null)),
                 add constraint loans_open_have_card check (ended_at is not null or card_id is not null);
             create unique index loans_one_open on loans (card_id, title_id) where ended_at is null;
-            create unique index loans_request on loans (card_id, request_key) where request_key is not null;
             create index loans_due_open on loans (due_at) where ended_at is null;
             create index loans_licence_open on loans (licence_id) where ended_at is null;
             create index loans_card on loans (card_id, started_at);

@@ -115,20 +115,17 @@ test('pages turn by click, key and swipe, and the place follows to another devic
 
     const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage()
     await signIn(phone, CARDS.imara)
-    await phone.getByRole('link', { name: 'Read: The Salt Ledger' }).first().click()
+    await phone.getByRole('link', { name: /^Read.*The Salt Ledger/ }).first().click()
     await readerIsOpen(phone)
-    await expect(phone.locator('#page-of')).toContainText('Page 6 of 7')
+    // The place is where the two pages began; on a phone that page may still be the one before.
+    await expect(phone.locator('#page-of')).toContainText(/Page [56] of 7/)
+    await expect.poll(() => bookText(phone)).toContain('eleven boxes')
     const before = await progress(phone)
-    const frame = phone.frames().at(-1)
-    await frame.evaluate(async () => {
-        const touch = (type, x) => document.dispatchEvent(new TouchEvent(type, { bubbles: true, cancelable: true, changedTouches: [new Touch({ identifier: 1, target: document.body, screenX: x, screenY: 300, clientX: x, clientY: 300 })], touches: type === 'touchend' ? [] : [new Touch({ identifier: 1, target: document.body, screenX: x, screenY: 300, clientX: x, clientY: 300 })] }))
-        touch('touchstart', 340)
-        for (const x of [280, 200, 120, 60]) {
-            touch('touchmove', x)
-            await new Promise(done => setTimeout(done, 16))
-        }
-        touch('touchend', 60)
-    })
+    const finger = await phone.context().newCDPSession(phone)
+    const touch = (type, x) => finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y: 400 }] })
+    await touch('touchStart', 340)
+    for (const x of [280, 200, 120, 60]) await touch('touchMove', x)
+    await touch('touchEnd')
     await expect.poll(() => progress(phone)).toBeGreaterThan(before)
     expect(complaints).toEqual([])
 })

@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
     testDir: '.',
     // Two cores, and axe looks at every node.
-    timeout: 180_000,
+    timeout: 90_000,
     expect: { timeout: 15_000 },
     workers: 2,
     outputDir: '../../var/test/browser-results',

@@ -28,7 +28,7 @@ final class ForgetEndedLoans
             );
 
             return DB::update(
-                'update loans set card_id = null, request_key = null from cards c join people p on p.id = c.person_id
+                'update loans set card_id = null from cards c join people p on p.id = c.person_id
                     where loans.card_id = c.id and not p.keeps_history and loans.ended_at <= ?',
                 [$before],
             );

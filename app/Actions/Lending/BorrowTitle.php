@@ -31,14 +31,13 @@ final class BorrowTitle
 
     /**
      * @param  LoanLength|null  $length  null for the default of the card's rules
-     * @param  string|null  $requestKey  a UUID; the same request sent twice is one loan
      * @return AlreadyOnLoan|Refused|int the id of the new loan
      */
-    public function __invoke(int $cardId, int $titleId, ?LoanLength $length, DateTimeImmutable $now, ?string $requestKey = null): AlreadyOnLoan|Refused|int
+    public function __invoke(int $cardId, int $titleId, ?LoanLength $length, DateTimeImmutable $now): AlreadyOnLoan|Refused|int
     {
         for ($try = 1; ; $try++) {
             $facts = CardAndTitle::load($cardId, $titleId, $now);
-            if ($facts->overdueLoan) {
+            if ($facts->overdueLoan && $try < self::TRIES) {
                 ($this->endDueLoans)($now, titleId: $titleId);
 
                 continue;
@@ -59,7 +58,7 @@ final class BorrowTitle
                 return $decision;
             }
             try {
-                return $this->write($cardId, $titleId, $facts, $decision, $now, $requestKey);
+                return $this->write($cardId, $titleId, $facts, $decision, $now);
             } catch (QueryException $changed) {
                 if ($try >= self::TRIES || ! in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
                     throw $changed;
@@ -68,13 +67,12 @@ final class BorrowTitle
         }
     }
 
-    private function write(int $cardId, int $titleId, CardAndTitle $facts, Granted $granted, DateTimeImmutable $now, ?string $requestKey): int
+    private function write(int $cardId, int $titleId, CardAndTitle $facts, Granted $granted, DateTimeImmutable $now): int
     {
-        return DB::selectOne('select lending_borrow(?, ?, ?, ?::uuid, ?, ?, ?, ?, ?) as id', [
+        return DB::selectOne('select lending_borrow(?, ?, ?, ?, ?, ?, ?, ?) as id', [
             $cardId,
             $titleId,
             $granted->licence->id,
-            $requestKey,
             $now->format('Y-m-d H:i:s.uP'),
             $granted->dueAt->format('Y-m-d H:i:s.uP'),
             $granted->length->code(),

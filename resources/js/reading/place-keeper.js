@@ -52,8 +52,9 @@ export class PlaceKeeper {
                 body: JSON.stringify({ ...sending, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
             })
             if (response.status === 410) this.onEnded()
-            if (response.status >= 500) return
-            if (this.#unsent === sending) {
+            // Taken, or never to be taken; anything else is tried again later.
+            const settled = response.ok || [404, 410, 422].includes(response.status)
+            if (settled && this.#unsent === sending) {
                 this.#unsent = null
                 localStorage.removeItem(this.slot)
             }

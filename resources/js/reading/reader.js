@@ -70,13 +70,15 @@ view.addEventListener('relocate', ({ detail }) => {
 // ---- Turning pages
 
 const atEdge = (x, width) => x < width * 0.3 ? 'left' : x > width * 0.7 ? 'right' : 'middle'
-/** One page after the other: a turn asked for while another is under way is not lost, nor do more than two wait. */
-let turning = Promise.resolve()
+/** One after the other: foliate drops what is asked for while it turns a page. */
+let going = Promise.resolve()
+const go = act => going = going.then(act).catch(() => {})
+/** A turn of the page; no more than two wait, or a key held down would run on. */
 let waiting = 0
 const inTurn = act => () => {
     if (waiting > 2) return
     waiting++
-    turning = turning.then(act).catch(() => {}).finally(() => waiting--)
+    go(act).finally(() => waiting--)
 }
 const turn = {
     left: inTurn(() => view.goLeft()),
@@ -139,10 +141,10 @@ $('go-to-page').addEventListener('submit', event => {
     const wanted = $('page-number').value.trim()
     const label = pageLabels.find(p => p.label === wanted)
     const number = Number(wanted)
-    if (label) view.goTo(label.href)
+    if (label) go(() => view.goTo(label.href))
     else if (!pageLabels.length && Number.isInteger(number) && number >= 1 && number <= positions.total) {
         const { index, progression } = positions.at(number)
-        view.renderer.goTo({ index, anchor: progression })
+        go(() => view.renderer.goTo({ index, anchor: progression }))
     } else {
         $('page-answer').textContent = fill(data.texts.no_such_page, { page: wanted })
         return
@@ -200,7 +202,7 @@ const offerOtherDevice = async () => {
     const furthest = others.sort((a, b) => b.locator.locations.totalProgression - a.locator.locations.totalProgression)[0]
     if (furthest && furthest.locator.locations.totalProgression > here.locations.totalProgression + 0.005) {
         say(fill(data.texts.elsewhere, { device: furthest.device_name, page: pageOf(furthest.locator) }),
-            [data.texts.go_there, () => goToPlace(furthest.locator)], [data.texts.stay])
+            [data.texts.go_there, () => go(() => goToPlace(furthest.locator))], [data.texts.stay])
     }
 }
 
@@ -212,7 +214,7 @@ const open = async () => {
     restyle()
     drawers.fillContents(book.toc ?? [], href => {
         drawers.close()
-        view.goTo(href)
+        go(() => view.goTo(href))
     })
     const place = startingPlace()
     if (place) await goToPlace(place)

@@ -1,7 +1,6 @@
 @php use App\View\Dates; @endphp
 <form method="post" action="{{ route('borrow.store', $title, false) }}" @if (request()->hasHeader('HX-Request')) hx-post="{{ route('borrow.store', $title, false) }}" hx-target="#action-{{ $title->id }}" hx-swap="outerHTML" hx-disabled-elt="find .btn" data-closable @endif class="panel p-4 mt-1 w-full">
     @csrf
-    <input type="hidden" name="request_key" value="{{ $requestKey }}">
     <fieldset>
         <legend class="font-semibold mb-2">{{ __('lending.keep_for') }}</legend>
         @foreach ($terms->lengths as $length)

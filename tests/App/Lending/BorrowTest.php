@@ -21,9 +21,9 @@ use Tests\App\TestCase;
 
 final class BorrowTest extends TestCase
 {
-    private function try(Card $card, Title $title, ?LoanLength $length = null, ?string $key = null): AlreadyOnLoan|Refused|int
+    private function try(Card $card, Title $title, ?LoanLength $length = null): AlreadyOnLoan|Refused|int
     {
-        return app(BorrowTitle::class)($card->id, $title->id, $length, $this->now(), $key);
+        return app(BorrowTitle::class)($card->id, $title->id, $length, $this->now());
     }
 
     public function test_a_loan_takes_a_copy_and_counts_on_the_card(): void

@@ -16,7 +16,6 @@ use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
 use Illuminate\View\View;
 use InvalidArgumentException;
 
@@ -44,7 +43,6 @@ final class BorrowController
             'now' => $now,
             'loansOpen' => $facts->terms->loansCountedByFormat ? $facts->card->loansOpenOfFormat : $facts->card->loansOpen,
             'limit' => $limit,
-            'requestKey' => (string) Str::uuid(),
         ]);
     }
 
@@ -60,8 +58,7 @@ final class BorrowController
         } catch (InvalidArgumentException) {
             return $this->panel->answer($request, $title, message: __('lending.refused.length_not_offered'));
         }
-        $key = Input::text($request, 'request_key');
-        $outcome = $borrow($card->id, $title->id, $length, now()->toImmutable(), Str::isUuid($key) ? $key : null);
+        $outcome = $borrow($card->id, $title->id, $length, now()->toImmutable());
         if ($outcome instanceof Refused) {
             return $this->panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
         }
