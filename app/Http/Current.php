@@ -6,7 +6,13 @@ namespace App\Http;
 
 use App\Models\Card;
 use App\Models\Library;
+use App\Models\Loan;
 use App\Models\Person;
+use App\Queries\Account\UnreadNotices;
+use App\Queries\Lending\Rules;
+use App\Queries\Reading\CurrentLoan;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\LoanTerms;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Who is here, and in which library, during one request. */
@@ -18,6 +24,32 @@ final class Current
 
     /** @var Collection<int, Library>|null */
     private ?Collection $libraries = null;
+
+    public function __construct(
+        private readonly Rules $rules,
+        private readonly UnreadNotices $unreadNotices,
+        private readonly CurrentLoan $currentLoan,
+    ) {
+    }
+
+    public function unreadNotices(): int
+    {
+        return $this->person === null ? 0 : $this->unreadNotices->count($this->person);
+    }
+
+    /** The loan that was read in last. */
+    public function loan(): ?Loan
+    {
+        return $this->person === null ? null : $this->currentLoan->of($this->person, now());
+    }
+
+    /** The limits of the card here, for most formats. */
+    public function terms(): ?LoanTerms
+    {
+        $card = $this->card();
+
+        return $card === null ? null : $this->rules->terms($card->library_id, $card->patron_group, Format::Ebook);
+    }
 
     /** The person's card at the current library. */
     public function card(): ?Card

@@ -69,7 +69,7 @@ return new class extends Migration
         Schema::create('loans', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('card_id')->nullable()->constrained()->comment('cut when an ended loan is not kept as history');
-            $table->foreignId('title_id')->constrained();
+            $table->unsignedBigInteger('title_id');
             $table->unsignedBigInteger('licence_id');
             $table->string('length', 6);
             $table->timestampTz('started_at');
@@ -125,6 +125,8 @@ return new class extends Migration
             $table->timestampTz('happened_at');
             $table->index(['library_id', 'happened_at']);
         });
-        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/lending_borrow.sql'));
+        foreach (['lending_facts', 'lending_borrow', 'lending_end_loan'] as $function) {
+            DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
+        }
     }
 };

@@ -28,6 +28,10 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
         const page = await (await browser.newContext(options)).newPage()
         await signIn(page, CARDS.imara)
         for (const address of patronPages) await check(page, address, name === 'dark' ? DARK : RULES)
+        // A loan whose format cannot be opened here says so.
+        await page.goto('/loans')
+        const audiobook = await page.getByRole('article').filter({ hasText: 'cannot be opened' }).first().getAttribute('data-loan')
+        await check(page, `/loans/${audiobook}/read`, name === 'dark' ? DARK : RULES)
     })
 
     test(`the reader, ${name}`, async ({ browser }) => {

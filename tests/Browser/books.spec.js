@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { chmodSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { CARDS, bookText, borrowAndRead, chooseLibrary, findTitle, importBooks, progress, readerIsOpen, signIn, watch } from './library.js'
 
@@ -109,6 +110,7 @@ test('a loan that ends while one reads stops kindly', async ({ browser }) => {
     await page.keyboard.press('End')
     await page.keyboard.press('Home')
     await expect(page.getByRole('heading', { name: 'This loan has ended' })).toBeVisible({ timeout: 10_000 })
+    expect((await new AxeBuilder({ page }).analyze()).violations.map(v => v.id)).toEqual([])
 })
 
 test('files come in ranges, from the web server', async ({ page }) => {

@@ -22,25 +22,18 @@ final class EndLoan
     public function __invoke(int $loanId, string $reason, DateTimeImmutable $now): bool
     {
         return DB::transaction(function () use ($loanId, $reason, $now): bool {
-            $card = DB::selectOne(
-                'select c.id, c.person_id, p.keeps_history from cards c join people p on p.id = c.person_id
-                    where c.id = (select card_id from loans where id = ? and ended_at is null) for no key update of c',
-                [$loanId],
-            );
             // A loan that expires ended at its due time, however late this is written down.
-            $loan = $card === null ? null : DB::selectOne(
-                'update loans set ended_at = '.($reason === 'expired' ? 'due_at' : 'least(due_at, ?::timestamptz)').', end_reason = ?
-                    from titles t where loans.id = ? and ended_at is null and t.id = loans.title_id
-                    returning loans.id, title_id, licence_id, t.name',
-                [...($reason === 'expired' ? [] : [$now->format('Y-m-d H:i:s.uP')]), $reason, $loanId],
-            );
-            if ($card === null || $loan === null) {
+            $at = $reason === 'expired' ? null : $now->format('Y-m-d H:i:s.uP');
+            $json = DB::scalar('select lending_end_loan(?, ?, ?)', [$loanId, $at, $reason]);
+            if (! is_string($json)) {
                 return false;
             }
-            DB::update('update cards set loans_open = loans_open - 1 where id = ?', [$card->id]);
-            ($this->passCopyOn)($loan->licence_id, $loan->title_id, $now, loanSpent: true);
+            $loan = json_decode($json);
+            if ($loan->awaited) {
+                ($this->passCopyOn)($loan->licence, $loan->title, $now, loanSpent: true);
+            }
             if ($reason === 'expired') {
-                ($this->giveNotice)($card->person_id, 'loan_ended', "loan-ended:{$loanId}", ['title' => $loan->title_id, 'name' => $loan->name], $now);
+                ($this->giveNotice)($loan->person, 'loan_ended', "loan-ended:{$loanId}", ['title' => $loan->title, 'name' => $loan->name], $now);
             }
 
             return true;

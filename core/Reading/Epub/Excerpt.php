@@ -134,6 +134,21 @@ final class Excerpt
         }
     }
 
+    /**
+     * Whether a target is still there: its document, and in a document that was cut the element too.
+     *
+     * @param  list<string>  $kept
+     */
+    private function leadsSomewhere(?string $path, string $fragment, array $kept): bool
+    {
+        if ($path === null || ! in_array($path, $kept, true)) {
+            return false;
+        }
+        $cut = $this->files[$path];
+
+        return $cut === null || $fragment === '' || str_contains($cut, 'id="'.substr($fragment, 1).'"');
+    }
+
     /** @param  list<string>  $kept */
     private function rewritePackage(array $kept): void
     {
@@ -167,8 +182,8 @@ final class Excerpt
                 continue;
             }
             foreach (array_reverse(Xml::find($entries, $document)) as $entry) {
-                $target = Href::resolve($nav, (Xml::find($link, $entry)[0] ?? null)?->getAttribute($attribute) ?? '');
-                if (! in_array($target, $kept, true)) {
+                $href = (Xml::find($link, $entry)[0] ?? null)?->getAttribute($attribute) ?? '';
+                if (! $this->leadsSomewhere(Href::resolve($nav, $href), Href::fragment($href), $kept)) {
                     $entry->parentNode?->removeChild($entry);
                 }
             }

@@ -1,5 +1,5 @@
 @props(['on' => null])
-@php($loan = $current->person === null || in_array($on, ['porch', 'loans'], true) ? null : app(App\Queries\Reading\CurrentLoan::class)->of($current->person, now()))
+@php($loan = in_array($on, ['porch', 'loans'], true) ? null : $current->loan())
 @if ($loan !== null)
     <aside aria-label="{{ __('account.pick_up') }}" class="sm:hidden fixed inset-x-0 bottom-0 bg-board border-t border-rule px-4 py-2 flex items-center gap-3 z-10">
         <span class="flex-1 min-w-0 truncate font-semibold">{{ $loan->title->name }}</span>

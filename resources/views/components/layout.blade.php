@@ -1,7 +1,5 @@
 @props(['title' => null, 'on' => null])
 @php
-    $person = $current->person;
-    $unread = $person === null ? 0 : \Illuminate\Support\Facades\DB::table('notices')->where('person_id', $person->id)->whereNull('read_at')->count();
     $scheme = in_array(request()->cookie('scheme'), ['light', 'dark'], true) ? request()->cookie('scheme') : 'system';
 @endphp
 <!doctype html>
@@ -17,7 +15,7 @@
 </head>
 <body>
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
-    <x-header :on="$on" :unread="$unread" />
+    <x-header :on="$on" :unread="$current->unreadNotices()" />
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">
         <div id="said" role="status" class="empty:hidden">@if (session('said') || session('refusal'))<x-said :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
         {{ $slot }}

@@ -1,7 +1,6 @@
 @php
     $card = $current->card();
-    $rules = app(\App\Queries\Lending\Rules::class);
-    $terms = $card === null ? null : $rules->terms($card->library_id, $card->patron_group, \FigPorch\Core\Catalogue\Format::Ebook);
+    $terms = $current->terms();
 @endphp
 <b class="text-[15px]">{{ $current->person->name }}</b><br>
 @if ($card === null)
