@@ -16,6 +16,24 @@ abstract class TestCase extends LaravelTestCase
 
     private static bool $migrated = false;
 
+    /** Deleting a few rows is much cheaper than truncating thirty tables. */
+    private const EMPTY_ALL = <<<'SQL'
+        do $$
+        declare v record; v_any boolean;
+        begin
+            set local session_replication_role = replica;
+            for v in select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migrations' loop
+                execute format('select exists (select from %I)', v.name) into v_any;
+                if v_any then
+                    execute format('delete from %I', v.name);
+                end if;
+            end loop;
+            for v in select sequencename as name from pg_sequences where schemaname = 'public' and last_value is not null and sequencename <> 'migrations_id_seq' loop
+                perform setval(quote_ident(v.name), 1, false);
+            end loop;
+        end $$
+        SQL;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -23,8 +41,7 @@ abstract class TestCase extends LaravelTestCase
             Artisan::call('migrate:fresh');
             self::$migrated = true;
         }
-        $tables = array_column(DB::select("select tablename from pg_tables where schemaname = 'public' and tablename <> 'migrations'"), 'tablename');
-        DB::statement('truncate '.implode(', ', $tables).' restart identity');
+        DB::unprepared(self::EMPTY_ALL);
         $this->travelTo(CarbonImmutable::parse('2026-05-01 12:00:00', 'UTC'));
         $this->withoutVite();
     }
