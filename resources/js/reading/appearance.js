@@ -25,7 +25,7 @@ export class Appearance {
         return `
             @font-face { font-family: Fraunces; src: url(${new URL(fraunces, location.href)}); font-weight: 100 900; }
             @font-face { font-family: Atkinson; src: url(${new URL(atkinson, location.href)}); font-weight: 200 800; }
-            html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')}; background: ${colour('--page')}; font-size: ${size}%; }
+            html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')}; background: none !important; font-size: ${size}%; }
             body { background: none !important; ${dark ? `color: ${colour('--print')} !important;` : ''} }
             ${dark ? `body *:not(svg, svg *) { color: inherit !important; background-color: transparent !important; border-color: currentColor; } a:any-link { text-decoration: underline; }` : ''}
             p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2; }
