@@ -25,15 +25,23 @@ as_root() {
     fi
 }
 
-# Runs a command as the account that owns everything in $VAR.
-CAPABILITIES=""
-as_app() {
-    # shellcheck disable=SC2086
-    if [ "$(id -u)" = 0 ]; then
-        HOME="$VAR" TMPDIR="$VAR/tmp" setpriv --reuid=www-data --regid=www-data --init-groups $CAPABILITIES "$@"
-    else "$@"
+# Who runs what: an ordinary user runs everything; for root the application and the database run as www-data. Where
+# only root may enter the checkout's folder (a home folder, say), the application runs as root, and the database, which
+# never does, as www-data with leave to pass through.
+DB_AS=""
+APP_AS=""
+if [ "$(id -u)" = 0 ]; then
+    APP_AS="setpriv --reuid=www-data --regid=www-data --init-groups"
+    DB_AS="$APP_AS"
+    if ! $APP_AS test -r "$ROOT/artisan" 2> /dev/null; then
+        APP_AS=""
+        DB_AS="$DB_AS --inh-caps=+dac_read_search --ambient-caps=+dac_read_search"
     fi
-}
+fi
+# shellcheck disable=SC2086
+as_app() { HOME="$VAR" TMPDIR="$VAR/tmp" $APP_AS "$@"; }
+# shellcheck disable=SC2086
+as_db() { HOME="$VAR" TMPDIR="$VAR/tmp" $DB_AS "$@"; }
 
 install_packages() {
     local missing="" package
@@ -108,13 +116,6 @@ prepare_folders() {
     if [ "$(id -u)" = 0 ]; then
         chown -R www-data:www-data "$VAR" "$RUN"
     fi
-    let_through
-}
-
-# A checkout below a private home folder stays private; the application is only let through to read it.
-let_through() {
-    [ "$(id -u)" != 0 ] || as_app test -r "$ROOT/artisan" 2> /dev/null ||
-        CAPABILITIES="--inh-caps=+dac_read_search --ambient-caps=+dac_read_search"
 }
 
 install_everything() {
@@ -156,12 +157,12 @@ make_cluster() {
     [ ! -s "$VAR/pg/PG_VERSION" ] || return 0
     say "Making a PostgreSQL cluster in ${VAR#"$ROOT/"}/pg"
     rm -rf "$VAR/pg"
-    as_app sh -c 'umask 077; printf "%s\n" "$1" > "$2/pgpass"' sh "$(setting DB_PASSWORD)" "$VAR"
-    as_app "$PG_BIN/initdb" -D "$VAR/pg" -U figporch --auth=scram-sha-256 --pwfile="$VAR/pgpass" --encoding=UTF8 --locale=C.UTF-8 \
+    as_db sh -c 'umask 077; printf "%s\n" "$1" > "$2/pgpass"' sh "$(setting DB_PASSWORD)" "$VAR"
+    as_db "$PG_BIN/initdb" -D "$VAR/pg" -U figporch --auth=scram-sha-256 --pwfile="$VAR/pgpass" --encoding=UTF8 --locale=C.UTF-8 \
         > "$VAR/log/initdb.log" 2>&1 || { tail -n 5 "$VAR/log/initdb.log" >&2; fail "PostgreSQL could not make its cluster."; }
     rm -f "$VAR/pgpass"
     # shellcheck disable=SC2016
-    as_app sh -c 'cat >> "$1/pg/postgresql.conf"' sh "$VAR" << CONF
+    as_db sh -c 'cat >> "$1/pg/postgresql.conf"' sh "$VAR" << CONF
 listen_addresses = '127.0.0.1'
 port = $(setting DB_PORT)
 unix_socket_directories = ''
@@ -194,9 +195,9 @@ make_database() {
 
 # Stops a PostgreSQL that an earlier, crashed run left behind on our data.
 stop_stray_database() {
-    if [ -s "$VAR/pg/postmaster.pid" ] && as_app "$PG_BIN/pg_ctl" status -D "$VAR/pg" > /dev/null 2>&1; then
+    if [ -s "$VAR/pg/postmaster.pid" ] && as_db "$PG_BIN/pg_ctl" status -D "$VAR/pg" > /dev/null 2>&1; then
         say "Stopping a PostgreSQL that was left running"
-        as_app "$PG_BIN/pg_ctl" stop -D "$VAR/pg" -m fast -w > /dev/null 2>&1 ||
+        as_db "$PG_BIN/pg_ctl" stop -D "$VAR/pg" -m fast -w > /dev/null 2>&1 ||
             fail "A PostgreSQL holds $VAR/pg and does not stop." "End process $(head -n 1 "$VAR/pg/postmaster.pid") and run this again."
     fi
 }

@@ -1,5 +1,6 @@
 # Filled in by bin/start. Everything listens on loopback.
 daemon off;
+user {{USER}};
 worker_processes 2;
 pid {{RUN}}/nginx.pid;
 error_log {{VAR}}/log/nginx-error.log warn;

@@ -4,6 +4,8 @@ pid = {{RUN}}/php-fpm.pid
 error_log = {{VAR}}/log/php-fpm.log
 
 [www]
+; Heeded only when started by root.
+user = {{USER}}
 listen = {{RUN}}/php-fpm.sock
 listen.mode = 0600
 pm = static

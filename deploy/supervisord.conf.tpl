@@ -17,7 +17,7 @@ supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
 serverurl = unix://{{RUN}}/supervisor.sock
 
 [program:postgres]
-command = {{PG_BIN}}/postgres -D {{VAR}}/pg
+command = {{DB_AS}} {{PG_BIN}}/postgres -D {{VAR}}/pg
 autorestart = true
 priority = 1
 stopsignal = INT
@@ -33,7 +33,7 @@ stdout_logfile = {{VAR}}/log/mail.log
 redirect_stderr = true
 
 [program:php-fpm]
-command = php-fpm8.2 -F -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.revalidate_freq=2 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
+command = php-fpm8.2 -F {{FPM_ROOT}} -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.revalidate_freq=2 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
 autorestart = true
 autostart = false
 stopsignal = QUIT
