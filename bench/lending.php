@@ -16,7 +16,7 @@ $app->make(Kernel::class)->bootstrap();
 
 const TITLES = 100_000;
 const RUNS = 5;
-const SECONDS = 4;
+const SECONDS = 3;
 const WORKERS = [1, 8];
 
 $library = DB::table('libraries')->where('slug', 'saltmere')->value('id');

@@ -202,4 +202,25 @@ stop_stray_database() {
     fi
 }
 
+# Stops what a crashed supervisor left running: processes that it had started for this $VAR.
+stop_strays() {
+    local process environment pid strays=""
+    stop_stray_database
+    for process in /proc/[0-9]*; do
+        environment=$({ tr '\0' '\n' < "$process/environ"; } 2> /dev/null || true)
+        if grep -qx "FIGPORCH_VAR=$VAR" <<< "$environment" && grep -q '^SUPERVISOR_ENABLED=' <<< "$environment"; then
+            strays="$strays ${process#/proc/}"
+        fi
+    done
+    # nginx and php-fpm write their titles over their environment, but have their logs open.
+    for pid in $(find /proc/[0-9]*/fd -lname "$VAR/log/*" 2> /dev/null | cut -d/ -f3 | sort -u); do strays="$strays $pid"; done
+    [ -n "$strays" ] || return 0
+    say "Stopping processes that an earlier run left behind"
+    # shellcheck disable=SC2086
+    kill $strays 2> /dev/null || true
+    sleep 1
+    # shellcheck disable=SC2086
+    kill -9 $strays 2> /dev/null || true
+}
+
 supervisor_runs() { [ -S "$RUN/supervisor.sock" ] && as_app supervisorctl -c "$VAR/conf/supervisord.conf" pid > /dev/null 2>&1; }
