@@ -44,7 +44,7 @@ as_app() { HOME="$VAR" TMPDIR="$VAR/tmp" $APP_AS "$@"; }
 as_db() { HOME="$VAR" TMPDIR="$VAR/tmp" $DB_AS "$@"; }
 
 install_packages() {
-    local missing="" package
+    local missing="" package log
     for package in $PACKAGES "$@"; do
         dpkg-query -W -f='${Status}' "$package" 2> /dev/null | grep -q 'ok installed' || missing="$missing $package"
     done
@@ -58,9 +58,11 @@ install_packages() {
     fi
     as_root apt-get -o DPkg::Lock::Timeout=600 update -qq > /dev/null ||
         fail "apt-get update did not work." "Check the network and /etc/apt/sources.list, then run this again."
+    log=$(mktemp /tmp/fig-porch-apt.XXXXXX)
     # shellcheck disable=SC2086
     as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=600 install -y -qq --no-install-recommends $missing \
-        > /tmp/fig-porch-apt.log 2>&1 || { tail -n 5 /tmp/fig-porch-apt.log >&2; fail "A Debian package could not be installed; the whole log is in /tmp/fig-porch-apt.log."; }
+        > "$log" 2>&1 || { tail -n 5 "$log" >&2; fail "A Debian package could not be installed; the whole log is in $log."; }
+    rm -f "$log"
 }
 
 need_tools() {

@@ -315,7 +315,7 @@ final class LoadDemo
             if ($before + $count > $fraction * $total) {
                 $within = ($fraction * $total - $before) / $count;
                 Place::query()->create([
-                    'person_id' => $card->person_id, 'title_id' => $title->id, 'device' => '00000000-0000-4000-8000-000000000001', 'device_name' => 'Phone',
+                    'person_id' => $card->person_id, 'title_id' => $title->id, 'device' => '00000000-0000-4000-8000-000000000001', 'device_name' => 'phone',
                     'locator' => ['href' => $href, 'type' => 'application/xhtml+xml', 'locations' => ['progression' => round($within, 4), 'position' => (int) ($fraction * $total) + 1, 'totalProgression' => $fraction]],
                     'read_at' => $at,
                 ]);

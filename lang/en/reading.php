@@ -43,6 +43,7 @@ return [
     'no_file_heading' => 'This cannot be opened here yet',
     'no_file_text' => 'The file of “:name” has not reached the library, or its format cannot be shown in the browser yet. You can return the loan so that it does not count.',
     'keys' => 'Arrow keys and space turn pages, c opens the contents, a the appearance, Escape closes.',
+    'devices' => ['phone' => 'phone', 'tablet' => 'tablet', 'computer' => 'computer'],
     'elsewhere' => 'You are further on at your other device (:device, page :page).',
     'go_there' => 'Go there',
     'stay' => 'Stay here',

@@ -43,6 +43,7 @@ return [
     'no_file_heading' => 'Esto aún no se puede abrir aquí',
     'no_file_text' => 'El archivo de «:name» no ha llegado a la biblioteca o su formato aún no se puede mostrar en el navegador. Puede devolver el préstamo para que no cuente.',
     'keys' => 'Las flechas y la barra espaciadora pasan página, c abre el índice, a el aspecto, Escape cierra.',
+    'devices' => ['phone' => 'teléfono', 'tablet' => 'tableta', 'computer' => 'ordenador'],
     'elsewhere' => 'Va más adelante en su otro dispositivo (:device, página :page).',
     'go_there' => 'Ir allí',
     'stay' => 'Quedarme aquí',

@@ -8,7 +8,6 @@ use App\Models\Title;
 use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Facades\DB;
 
 /** The titles that a library's patrons can get, now or by waiting. */
 final class HeldTitles
@@ -20,22 +19,28 @@ final class HeldTitles
      */
     public static function of(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, ?array $allowed = null): Builder
     {
+        return Title::query()->whereRaw(...self::condition($libraryId, $now, $readyNow, $allowed));
+    }
+
+    /**
+     * The same as a condition on titles.
+     *
+     * @param  list<string>|null  $allowed
+     * @return array{literal-string&non-falsy-string, list<mixed>} SQL and its bindings
+     */
+    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, ?array $allowed = null): array
+    {
         $at = $now->format('Y-m-d H:i:s.uP');
-        $lendable = $readyNow
-            ? ' and li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)'
-            : '';
-
-        $titles = Title::query();
-        if ($readyNow && $allowed !== null) {
-            $titles->whereIn(DB::raw("format || ':' || audience"), $allowed);
+        $held = 'exists (select from licences li where li.title_id = titles.id and '.UsableLicences::FOR_LIBRARY
+            .' and (li.ends_at is null or li.ends_at > ?) and (li.loans_left is null or li.loans_left > 0';
+        $bindings = [$libraryId, $libraryId, $at];
+        if (! $readyNow) {
+            return [$held.' or exists (select from holds h where h.licence_id = li.id and h.closed_at is null)))', $bindings];
         }
+        $ready = $held.') and li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0))';
 
-        return $titles->whereRaw(
-            'exists (select from licences li where li.title_id = titles.id and '.UsableLicences::FOR_LIBRARY
-                .' and (li.ends_at is null or li.ends_at > ?) and (li.loans_left is null or li.loans_left > 0'
-                .($readyNow ? '' : ' or exists (select from holds h where h.licence_id = li.id and h.closed_at is null)').')'
-                .$lendable.')',
-            [$libraryId, $libraryId, $at, ...($readyNow ? [$at] : [])],
-        );
+        return $allowed === null
+            ? [$ready, [...$bindings, $at]]
+            : [$ready." and format || ':' || audience = any(?::text[])", [...$bindings, $at, '{'.implode(',', $allowed).'}']];
     }
 }

@@ -14,8 +14,11 @@ use Illuminate\Support\Facades\DB;
 /** Plain word search: every word must stand somewhere in the record. */
 final class SearchTitles
 {
-    /** @return LengthAwarePaginator<int, Title> */
-    public function page(CatalogueSearch $search, DateTimeImmutable $now): LengthAwarePaginator
+    /**
+     * @param  int  $total  how many match, as counts() says
+     * @return LengthAwarePaginator<int, Title>
+     */
+    public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now): LengthAwarePaginator
     {
         $query = $this->matching($search, $now)->with(['contributors', 'series', 'subjects']);
         match ($search->order) {
@@ -28,23 +31,27 @@ final class SearchTitles
             default => $query->orderByDesc('added_at'),
         };
 
-        return $query->orderBy('id')->paginate((int) config('figporch.page_size'), ['titles.id', 'work_id', 'format', 'name', 'subtitle', 'edition', 'language', 'audience', 'published', 'series_id', 'series_position', 'extent', 'extent_seconds', 'cover_file']);
+        return $query->orderBy('id')->paginate((int) config('figporch.page_size'), ['titles.id', 'work_id', 'format', 'name', 'subtitle', 'edition', 'language', 'audience', 'published', 'series_id', 'series_position', 'extent', 'extent_seconds', 'cover_file'], total: $total);
     }
 
     /**
-     * How many titles remain for each format, and for ready now, if it is chosen.
+     * How many titles remain for each format, and for ready now, if it is chosen; one pass over what matches.
      *
-     * @return array{formats: array<string, int>, ready: int}
+     * @return array{formats: array<string, int>, ready: int, total: int}
      */
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): array
     {
         $anyFormat = new CatalogueSearch($search->libraryId, $search->words, null, $search->readyNow, $search->staffListId, allowed: $search->allowed);
-        $formats = $this->matching($anyFormat, $now)->toBase()->groupBy('format')->selectRaw('format, count(*) n')->pluck('n', 'format')->all();
-        $ready = $search->readyNow
-            ? ($search->format === null ? array_sum($formats) : $formats[$search->format->value] ?? 0)
-            : $this->matching(new CatalogueSearch($search->libraryId, $search->words, $search->format, true, $search->staffListId, allowed: $search->allowed), $now)->count();
+        [$ready, $bindings] = HeldTitles::condition($search->libraryId, $now, true, $search->allowed);
+        $rows = $this->matching($anyFormat, $now)->toBase()->groupBy('format')
+            ->selectRaw("format, count(*) n, count(*) filter (where {$ready}) ready", $bindings)->get();
+        $chosen = $search->format === null ? $rows : $rows->where('format', $search->format->value);
 
-        return ['formats' => array_map(intval(...), $formats), 'ready' => (int) $ready];
+        return [
+            'formats' => array_map(intval(...), $rows->pluck('n', 'format')->all()),
+            'ready' => (int) $chosen->sum('ready'),
+            'total' => (int) $chosen->sum('n'),
+        ];
     }
 
     /** @return Builder<Title> */

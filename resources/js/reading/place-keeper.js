@@ -12,7 +12,7 @@ export const thisDevice = () => {
 const deviceName = () => {
     const phone = matchMedia('(max-width: 600px)').matches
     const tablet = !phone && matchMedia('(pointer: coarse)').matches
-    return phone ? 'Phone' : tablet ? 'Tablet' : 'Computer'
+    return phone ? 'phone' : tablet ? 'tablet' : 'computer'
 }
 
 export class PlaceKeeper {

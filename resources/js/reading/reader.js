@@ -201,7 +201,7 @@ const offerOtherDevice = async () => {
     const others = (await response.json()).filter(p => p.device !== thisDevice())
     const furthest = others.sort((a, b) => b.locator.locations.totalProgression - a.locator.locations.totalProgression)[0]
     if (furthest && furthest.locator.locations.totalProgression > here.locations.totalProgression + 0.005) {
-        say(fill(data.texts.elsewhere, { device: furthest.device_name, page: pageOf(furthest.locator) }),
+        say(fill(data.texts.elsewhere, { device: data.texts.devices[furthest.device_name] ?? furthest.device_name, page: pageOf(furthest.locator) }),
             [data.texts.go_there, () => go(() => goToPlace(furthest.locator))], [data.texts.stay])
     }
 }

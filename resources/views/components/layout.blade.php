@@ -14,6 +14,7 @@
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>
 <body>
+    <x-lamps />
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
     <x-header :on="$on" :unread="$current->unreadNotices()" />
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">

@@ -9,7 +9,7 @@
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
         'token' => csrf_token(),
-        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'go_there', 'stay']),
+        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay']),
     ];
     $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
 @endphp

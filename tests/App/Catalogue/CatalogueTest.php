@@ -65,7 +65,7 @@ final class CatalogueTest extends TestCase
 
         $all = $this->get('/catalogue');
         $this->assertEqualsCanonicalizing(['Out', 'In', 'Always'], $all->viewData('page')->pluck('name')->all());
-        $this->assertSame(['formats' => ['audiobook' => 1, 'ebook' => 2], 'ready' => 2], [...$all->viewData('counts'), 'formats' => collect($all->viewData('counts')['formats'])->sortKeys()->all()]);
+        $this->assertSame(['formats' => ['audiobook' => 1, 'ebook' => 2], 'ready' => 2, 'total' => 3], [...$all->viewData('counts'), 'formats' => collect($all->viewData('counts')['formats'])->sortKeys()->all()]);
         $ready = $this->get('/catalogue?ready=1')->viewData('page');
         $this->assertEqualsCanonicalizing(['In', 'Always'], $ready->pluck('name')->all());
         foreach ($ready as $title) {

@@ -31,7 +31,7 @@ final class PlaceTest extends TestCase
     private function keep(string $device, float $at, int $secondsAgo = 0, int $clock = 1_000_000): TestResponse
     {
         return $this->putJson("/loans/{$this->loan->id}/place", [
-            'device' => $device, 'device_name' => 'Phone', 'read_at' => $clock - $secondsAgo * 1000, 'sent_at' => $clock,
+            'device' => $device, 'device_name' => 'phone', 'read_at' => $clock - $secondsAgo * 1000, 'sent_at' => $clock,
             'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => [
                 'progression' => 0.25, 'position' => 9, 'totalProgression' => $at, 'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4'],
             ]],

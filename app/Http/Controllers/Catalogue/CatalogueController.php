@@ -32,13 +32,14 @@ final class CatalogueController
             order: Input::text($request, 'order'),
             allowed: $rules->allowed($current->card()),
         );
-        $page = $searchTitles->page($search, $now)->withQueryString();
+        $counts = $searchTitles->counts($search, $now);
+        $page = $searchTitles->page($search, $counts['total'], $now)->withQueryString();
 
         return view('catalogue.index', [
             'search' => $search,
             'list' => $list,
             'page' => $page,
-            'counts' => $searchTitles->counts($search, $now),
+            'counts' => $counts,
             'standings' => $standings->of($library, $page->getCollection(), $current->card(), $now),
             'own' => $ownItems->of($current->person, $page->getCollection(), $now),
         ]);
