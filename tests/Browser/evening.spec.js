@@ -73,7 +73,7 @@ test('a copy that comes back is kept for the next, told here and by mail', async
     await next.goto('/porch')
     const ready = next.locator('[data-ready-hold]').filter({ hasText: `${name} is ready for you` })
     await expect(ready).toContainText('kept until')
-    await expect.poll(async () => (await next.request.get('/outbox/')).text(), { timeout: 20_000 }).toContain(name.replace("'", '&#39;'))
+    await expect.poll(async () => (await next.request.get('/outbox/')).text()).toContain(name.replace("'", '&#39;'))
     await ready.getByRole('link', { name: /^Borrow/ }).click()
     await ready.getByRole('button', { name: /^Borrow/ }).click()
     await expect(next.locator('#said')).toContainText('is on loan to you')

@@ -51,7 +51,7 @@ export const borrowAndRead = async page => {
     await readerIsOpen(page)
 }
 
-export const readerIsOpen = page => expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes', { timeout: 15_000 })
+export const readerIsOpen = page => expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes')
 
 /** The text that the reader's page shows, from whichever frame holds it. */
 export const bookText = async page => {

@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
     testDir: '.',
     // Two cores, and axe looks at every node.
-    timeout: 90_000,
-    expect: { timeout: 15_000 },
+    timeout: 300_000,
+    expect: { timeout: 60_000 },
     workers: 2,
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],
