@@ -12,9 +12,4 @@ enum HoldState: string
     case Filled = 'filled';
     case Cancelled = 'cancelled';
     case Lapsed = 'lapsed';
-
-    public function isOpen(): bool
-    {
-        return $this === self::Waiting || $this === self::Paused || $this === self::Ready;
-    }
 }

@@ -14,7 +14,6 @@ return [
     'narrow' => 'Narrow it down',
     'when' => 'When',
     'ready_now' => 'Ready now',
-    'any_time' => 'Ready now or later',
     'order' => 'Order',
     'orders' => ['relevance' => 'Best match', 'newest' => 'Newest here', 'most_borrowed' => 'Most borrowed', 'title' => 'Title'],
     'apply' => 'Apply',

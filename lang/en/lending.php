@@ -15,7 +15,6 @@ return [
     'leaves' => 'This makes :after of :limit loans.',
     'above_card' => 'For older readers than this card',
     'not_now' => 'Leave it',
-    'sign_in_to_borrow' => 'Sign in to borrow',
     'borrowed' => '“:name” is on loan to you.',
     'already_on_loan' => 'You have this on loan already.',
     'on_loan_until' => 'On loan to you until :date',
@@ -40,7 +39,6 @@ return [
     'no_file' => 'This format cannot be opened in the browser yet.',
     'from' => 'from :library',
     'no_card_here' => 'You have no card at :library. Look at your own library above beside the search, or ask :contact for a card.',
-    'places' => ['1' => 'First', '2' => 'Second', '3' => 'Third', 'n' => 'Number :place'],
     'refused' => [
         'card_expired' => 'Your card ran out on :date, so nothing was borrowed. To renew it, ask :contact.',
         'card_blocked' => 'Your card is blocked, so nothing was borrowed. To sort it out, ask :contact.',

@@ -14,7 +14,6 @@ return [
     'narrow' => 'Afinar',
     'when' => 'Cuándo',
     'ready_now' => 'Disponible ahora',
-    'any_time' => 'Ahora o más tarde',
     'order' => 'Orden',
     'orders' => ['relevance' => 'Más parecido', 'newest' => 'Lo más nuevo', 'most_borrowed' => 'Lo más prestado', 'title' => 'Título'],
     'apply' => 'Aplicar',

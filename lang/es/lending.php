@@ -15,7 +15,6 @@ return [
     'leaves' => 'Con este son :after de :limit préstamos.',
     'above_card' => 'Para lectores mayores que este carné',
     'not_now' => 'Dejarlo',
-    'sign_in_to_borrow' => 'Entrar para tomar prestado',
     'borrowed' => '«:name» está prestado a su nombre.',
     'already_on_loan' => 'Ya lo tiene prestado.',
     'on_loan_until' => 'Prestado a su nombre hasta: :date',
@@ -40,7 +39,6 @@ return [
     'no_file' => 'Este formato aún no se puede abrir en el navegador.',
     'from' => 'de :library',
     'no_card_here' => 'No tiene carné en :library. Elija su biblioteca arriba junto a la búsqueda o pida un carné: :contact.',
-    'places' => ['1' => 'Primer puesto', '2' => 'Segundo puesto', '3' => 'Tercer puesto', 'n' => 'Puesto :place'],
     'refused' => [
         'card_expired' => 'Su carné caducó el :date y no se ha prestado nada. Para renovarlo: :contact.',
         'card_blocked' => 'Su carné está bloqueado y no se ha prestado nada. Para resolverlo: :contact.',
