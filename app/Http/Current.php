@@ -6,7 +6,6 @@ namespace App\Http;
 
 use App\Models\Card;
 use App\Models\Library;
-use App\Models\Loan;
 use App\Models\Person;
 use App\Queries\Account\UnreadNotices;
 use App\Queries\Lending\Rules;
@@ -14,6 +13,7 @@ use App\Queries\Reading\CurrentLoan;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanTerms;
 use Illuminate\Database\Eloquent\Collection;
+use stdClass;
 
 /** Who is here, and in which library, during one request. */
 final class Current
@@ -37,8 +37,8 @@ final class Current
         return $this->person === null ? 0 : $this->unreadNotices->count($this->person);
     }
 
-    /** The loan that was read in last. */
-    public function loan(): ?Loan
+    /** @return (stdClass&object{id: int, name: string})|null the loan that was read in last */
+    public function loan(): ?stdClass
     {
         return $this->person === null ? null : $this->currentLoan->of($this->person, now());
     }

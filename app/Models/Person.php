@@ -34,6 +34,19 @@ final class Person extends User
         return $this->hasMany(Card::class);
     }
 
+    /**
+     * Hangs this person's cards, with their libraries, on loans or holds of theirs.
+     *
+     * @param  iterable<Loan|Hold>  $items
+     */
+    public function giveCardsTo(iterable $items): void
+    {
+        $cards = $this->cards->loadMissing('library')->keyBy('id');
+        foreach ($items as $item) {
+            $item->setRelation('card', $cards[$item->card_id]);
+        }
+    }
+
     public function cardAt(Library $library): ?Card
     {
         return $this->cards->firstWhere('library_id', $library->id);

@@ -7,6 +7,7 @@ namespace App\View;
 use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
+use Illuminate\Support\HtmlString;
 use IntlDateFormatter;
 use IntlDatePatternGenerator;
 
@@ -45,6 +46,12 @@ final class Dates
     public static function exact(DateTimeInterface $at, DateTimeZone $zone): string
     {
         return self::format($at, $zone, 'EEEEdMMMMyHm');
+    }
+
+    /** A date in words (or in the text given) that tells its exact time to whoever asks. */
+    public static function html(DateTimeInterface $at, DateTimeZone $zone, ?string $text = null): HtmlString
+    {
+        return new HtmlString('<time datetime="'.$at->format(DATE_ATOM).'" title="'.e(self::exact($at, $zone)).'">'.e($text ?? self::words($at, $zone)).'</time>');
     }
 
     /** "2019", "November 2026" or "4 March 2021", from as much of an ISO 8601 date as there is. */

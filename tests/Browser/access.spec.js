@@ -68,3 +68,18 @@ test('layout does not jump while a page loads', async ({ page }) => {
         expect(await page.evaluate(() => window.shift), address).toBeLessThan(0.02)
     }
 })
+
+test('a word longer than its column breaks on a phone', async ({ browser }) => {
+    const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+    await chooseLibrary(page, 'saltmere')
+    for (const address of ['/', '/catalogue', '/titles/1']) {
+        await page.goto(address)
+        const changed = await page.evaluate(() => {
+            const names = [...document.querySelectorAll('main h1, main h2 > a, main li a > span.font-semibold')]
+            for (const name of names) name.textContent = 'Lanternkeepersdaughtersmemorandumbook'
+            return names.length
+        })
+        expect(changed, address).toBeGreaterThan(0)
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), address).toBeLessThanOrEqual(0)
+    }
+})

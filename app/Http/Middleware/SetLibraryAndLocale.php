@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Http\Current;
+use App\Models\Card;
 use App\Models\Person;
 use Closure;
 use Illuminate\Http\Request;
@@ -25,9 +26,8 @@ final class SetLibraryAndLocale
     {
         $person = $request->user();
         $this->current->person = $person instanceof Person ? $person : null;
-        $person?->load('cards');
-
         $libraries = $this->current->libraries();
+        $person?->load('cards')->cards->each(fn (Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
         $asked = $request->query('library');
         $slug = is_string($asked) ? $asked : $request->cookie('library');
         $this->current->library = $libraries->firstWhere('slug', $slug)

@@ -19,18 +19,18 @@ final class StaffLists
     public function of(int $libraryId, DateTimeImmutable $now, ?array $allowed = null): array
     {
         $lists = StaffList::query()->where('library_id', $libraryId)->orderBy('position')
-            ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->with('contributors')])->get();
-        $all = DB::table('staff_list_title')->whereIn('staff_list_id', $lists->modelKeys())
-            ->joinSub(HeldTitles::of($libraryId, $now)->select('id'), 'held', 'held.id', '=', 'title_id')
-            ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
-        $ready = DB::table('staff_list_title')->whereIn('staff_list_id', $lists->modelKeys())
-            ->joinSub(HeldTitles::of($libraryId, $now, readyNow: true, allowed: $allowed)->select('id'), 'held', 'held.id', '=', 'title_id')
-            ->groupBy('staff_list_id')->selectRaw('staff_list_id, count(*) n')->pluck('n', 'staff_list_id');
+            ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->select('titles.id', 'work_id', 'format', 'name', 'edition', 'cover_file')])->get();
+        [$held, $heldBindings] = HeldTitles::condition($libraryId, $now, false);
+        [$ready, $readyBindings] = HeldTitles::condition($libraryId, $now, true, $allowed);
+        $counts = DB::table('staff_list_title')->join('titles', 'titles.id', '=', 'title_id')
+            ->whereIn('staff_list_id', $lists->modelKeys())->groupBy('staff_list_id')
+            ->selectRaw("staff_list_id, count(*) filter (where {$held}) titles, count(*) filter (where {$ready}) ready", [...$heldBindings, ...$readyBindings])
+            ->get()->keyBy('staff_list_id');
 
         return array_values($lists->map(fn (StaffList $list): array => [
             'list' => $list,
-            'titles' => (int) ($all[$list->id] ?? 0),
-            'ready' => (int) ($ready[$list->id] ?? 0),
+            'titles' => (int) ($counts[$list->id]->titles ?? 0),
+            'ready' => (int) ($counts[$list->id]->ready ?? 0),
             'first' => array_values($list->titles->all()),
         ])->all());
     }

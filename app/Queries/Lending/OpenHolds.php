@@ -26,7 +26,8 @@ final class OpenHolds
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
-            ->with(['title.contributors', 'title.series', 'card.library'])->orderBy('line_at')->get();
+            ->with(['title.contributors', 'title.series'])->orderBy('line_at')->get();
+        $person->giveCardsTo($holds);
         $ahead = DB::table('holds as own')->join('holds as h', fn ($join) => $join->on('h.title_id', '=', 'own.title_id')->on('h.library_id', '=', 'own.library_id')
             ->whereIn('h.state', ['waiting', 'paused'])->whereRaw('(h.line_at, h.id) < (own.line_at, own.id)'))
             ->whereIn('own.id', $holds->modelKeys())->groupBy('own.id')->selectRaw('own.id, count(*) n')->pluck('n', 'id');

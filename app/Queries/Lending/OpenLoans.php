@@ -18,7 +18,8 @@ final class OpenLoans
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $loans = Loan::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('ended_at')->where('due_at', '>', $now)
-            ->with(['title.contributors', 'title.series', 'card.library'])->orderBy('due_at')->orderBy('id')->get();
+            ->with(['title.contributors', 'title.series'])->orderBy('due_at')->orderBy('id')->get();
+        $person->giveCardsTo($loans);
         $titleIds = $loans->pluck('title_id')->all();
         $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $titleIds)->orderBy('read_at')->get()->keyBy('title_id');
         $files = DB::table('publications')->whereIn('title_id', $titleIds)->pluck('title_id')->flip();

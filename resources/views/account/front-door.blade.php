@@ -21,13 +21,13 @@
 
     <section aria-labelledby="ready" class="mb-9">
         <div class="flex items-baseline justify-between gap-4 mb-3">
-            <h2 id="ready" class="text-2xl inline-flex items-center gap-2.5"><x-lamp state="lit" />{{ __('account.ready_now') }}</h2>
+            <h2 id="ready" class="text-2xl inline-flex items-center gap-2.5">{{ App\View\Lamp::Lit->html() }}{{ __('account.ready_now') }}</h2>
             <a class="link" href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.see_all_ready') }}</a>
         </div>
         <ul class="grid grid-cols-3 sm:grid-cols-4 lg:grid-cols-6 gap-5">
             @foreach ($readyNow as $title)
                 <li><a href="{{ route('titles.show', $title, false) }}" class="no-underline block group">
-                    <x-cover :title="$title" :width="150" decorative class="w-full h-auto" />
+                    {{ App\View\Cover::html($title, 150, decorative: true, class: 'w-full h-auto') }}
                     <span class="font-semibold block mt-2 leading-tight group-hover:underline">{{ $title->name }}</span>
                     <span class="meta block">{{ App\View\TitleText::people($title) }}</span>
                 </a></li>

@@ -11,7 +11,7 @@
                     @foreach ($pickUp as $i => $on)
                         @php($title = $on->loan->title)
                         <div @class(['flex gap-4 p-4', 'border-t border-rule items-center' => $i > 0])>
-                            <x-cover :title="$title" :width="$i === 0 ? 92 : 44" decorative />
+                            {{ App\View\Cover::html($title, $i === 0 ? 92 : 44, decorative: true) }}
                             <div class="flex-1 min-w-0">
                                 <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a class="no-underline hover:underline" href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h3>
                                 <div class="meta">{{ $i === 0 ? TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") : TitleText::format($title) }}</div>

@@ -1,4 +1,5 @@
 @php
+    use App\View\TitleText;
     use FigPorch\Core\Catalogue\Format;
     $link = fn (array $changes): string => route('catalogue', $search->with($changes), false);
     $heading = $list !== null ? $list->name : ($search->words === '' ? trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]) : trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]));
@@ -53,7 +54,16 @@
                 @endforeach
             </div>
             @forelse ($page as $title)
-                <x-title-row :title="$title" :standing="$standings[$title->id]" :own="$own" />
+                <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3" data-title="{{ $title->id }}">
+                    <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{ App\View\Cover::html($title, decorative: true) }}</a>
+                    <div class="min-w-0">
+                        <h2 class="text-xl"><a href="/titles/{{ $title->id }}" class="no-underline hover:underline">{{ $title->name }}</a></h2>
+                        @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
+                        <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
+                        <div class="meta">{{ implode(' · ', array_filter([TitleText::series($title), ...$title->subjects->take(3)->pluck('name')->all()])) }}</div>
+                    </div>
+                    <div class="col-span-2 md:col-span-1">@include('lending.title-action', ['standing' => $standings[$title->id]])</div>
+                </article>
             @empty
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>

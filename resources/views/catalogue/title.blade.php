@@ -10,7 +10,7 @@
 <x-layout :title="$title->name" on="catalogue">
     <div class="grid md:grid-cols-[220px_1fr] gap-x-9 gap-y-5">
         <div class="flex md:block gap-4 items-end">
-            <x-cover :title="$title" :width="220" class="max-md:w-28 max-md:h-auto" />
+            {{ App\View\Cover::html($title, 220, class: 'max-md:w-28 max-md:h-auto') }}
             @if ($title->publication !== null)
                 <a class="btn btn-quiet md:w-full md:mt-3" href="{{ route('excerpt.show', $title, false) }}">{{ __('catalogue.excerpt') }}</a>
             @endif
@@ -31,7 +31,7 @@
                             <div class="meta">{{ implode(' · ', array_filter([$edition->namesOf('narrator') === [] ? null : __('catalogue.read_by', ['name' => implode(', ', $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition), $edition->language && $edition->language !== $title->language ? TitleText::language($edition->language) : null])) }}</div>
                         </div>
                         <div class="[&>div]:md:flex-row [&>div]:md:items-center">
-                            <x-title-action :title="$edition" :standing="$standing" :own="$own" :quiet="$i > 0" />
+                            @include('lending.title-action', ['title' => $edition, 'quiet' => $i > 0])
                             @if ($standing->availability === Availability::Wait && $own->hold($edition->id) === null)
                                 <p class="meta mt-1">{{ __('catalogue.line', ['place' => App\View\Ordinal::of($standing->nextPlace), 'copies' => trans_choice('catalogue.copies_free', $standing->copies)]) }}</p>
                             @endif

@@ -2,7 +2,7 @@
 @php($title = $in->hold->title)
 <div class="bg-lamp-wash border border-lamp-line rounded-panel px-4 py-3 mb-4" data-ready-hold="{{ $in->hold->id }}">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <x-lamp state="lit" />
+        {{ App\View\Lamp::Lit->html() }}
         <p class="flex-1 min-w-52"><strong>{{ __('account.ready_for_you', ['name' => $title->name]) }}</strong> <span class="text-soft">{{ __('account.kept_until', ['date' => App\View\Dates::words($in->hold->kept_until, $in->hold->card->library->zone())]) }}</span></p>
         <div class="flex gap-2">
             <a id="borrow-{{ $title->id }}" class="btn" href="{{ route('borrow.show', ['title' => $title, 'library' => $in->hold->card->library->slug], false) }}" hx-get="{{ route('borrow.show', ['title' => $title, 'library' => $in->hold->card->library->slug], false) }}" hx-target="#panel-{{ $title->id }}">{{ __('lending.borrow') }}<span class="sr-only">: {{ $title->name }}</span></a>

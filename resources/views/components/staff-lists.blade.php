@@ -5,7 +5,7 @@
         <ul class="grid sm:grid-cols-2 lg:grid-cols-3 gap-5">
             @foreach ($lists as $row)
                 <li><a href="{{ route('catalogue', ['list' => $row['list']->id], false) }}" class="panel flex gap-3.5 p-4 no-underline hover:bg-haint h-full">
-                    <span class="flex flex-none" aria-hidden="true">@foreach ($row['first'] as $i => $title)<x-cover :title="$title" :width="56" decorative class="{{ $i > 0 ? '-ml-7' : '' }} shadow-[-2px_0_0_var(--color-card)]" />@endforeach</span>
+                    <span class="flex flex-none" aria-hidden="true">@foreach ($row['first'] as $i => $title){{ App\View\Cover::html($title, 56, decorative: true, class: ($i > 0 ? '-ml-7' : '').' shadow-[-2px_0_0_var(--color-card)]') }}@endforeach</span>
                     <span>
                         <span class="font-serif font-semibold text-lg leading-tight block">{{ $row['list']->name }}</span>
                         <span class="meta block mt-0.5">{{ trans_choice('account.list_counts', $row['titles']) }} · {{ $row['ready'] === $row['titles'] && $row['titles'] > 0 ? __('account.list_all_ready') : trans_choice('account.list_ready', $row['ready']) }}</span>

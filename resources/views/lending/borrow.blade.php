@@ -1,6 +1,6 @@
 <x-layout :title="__('lending.borrow').': '.$title->name" on="catalogue">
     <div class="max-w-xl mx-auto mt-4 flex gap-5">
-        <x-cover :title="$title" :width="96" decorative />
+        {{ App\View\Cover::html($title, 96, decorative: true) }}
         <div class="flex-1">
             <h1 class="text-3xl mb-1">{{ $title->name }}</h1>
             <p class="mb-3">{{ App\View\TitleText::people($title) }}</p>

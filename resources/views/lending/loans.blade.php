@@ -4,12 +4,12 @@
     @forelse ($loans as $on)
         @php($title = $on->loan->title)
         <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3" data-loan="{{ $on->loan->id }}">
-            <x-cover :title="$title" decorative />
+            {{ App\View\Cover::html($title, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl"><a class="no-underline hover:underline" href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h2>
                 <div>{{ TitleText::people($title) }}</div>
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) · {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
-                <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{ __('lending.due', ['date' => '']) }} <x-when :at="$on->loan->due_at" :zone="$on->loan->card->library->zone()" /></div>
+                <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{ __('lending.due', ['date' => '']) }} {{ App\View\Dates::html($on->loan->due_at, $on->loan->card->library->zone()) }}</div>
                 <div class="meta">{{ ! $on->hasFile ? __('lending.no_file') : ($on->place === null ? __('lending.not_begun') : __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent])) }}</div>
             </div>
             <div class="col-span-2 md:col-span-1 flex gap-2 items-start"><x-loan-acts :on="$on" /></div>

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * The framework's classes, compiled once for all workers of php-fpm. Which ones: those that a few pages load, found when the
+ * application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that an edit shows at once.
+ */
+
+use App\Models\Library;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+
+$root = dirname(__DIR__);
+$var = getenv('FIGPORCH_VAR') ?: 'var';
+$list = (str_starts_with($var, '/') ? $var : "{$root}/{$var}").'/cache/preload.php';
+
+if (PHP_SAPI === 'cli') {
+    require "{$root}/vendor/autoload.php";
+    $app = require "{$root}/bootstrap/app.php";
+    $kernel = $app->make(Kernel::class);
+    $kernel->bootstrap();
+    $library = Library::query()->value('slug');
+    foreach (['/up', '/sign-in', '/catalogue', '/porch'] as $page) {
+        $kernel->handle(Request::create($page, 'GET', ['library' => $library]));
+    }
+    file_put_contents($list, '<?php return '.var_export(array_values(array_filter(get_included_files(), fn (string $file): bool => preg_match("~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~", $file) === 1)), true).';');
+} elseif (is_file($list)) {
+    require "{$root}/vendor/autoload.php";
+    foreach (array_diff(require $list, get_included_files()) as $file) {
+        opcache_compile_file($file);
+    }
+}
