@@ -50,7 +50,12 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])->name('loans.undo-return');
+    Route::post('/loans/{loan}/renew', [LoanController::class, 'renew'])->name('loans.renew');
     Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
+    Route::post('/holds/spread', [HoldController::class, 'spread'])->name('holds.spread');
+    Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])->name('holds.pause');
+    Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])->name('holds.resume');
+    Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])->name('holds.at-once');
     Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])->name('holds.cancel');
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');

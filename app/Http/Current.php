@@ -37,7 +37,7 @@ final class Current
         return $this->person === null ? 0 : $this->unreadNotices->count($this->person);
     }
 
-    /** @return (stdClass&object{id: int, name: string})|null the loan that was read in last */
+    /** @return stdClass|null id and name of the loan that was read in last */
     public function loan(): ?stdClass
     {
         return $this->person === null ? null : $this->currentLoan->of($this->person, now());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Models\Library;
 use App\Models\Title;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\Standings;
@@ -32,12 +33,19 @@ final class TitlePanel
 
         return view('lending.action-answer', [
             'title' => $title,
+            'way' => $this->way($request),
             'standing' => $this->standings->of($this->current->requiredLibrary(), [$title], $this->current->card(), $now)[$title->id],
             'own' => $this->ownItems->of($this->current->person, [$title], $now),
             'said' => $said,
             'message' => $message,
             'refused' => $refused,
         ]);
+    }
+
+    /** The library that an act is at, where the page has acts of several cards. */
+    public function way(Request $request): ?Library
+    {
+        return $request->query('library') === null ? null : $this->current->library;
     }
 
     /** Signed in, but with no card at the library being looked at. */

@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $blocked_at
  * @property int $loans_open
  * @property int $holds_open
+ * @property string|null $pay_month first day of the month that pay_loans counts
+ * @property int $pay_loans loans paid for one by one in that month
  * @property-read Person $person
  * @property-read Library $library
  */

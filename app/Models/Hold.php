@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $line_at place in the line; earlier goes first
  * @property CarbonImmutable|null $paused_until
  * @property int $misses
+ * @property bool $borrow_at_once
+ * @property int $kept_seconds
  * @property int|null $licence_id
  * @property CarbonImmutable|null $kept_until
  * @property-read Card $card
@@ -40,6 +42,7 @@ final class Hold extends Model
         'ready_at' => 'immutable_datetime',
         'kept_until' => 'immutable_datetime',
         'closed_at' => 'immutable_datetime',
+        'borrow_at_once' => 'boolean',
     ];
 
     /** @return BelongsTo<Card, $this> */

@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $due_at
  * @property CarbonImmutable|null $ended_at
  * @property string|null $end_reason
+ * @property string $length
+ * @property int $renewals
  * @property-read Card|null $card
  * @property-read Title $title
  */

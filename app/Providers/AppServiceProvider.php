@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\Current;
+use App\Queries\Lending\HabitsOf;
 use App\Queries\Lending\Rules;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -17,6 +18,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(Rules::class);
+        $this->app->scoped(HabitsOf::class);
         $this->app->scoped(Current::class);
     }
 

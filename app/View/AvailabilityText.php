@@ -15,8 +15,18 @@ final class AvailabilityText
         return match ($standing->availability) {
             Availability::AlwaysReady => __('catalogue.availability.always_ready'),
             Availability::ReadyNow => __('catalogue.availability.ready_now').($standing->copiesFree > 1 ? ' · '.trans_choice('catalogue.copies_free', $standing->copiesFree) : ''),
-            Availability::Wait => $standing->latest === null ? __('catalogue.wait_open') : __('catalogue.wait_latest', ['date' => Dates::day($standing->latest, $standing->zone)]),
+            Availability::Wait => self::wait($standing),
             Availability::NotHere => __('catalogue.availability.not_here'),
+        };
+    }
+
+    /** "Wait about 3 weeks" by the middle of the range. */
+    private static function wait(TitleStanding $standing): string
+    {
+        return match (true) {
+            $standing->resetsAt !== null => __('catalogue.wait_month', ['date' => Dates::day($standing->resetsAt, $standing->zone)]),
+            $standing->turn?->middle === null => __('catalogue.wait_open'),
+            default => __('catalogue.wait_about', ['time' => Dates::about($standing->turn->middle)]),
         };
     }
 }

@@ -42,10 +42,38 @@ final class Dates
         return self::format($at, $zone, 'dMMM');
     }
 
+    /** "3 Mar – 20 Mar" */
+    public static function shortRange(DateTimeInterface $from, DateTimeInterface $to, DateTimeZone $zone): string
+    {
+        [$a, $b] = [self::short($from, $zone), self::short($to, $zone)];
+
+        return $a === $b ? $a : "{$a} – {$b}";
+    }
+
     /** "Thursday 9 December 2026, 18:00" */
     public static function exact(DateTimeInterface $at, DateTimeZone $zone): string
     {
         return self::format($at, $zone, 'EEEEdMMMMyHm');
+    }
+
+    /** How long until then, roughly: "2 days", "3 weeks", "4 months". */
+    public static function about(DateTimeInterface $at, ?DateTimeInterface $now = null): string
+    {
+        $days = max(1, (int) round(($at->getTimestamp() - ($now ?? now())->getTimestamp()) / 86400));
+
+        return match (true) {
+            $days < 11 => trans_choice('dates.days', $days),
+            $days < 75 => trans_choice('dates.weeks', (int) round($days / 7)),
+            default => trans_choice('dates.months', (int) round($days / 30.4)),
+        };
+    }
+
+    /** "3–20 March", "28 March – 9 April": the range of a forecast. */
+    public static function range(DateTimeInterface $from, DateTimeInterface $to, DateTimeZone $zone): string
+    {
+        [$a, $b] = [self::day($from, $zone), self::day($to, $zone)];
+
+        return $a === $b ? $a : __('dates.range', ['from' => $a, 'to' => $b]);
     }
 
     /** A date in words (or in the text given) that tells its exact time to whoever asks. */

@@ -25,8 +25,8 @@ final class NoticeText
     private static function facts(Notice $notice): array
     {
         $facts = $notice->facts;
-        if (isset($facts['kept_until'])) {
-            $facts['kept_until'] = Dates::exact(new DateTimeImmutable((string) $facts['kept_until']), new DateTimeZone((string) ($facts['timezone'] ?? 'UTC')));
+        foreach (array_intersect(['kept_until', 'due', 'ends'], array_keys($facts)) as $moment) {
+            $facts[$moment] = Dates::exact(new DateTimeImmutable((string) $facts[$moment]), new DateTimeZone((string) ($facts['timezone'] ?? 'UTC')));
         }
 
         return array_map(strval(...), $facts);

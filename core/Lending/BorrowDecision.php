@@ -15,6 +15,7 @@ final class BorrowDecision
      * @param  list<Licence>  $licences  those of the title that this card's library can use
      * @param  int|null  $openLoanId  the loan of this title already open on the card
      * @param  int|null  $keptLicenceId  the licence whose copy is kept for this card's ready hold
+     * @param  PayPerLoan|null  $payPerLoan  the card's month, where a licence is paid per loan
      * @param  LoanLength|null  $length  null for the default
      */
     public static function decide(
@@ -24,6 +25,7 @@ final class BorrowDecision
         array $licences,
         ?int $openLoanId,
         ?int $keptLicenceId,
+        ?PayPerLoan $payPerLoan,
         ?LoanLength $length,
         DateTimeZone $libraryZone,
         DateTimeImmutable $now,
@@ -37,14 +39,14 @@ final class BorrowDecision
         }
 
         $kept = null;
-        $anyLive = false;
+        $anyFuture = false;
         foreach ($licences as $licence) {
-            $anyLive = $anyLive || $licence->isLive($now);
+            $anyFuture = $anyFuture || $licence->hasFuture($now);
             if ($licence->id === $keptLicenceId && $licence->isLive($now)) {
                 $kept = $licence;
             }
         }
-        if (! $anyLive && $openLoanId === null) {
+        if (! $anyFuture && $openLoanId === null) {
             return new Refused(Refusal::NoLicence);
         }
         if ($openLoanId !== null) {
@@ -60,11 +62,26 @@ final class BorrowDecision
             return new Refused(Refusal::LengthNotOffered);
         }
 
-        $licence = $kept ?? SpendingOrder::choose($licences, $now);
-        if ($licence === null) {
-            return new Refused(Refusal::NoCopyFree);
-        }
+        $capped = $payPerLoan?->capReached() === true;
+        $usable = array_filter($licences, fn (Licence $l): bool => ! $capped || $l->model !== LicenceModel::PayPerLoan);
+        $licence = $kept ?? SpendingOrder::choose($usable, $card->libraryId, $now);
 
-        return new Granted($licence, $length, $length->dueAt($now, $libraryZone));
+        return $licence === null
+            ? self::nothingToLend($licences, $payPerLoan, $now)
+            : new Granted($licence, $length, $length->dueAt($now, $libraryZone));
+    }
+
+    /** @param  list<Licence>  $licences */
+    private static function nothingToLend(array $licences, ?PayPerLoan $payPerLoan, DateTimeImmutable $now): Refused
+    {
+        $waitedFor = array_filter($licences, fn (Licence $l): bool => $l->canFillHolds($now));
+        $begun = array_filter($waitedFor, fn (Licence $l): bool => $l->startsAt <= $now);
+
+        return match (true) {
+            $begun !== [] => new Refused(Refusal::NoCopyFree),
+            $waitedFor !== [] => new Refused(Refusal::NotYet, at: min(array_map(fn (Licence $l): DateTimeImmutable => $l->startsAt, $waitedFor))),
+            $payPerLoan?->capReached() === true => new Refused(Refusal::PayPerLoanCap, limit: $payPerLoan->most, at: $payPerLoan->resetsAt),
+            default => new Refused(Refusal::PayPerLoanBudget, at: $payPerLoan?->resetsAt),
+        };
     }
 }

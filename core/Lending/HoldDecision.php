@@ -18,6 +18,7 @@ final class HoldDecision
         array $licences,
         bool $alreadyOnLoan,
         bool $alreadyHeld,
+        ?PayPerLoan $payPerLoan,
         DateTimeImmutable $now,
     ): ?Refused {
         $standing = $card->refusal($now);
@@ -33,12 +34,13 @@ final class HoldDecision
         if ($alreadyHeld) {
             return new Refused(Refusal::AlreadyHeld);
         }
+        $capped = $payPerLoan?->capReached() === true;
         $future = false;
         foreach ($licences as $licence) {
-            if ($licence->canLend($now)) {
+            if ($licence->canLend($now) && ! ($capped && $licence->model === LicenceModel::PayPerLoan)) {
                 return new Refused(Refusal::CopyFree);
             }
-            $future = $future || $licence->hasFuture($now);
+            $future = $future || $licence->canFillHolds($now);
         }
         if (! $future) {
             return new Refused(Refusal::NoLicence);

@@ -46,9 +46,16 @@ final readonly class Licence
         return $this->isLive($now) && ($this->copiesFree === null || $this->copiesFree > 0);
     }
 
-    /** May still lend some day, if not now: started or yet to start. */
+    /** May still lend some day, if not now: started or yet to start. A month's budget is renewed, loans bought are not. */
     public function hasFuture(DateTimeImmutable $now): bool
     {
-        return ($this->endsAt === null || $this->endsAt > $now) && ($this->loansLeft === null || $this->loansLeft > 0);
+        return ($this->endsAt === null || $this->endsAt > $now)
+            && ($this->loansLeft === null || $this->loansLeft > 0 || $this->model === LicenceModel::PayPerLoan);
+    }
+
+    /** Whether a hold on the title can be filled from this licence some day. */
+    public function canFillHolds(DateTimeImmutable $now): bool
+    {
+        return $this->model->takesHolds() && $this->hasFuture($now);
     }
 }

@@ -19,6 +19,12 @@ enum LicenceModel: string
         return $this !== self::Simultaneous && $this !== self::PayPerLoan;
     }
 
+    /** Whether a hold can wait for it: pay per loan has no copies that come back, only a budget that is renewed. */
+    public function takesHolds(): bool
+    {
+        return $this !== self::PayPerLoan;
+    }
+
     /** Whether every loan uses up one of a number of loans bought. */
     public function countsLoans(): bool
     {

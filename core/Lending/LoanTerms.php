@@ -34,8 +34,9 @@ final readonly class LoanTerms
      * (no source): 7 loans, 7 holds, 7, 14 or 21 days, renewal in the last 3 days, a ready hold kept 72 hours.
      *
      * @param  iterable<LoanRule>  $rules
+     * @param  LoanLength|null  $ownDefault  the patron's own default for the format, heeded if it is offered
      */
-    public static function from(iterable $rules, string $group, Format $format): self
+    public static function from(iterable $rules, string $group, Format $format, ?LoanLength $ownDefault = null): self
     {
         $applying = [];
         foreach ($rules as $rule) {
@@ -60,7 +61,7 @@ final readonly class LoanTerms
         $holds = self::first($applying, fn (LoanRule $r): ?array => $r->maxHolds === null ? null : [$r->maxHolds, $r->format !== null]);
         $lengths = self::first($applying, fn (LoanRule $r): ?array => $r->lengths === [] ? null : $r->lengths);
         usort($lengths, fn (LoanLength $a, LoanLength $b): int => $a->nominalHours() <=> $b->nominalHours());
-        $default = self::first($applying, fn (LoanRule $r): ?LoanLength => $r->defaultLength);
+        $default = $ownDefault !== null && in_array($ownDefault, $lengths, false) ? $ownDefault : self::first($applying, fn (LoanRule $r): ?LoanLength => $r->defaultLength);
 
         return new self(
             maxLoans: $loans[0],

@@ -10,15 +10,16 @@ use DateTimeImmutable;
 final readonly class MissedHold
 {
     /** Days a hold is paused after its first miss. */
-    private const PAUSE_DAYS = 7;
+    public const PAUSE_DAYS = 7;
 
     private function __construct(public bool $lapses, public ?DateTimeImmutable $pausedUntil)
     {
     }
 
-    public static function after(int $earlierMisses, DateTimeImmutable $now): self
+    /** @param  int  $keptSeconds  for which copies were kept for it in vain, this one included */
+    public static function after(int $earlierMisses, int $holdKeptHours, int $keptSeconds, DateTimeImmutable $now): self
     {
-        return $earlierMisses > 0
+        return $earlierMisses > 0 || ! KeptTime::allowsAnother($holdKeptHours, $keptSeconds)
             ? new self(true, null)
             : new self(false, $now->modify('+'.self::PAUSE_DAYS.' days'));
     }

@@ -17,10 +17,17 @@ enum Refusal: string
     case AlreadyOnLoan = 'already_on_loan';
     case AlreadyHeld = 'already_held';
     case CopyFree = 'copy_free';
+    case NotYet = 'not_yet';
+    case PayPerLoanCap = 'pay_per_loan_cap';
+    case PayPerLoanBudget = 'pay_per_loan_budget';
+    case TooEarlyToRenew = 'too_early_to_renew';
+    case RenewedEnough = 'renewed_enough';
+    case OthersWait = 'others_wait';
+    case LicenceEnded = 'licence_ended';
 
     /** Someone wanted the title and could not have it for want of a copy or a licence. */
     public function isTurnaway(): bool
     {
-        return $this === self::NoLicence || $this === self::NoCopyFree;
+        return in_array($this, [self::NoLicence, self::NotYet, self::NoCopyFree, self::PayPerLoanBudget], true);
     }
 }

@@ -12,7 +12,7 @@ final readonly class Refused
     /**
      * @param  int|null  $limit  the limit that was reached
      * @param  OpenLoan|null  $soonestDue  the loan that ends soonest, where returning one would help
-     * @param  DateTimeImmutable|null  $at  when the card expired
+     * @param  DateTimeImmutable|null  $at  when the card expired, or when it will be possible
      */
     public function __construct(
         public Refusal $reason,

@@ -9,12 +9,15 @@ use DateTimeImmutable;
 /** Which of a title's licences a loan is taken from. */
 final class SpendingOrder
 {
-    /** @param  iterable<Licence>  $licences */
-    public static function choose(iterable $licences, DateTimeImmutable $now): ?Licence
+    /**
+     * @param  iterable<Licence>  $licences
+     * @param  int  $libraryId  the library of the card
+     */
+    public static function choose(iterable $licences, int $libraryId, DateTimeImmutable $now): ?Licence
     {
         $best = null;
         foreach ($licences as $licence) {
-            if ($licence->canLend($now) && ($best === null || self::key($licence, $now) < self::key($best, $now))) {
+            if ($licence->canLend($now) && ($best === null || self::key($licence, $libraryId, $now) < self::key($best, $libraryId, $now))) {
                 $best = $licence;
             }
         }
@@ -23,19 +26,22 @@ final class SpendingOrder
     }
 
     /**
-     * Simultaneous first; then what perishes first; then one copy / one user; then loans counted, most left per day
-     * left first; pay per loan last; within equals the oldest.
+     * Simultaneous first and pay per loan last; between them the library's own copies before those that others share;
+     * of these what perishes first; then one copy / one user; then loans counted, most left per day left first; within
+     * equals the oldest.
      *
-     * @return array{int, float|int, int}
+     * @return array{int, int, float|int, int}
      */
-    private static function key(Licence $licence, DateTimeImmutable $now): array
+    private static function key(Licence $licence, int $libraryId, DateTimeImmutable $now): array
     {
+        $of = $licence->libraryId === $libraryId ? 1 : 2;
+
         return match (true) {
-            $licence->model === LicenceModel::Simultaneous => [0, 0, $licence->id],
-            $licence->model === LicenceModel::PayPerLoan => [4, 0, $licence->id],
-            $licence->model->countsLoans() => [3, -self::loansPerDay($licence, $now), $licence->id],
-            $licence->endsAt !== null => [1, $licence->endsAt->getTimestamp(), $licence->id],
-            default => [2, 0, $licence->id],
+            $licence->model === LicenceModel::Simultaneous => [0, 0, 0, $licence->id],
+            $licence->model === LicenceModel::PayPerLoan => [3, 0, 0, $licence->id],
+            $licence->model->countsLoans() => [$of, 3, -self::loansPerDay($licence, $now), $licence->id],
+            $licence->endsAt !== null => [$of, 1, $licence->endsAt->getTimestamp(), $licence->id],
+            default => [$of, 2, 0, $licence->id],
         };
     }
 

@@ -125,8 +125,6 @@ return new class extends Migration
             $table->timestampTz('happened_at');
             $table->index(['library_id', 'happened_at']);
         });
-        foreach (['lending_facts', 'lending_borrow', 'lending_end_loan'] as $function) {
-            DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
-        }
+        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/lending_end_loan.sql'));
     }
 };

@@ -6,4 +6,8 @@ return [
     'today_at' => 'today at :time',
     'tomorrow_at' => 'tomorrow at :time',
     'in_days' => ':day, in :days days',
+    'days' => '{1}1 day|[2,*]:count days',
+    'weeks' => '{1}1 week|[2,*]:count weeks',
+    'months' => '{1}1 month|[2,*]:count months',
+    'range' => ':from to :to',
 ];

@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 return [
     'hold_ready' => ['subject' => '“:name” is ready for you', 'body' => 'The copy of “:name” that you were waiting for is kept for you until :kept_until. Borrow it from your Porch before then; after that it goes to the next in line.'],
+    'hold_borrowed' => ['subject' => '“:name” is on loan to you', 'body' => 'A copy of “:name” came free and was borrowed for you, as you asked when you placed the hold. It is due :due. Return it early if now is not the time.'],
+    'hold_lapsing' => ['subject' => '“:name” is kept for you for one more day', 'body' => 'The copy of “:name” goes to the next in line :kept_until. Borrow it before then, or say “not now” under Holds to keep your place.'],
+    'hold_set_back' => ['subject' => '“:name” is no longer ready', 'body' => 'The library’s licence for the copy of “:name” that was kept for you ended or was changed. You keep your place in line.'],
+    'loan_due_soon' => ['subject' => '“:name” is due in 3 days', 'body' => 'Your loan of “:name” ends :due. From now on it can be renewed, if nobody waits for it.'],
+    'loan_due_tomorrow' => ['subject' => '“:name” is due tomorrow', 'body' => 'Your loan of “:name” ends :due and is then returned for you. There are no fines.'],
+    'licence_ending' => ['subject' => 'The licence of “:name” ends soon', 'body' => 'The library’s last licence for “:name”, for which you hold a place in line, ends :ends. Your turn may not come before then. Your hold stays open in case the library buys another.'],
+    'licence_gone' => ['subject' => '“:name” cannot be lent any more', 'body' => 'The library’s last licence for “:name” has ended before your turn came. Your hold stays open in case the library buys another; you can cancel it under Holds.'],
     'hold_missed' => ['subject' => '“:name” has gone to the next in line', 'body' => 'The copy of “:name” that was kept for you was not borrowed in time. Your hold is paused for 7 days and then takes its turn again. If it is missed once more it lapses.'],
     'hold_lapsed' => ['subject' => 'Your hold on “:name” has lapsed', 'body' => 'A copy of “:name” was kept for you twice and not borrowed. The hold is closed. You can place a new one at any time.'],
     'loan_ended' => ['subject' => 'Your loan of “:name” has ended', 'body' => 'The loan of “:name” reached its due time and was returned for you. If you had not finished, you can borrow it or place a hold again.'],

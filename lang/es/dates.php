@@ -6,4 +6,8 @@ return [
     'today_at' => 'hoy a las :time',
     'tomorrow_at' => 'mañana a las :time',
     'in_days' => ':day, dentro de :days días',
+    'days' => '{1}1 día|[2,*]:count días',
+    'weeks' => '{1}1 semana|[2,*]:count semanas',
+    'months' => '{1}1 mes|[2,*]:count meses',
+    'range' => 'del :from al :to',
 ];

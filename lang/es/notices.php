@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 return [
     'hold_ready' => ['subject' => '«:name» está listo para usted', 'body' => 'El ejemplar de «:name» que esperaba está guardado para usted hasta: :kept_until. Tómelo prestado antes desde su Porche; después pasa al siguiente.'],
+    'hold_borrowed' => ['subject' => '«:name» está en préstamo a su nombre', 'body' => 'Quedó libre un ejemplar de «:name» y se tomó prestado para usted, como pidió al reservar. Vence: :due. Devuélvalo antes si no es buen momento.'],
+    'hold_lapsing' => ['subject' => '«:name» queda guardado un día más', 'body' => 'El ejemplar de «:name» pasa al siguiente: :kept_until. Tómelo prestado antes, o diga «ahora no» en Reservas para conservar su turno.'],
+    'hold_set_back' => ['subject' => '«:name» ya no está listo', 'body' => 'La licencia del ejemplar de «:name» guardado para usted terminó o cambió. Conserva su turno.'],
+    'loan_due_soon' => ['subject' => '«:name» vence en 3 días', 'body' => 'Su préstamo de «:name» termina: :due. Desde ahora se puede renovar, si nadie lo espera.'],
+    'loan_due_tomorrow' => ['subject' => '«:name» vence mañana', 'body' => 'Su préstamo de «:name» termina: :due. Entonces se devuelve por usted. No hay multas.'],
+    'licence_ending' => ['subject' => 'La licencia de «:name» termina pronto', 'body' => 'La última licencia de la biblioteca para «:name», que tiene reservado, termina: :ends. Quizá no llegue su turno antes. La reserva queda abierta por si la biblioteca compra otra.'],
+    'licence_gone' => ['subject' => '«:name» ya no se puede prestar', 'body' => 'La última licencia de la biblioteca para «:name» terminó antes de su turno. La reserva queda abierta por si compra otra; puede cancelarla en Reservas.'],
     'hold_missed' => ['subject' => '«:name» ha pasado al siguiente', 'body' => 'El ejemplar de «:name» guardado para usted no se recogió a tiempo. Su reserva queda en pausa 7 días y luego recupera su turno. Si se pierde otra vez, se cierra.'],
     'hold_lapsed' => ['subject' => 'Su reserva de «:name» se ha cerrado', 'body' => 'Se guardó dos veces un ejemplar de «:name» y no se recogió. La reserva está cerrada. Puede hacer otra cuando quiera.'],
     'loan_ended' => ['subject' => 'Su préstamo de «:name» ha terminado', 'body' => 'El préstamo de «:name» llegó a su vencimiento y se devolvió por usted. Si no había terminado, puede tomarlo prestado o reservarlo otra vez.'],

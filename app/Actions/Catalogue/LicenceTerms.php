@@ -23,6 +23,8 @@ final readonly class LicenceTerms
         $lacks = match (true) {
             $model->hasCopies() && ($copies ?? 0) < 1 => 'copies=N',
             $model->countsLoans() && ($loans ?? 0) < 1 => 'loans=N',
+            $model === LicenceModel::PayPerLoan && $priceCents < 1 => 'price=CENTS, the price of one loan',
+            $model === LicenceModel::PayPerLoan && $shared => 'no shared: each library pays for its own patrons',
             $model === LicenceModel::MeteredByTime && $endsAt === null => 'ends=YYYY-MM-DD',
             default => null,
         };
@@ -36,9 +38,8 @@ final readonly class LicenceTerms
     {
         [$name, $rest] = explode(':', $text.':', 2);
         $model = LicenceModel::tryFrom($name);
-        if ($model === null || $model === LicenceModel::PayPerLoan) {
-            $known = array_filter(LicenceModel::cases(), fn (LicenceModel $m): bool => $m !== LicenceModel::PayPerLoan);
-            throw new InvalidArgumentException("No licence model '{$name}'. Known: ".implode(', ', array_column($known, 'value')).'.');
+        if ($model === null) {
+            throw new InvalidArgumentException("No licence model '{$name}'. Known: ".implode(', ', array_column(LicenceModel::cases(), 'value')).'.');
         }
         $values = [];
         foreach (array_filter(explode(',', rtrim($rest, ':'))) as $part) {

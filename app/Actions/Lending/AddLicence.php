@@ -7,7 +7,6 @@ namespace App\Actions\Lending;
 use App\Models\Licence;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
-use InvalidArgumentException;
 
 /** A library buys a licence; holds that wait for the title get its copies at once. */
 final class AddLicence
@@ -28,9 +27,6 @@ final class AddLicence
         int $priceCents = 0,
         bool $shared = false,
     ): Licence {
-        if ($model === LicenceModel::PayPerLoan) {
-            throw new InvalidArgumentException('Pay per loan needs a budget, which libraries here do not have yet.');
-        }
         $licence = Licence::query()->create([
             'library_id' => $libraryId,
             'title_id' => $titleId,
@@ -44,7 +40,7 @@ final class AddLicence
             'price_cents' => $priceCents,
             'shared' => $shared,
         ]);
-        if ($model->hasCopies()) {
+        if ($model->takesHolds()) {
             ($this->fillFreeCopies)($licence->id, $now);
         }
 

@@ -7,8 +7,8 @@ namespace App\Actions\Lending;
 use App\Queries\Lending\CardAndTitle;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\AlreadyOnLoan;
-use FigPorch\Core\Lending\BorrowDecision;
 use FigPorch\Core\Lending\Granted;
+use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Database\QueryException;
@@ -42,10 +42,7 @@ final class BorrowTitle
 
                 continue;
             }
-            $decision = BorrowDecision::decide(
-                $facts->card, $facts->terms, $facts->audience, $facts->licences,
-                $facts->openLoanId, $facts->keptLicenceId, $length, $facts->zone, $now,
-            );
+            $decision = $facts->borrow($length, $now);
             if ($decision instanceof AlreadyOnLoan) {
                 return $decision;
             }
@@ -69,7 +66,7 @@ final class BorrowTitle
 
     private function write(int $cardId, int $titleId, CardAndTitle $facts, Granted $granted, DateTimeImmutable $now): int
     {
-        return DB::selectOne('select lending_borrow(?, ?, ?, ?, ?, ?, ?, ?) as id', [
+        return DB::selectOne('select lending_borrow(?, ?, ?, ?, ?, ?, ?, ?, ?) as id', [
             $cardId,
             $titleId,
             $granted->licence->id,
@@ -78,6 +75,7 @@ final class BorrowTitle
             $granted->length->code(),
             $facts->terms->maxLoans,
             $facts->terms->loansCountedByFormat ? $facts->format->value : null,
+            $granted->licence->model === LicenceModel::PayPerLoan ? $facts->terms->payPerLoanMonthly : null,
         ])->id;
     }
 }

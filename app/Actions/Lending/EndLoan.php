@@ -6,6 +6,7 @@ namespace App\Actions\Lending;
 
 use App\Actions\Account\GiveNotice;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 
 /** Ends a loan and passes its copy on, in one transaction. Rows are taken in the order card, loan, licence. */
@@ -33,7 +34,7 @@ final class EndLoan
                 ($this->passCopyOn)($loan->licence, $loan->title, $now, loanSpent: true);
             }
             if ($reason === 'expired') {
-                ($this->giveNotice)($loan->person, 'loan_ended', "loan-ended:{$loanId}", ['title' => $loan->title, 'name' => $loan->name], $now);
+                ($this->giveNotice)($loan->person, NoticeKind::LoanEnded, "loan-ended:{$loanId}", ['title' => $loan->title, 'name' => $loan->name], $now);
             }
 
             return true;

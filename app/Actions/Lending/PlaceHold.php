@@ -22,16 +22,19 @@ final class PlaceHold
     {
     }
 
-    /** @return int|Refused the id of the hold */
-    public function __invoke(int $cardId, int $titleId, DateTimeImmutable $now): int|Refused
+    /**
+     * @param  bool  $borrowAtOnce  borrow it for the patron when a copy comes, if the card is under its limit
+     * @return int|Refused the id of the hold
+     */
+    public function __invoke(int $cardId, int $titleId, DateTimeImmutable $now, bool $borrowAtOnce = false): int|Refused
     {
-        return DB::transaction(function () use ($cardId, $titleId, $now): int|Refused {
+        return DB::transaction(function () use ($cardId, $titleId, $now, $borrowAtOnce): int|Refused {
             $libraryId = DB::selectOne('select library_id from cards where id = ? for no key update', [$cardId])->library_id;
-            $locked = $this->licences->of($libraryId, [$titleId], locked: true)[$titleId];
+            $locked = $this->licences->of($libraryId, [$titleId], $now, locked: true)[$titleId];
             $facts = CardAndTitle::load($cardId, $titleId, $now);
             $refused = HoldDecision::refusal(
                 $facts->card, $facts->terms, $facts->audience, $locked,
-                $facts->openLoanId !== null, $facts->holdId !== null, $now,
+                $facts->openLoanId !== null, $facts->holdId !== null, $facts->payPerLoan, $now,
             );
             if ($refused !== null) {
                 ($this->countTurnaway)($libraryId, $titleId, $refused->reason, $now);
@@ -44,10 +47,10 @@ final class PlaceHold
 
             // The line's own clock: never before a hold that was placed in the same microsecond.
             return DB::selectOne(
-                "insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
-                    select ?, ?, ?, 'waiting', ?, greatest(?::timestamptz, (select max(line_at) + interval '1 microsecond' from holds
+                "insert into holds (card_id, library_id, title_id, state, borrow_at_once, placed_at, line_at)
+                    select ?, ?, ?, 'waiting', ?::boolean, ?, greatest(?::timestamptz, (select max(line_at) + interval '1 microsecond' from holds
                         where title_id = ? and closed_at is null)) returning id",
-                [$cardId, $libraryId, $titleId, $at, $at, $titleId],
+                [$cardId, $libraryId, $titleId, $borrowAtOnce ? 't' : 'f', $at, $at, $titleId],
             )->id;
         }, attempts: 5);
     }

@@ -7,11 +7,14 @@ namespace App\Actions\Lending;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** What time alone does to the lines: ready holds not taken, pauses over, licences begun. */
+/** What time alone does to the lines: ready holds not taken, pauses over, licences begun; and borrowings that a lost job left undone. */
 final class SettleHolds
 {
-    public function __construct(private readonly MissHold $missHold, private readonly FillFreeCopies $fillFreeCopies)
-    {
+    public function __construct(
+        private readonly MissHold $missHold,
+        private readonly FillFreeCopies $fillFreeCopies,
+        private readonly BorrowForHold $borrowForHold,
+    ) {
     }
 
     public function __invoke(DateTimeImmutable $now): void
@@ -21,15 +24,11 @@ final class SettleHolds
             ($this->missHold)($holdId, $now);
         }
         DB::update("update holds set state = 'waiting', paused_until = null where state = 'paused' and paused_until <= ?", [$at]);
+        $this->fillFreeCopies->everywhere($now);
 
-        $fillable = DB::select(
-            "select li.id from licences li where li.copies_free > 0 and li.starts_at <= ? and (li.ends_at is null or li.ends_at > ?)
-                and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared or h.library_id = li.library_id))
-                order by li.id",
-            [$at, $at],
-        );
-        foreach ($fillable as $licence) {
-            ($this->fillFreeCopies)($licence->id, $now);
+        $undone = DB::table('holds')->where('state', 'ready')->where('borrow_at_once', true)->where('ready_at', '<=', $now->modify('-1 minute')->format('Y-m-d H:i:s.uP'));
+        foreach ($undone->orderBy('ready_at')->pluck('id') as $holdId) {
+            ($this->borrowForHold)($holdId, $now);
         }
     }
 }

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Actions\Account\ForgetEndedLoans;
 use App\Actions\Lending\EndDueLoans;
 use App\Actions\Lending\SettleHolds;
+use App\Actions\Lending\TellOfDates;
 use Illuminate\Console\Command;
 
 /** Run every minute. What is due is read from the database, so minutes that were missed are made up for in order. */
@@ -16,11 +17,12 @@ final class LendingTick extends Command
 
     protected $description = 'End loans that are due, move holds that time moves, forget what is not to be kept';
 
-    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, ForgetEndedLoans $forget): int
+    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, TellOfDates $tellOfDates, ForgetEndedLoans $forget): int
     {
         $now = now()->toImmutable();
         $ended = $endDueLoans($now);
         $settleHolds($now);
+        $tellOfDates($now);
         $forget($now);
         $this->line("{$ended} loans ended.");
 

@@ -41,7 +41,8 @@ final class SetLibraryAndLocale
             : ($this->current->person->locale ?? $request->getPreferredLanguage($known) ?? 'en'));
 
         $response = $next($request);
-        if ($this->current->library !== null && $request->cookie('library') !== $this->current->library->slug) {
+        // A panel in place can be of another card's library; the page stays where it is.
+        if ($this->current->library !== null && ! $request->hasHeader('HX-Request') && $request->cookie('library') !== $this->current->library->slug) {
             $response->headers->setCookie(Cookie::create('library', $this->current->library->slug, time() + self::REMEMBER_DAYS * 86400, secure: $request->isSecure()));
         }
 

@@ -12,6 +12,6 @@ final class UnreadNotices
 {
     public function count(Person $person): int
     {
-        return Notice::query()->where('person_id', $person->id)->whereNull('read_at')->count();
+        return Notice::query()->where('person_id', $person->id)->whereNull('read_at')->where('shown', true)->count();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
+use App\Queries\Lending\CardReach;
 use FigPorch\Core\Catalogue\Format;
 
 /** What a person asks of the catalogue. */
@@ -13,7 +14,6 @@ final readonly class CatalogueSearch
 
     public string $order;
 
-    /** @param  list<string>|null  $allowed what the card may borrow, as pairs like "ebook:teen"; null for everything */
     public function __construct(
         public int $libraryId,
         public string $words = '',
@@ -21,7 +21,7 @@ final readonly class CatalogueSearch
         public bool $readyNow = false,
         public ?int $staffListId = null,
         string $order = '',
-        public ?array $allowed = null,
+        public CardReach $reach = new CardReach,
     ) {
         $natural = $words !== '' ? 'relevance' : 'newest';
         $this->order = in_array($order, self::ORDERS, true) && ($order !== 'relevance' || $words !== '') ? $order : $natural;

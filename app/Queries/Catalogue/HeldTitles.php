@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Models\Title;
+use App\Queries\Lending\CardReach;
 use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -12,23 +13,19 @@ use Illuminate\Database\Eloquent\Builder;
 /** The titles that a library's patrons can get, now or by waiting. */
 final class HeldTitles
 {
-    /**
-     * @param  list<string>|null  $allowed  what the card may borrow, as pairs like "ebook:teen"; null for everything.
-     *                                      It counts for ready now alone: what is listed as ready can be borrowed.
-     * @return Builder<Title>
-     */
-    public static function of(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, ?array $allowed = null): Builder
+    /** @return Builder<Title> */
+    public static function of(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardReach $reach = new CardReach): Builder
     {
-        return Title::query()->whereRaw(...self::condition($libraryId, $now, $readyNow, $allowed));
+        return Title::query()->whereRaw(...self::condition($libraryId, $now, $readyNow, $reach));
     }
 
     /**
      * The same as a condition on titles.
      *
-     * @param  list<string>|null  $allowed
+     * @param  CardReach  $reach  counts for ready now alone: what is listed as ready can be borrowed
      * @return array{literal-string&non-falsy-string, list<mixed>} SQL and its bindings
      */
-    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, ?array $allowed = null): array
+    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, CardReach $reach = new CardReach): array
     {
         $at = $now->format('Y-m-d H:i:s.uP');
         $held = 'exists (select from licences li where li.title_id = titles.id and '.UsableLicences::FOR_LIBRARY
@@ -37,10 +34,12 @@ final class HeldTitles
         if (! $readyNow) {
             return [$held.' or exists (select from holds h where h.licence_id = li.id and h.closed_at is null)))', $bindings];
         }
-        $ready = $held.') and li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0))';
+        $ready = $held.") and li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)
+            and case when li.model = 'pay_per_loan' then li.price_cents <= pay_per_loan_left(li.library_id, ?) and format <> all(?::text[]) else true end)";
+        $bindings = [...$bindings, $at, $at, '{'.implode(',', $reach->unpaid).'}'];
 
-        return $allowed === null
-            ? [$ready, [...$bindings, $at]]
-            : [$ready." and format || ':' || audience = any(?::text[])", [...$bindings, $at, '{'.implode(',', $allowed).'}']];
+        return $reach->audiences === null
+            ? [$ready, $bindings]
+            : [$ready." and format || ':' || audience = any(?::text[])", [...$bindings, '{'.implode(',', $reach->audiences).'}']];
     }
 }

@@ -41,8 +41,8 @@ final class SearchTitles
      */
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): array
     {
-        $anyFormat = new CatalogueSearch($search->libraryId, $search->words, null, $search->readyNow, $search->staffListId, allowed: $search->allowed);
-        [$ready, $bindings] = HeldTitles::condition($search->libraryId, $now, true, $search->allowed);
+        $anyFormat = new CatalogueSearch($search->libraryId, $search->words, null, $search->readyNow, $search->staffListId, reach: $search->reach);
+        [$ready, $bindings] = HeldTitles::condition($search->libraryId, $now, true, $search->reach);
         $rows = $this->matching($anyFormat, $now)->toBase()->groupBy('format')
             ->selectRaw("format, count(*) n, count(*) filter (where {$ready}) ready", $bindings)->get();
         $chosen = $search->format === null ? $rows : $rows->where('format', $search->format->value);
@@ -57,7 +57,7 @@ final class SearchTitles
     /** @return Builder<Title> */
     private function matching(CatalogueSearch $search, DateTimeImmutable $now): Builder
     {
-        $query = HeldTitles::of($search->libraryId, $now, $search->readyNow, $search->allowed);
+        $query = HeldTitles::of($search->libraryId, $now, $search->readyNow, $search->reach);
         if ($search->words !== '') {
             $query->whereRaw("words @@ to_tsquery('simple', ?)", [self::tsquery($search->words)]);
         }

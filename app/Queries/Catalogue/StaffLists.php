@@ -6,6 +6,7 @@ namespace App\Queries\Catalogue;
 
 use App\Models\StaffList;
 use App\Models\Title;
+use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -13,15 +14,14 @@ use Illuminate\Support\Facades\DB;
 final class StaffLists
 {
     /**
-     * @param  list<string>|null  $allowed  what the card may borrow, as pairs like "ebook:teen"; null for everything
      * @return list<array{list: StaffList, titles: int, ready: int, first: list<Title>}>
      */
-    public function of(int $libraryId, DateTimeImmutable $now, ?array $allowed = null): array
+    public function of(int $libraryId, DateTimeImmutable $now, CardReach $reach = new CardReach): array
     {
         $lists = StaffList::query()->where('library_id', $libraryId)->orderBy('position')
             ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->select('titles.id', 'work_id', 'format', 'name', 'edition', 'cover_file')])->get();
         [$held, $heldBindings] = HeldTitles::condition($libraryId, $now, false);
-        [$ready, $readyBindings] = HeldTitles::condition($libraryId, $now, true, $allowed);
+        [$ready, $readyBindings] = HeldTitles::condition($libraryId, $now, true, $reach);
         $counts = DB::table('staff_list_title')->join('titles', 'titles.id', '=', 'title_id')
             ->whereIn('staff_list_id', $lists->modelKeys())->groupBy('staff_list_id')
             ->selectRaw("staff_list_id, count(*) filter (where {$held}) titles, count(*) filter (where {$ready}) ready", [...$heldBindings, ...$readyBindings])

@@ -8,10 +8,16 @@ use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\AlreadyOnLoan;
+use FigPorch\Core\Lending\BorrowDecision;
 use FigPorch\Core\Lending\CardStanding;
+use FigPorch\Core\Lending\Granted;
 use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\LoanTerms;
 use FigPorch\Core\Lending\OpenLoan;
+use FigPorch\Core\Lending\PayPerLoan;
+use FigPorch\Core\Lending\Refused;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use stdClass;
@@ -23,6 +29,7 @@ final readonly class CardAndTitle
     private function __construct(
         public CardStanding $card,
         public LoanTerms $terms,
+        public PayPerLoan $payPerLoan,
         public Format $format,
         public Audience $audience,
         public array $licences,
@@ -32,6 +39,15 @@ final readonly class CardAndTitle
         public ?int $keptLicenceId,
         public DateTimeZone $zone,
     ) {
+    }
+
+    /** May the card borrow the title? */
+    public function borrow(?LoanLength $length, DateTimeImmutable $now): Granted|AlreadyOnLoan|Refused
+    {
+        return BorrowDecision::decide(
+            $this->card, $this->terms, $this->audience, $this->licences,
+            $this->openLoanId, $this->keptLicenceId, $this->payPerLoan, $length, $this->zone, $now,
+        );
     }
 
     public static function load(int $cardId, int $titleId, DateTimeImmutable $now): self
@@ -58,7 +74,8 @@ final readonly class CardAndTitle
                 $ofFormat($holds),
                 $soonest === null ? null : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
             ),
-            LoanTerms::from(Rules::fromRows($facts->rules ?? []), $facts->group, $format),
+            $terms = LoanTerms::from(Rules::fromRows($facts->rules ?? []), $facts->group, $format, $facts->own_length === null ? null : LoanLength::parse($facts->own_length)),
+            new PayPerLoan($facts->pay_loans, $terms->payPerLoanMonthly, PayPerLoan::nextMonth($now, $zone = new DateTimeZone($facts->timezone))),
             $format,
             Audience::from($facts->audience),
             array_values(array_map(UsableLicences::fromRow(...), $facts->licences ?? [])),
@@ -66,7 +83,7 @@ final readonly class CardAndTitle
             $ownLoan !== null && $ownLoan->over,
             $own($holds)?->id,
             $own($holds)?->kept,
-            new DateTimeZone($facts->timezone),
+            $zone,
         );
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Queries\Lending;
 
 use App\Models\Hold;
-use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\Turn;
 use FigPorch\Core\Lending\HoldState;
 
 /** A hold with its place in line and the promise it comes with. */
 final readonly class HoldInSight
 {
-    public function __construct(public Hold $hold, public int $place, public int $copies, public ?DateTimeImmutable $latest)
+    public function __construct(public Hold $hold, public int $place, public int $copies, public ?Turn $turn)
     {
     }
 

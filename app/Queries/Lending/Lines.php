@@ -8,13 +8,14 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LineLicence;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
-/** The state of a library's lines for titles: what keeps each copy busy, and how many of its patrons wait. */
+/** The state of a library's lines for titles: what keeps each copy busy, and which of its patrons' holds wait. */
 final class Lines
 {
     /**
      * @param  array<int, list<Licence>>  $licences  by title
-     * @return array<int, array{licences: list<LineLicence>, waiting: int}> by title
+     * @return array<int, array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}> by title; of each hold that waits, in order, until when it is paused
      */
     public function of(int $libraryId, array $licences): array
     {
@@ -23,22 +24,26 @@ final class Lines
         }
         $licenceIds = array_map(fn (Licence $l): int => $l->id, array_merge(...array_values($licences)));
         $busy = DB::select(
-            "select licence_id, 'loan' kind, due_at at from loans where ended_at is null and licence_id = any(?::bigint[])
-                union all select licence_id, 'hold', kept_until from holds where state = 'ready' and licence_id = any(?::bigint[])",
+            "select licence_id, 'loan' kind, due_at at, started_at began from loans where ended_at is null and licence_id = any(?::bigint[])
+                union all select licence_id, 'hold', kept_until, null from holds where state = 'ready' and licence_id = any(?::bigint[])",
             [$ids = '{'.implode(',', $licenceIds).'}', $ids],
         );
         $dates = ['loan' => [], 'hold' => []];
+        $began = [];
         foreach ($busy as $row) {
             $dates[$row->kind][$row->licence_id][] = new DateTimeImmutable($row->at);
+            if ($row->began !== null) {
+                $began[$row->licence_id][] = new DateTimeImmutable($row->began);
+            }
         }
         $waiting = DB::table('holds')->where('library_id', $libraryId)->whereIn('state', ['waiting', 'paused'])->whereIn('title_id', array_keys($licences))
-            ->groupBy('title_id')->selectRaw('title_id, count(*) n')->pluck('n', 'title_id');
+            ->orderBy('line_at')->orderBy('id')->get(['title_id', 'paused_until'])->groupBy('title_id');
 
         $lines = [];
         foreach ($licences as $titleId => $of) {
             $lines[$titleId] = [
-                'licences' => array_map(fn (Licence $l): LineLicence => new LineLicence($l, $dates['loan'][$l->id] ?? [], $dates['hold'][$l->id] ?? []), $of),
-                'waiting' => (int) ($waiting[$titleId] ?? 0),
+                'licences' => array_map(fn (Licence $l): LineLicence => new LineLicence($l, $dates['loan'][$l->id] ?? [], $dates['hold'][$l->id] ?? [], $began[$l->id] ?? []), $of),
+                'waiting' => array_values(array_map(fn (stdClass $h): ?DateTimeImmutable => $h->paused_until === null ? null : new DateTimeImmutable($h->paused_until), ($waiting[$titleId] ?? collect())->all())),
             ];
         }
 

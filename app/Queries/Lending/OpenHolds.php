@@ -7,7 +7,7 @@ namespace App\Queries\Lending;
 use App\Models\Hold;
 use App\Models\Person;
 use DateTimeImmutable;
-use FigPorch\Core\Lending\LatestTurn;
+use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -18,40 +18,56 @@ final class OpenHolds
     public function __construct(
         private readonly UsableLicences $usableLicences,
         private readonly Lines $lines,
-        private readonly Rules $rules,
+        private readonly Turns $turns,
     ) {
     }
 
     /** @return Collection<int, HoldInSight> */
-    public function of(Person $person, DateTimeImmutable $now): Collection
+    public function of(Person $person, DateTimeImmutable $now, int $effort = Forecast::BRIEF): Collection
     {
         $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
             ->with(['title.contributors', 'title.series'])->orderBy('line_at')->get();
         $person->giveCardsTo($holds);
-        $ahead = DB::table('holds as own')->join('holds as h', fn ($join) => $join->on('h.title_id', '=', 'own.title_id')->on('h.library_id', '=', 'own.library_id')
-            ->whereIn('h.state', ['waiting', 'paused'])->whereRaw('(h.line_at, h.id) < (own.line_at, own.id)'))
-            ->whereIn('own.id', $holds->modelKeys())->groupBy('own.id')->selectRaw('own.id, count(*) n')->pluck('n', 'id');
+        $ahead = $this->ahead($holds->pluck('id')->all());
 
         $seen = [];
         foreach ($holds->groupBy('library_id') as $libraryId => $ofLibrary) {
-            $licences = $this->usableLicences->of((int) $libraryId, array_values(array_unique($ofLibrary->pluck('title_id')->all())));
+            $licences = $this->usableLicences->of((int) $libraryId, array_values(array_unique($ofLibrary->pluck('title_id')->all())), $now);
             $lines = $this->lines->of((int) $libraryId, $licences);
             foreach ($ofLibrary as $hold) {
-                $place = 1 + (int) ($ahead[$hold->id] ?? 0);
-                $terms = $this->rules->terms($hold->library_id, $hold->card->patron_group, $hold->title->format);
+                $before = $ahead[$hold->id] ?? [];
                 $seen[] = new HoldInSight(
                     $hold,
-                    $place,
+                    count($before) + 1,
                     (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$hold->title_id])),
-                    $hold->kept_until !== null ? null : LatestTurn::at($lines[$hold->title_id]['licences'], $place, $terms->longest(), $terms->holdKeptHours, $hold->card->library->zone(), $now),
+                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $lines[$hold->title_id]['licences'], $before, $hold->paused_until, $now, $effort),
                 );
             }
         }
 
         return collect($seen)->sortBy(fn (HoldInSight $h): array => [
             $h->isReady() ? 0 : 1,
-            ($h->hold->kept_until ?? $h->latest)?->getTimestamp() ?? PHP_INT_MAX,
+            ($h->hold->kept_until ?? $h->turn?->middle)?->getTimestamp() ?? PHP_INT_MAX,
             $h->hold->id,
         ])->values();
+    }
+
+    /**
+     * @param  array<int>  $holdIds
+     * @return array<int, list<DateTimeImmutable|null>> by hold, of each of the library's holds before it until when it is paused
+     */
+    private function ahead(array $holdIds): array
+    {
+        $rows = DB::select(
+            "select own.id, h.paused_until from holds own join holds h on h.title_id = own.title_id and h.library_id = own.library_id
+                and h.state in ('waiting', 'paused') and (h.line_at, h.id) < (own.line_at, own.id) where own.id = any(?::bigint[]) order by own.id, h.line_at, h.id",
+            ['{'.implode(',', $holdIds).'}'],
+        );
+        $ahead = [];
+        foreach ($rows as $row) {
+            $ahead[$row->id][] = $row->paused_until === null ? null : new DateTimeImmutable($row->paused_until);
+        }
+
+        return $ahead;
     }
 }

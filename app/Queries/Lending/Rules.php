@@ -27,6 +27,22 @@ final class Rules
     }
 
     /**
+     * The longest that anyone at the library may keep a title of the format, and the longest that a copy is kept for a hold:
+     * what a promise to those who wait has to reckon with.
+     *
+     * @return array{LoanLength, int} length and hours
+     */
+    public function slowest(int $libraryId, Format $format): array
+    {
+        $this->terms($libraryId, '', $format);
+        $groups = array_unique(array_map(fn (LoanRule $r): string => $r->group ?? '', [new LoanRule, ...$this->read[$libraryId]]));
+        $terms = array_map(fn (string $group): LoanTerms => $this->terms($libraryId, $group, $format), array_values($groups));
+        usort($terms, fn (LoanTerms $a, LoanTerms $b): int => $b->longest()->nominalHours() <=> $a->longest()->nominalHours());
+
+        return [$terms[0]->longest(), max(array_map(fn (LoanTerms $t): int => $t->holdKeptHours, $terms))];
+    }
+
+    /**
      * What a card may borrow, as pairs like "ebook:teen"; null for a card, or nobody's card, without a ceiling.
      *
      * @return list<string>|null

@@ -9,16 +9,22 @@ use App\Models\Library;
 use App\Models\Title;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Availability;
-use FigPorch\Core\Lending\LatestTurn;
 use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\PayPerLoan;
 
 /** Availability, and where there is a wait its end, of many titles at once. */
 final class Standings
 {
+    /** Turns played through for each title of a list: enough for "about 3 weeks". */
+    private const EFFORT = 200;
+
     public function __construct(
         private readonly UsableLicences $usableLicences,
         private readonly Lines $lines,
         private readonly Rules $rules,
+        private readonly Turns $turns,
+        private readonly PayMonth $payMonth,
     ) {
     }
 
@@ -27,40 +33,52 @@ final class Standings
      * @param  Card|null  $card  whose rules count; without one those of an adult
      * @return array<int, TitleStanding> by title
      */
-    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now): array
+    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now, int $effort = self::EFFORT): array
     {
         $byId = [];
         foreach ($titles as $title) {
             $byId[$title->id] = $title;
         }
-        $licences = $this->usableLicences->of($library->id, array_keys($byId));
+        $licences = $this->usableLicences->of($library->id, array_keys($byId), $now);
+        $capped = [];
+        foreach ($byId as $id => $title) {
+            $capped[$id] = $card !== null && $this->payMonth->of($card, $library, $title->format, $now)->capReached();
+            if ($capped[$id]) {
+                $licences[$id] = array_values(array_filter($licences[$id], fn (Licence $l): bool => $l->model !== LicenceModel::PayPerLoan || ! $l->canLend($now)));
+            }
+        }
         $availability = array_map(fn (array $of): Availability => Availability::of($of, $now), $licences);
-        $waited = array_keys(array_filter($availability, fn (Availability $a): bool => $a === Availability::Wait));
-        $lines = $this->lines->of($library->id, array_intersect_key($licences, array_flip($waited)));
-
+        foreach (array_keys(array_filter($capped)) as $id) {
+            $availability[$id] = $availability[$id] === Availability::NotHere ? Availability::Wait : $availability[$id];
+        }
+        $waited = array_filter($licences, fn (array $of, int $id): bool => $availability[$id] === Availability::Wait && self::takesHolds($of, $now), ARRAY_FILTER_USE_BOTH);
+        $lines = $this->lines->of($library->id, $waited);
         $allowed = $this->rules->allowed($card);
 
         $standings = [];
         foreach ($byId as $id => $title) {
-            $latest = null;
-            $place = 1 + ($lines[$id]['waiting'] ?? 0);
-            if ($availability[$id] === Availability::Wait) {
-                $terms = $this->rules->terms($library->id, $card->patron_group ?? 'adult', $title->format);
-                $latest = LatestTurn::at($lines[$id]['licences'], $place, $terms->longest(), $terms->holdKeptHours, $library->zone(), $now);
-            }
+            $ahead = $lines[$id]['waiting'] ?? [];
             $standings[$id] = new TitleStanding(
                 $availability[$id],
                 (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$id])),
                 (int) array_sum(array_map(fn (Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $licences[$id])),
-                $place,
-                $latest,
+                count($ahead) + 1,
+                isset($lines[$id]) ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort) : null,
                 $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
                 $library->zone(),
                 $allowed !== null && ! in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
+                $availability[$id] === Availability::Wait && ! isset($lines[$id]) ? PayPerLoan::nextMonth($now, $library->zone()) : null,
+                isset($lines[$id]),
             );
         }
 
         return $standings;
+    }
+
+    /** @param  list<Licence>  $licences */
+    private static function takesHolds(array $licences, DateTimeImmutable $now): bool
+    {
+        return array_filter($licences, fn (Licence $l): bool => $l->canFillHolds($now)) !== [];
     }
 
     /** @param  list<Licence>  $licences */

@@ -7,13 +7,16 @@ namespace App\Queries\Lending;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\Availability;
+use FigPorch\Core\Lending\Forecast\Turn;
 
 /** What the lamp of a title says at one library, and what stands behind it. */
 final readonly class TitleStanding
 {
     /**
      * @param  int  $nextPlace  the place in line that a hold placed now would get
-     * @param  DateTimeImmutable|null  $latest  when that turn comes at the latest; null when it cannot be promised
+     * @param  Turn|null  $turn  when that turn is likely to come, where there is a wait
+     * @param  DateTimeImmutable|null  $resetsAt  where loans are paid for one by one and this month's are used up: when the next month begins
+     * @param  bool  $takesHolds  whether there is a copy, now or later, that a hold can wait for
      * @param  bool  $aboveCard  made for older readers than the card is for
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
@@ -22,10 +25,12 @@ final readonly class TitleStanding
         public int $copies,
         public int $copiesFree,
         public int $nextPlace,
-        public ?DateTimeImmutable $latest,
+        public ?Turn $turn,
         public ?DateTimeImmutable $wentAt,
         public DateTimeZone $zone,
         public bool $aboveCard = false,
+        public ?DateTimeImmutable $resetsAt = null,
+        public bool $takesHolds = true,
     ) {
     }
 }

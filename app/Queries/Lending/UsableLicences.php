@@ -21,15 +21,15 @@ final class UsableLicences
      * @param  list<int>  $titleIds
      * @return array<int, list<Licence>> by title, the oldest first
      */
-    public function of(int $libraryId, array $titleIds, bool $locked = false): array
+    public function of(int $libraryId, array $titleIds, DateTimeImmutable $now, bool $locked = false): array
     {
         if ($titleIds === []) {
             return [];
         }
         $rows = DB::select(
-            'select li.* from licences li where li.title_id = any(?::bigint[]) and '.self::FOR_LIBRARY
-                .' order by li.id'.($locked ? ' for no key update' : ''),
-            ['{'.implode(',', $titleIds).'}', $libraryId, $libraryId],
+            "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li
+                where li.title_id = any(?::bigint[]) and ".self::FOR_LIBRARY.' order by li.id'.($locked ? ' for no key update' : ''),
+            [$now->format('Y-m-d H:i:sP'), '{'.implode(',', $titleIds).'}', $libraryId, $libraryId],
         );
         $licences = array_fill_keys($titleIds, []);
         foreach ($rows as $row) {
@@ -47,7 +47,7 @@ final class UsableLicences
             LicenceModel::from($row->model),
             $row->copies,
             $row->copies_free,
-            $row->loans_left,
+            $row->model === LicenceModel::PayPerLoan->value ? max(0, intdiv($row->budget_left ?? 0, $row->price_cents)) : $row->loans_left,
             new DateTimeImmutable($row->starts_at),
             $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
         );

@@ -12,7 +12,7 @@ use stdClass;
 /** The open loan that a person read in last, on any device. */
 final class CurrentLoan
 {
-    /** @return (stdClass&object{id: int, name: string})|null the loan's id and its title's name */
+    /** @return stdClass|null the loan's id and its title's name */
     public function of(Person $person, DateTimeInterface $now): ?stdClass
     {
         return DB::table('loans')->join('titles', 'titles.id', '=', 'title_id')

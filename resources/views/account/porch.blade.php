@@ -32,6 +32,7 @@
             @foreach ($ready as $in)
                 <x-ready-hold :in="$in" />
             @endforeach
+            <x-pile-up :found="$pileUp" />
             <x-coming-up :chart="$comingUp" :now="$now" />
         </section>
     </div>

@@ -3,7 +3,6 @@
     use App\View\TitleText;
     use FigPorch\Core\Lending\Availability;
     $roles = $title->contributors->groupBy(fn ($c) => $c->pivot->role);
-    $best = $editions->sortBy(fn ($e) => match (true) { $own->loan($e->id) !== null => 0, $own->readyHold($e->id, $now) !== null => 1, $standings[$e->id]->availability->canBorrow() => 2, $standings[$e->id]->availability === Availability::Wait => 3, default => 4 } * 10 + ($e->is($title) ? 0 : 1))->values();
     $access = array_filter(array_map(fn ($f) => trans()->has("catalogue.access_features.{$f}") ? __("catalogue.access_features.{$f}") : null, array_merge(...array_values(array_intersect_key($title->accessibility, ['accessibilityFeature' => 1])) ?: [[]])));
     $kind = array_filter([$title->publication?->fixed_layout ? __('catalogue.pages_kind.fixed') : null, $title->publication?->right_to_left ? __('catalogue.pages_kind.rtl') : null]);
 @endphp
@@ -23,23 +22,28 @@
 
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
-                @foreach ($best as $i => $edition)
-                    @php($standing = $standings[$edition->id])
-                    <div @class(['grid sm:grid-cols-[220px_1fr] gap-x-4 gap-y-2 px-4.5 py-3.5 items-start', 'border-t border-rule' => $i > 0, 'bg-lamp-wash' => $i === 0 && ($standing->availability->canBorrow() || $own->readyHold($edition->id, $now) !== null)])>
+                @foreach ($ways as $i => $way)
+                    @php($edition = $way->title)@php($standing = $way->standing)@php($mine = $own->hold($edition->id))
+                    <div @class(['grid sm:grid-cols-[200px_1fr] gap-x-4 gap-y-2 px-4.5 py-3.5 items-start', 'border-t border-rule' => $i > 0, 'bg-lamp-wash' => $i === 0 && ($standing->availability->canBorrow() || $own->readyHold($edition->id, $now) !== null)])>
                         <div>
-                            <b>@if ($edition->is($title)){{ mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE) }}@else<a class="link text-inherit" href="{{ route('titles.show', $edition, false) }}">{{ mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE) }}</a>@endif</b>
+                            <b>@if ($edition->is($title)){{ mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE) }}@else<a class="link text-inherit" href="/titles/{{ $edition->id }}">{{ mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE) }}</a>@endif</b>
                             <div class="meta">{{ implode(' · ', array_filter([$edition->namesOf('narrator') === [] ? null : __('catalogue.read_by', ['name' => implode(', ', $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition), $edition->language && $edition->language !== $title->language ? TitleText::language($edition->language) : null])) }}</div>
+                            @if ($way->oneOfSeveralCards)<div class="meta">{{ __('catalogue.with_card', ['library' => $way->library->short_name]) }}</div>@endif
                         </div>
                         <div class="[&>div]:md:flex-row [&>div]:md:items-center">
-                            @include('lending.title-action', ['title' => $edition, 'quiet' => $i > 0])
-                            @if ($standing->availability === Availability::Wait && $own->hold($edition->id) === null)
-                                <p class="meta mt-1">{{ __('catalogue.line', ['place' => App\View\Ordinal::of($standing->nextPlace), 'copies' => trans_choice('catalogue.copies_free', $standing->copies)]) }}</p>
+                            @include('lending.title-action', ['title' => $edition, 'quiet' => $i > 0, 'detailed' => true, 'way' => $way->oneOfSeveralCards ? $way->library : null])
+                            @if ($standing->availability->canBorrow() && $way->source !== null && ! $standing->aboveCard)
+                                <p class="meta mt-1">{{ __("catalogue.source.{$way->source->value}", ['library' => $way->library->short_name]) }}</p>
+                            @elseif ($standing->resetsAt !== null)
+                                <p class="meta mt-1">{{ __('catalogue.month_used', ['library' => $way->library->short_name, 'date' => Dates::day($standing->resetsAt, $standing->zone)]) }}</p>
+                            @elseif ($standing->availability === Availability::Wait && ($mine === null || $mine->card_id !== $way->card?->id))
+                                <p class="meta mt-1">{{ __('catalogue.line', ['place' => App\View\Ordinal::of($standing->nextPlace), 'copies' => trans_choice('catalogue.copies_free', $standing->copies)]) }}. @if ($standing->turn?->to !== null){{ __('catalogue.eight_in_ten', ['range' => Dates::range($standing->turn->from, $standing->turn->to, $standing->zone)]) }}@if ($standing->turn->latest !== null); {{ __('catalogue.latest_of', ['date' => Dates::day($standing->turn->latest, $standing->zone)]) }}@endif.@else{{ __('catalogue.never') }}@endif</p>
                             @endif
                             @if (! $edition->publication_exists && $standing->availability !== Availability::NotHere)
                                 <p class="meta mt-1">{{ __('lending.no_file') }}</p>
                             @endif
                             @if ($standing->availability === Availability::NotHere)
-                                <p class="meta mt-1">{{ $standing->wentAt !== null ? __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) : __('catalogue.not_owned', ['library' => $current->library->name, 'contact' => $current->library->pin_contact]) }}</p>
+                                <p class="meta mt-1">{{ $standing->wentAt !== null ? __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) : __('catalogue.not_owned', ['library' => $way->library->name, 'contact' => $way->library->pin_contact]) }}</p>
                             @endif
                         </div>
                     </div>

@@ -10,9 +10,10 @@
                 <div>{{ TitleText::people($title) }}</div>
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) · {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
                 <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{ __('lending.due', ['date' => '']) }} {{ App\View\Dates::html($on->loan->due_at, $on->loan->card->library->zone()) }}</div>
+                @if (($renewFrom[$on->loan->id] ?? $now) > $now)<div class="meta">{{ __('lending.renew_from', ['date' => App\View\Dates::day($renewFrom[$on->loan->id], $on->loan->card->library->zone())]) }}</div>@endif
                 <div class="meta">{{ ! $on->hasFile ? __('lending.no_file') : ($on->place === null ? __('lending.not_begun') : __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent])) }}</div>
             </div>
-            <div class="col-span-2 md:col-span-1 flex gap-2 items-start"><x-loan-acts :on="$on" /></div>
+            <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start"><x-loan-acts :on="$on" :renewable="($renewFrom[$on->loan->id] ?? null) !== null && $renewFrom[$on->loan->id] <= $now" /></div>
         </article>
     @empty
         <div class="panel p-6"><p class="mb-3">{{ __('lending.no_loans') }}</p><a class="btn" href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Lending;
 
+use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
@@ -18,8 +19,10 @@ use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\LoanRule;
 use FigPorch\Core\Lending\LoanTerms;
 use FigPorch\Core\Lending\OpenLoan;
+use FigPorch\Core\Lending\PayPerLoan;
 use FigPorch\Core\Lending\Refusal;
 use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\RenewalDecision;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -28,9 +31,9 @@ final class DecisionTest extends TestCase
     use Lending;
 
     /** @param  list<Licence>  $licences */
-    private static function borrow(CardStanding $card, array $licences, Audience $for = Audience::Adult, ?int $open = null, ?int $kept = null, ?LoanLength $length = null, ?LoanTerms $terms = null): Granted|AlreadyOnLoan|Refused
+    private static function borrow(CardStanding $card, array $licences, Audience $for = Audience::Adult, ?int $open = null, ?int $kept = null, ?LoanLength $length = null, ?LoanTerms $terms = null, ?PayPerLoan $month = null): Granted|AlreadyOnLoan|Refused
     {
-        return BorrowDecision::decide($card, $terms ?? self::terms(), $for, $licences, $open, $kept, $length, new DateTimeZone('UTC'), self::now());
+        return BorrowDecision::decide($card, $terms ?? self::terms(), $for, $licences, $open, $kept, $month, $length, new DateTimeZone('UTC'), self::now());
     }
 
     public function test_refusals_come_in_the_order_of_the_rules(): void
@@ -106,12 +109,79 @@ final class DecisionTest extends TestCase
     #[DataProvider('holds')]
     public function test_placing_a_hold(CardStanding $card, array $licences, bool $onLoan, bool $held, ?Refusal $expected): void
     {
-        $this->assertSame($expected, HoldDecision::refusal($card, self::terms(), Audience::Adult, $licences, $onLoan, $held, self::now())?->reason);
+        $this->assertSame($expected, HoldDecision::refusal($card, self::terms(), Audience::Adult, $licences, $onLoan, $held, null, self::now())?->reason);
+    }
+
+    public function test_pay_per_loan_comes_last_and_says_when_it_resets(): void
+    {
+        $month = fn (int $loans): PayPerLoan => new PayPerLoan($loans, 3, self::now('+30 days'));
+        $paid = self::licence(M::PayPerLoan, 1, left: 5);
+        $spent = self::licence(M::PayPerLoan, 1, left: 0);
+        $out = self::licence(M::OneCopyOneUser, 2, free: 0);
+
+        $granted = self::borrow(self::card(), [$paid, self::licence(M::OneCopyOneUser, 3)], month: $month(0));
+        $this->assertSame(3, $granted instanceof Granted ? $granted->licence->id : null, 'a copy before money');
+        $granted = self::borrow(self::card(), [$paid, $out], month: $month(2));
+        $this->assertSame(1, $granted instanceof Granted ? $granted->licence->id : null, 'money before waiting');
+
+        $this->assertSame(Refusal::NoCopyFree, self::refusal(self::borrow(self::card(), [$paid, $out], month: $month(3))), 'a copy to wait for');
+        foreach ([[$paid, 3, Refusal::PayPerLoanCap], [$spent, 0, Refusal::PayPerLoanBudget]] as [$licence, $loans, $reason]) {
+            $refused = self::borrow(self::card(), [$licence], month: $month($loans));
+            $this->assertSame($reason, self::refusal($refused));
+            $this->assertEquals(self::now('+30 days'), $refused instanceof Refused ? $refused->at : null);
+        }
+        $this->assertSame(Refusal::NoLicence, HoldDecision::refusal(self::card(), self::terms(), Audience::Adult, [$spent], false, false, $month(0), self::now())?->reason, 'nobody can wait for a budget');
+        $this->assertNull(HoldDecision::refusal(self::card(), self::terms(), Audience::Adult, [$paid, $out], false, false, $month(3), self::now()));
+    }
+
+    /** Months are those of the library: in the Azores (UTC−1, UTC in summer) November ends an hour after it does in UTC. */
+    public function test_the_month_is_the_librarys(): void
+    {
+        $zone = new DateTimeZone('Atlantic/Azores');
+        $this->assertSame('2026-12-01T01:00:00+00:00', PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T00:30:00Z'), $zone)->format(DATE_ATOM));
+        $this->assertSame('2027-01-01T01:00:00+00:00', PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T01:00:00Z'), $zone)->format(DATE_ATOM));
+    }
+
+    public function test_a_title_to_come_says_when(): void
+    {
+        $refused = self::borrow(self::card(), [self::licence(M::OneCopyOneUser, starts: '+9 days')]);
+        $this->assertSame(Refusal::NotYet, self::refusal($refused));
+        $this->assertEquals(self::now('+9 days'), $refused instanceof Refused ? $refused->at : null);
+    }
+
+    /** @return iterable<string, array{Refusal|null, string, int, int, int, bool, Licence}> */
+    public static function renewals(): iterable
+    {
+        $out = self::licence(M::OneCopyOneUser, free: 0);
+        yield 'granted' => [null, '+2 days', 0, 0, 0, false, $out];
+        yield 'too early' => [Refusal::TooEarlyToRenew, '+4 days', 0, 0, 0, false, $out];
+        yield 'others wait' => [Refusal::OthersWait, '+2 days', 0, 1, 0, false, $out];
+        yield 'others wait, and a copy is free for them' => [null, '+2 days', 0, 1, 1, false, $out];
+        yield 'renewed enough' => [Refusal::RenewedEnough, '+2 days', 2, 0, 0, false, $out];
+        yield 'blocked' => [Refusal::CardBlocked, '+2 days', 0, 0, 0, true, $out];
+        yield 'licence over' => [Refusal::LicenceEnded, '+2 days', 0, 0, 0, false, self::licence(M::MeteredByTime, free: 0, ends: '-1 day')];
+        yield 'loans run out' => [Refusal::LicenceEnded, '+2 days', 0, 0, 0, false, self::licence(M::MeteredByLoans, free: 0, left: 0)];
+        yield 'cap of the month' => [Refusal::PayPerLoanCap, '+2 days', 0, 0, 0, false, self::licence(M::PayPerLoan)];
+    }
+
+    #[DataProvider('renewals')]
+    public function test_renewing(?Refusal $expected, string $due, int $renewals, int $waiting, int $free, bool $blocked, Licence $licence): void
+    {
+        $decision = RenewalDecision::decide(
+            self::card(blocked: $blocked), self::terms(), $licence, self::now($due), $renewals, $waiting, $free,
+            new PayPerLoan(3, 3, self::now('+30 days')), null, new DateTimeZone('UTC'), self::now(),
+        );
+        if ($expected !== null) {
+            $this->assertSame($expected, self::refusal($decision));
+        } else {
+            $this->assertInstanceOf(Granted::class, $decision);
+            $this->assertEquals(self::now($due)->modify('+14 days'), $decision->dueAt, 'from the due time on');
+        }
     }
 
     public function test_what_counts_as_a_turnaway(): void
     {
-        $this->assertSame([Refusal::NoLicence, Refusal::NoCopyFree], array_values(array_filter(Refusal::cases(), fn (Refusal $r): bool => $r->isTurnaway())));
+        $this->assertSame([Refusal::NoLicence, Refusal::NoCopyFree, Refusal::NotYet, Refusal::PayPerLoanBudget], array_values(array_filter(Refusal::cases(), fn (Refusal $r): bool => $r->isTurnaway())));
     }
 
     private static function refusal(Granted|AlreadyOnLoan|Refused $decision): Refusal

@@ -32,7 +32,7 @@ final class LicenceTest extends TestCase
         yield 'simultaneous' => [self::licence(M::Simultaneous), true, true];
         yield 'simultaneous that ended' => [self::licence(M::Simultaneous, ends: '-1 hour'), false, false];
         yield 'pay per loan with money' => [self::licence(M::PayPerLoan, left: 2), true, true];
-        yield 'pay per loan without' => [self::licence(M::PayPerLoan, left: 0), false, false];
+        yield 'pay per loan without' => [self::licence(M::PayPerLoan, left: 0), false, true];
     }
 
     #[DataProvider('states')]
@@ -60,14 +60,15 @@ final class LicenceTest extends TestCase
             self::licence(M::MeteredByLoans, 7, left: 20, ends: '+100 days'),
             self::licence(M::Concurrent, 3, left: 20, ends: '+400 days'),
             self::licence(M::MeteredByLoans, 1, left: 99),
+            self::licence(M::OneCopyOneUser, 0, library: 2),
             self::licence(M::PayPerLoan, 5),
         ];
         for ($from = 0; $from < count($order); $from++) {
             $rest = array_slice($order, $from);
             shuffle($rest);
-            $this->assertSame($order[$from]->id, SpendingOrder::choose($rest, self::now())?->id);
+            $this->assertSame($order[$from]->id, SpendingOrder::choose($rest, 1, self::now())?->id);
         }
-        $this->assertNull(SpendingOrder::choose([self::licence(M::OneCopyOneUser, free: 0)], self::now()));
+        $this->assertNull(SpendingOrder::choose([self::licence(M::OneCopyOneUser, free: 0)], 1, self::now()));
     }
 
     public function test_nothing_licensed_is_not_here(): void

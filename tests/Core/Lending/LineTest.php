@@ -7,6 +7,7 @@ namespace Tests\Core\Lending;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\HoldInLine;
+use FigPorch\Core\Lending\KeptTime;
 use FigPorch\Core\Lending\LatestTurn;
 use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\LineLicence;
@@ -23,7 +24,7 @@ final class LineTest extends TestCase
     /** @param  list<LineLicence>  $licences */
     private static function latest(array $licences, int $place, string $length = '14d', int $kept = 0): ?DateTimeImmutable
     {
-        return LatestTurn::at($licences, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
+        return LatestTurn::at($licences, 1, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
     }
 
     /**
@@ -49,7 +50,7 @@ final class LineTest extends TestCase
         $licence = self::licence(M::OneCopyOneUser, free: 0);
 
         $this->assertEquals(self::now('+5 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 1, kept: 72));
-        $this->assertEquals(self::now('+22 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72));
+        $this->assertEquals(self::now('+25 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72), 'let go once, then taken at the last minute');
         $this->assertEquals(self::now('+16 days'), self::latest([new LineLicence($licence, [], [self::now('+2 days')])], 1, kept: 72), 'a copy kept for another');
     }
 
@@ -115,11 +116,29 @@ final class LineTest extends TestCase
         $this->assertNull(NextInLine::choose([$line[1]], 1, self::now()));
     }
 
+    public function test_copies_of_others_are_not_promised(): void
+    {
+        $shared = new LineLicence(self::licence(M::OneCopyOneUser, 2, free: 0, library: 2), [self::now('+1 day')]);
+        $this->assertNull(self::latest([$shared], 1));
+        $this->assertEquals(self::now('+9 days'), self::latest([$shared, new LineLicence(self::licence(M::OneCopyOneUser, free: 0), [self::now('+9 days')])], 1));
+        $this->assertNull(self::latest([new LineLicence(self::licence(M::PayPerLoan))], 1), 'nobody can wait for a budget');
+    }
+
+    /** Twice the rules' 72 hours in all; what is left is given, but no less than 24 hours. */
+    public function test_copies_are_not_kept_in_vain_for_ever(): void
+    {
+        $hour = 3600;
+        $this->assertSame([72, 72, 62, 24], array_map(fn (int $used): int => intdiv(KeptTime::seconds(72, $used * $hour), $hour), [0, 72, 82, 130]));
+        $this->assertSame([true, true, false], array_map(fn (int $used): bool => KeptTime::allowsAnother(72, $used * $hour), [0, 120, 121]));
+        $this->assertSame(1, intdiv(KeptTime::seconds(1, 0), $hour), 'where the rules give one hour');
+    }
+
     public function test_a_miss_pauses_and_a_second_one_lapses(): void
     {
-        $first = MissedHold::after(0, self::now());
+        $first = MissedHold::after(0, 72, 72 * 3600, self::now());
         $this->assertFalse($first->lapses);
         $this->assertEquals(self::now('+7 days'), $first->pausedUntil);
-        $this->assertTrue(MissedHold::after(1, self::now())->lapses);
+        $this->assertTrue(MissedHold::after(1, 72, 144 * 3600, self::now())->lapses);
+        $this->assertTrue(MissedHold::after(0, 72, 130 * 3600, self::now())->lapses, 'copies were kept long enough in vain');
     }
 }

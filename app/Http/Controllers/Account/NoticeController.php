@@ -12,7 +12,7 @@ final class NoticeController
 {
     public function index(Current $current): View
     {
-        $mine = Notice::query()->where('person_id', $current->person?->id);
+        $mine = Notice::query()->where('person_id', $current->person?->id)->where('shown', true);
         $notices = $mine->clone()->latest()->latest('id')->limit(100)->get();
         $mine->clone()->whereNull('read_at')->update(['read_at' => now()]);
 

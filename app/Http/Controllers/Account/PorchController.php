@@ -9,12 +9,12 @@ use App\Queries\Catalogue\StaffLists;
 use App\Queries\Lending\ComingUp;
 use App\Queries\Lending\OpenHolds;
 use App\Queries\Lending\OpenLoans;
-use App\Queries\Lending\Rules;
+use App\Queries\Lending\PayMonth;
 use Illuminate\View\View;
 
 final class PorchController
 {
-    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists, Rules $rules): View
+    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists, PayMonth $payMonth, ComingUp $comingUp): View
     {
         $now = now()->toImmutable();
         $person = $current->person ?? abort(401);
@@ -24,8 +24,9 @@ final class PorchController
         return view('account.porch', [
             'pickUp' => $loans->sortByDesc(fn ($loan) => $loan->place?->read_at->getTimestamp() ?? $loan->loan->started_at->getTimestamp() - 10 ** 9)->values()->take(3),
             'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
-            'comingUp' => ComingUp::chart($loans, $holds, $now),
-            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now, $rules->allowed($current->card())),
+            'comingUp' => $comingUp->chart($loans, $holds, $now),
+            'pileUp' => $comingUp->pileUp($loans, $holds),
+            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now, $payMonth->reach($current->card(), $current->library, $now)),
             'now' => $now,
         ]);
     }

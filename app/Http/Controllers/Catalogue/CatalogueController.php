@@ -10,7 +10,7 @@ use App\Models\StaffList;
 use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
-use App\Queries\Lending\Rules;
+use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\Standings;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Http\Request;
@@ -18,7 +18,7 @@ use Illuminate\View\View;
 
 final class CatalogueController
 {
-    public function __invoke(Request $request, Current $current, SearchTitles $searchTitles, Standings $standings, OwnItems $ownItems, Rules $rules): View
+    public function __invoke(Request $request, Current $current, SearchTitles $searchTitles, Standings $standings, OwnItems $ownItems, PayMonth $payMonth): View
     {
         $library = $current->requiredLibrary();
         $now = now()->toImmutable();
@@ -30,7 +30,7 @@ final class CatalogueController
             readyNow: Input::text($request, 'ready') === '1',
             staffListId: $list?->id,
             order: Input::text($request, 'order'),
-            allowed: $rules->allowed($current->card()),
+            reach: $payMonth->reach($current->card(), $library, $now),
         );
         $counts = $searchTitles->counts($search, $now);
         $page = $searchTitles->page($search, $counts['total'], $now)->withQueryString();

@@ -5,23 +5,29 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Lending;
 
 use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\SwapLoan;
 use App\Http\Current;
 use App\Http\Input;
 use App\Http\TitlePanel;
+use App\Models\Card;
+use App\Models\Loan;
 use App\Models\Title;
 use App\Queries\Lending\CardAndTitle;
 use App\View\RefusalText;
 use FigPorch\Core\Lending\AlreadyOnLoan;
+use FigPorch\Core\Lending\Granted;
+use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
 use InvalidArgumentException;
 
 final class BorrowController
 {
-    public function __construct(private readonly Current $current, private readonly TitlePanel $panel)
+    public function __construct(private readonly Current $current, private readonly TitlePanel $panel, private readonly SwapLoan $swapLoan)
     {
     }
 
@@ -34,15 +40,18 @@ final class BorrowController
         }
         $now = now()->toImmutable();
         $facts = CardAndTitle::load($card->id, $title->id, $now);
-        $limit = $facts->terms->maxLoans;
+        $decision = $facts->borrow(null, $now);
 
         return view($request->hasHeader('HX-Request') ? 'lending.borrow-panel' : 'lending.borrow', [
             'title' => $title->load('contributors'),
+            'card' => $card,
+            'way' => $this->panel->way($request),
             'terms' => $facts->terms,
             'zone' => $facts->zone,
             'now' => $now,
             'loansOpen' => $facts->terms->loansCountedByFormat ? $facts->card->loansOpenOfFormat : $facts->card->loansOpen,
-            'limit' => $limit,
+            'refused' => $decision instanceof Refused ? $decision : null,
+            'paid' => $decision instanceof Granted && $decision->licence->model === LicenceModel::PayPerLoan ? $facts->payPerLoan : null,
         ]);
     }
 
@@ -58,11 +67,20 @@ final class BorrowController
         } catch (InvalidArgumentException) {
             return $this->panel->answer($request, $title, message: __('lending.refused.length_not_offered'));
         }
-        $outcome = $borrow($card->id, $title->id, $length, now()->toImmutable());
+        $first = (int) Input::text($request, 'return_first');
+        $outcome = $first === 0 ? $borrow($card->id, $title->id, $length, now()->toImmutable()) : $this->returnAndBorrow(Loan::query()->findOrFail($first), $card, $title, $length);
         if ($outcome instanceof Refused) {
             return $this->panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
         }
 
         return $this->panel->answer($request, $title, said: $outcome instanceof AlreadyOnLoan ? __('lending.already_on_loan') : __('lending.borrowed', ['name' => $title->name]));
+    }
+
+    /** At the limit: gives back a loan to make room, unless the title cannot be had all the same. */
+    private function returnAndBorrow(Loan $loan, Card $card, Title $title, ?LoanLength $length): AlreadyOnLoan|Refused|int
+    {
+        Gate::allows('own', $loan) || abort(404);
+
+        return ($this->swapLoan)($loan->id, $card->id, $title->id, $length, now()->toImmutable());
     }
 }

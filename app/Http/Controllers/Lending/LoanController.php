@@ -5,21 +5,50 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Lending;
 
 use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\RenewLoan;
 use App\Actions\Lending\UndoReturn;
 use App\Http\Current;
 use App\Models\Loan;
 use App\Queries\Lending\OpenLoans;
+use App\Queries\Lending\Rules;
+use App\View\Dates;
+use App\View\RefusalText;
+use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\RenewalDecision;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
 
 final class LoanController
 {
-    public function index(Current $current, OpenLoans $openLoans): View
+    public function index(Current $current, OpenLoans $openLoans, Rules $rules): View
     {
         $now = now()->toImmutable();
+        $loans = $openLoans->of($current->person ?? abort(401), $now);
+        $renewFrom = [];
+        foreach ($loans as $on) {
+            $card = $on->loan->card ?? abort(500);
+            $terms = $rules->terms($card->library_id, $card->patron_group, $on->loan->title->format);
+            if ($on->loan->renewals < $terms->maxRenewals) {
+                $renewFrom[$on->loan->id] = RenewalDecision::opensAt($terms, $on->loan->due_at, $card->library->zone());
+            }
+        }
 
-        return view('lending.loans', ['loans' => $openLoans->of($current->person ?? abort(401), $now), 'now' => $now]);
+        return view('lending.loans', ['loans' => $loans, 'renewFrom' => $renewFrom, 'now' => $now]);
+    }
+
+    public function renew(Loan $loan, RenewLoan $renewLoan, Current $current): RedirectResponse
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $library = $current->person?->cards->find($loan->card_id)->library ?? abort(404);
+        if (! $loan->isOpen(now())) {
+            return self::backOr('loans.index')->with('said', __('lending.returned_before', ['name' => $loan->title()->value('name')]));
+        }
+        $outcome = $renewLoan($loan, null, now()->toImmutable());
+
+        return self::backOr('loans.index')->with(...($outcome instanceof Refused
+            ? ['refusal', RefusalText::of($outcome, $library)]
+            : ['said', __('lending.renewed', ['name' => $loan->title()->value('name'), 'date' => Dates::words($outcome->dueAt, $library->zone())])]));
     }
 
     public function return(Loan $loan, EndLoan $endLoan): RedirectResponse

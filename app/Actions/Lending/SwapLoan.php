@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lending;
+
+use DateTimeImmutable;
+use FigPorch\Core\Lending\AlreadyOnLoan;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Support\Facades\DB;
+
+/** At the limit: returns one loan and borrows a title in its place, both or neither. */
+final class SwapLoan
+{
+    public function __construct(private readonly EndLoan $endLoan, private readonly BorrowTitle $borrow)
+    {
+    }
+
+    public function __invoke(int $loanId, int $cardId, int $titleId, ?LoanLength $length, DateTimeImmutable $now): AlreadyOnLoan|Refused|int
+    {
+        DB::beginTransaction();
+        try {
+            ($this->endLoan)($loanId, 'returned', $now);
+            $outcome = ($this->borrow)($cardId, $titleId, $length, $now);
+        } catch (\Throwable $broken) {
+            DB::rollBack();
+
+            throw $broken;
+        }
+        is_int($outcome) ? DB::commit() : DB::rollBack();
+
+        return $outcome;
+    }
+}

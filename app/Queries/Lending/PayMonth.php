@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use App\Models\Card;
+use App\Models\Library;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\PayPerLoan;
+
+/** How far a card has come this month with loans paid for one by one. */
+final class PayMonth
+{
+    public function __construct(private readonly Rules $rules)
+    {
+    }
+
+    /** What the card may borrow of what is ready; nobody's card may borrow everything. */
+    public function reach(?Card $card, Library $library, DateTimeImmutable $now): CardReach
+    {
+        return $card === null ? new CardReach : new CardReach(
+            $this->rules->allowed($card),
+            array_column(array_filter(Format::cases(), fn (Format $f): bool => $this->of($card, $library, $f, $now)->capReached()), 'value'),
+        );
+    }
+
+    public function of(Card $card, Library $library, Format $format, DateTimeImmutable $now): PayPerLoan
+    {
+        $month = $now->setTimezone($library->zone())->format('Y-m-01');
+
+        return new PayPerLoan(
+            $card->pay_month === $month ? $card->pay_loans : 0,
+            $this->rules->terms($card->library_id, $card->patron_group, $format)->payPerLoanMonthly,
+            PayPerLoan::nextMonth($now, $library->zone()),
+        );
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use App\Models\Library;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\Line;
+use FigPorch\Core\Lending\Forecast\Turn;
+use FigPorch\Core\Lending\LatestTurn;
+use FigPorch\Core\Lending\LineLicence;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** When a place in a library's line gets its copy: the likely range, and the latest that can be promised. */
+final class Turns
+{
+    public function __construct(private readonly HabitsOf $habitsOf, private readonly Rules $rules)
+    {
+    }
+
+    /**
+     * @param  list<LineLicence>  $licences  those that the library's patrons can use
+     * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused, or null
+     */
+    public function of(Library $library, Format $format, array $licences, array $ahead, ?DateTimeImmutable $pausedUntil, DateTimeImmutable $now, int $effort = Forecast::BRIEF): Turn
+    {
+        [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
+        $latest = LatestTurn::at($licences, $library->id, count($ahead) + 1, $longest, $keptHours, $library->zone(), $now);
+        if ($pausedUntil !== null && $latest !== null) {
+            // A copy may have gone on just before the pause ends, for a whole loan.
+            $latest = max($latest, $longest->dueAt($pausedUntil->modify('+'.(2 * $keptHours).' hours'), $library->zone()));
+        }
+        // Copies that others share come after their own lines: they are counted on only where there are none of the library's own.
+        $own = array_values(array_filter($licences, fn (LineLicence $l): bool => $l->licence->libraryId === $library->id && $l->licence->canFillHolds($now)));
+        $line = new Line($own === [] ? $licences : $own, $ahead, $pausedUntil);
+
+        return (new Forecast($this->habitsOf->library($library->id, $format), $keptHours))
+            ->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $effort);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Lending;
+
+use App\Models\Card;
+use App\Models\Library;
+use App\Models\Person;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Availability;
+use FigPorch\Core\Lending\Forecast\Forecast;
+
+/** Every edition of a work on every card that a person holds, the soonest to have first. */
+final class WaysToGet
+{
+    public function __construct(private readonly Standings $standings, private readonly LoanSources $loanSources)
+    {
+    }
+
+    /**
+     * @param  Library  $library  the one whose pages are being looked at
+     * @param  iterable<Title>  $editions  the title looked at first
+     * @return list<Way>
+     */
+    public function of(Library $library, ?Person $person, iterable $editions, OwnItems $own, DateTimeImmutable $now): array
+    {
+        $places = [[$library, $person?->cardAt($library)]];
+        foreach ($person->cards ?? [] as $card) {
+            if ($card->library_id !== $library->id) {
+                $places[] = [$card->library, $card];
+            }
+        }
+        $ways = [];
+        foreach ($places as $n => [$at, $card]) {
+            $standings = $this->standings->of($at, $editions, $card, $now, Forecast::BRIEF);
+            $sources = $this->loanSources->of($at, array_keys($standings), $now);
+            foreach ($editions as $edition) {
+                $standing = $standings[$edition->id];
+                if ($n === 0 || $standing->availability !== Availability::NotHere) {
+                    $ways[] = new Way($edition, $at, $card, $standing, $sources[$edition->id] ?? null, count($places) > 1);
+                }
+            }
+        }
+        $order = [];
+        foreach ($ways as $i => $way) {
+            $order[] = [...self::soonest($way, $own, $now), $i];
+        }
+        asort($order);
+
+        return array_map(fn (int $i): Way => $ways[$i], array_keys($order));
+    }
+
+    /** @return array{int, int} */
+    private static function soonest(Way $way, OwnItems $own, DateTimeImmutable $now): array
+    {
+        $loan = $own->loan($way->title->id);
+        $ready = $own->readyHold($way->title->id, $now);
+
+        return match (true) {
+            $loan !== null && $loan->card_id === $way->card?->id => [0, 0],
+            $ready !== null && $ready->card_id === $way->card?->id => [1, 0],
+            $way->standing->aboveCard => [5, 0],
+            $way->standing->availability->canBorrow() => [2, $way->source === LoanSource::Paid ? 1 : 0],
+            $way->standing->availability === Availability::Wait => [3, $way->standing->turn?->middle?->getTimestamp() ?? $way->standing->resetsAt?->getTimestamp() ?? PHP_INT_MAX],
+            default => [6, 0],
+        };
+    }
+}

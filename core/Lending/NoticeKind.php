@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Lending;
+
+/** What a patron can be told of; each kind can be turned off, in the application and by mail. */
+enum NoticeKind: string
+{
+    case HoldReady = 'hold_ready';
+    case HoldBorrowed = 'hold_borrowed';
+    case HoldLapsing = 'hold_lapsing';
+    case HoldMissed = 'hold_missed';
+    case HoldLapsed = 'hold_lapsed';
+    case HoldSetBack = 'hold_set_back';
+    case LoanDueSoon = 'loan_due_soon';
+    case LoanDueTomorrow = 'loan_due_tomorrow';
+    case LoanEnded = 'loan_ended';
+    case LicenceEnding = 'licence_ending';
+    case LicenceGone = 'licence_gone';
+}

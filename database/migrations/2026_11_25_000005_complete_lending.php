@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+
+/** Pay per loan and its budgets, renewals, patrons' own lengths, holds that borrow by themselves, habits for the forecast, the Desk. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('libraries', function (Blueprint $table): void {
+            $table->integer('pay_per_loan_budget_cents')->default(0)->comment('for each month that has none of its own');
+        });
+        Schema::create('pay_per_loan_months', function (Blueprint $table): void {
+            $table->foreignId('library_id')->constrained();
+            $table->date('month')->comment('its first day');
+            $table->integer('budget_cents');
+            $table->integer('spent_cents')->default(0);
+            $table->primary(['library_id', 'month']);
+        });
+        Schema::table('cards', function (Blueprint $table): void {
+            $table->date('pay_month')->nullable()->comment('the month that pay_loans counts');
+            $table->integer('pay_loans')->default(0);
+        });
+        Schema::table('loans', function (Blueprint $table): void {
+            $table->smallInteger('renewals')->default(0);
+            $table->smallInteger('told')->default(0)->comment('1: that it is due in 3 days; 2: that it is due tomorrow');
+            $table->integer('paid_cents')->nullable()->comment('pay per loan: what this loan and its renewals cost');
+        });
+        Schema::table('holds', function (Blueprint $table): void {
+            $table->boolean('borrow_at_once')->default(false);
+            $table->integer('kept_seconds')->default(0)->comment('for which copies were kept for it in vain');
+            $table->boolean('told')->default(false)->comment('that the copy kept for it will soon go on');
+        });
+        Schema::table('turnaways', function (Blueprint $table): void {
+            $table->string('reason', 24)->change();
+        });
+        Schema::create('own_lengths', function (Blueprint $table): void {
+            $table->foreignId('person_id')->constrained('people')->cascadeOnDelete();
+            $table->string('format', 12);
+            $table->string('length', 6);
+            $table->primary(['person_id', 'format']);
+        });
+        Schema::create('notice_choices', function (Blueprint $table): void {
+            $table->foreignId('person_id')->constrained('people')->cascadeOnDelete();
+            $table->string('kind', 40);
+            $table->boolean('shown')->default(true);
+            $table->boolean('mailed')->default(true);
+            $table->primary(['person_id', 'kind']);
+        });
+        Schema::table('notices', function (Blueprint $table): void {
+            $table->boolean('shown')->default(true);
+            $table->timestampTz('mail_begun_at')->nullable();
+        });
+        Schema::table('people', function (Blueprint $table): void {
+            $table->string('calendar_key', 64)->nullable()->unique();
+        });
+        Schema::create('lending_habits', function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('library_id')->nullable()->constrained()->comment('null for all libraries together');
+            $table->string('format', 12);
+            $table->jsonb('habits');
+            $table->timestampTz('measured_at');
+        });
+        DB::unprepared(<<<'SQL'
+            create unique index lending_habits_one on lending_habits (coalesce(library_id, 0), format);
+            alter table pay_per_loan_months add constraint pay_per_loan_within_budget check (spent_cents between 0 and budget_cents);
+            alter table licences drop constraint licences_model;
+            alter table licences add constraint licences_model check (case model
+                when 'one_copy_one_user' then copies is not null and loans_bought is null
+                when 'metered_by_time' then copies is not null and loans_bought is null and ends_at is not null
+                when 'metered_by_loans' then copies is not null and loans_bought is not null
+                when 'concurrent' then copies is not null and loans_bought is not null
+                when 'simultaneous' then copies is null and loans_bought is null
+                when 'pay_per_loan' then copies is null and loans_bought is null and price_cents > 0 and not shared
+                else false end);
+            create index holds_at_once on holds (ready_at) where state = 'ready' and borrow_at_once;
+            SQL);
+        foreach (['pay_per_loan_left', 'lending_facts', 'lending_borrow', 'lending_renew'] as $function) {
+            DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
+        }
+    }
+};

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Lending;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use FigPorch\Core\Lending\Chance;
+use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\Habits;
+use FigPorch\Core\Lending\Forecast\LengthHabit;
+use FigPorch\Core\Lending\Forecast\Line;
+use FigPorch\Core\Lending\Forecast\Quantiles;
+use FigPorch\Core\Lending\LatestTurn;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\Simulation\Behaviour;
+use FigPorch\Core\Lending\Simulation\SimulatedHold;
+use FigPorch\Core\Lending\Simulation\SimulatedLoan;
+use FigPorch\Core\Lending\Simulation\TitleYears;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/**
+ * On simulated years of lending whose true behaviour the forecast does not know (it measures the first years and forecasts the
+ * later ones), the ranges cover 8 outcomes in 10, and no wait passes "at the latest".
+ */
+final class CalibrationTest extends TestCase
+{
+    private const KEPT_HOURS = 72;
+
+    private const YEARS_MEASURED = 4;
+
+    private const YEARS = 9;
+
+    private static function behaviour(float $perDay): Behaviour
+    {
+        return new Behaviour(
+            // More in winter than in summer.
+            wanted: fn (float $day, Randomizer $r): float => Chance::exponential($r, 1 / ($perDay * (1 + 0.3 * cos(2 * M_PI * $day / 365.25)))),
+            length: function (Randomizer $r): LoanLength {
+                $u = Chance::share($r);
+
+                return LoanLength::days($u < 0.2 ? 7 : ($u < 0.7 ? 14 : 21));
+            },
+            kept: fn (float $days, Randomizer $r): float => Chance::share($r) < 0.4 ? $days : $days * Chance::share($r) ** 0.6,
+            pickUp: fn (float $kept, Randomizer $r): float => Chance::share($r) < 0.12 ? $kept * 2 : $kept * Chance::share($r) ** 2,
+            patience: fn (Randomizer $r): float => Chance::share($r) < 0.3 ? INF : Chance::exponential($r, 120),
+        );
+    }
+
+    private static function day(float $day): DateTimeImmutable
+    {
+        return (new DateTimeImmutable('2010-01-01T00:00:00Z'))->modify('+'.(int) round($day * 86400).' seconds');
+    }
+
+    /** @return list<array{SimulatedHold, Line, float}> the holds placed after the years measured, with the line they joined */
+    private static function placed(TitleYears &$years, int $copies, float $perDay, int $seed): array
+    {
+        $placed = [];
+        $years = new TitleYears($copies, self::KEPT_HOURS / 24, self::behaviour($perDay), new Randomizer(new Xoshiro256StarStar($seed)), function (SimulatedHold $hold, TitleYears $now, float $day) use (&$placed): void {
+            if ($day < self::YEARS_MEASURED * 365 || is_finite($hold->cancelsAt)) {
+                return;
+            }
+            $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $now->copies(), $now->copiesFree(), null, self::day(-1), null);
+            $running = array_values($now->running);
+            $placed[] = [$hold, new Line(
+                [new LineLicence($licence, array_map(fn (SimulatedLoan $l) => self::day($l->due), $running), array_map(fn (array $r) => self::day($r[1]), array_values($now->ready)), array_map(fn (SimulatedLoan $l) => self::day($l->start), $running))],
+                array_map(fn (SimulatedHold $h) => $h->pausedUntil > $day ? self::day($h->pausedUntil) : null, array_values($now->line)),
+            ), $day];
+        });
+        $years->run(self::YEARS * 365);
+
+        return $placed;
+    }
+
+    private static function measured(TitleYears $years): Habits
+    {
+        $until = self::YEARS_MEASURED * 365;
+        $kept = $pickUp = [];
+        foreach ($years->loans as $loan) {
+            if ($loan->end < $until) {
+                $kept[$loan->length->code()][] = ($loan->end - $loan->start) / ($loan->due - $loan->start);
+            }
+        }
+        $missed = $ready = $cancelled = 0;
+        $waited = 0.0;
+        foreach ($years->holds as $hold) {
+            if ($hold->placedAt > $until) {
+                continue;
+            }
+            $ready += $hold->readyAt === null ? 0 : 1;
+            $missed += $hold->misses > 0 ? 1 : 0;
+            $cancelled += $hold->cancelledAt !== null && $hold->misses === 0 ? 1 : 0;
+            $waited += ($hold->readyAt ?? $hold->cancelledAt ?? $until) - $hold->placedAt;
+            if ($hold->takenAt !== null && $hold->misses === 0) {
+                $pickUp[] = ($hold->takenAt - $hold->readyAt) / (self::KEPT_HOURS / 24);
+            }
+        }
+        $loans = array_sum(array_map(count(...), $kept));
+
+        return new Habits(
+            array_map(fn (array $shares): LengthHabit => new LengthHabit(count($shares) / $loans, self::quantiles($shares), count($shares)), $kept),
+            self::quantiles($pickUp), $missed / max(1, $ready), $cancelled / max(1, $waited), $ready,
+        );
+    }
+
+    /** @param  list<float>  $values */
+    private static function quantiles(array $values): Quantiles
+    {
+        sort($values);
+
+        return new Quantiles(array_map(fn (int $i): float => $values[(int) round($i / 20 * (count($values) - 1))], range(0, 20)));
+    }
+
+    public function test_eight_in_ten_and_never_later_than_the_latest(): void
+    {
+        $inside = $all = $below = 0;
+        $utc = new DateTimeZone('UTC');
+        foreach ([[1, 0.08, 1], [2, 0.18, 2], [3, 0.3, 3], [5, 0.52, 4], [8, 0.85, 5], [2, 0.2, 6], [4, 0.42, 7]] as [$copies, $perDay, $seed]) {
+            $years = new TitleYears(1, 0, self::behaviour(1), new Randomizer);
+            $placed = self::placed($years, $copies, $perDay, $seed);
+            $forecast = new Forecast(self::measured($years), self::KEPT_HOURS);
+            foreach ($placed as [$hold, $line, $day]) {
+                if ($hold->readyAt === null) {
+                    continue;
+                }
+                $now = self::day($day);
+                $latest = LatestTurn::at($line->licences, 1, count($line->ahead) + 1, LoanLength::days(21), self::KEPT_HOURS, $utc, $now);
+                $this->assertNotNull($latest);
+                $this->assertLessThanOrEqual($latest->getTimestamp() + 1, self::day($hold->readyAt)->getTimestamp(), 'the promise was kept');
+
+                $turn = $forecast->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), 1000);
+                $came = self::day($hold->readyAt);
+                $inside += $turn->from <= $came && $came <= $turn->to ? 1 : 0;
+                $below += $came < $turn->middle ? 1 : 0;
+                $all++;
+            }
+        }
+        $this->assertGreaterThan(1000, $all);
+        $this->assertEqualsWithDelta(0.80, $inside / $all, 0.04, "{$inside} of {$all} outcomes lay in the range");
+        $this->assertEqualsWithDelta(0.50, $below / $all, 0.06, 'the middle is in the middle');
+    }
+}
