@@ -10,6 +10,7 @@ use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\AddLicence;
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\MeasureHabits;
 use App\Actions\Lending\PlaceHold;
 use App\Models\Card;
 use App\Models\Library;
@@ -19,6 +20,7 @@ use App\Models\Person;
 use App\Models\Place;
 use App\Models\StaffList;
 use App\Models\Title;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
@@ -47,6 +49,7 @@ final class LoadDemo
         private readonly BorrowTitle $borrow,
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
+        private readonly MeasureHabits $measureHabits,
     ) {
     }
 
@@ -60,6 +63,7 @@ final class LoadDemo
         $titles = $this->importBooks($inventedBooks, $say);
         $this->addRecords($say);
         $this->licenseWidely($titles);
+        $this->payPerLoanAndShare();
         $say('licences');
         $cards = $this->makeCards();
         $say(count($cards).' patrons with cards');
@@ -180,44 +184,51 @@ final class LoadDemo
         return $cards;
     }
 
-    /** Loans of the past as a library has them: no patron, one copy after another, more where a title is wanted more. */
+    /** Loans and holds of the past, more where a title is wanted more, and what libraries had to say no to lately. */
     private function writePastLoans(): int
     {
-        $rows = [];
-        $spent = [];
+        $past = new PastLending($this->random);
+        $loans = $holds = $turnaways = $spent = [];
+        $until = CarbonImmutable::instance($this->now)->subDays(25);
         foreach (Licence::query()->orderBy('id')->get() as $licence) {
-            $wanted = $this->random->getInt(1, 100) ** 2 / 100;
-            $most = $licence->loans_bought === null ? PHP_INT_MAX : $licence->loans_bought - 20;
-            $count = 0;
-            for ($copy = 0; $copy < min(4, $licence->copies ?? 3); $copy++) {
-                $at = $licence->starts_at->addHours($this->random->getInt(1, 400));
-                while ($count < $most && $at < $this->now->modify('-25 days')) {
-                    $days = [7, 14, 14, 21][$this->random->getInt(0, 3)];
-                    $kept = $this->random->getInt(0, 9) < 4 ? $days * 86400 : $this->random->getInt(3600, $days * 86400);
-                    $start = $at;
-                    $end = $at->addSeconds($kept);
-                    $rows[] = [
-                        'card_id' => null, 'title_id' => $licence->title_id, 'licence_id' => $licence->id, 'length' => "{$days}d",
-                        'started_at' => $start, 'due_at' => $start->addDays($days), 'ended_at' => $end,
-                        'end_reason' => $kept === $days * 86400 ? 'expired' : 'returned',
-                    ];
-                    $count++;
-                    $at = $end->addHours($this->random->getInt(1, (int) max(24, 4000 / max(1, $wanted))));
+            $wanted = ($this->random->getInt(1, 100) / 100) ** 2;
+            $rows = $past->of($licence, 0.3 + 3.4 * $wanted * ($licence->copies ?? 2), $until, $licence->loans_bought === null ? PHP_INT_MAX : $licence->loans_bought - 20);
+            array_push($loans, ...$rows['loans']);
+            array_push($holds, ...$rows['holds']);
+            foreach ($rows['holds'] as $hold) {
+                if ($hold['placed_at'] > $this->now->modify('-400 days')) {
+                    $turnaways[] = ['library_id' => $licence->library_id, 'title_id' => $licence->title_id, 'reason' => 'no_copy_free', 'happened_at' => $hold['placed_at']];
                 }
             }
-            $spent[$licence->id] = $licence->loans_bought === null ? 0 : $count;
+            $spent[$licence->id] = $licence->loans_bought === null ? 0 : count($rows['loans']);
         }
-        DB::transaction(function () use ($rows, $spent): void {
-            foreach (array_chunk($rows, 1000) as $chunk) {
-                Loan::query()->insert($chunk);
+        DB::transaction(function () use ($loans, $holds, $turnaways, $spent): void {
+            foreach (['loans' => $loans, 'holds' => $holds, 'turnaways' => $turnaways] as $table => $rows) {
+                foreach (array_chunk($rows, 1000) as $chunk) {
+                    DB::table($table)->insert($chunk);
+                }
             }
-            foreach (array_filter($spent) as $licenceId => $loans) {
-                DB::update('update licences set loans_left = loans_left - ? where id = ?', [$loans, $licenceId]);
+            foreach (array_filter($spent) as $licenceId => $count) {
+                DB::update('update licences set loans_left = loans_left - ? where id = ?', [$count, $licenceId]);
             }
             DB::update('update titles set times_borrowed = (select count(*) from loans where title_id = titles.id)');
         });
+        ($this->measureHabits)($this->now);
 
-        return count($rows);
+        return count($loans);
+    }
+
+    /** Some audiobooks and films are paid for loan by loan, and Saltmere shares what it has many of with the consortium. */
+    private function payPerLoanAndShare(): void
+    {
+        foreach (['saltmere' => 12_000, 'hollow-tor' => 8_000] as $slug => $cents) {
+            $this->libraries[$slug]->update(['pay_per_loan_budget_cents' => $cents]);
+            $titles = Title::query()->whereIn('format', ['audiobook', 'video'])->orderByRaw('id % 7, id')->limit(10)->pluck('id');
+            foreach ($titles as $n => $titleId) {
+                ($this->addLicence)($this->libraries[$slug]->id, $titleId, LicenceModel::PayPerLoan, null, null, $this->now->modify('-200 days'), null, $this->now, 150 + 50 * ($n % 4));
+            }
+        }
+        DB::update("update licences set shared = true where library_id = ? and copies >= 2 and model in ('one_copy_one_user', 'metered_by_time')", [$this->libraries['saltmere']->id]);
     }
 
     /**

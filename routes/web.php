@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\Account\CalendarController;
 use App\Http\Controllers\Account\ChooseLibraryController;
 use App\Http\Controllers\Account\FrontDoorController;
 use App\Http\Controllers\Account\NoticeController;
 use App\Http\Controllers\Account\PorchController;
 use App\Http\Controllers\Account\PreferenceController;
+use App\Http\Controllers\Account\SettingsController;
 use App\Http\Controllers\Account\SignInController;
 use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
@@ -33,6 +35,8 @@ Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover'
 Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
 
+Route::get('/calendar/{key}.ics', CalendarController::class)->where('key', '[A-Za-z0-9]{40}')->name('calendar');
+
 Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/catalogue', CatalogueController::class)->name('catalogue');
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
@@ -47,6 +51,11 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
     Route::get('/porch', PorchController::class)->name('porch');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
+    Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+    Route::post('/settings/lengths', [SettingsController::class, 'lengths']);
+    Route::post('/settings/notices', [SettingsController::class, 'notices']);
+    Route::post('/settings/calendar', [SettingsController::class, 'calendar']);
+    Route::post('/settings/history', [SettingsController::class, 'history']);
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])->name('loans.undo-return');
@@ -62,7 +71,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])->name('places.keep');
 
-    Route::middleware(RequireLibrary::class)->group(function (): void {
+        Route::middleware(RequireLibrary::class)->group(function (): void {
         Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
         Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
         Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $short_name
  * @property string $place
  * @property string $timezone
+ * @property int $pay_per_loan_budget_cents for each month that has none of its own
  * @property string $pin_contact whom to ask for a lost PIN
  */
 final class Library extends Model

@@ -14,6 +14,7 @@ use Illuminate\Foundation\Auth\User;
  * @property string|null $email
  * @property string $locale
  * @property bool $keeps_history
+ * @property string|null $calendar_key secret part of the address of the calendar of due dates
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -24,7 +25,7 @@ final class Person extends User
 
     protected $guarded = [];
 
-    protected $hidden = ['remember_token'];
+    protected $hidden = ['remember_token', 'calendar_key'];
 
     protected $casts = ['keeps_history' => 'boolean'];
 

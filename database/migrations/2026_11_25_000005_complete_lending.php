@@ -67,6 +67,9 @@ return new class extends Migration
             $table->timestampTz('measured_at');
         });
         DB::unprepared(<<<'SQL'
+            alter table holds alter column card_id drop not null;
+            alter table holds add constraint holds_open_have_card check (closed_at is not null or card_id is not null);
+            create index holds_closed on holds (closed_at) where card_id is not null and closed_at is not null;
             create unique index lending_habits_one on lending_habits (coalesce(library_id, 0), format);
             alter table pay_per_loan_months add constraint pay_per_loan_within_budget check (spent_cents between 0 and budget_cents);
             alter table licences drop constraint licences_model;

@@ -41,4 +41,6 @@ return [
         '500' => ['heading' => 'Something broke on our side', 'text' => 'Nothing you did caused it, and what you had is kept. Try again in a minute; if it goes on, tell your library.'],
         '503' => ['heading' => 'Closed for a moment', 'text' => 'The library is being looked after and will be back shortly.'],
     ],
+    'settings' => 'Settings',
+    'history' => 'History',
 ];

@@ -41,4 +41,6 @@ return [
         '500' => ['heading' => 'Algo se ha roto por nuestra parte', 'text' => 'No es culpa suya y lo que tenía se conserva. Inténtelo de nuevo en un minuto; si continúa, avise a su biblioteca.'],
         '503' => ['heading' => 'Cerrado por un momento', 'text' => 'Estamos cuidando la biblioteca; volverá enseguida.'],
     ],
+    'settings' => 'Ajustes',
+    'history' => 'Historial',
 ];

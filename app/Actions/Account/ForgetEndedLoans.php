@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Unless a person keeps their history, the link between them and a loan is cut once it is over and can no longer be
- * taken back, and with it the place they had reached.
+ * taken back, and with it the place they had reached; so it is with holds.
  */
 final class ForgetEndedLoans
 {
@@ -24,6 +24,12 @@ final class ForgetEndedLoans
                 'delete from places pl using people p where p.id = pl.person_id and not p.keeps_history and not exists
                     (select from loans l join cards c on c.id = l.card_id where c.person_id = pl.person_id and l.title_id = pl.title_id
                         and (l.ended_at is null or l.ended_at > ?))',
+                [$before],
+            );
+
+            DB::update(
+                'update holds set card_id = null from cards c join people p on p.id = c.person_id
+                    where holds.card_id = c.id and not p.keeps_history and holds.closed_at <= ?',
                 [$before],
             );
 

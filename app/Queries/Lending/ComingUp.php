@@ -16,7 +16,8 @@ final class ComingUp
 {
     private const LEFT = 190;
 
-    private const WIDTH = 400;
+    /** Beside the bars, for what each says. */
+    private const RIGHT = 190;
 
     private const ROW = 27;
 
@@ -37,9 +38,10 @@ final class ComingUp
      *
      * @param  Collection<int, LoanOnShelf>  $loans
      * @param  Collection<int, HoldInSight>  $holds
-     * @return array{rows: list<array{kind: string, name: string, title: int, y: int, from: float, to: float, middle: float|null, start: DateTimeImmutable, end: DateTimeImmutable|null, latest: DateTimeImmutable|null, zone: DateTimeZone}>, weeks: list<array{x: float, at: DateTimeImmutable}>, left: int, height: int}
+     * @param  int  $width  of the time axis, in the drawing's units
+     * @return array{rows: list<array{kind: string, name: string, title: int, y: int, from: float, to: float, middle: float|null, start: DateTimeImmutable, end: DateTimeImmutable|null, latest: DateTimeImmutable|null, zone: DateTimeZone}>, weeks: list<array{x: float, at: DateTimeImmutable}>, left: int, width: int, height: int}
      */
-    public function chart(Collection $loans, Collection $holds, DateTimeImmutable $now): array
+    public function chart(Collection $loans, Collection $holds, DateTimeImmutable $now, int $width = 400): array
     {
         $items = [];
         foreach ($holds as $in) {
@@ -58,18 +60,18 @@ final class ComingUp
         }
         $ends = array_map(fn (array $i): int => $i[3]?->getTimestamp() ?? 0, $items);
         $span = max(21 * 86400, ($ends === [] ? 0 : max($ends)) - $now->getTimestamp());
-        $x = fn (DateTimeImmutable $at): float => round(self::LEFT + self::WIDTH * min(1, max(0, ($at->getTimestamp() - $now->getTimestamp()) / $span)), 1);
+        $x = fn (DateTimeImmutable $at): float => round(self::LEFT + $width * min(1, max(0, ($at->getTimestamp() - $now->getTimestamp()) / $span)), 1);
 
         $rows = [];
         foreach ($items as $i => [$kind, $title, $start, $end, $middle, $latest, $zone]) {
             $rows[] = [
                 'kind' => $kind, 'name' => $title->name, 'title' => $title->id, 'y' => self::TOP + 8 + $i * self::ROW,
-                'from' => $x($start), 'to' => $end === null ? self::LEFT + self::WIDTH : $x($end), 'middle' => $middle === null ? null : $x($middle),
+                'from' => $x($start), 'to' => $end === null ? self::LEFT + $width : $x($end), 'middle' => $middle === null ? null : $x($middle),
                 'start' => $start, 'end' => $end, 'latest' => $latest, 'zone' => $zone,
             ];
         }
 
-        return ['rows' => $rows, 'weeks' => self::grid($span, $now, $x), 'left' => self::LEFT, 'height' => self::TOP + 14 + count($rows) * self::ROW];
+        return ['rows' => $rows, 'weeks' => self::grid($span, $now, $x), 'left' => self::LEFT, 'width' => self::LEFT + $width + self::RIGHT, 'height' => self::TOP + 14 + count($rows) * self::ROW];
     }
 
     /**

@@ -7,7 +7,6 @@ namespace App\Queries\Lending;
 use App\Models\Hold;
 use App\Models\Person;
 use DateTimeImmutable;
-use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +22,7 @@ final class OpenHolds
     }
 
     /** @return Collection<int, HoldInSight> */
-    public function of(Person $person, DateTimeImmutable $now, int $effort = Forecast::BRIEF): Collection
+    public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
             ->with(['title.contributors', 'title.series'])->orderBy('line_at')->get();
@@ -40,7 +39,7 @@ final class OpenHolds
                     $hold,
                     count($before) + 1,
                     (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$hold->title_id])),
-                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $lines[$hold->title_id]['licences'], $before, $hold->paused_until, $now, $effort),
+                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $lines[$hold->title_id]['licences'], $before, $hold->paused_until, $now),
                 );
             }
         }

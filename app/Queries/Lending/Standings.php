@@ -9,6 +9,7 @@ use App\Models\Library;
 use App\Models\Title;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Availability;
+use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\PayPerLoan;
@@ -16,9 +17,6 @@ use FigPorch\Core\Lending\PayPerLoan;
 /** Availability, and where there is a wait its end, of many titles at once. */
 final class Standings
 {
-    /** Turns played through for each title of a list: enough for "about 3 weeks". */
-    private const EFFORT = 200;
-
     public function __construct(
         private readonly UsableLicences $usableLicences,
         private readonly Lines $lines,
@@ -33,7 +31,7 @@ final class Standings
      * @param  Card|null  $card  whose rules count; without one those of an adult
      * @return array<int, TitleStanding> by title
      */
-    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now, int $effort = self::EFFORT): array
+    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now, int $effort = Forecast::BRIEF): array
     {
         $byId = [];
         foreach ($titles as $title) {

@@ -26,7 +26,7 @@ final class Turns
      * @param  list<LineLicence>  $licences  those that the library's patrons can use
      * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused, or null
      */
-    public function of(Library $library, Format $format, array $licences, array $ahead, ?DateTimeImmutable $pausedUntil, DateTimeImmutable $now, int $effort = Forecast::BRIEF): Turn
+    public function of(Library $library, Format $format, array $licences, array $ahead, ?DateTimeImmutable $pausedUntil, DateTimeImmutable $now, int $effort = Forecast::EFFORT): Turn
     {
         [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
         $latest = LatestTurn::at($licences, $library->id, count($ahead) + 1, $longest, $keptHours, $library->zone(), $now);

@@ -34,7 +34,7 @@ final class WaysToGet
         }
         $ways = [];
         foreach ($places as $n => [$at, $card]) {
-            $standings = $this->standings->of($at, $editions, $card, $now, Forecast::BRIEF);
+            $standings = $this->standings->of($at, $editions, $card, $now, Forecast::EFFORT);
             $sources = $this->loanSources->of($at, array_keys($standings), $now);
             foreach ($editions as $edition) {
                 $standing = $standings[$edition->id];

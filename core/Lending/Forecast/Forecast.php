@@ -19,10 +19,10 @@ final class Forecast
 {
     private const DAY = 86400;
 
-    /** Turns played through in all, for a forecast among many on a page and for one on its own. */
-    public const BRIEF = 1_000;
+    /** Turns played through in all: for one hold, and for one title of a long list. */
+    public const EFFORT = 1_000;
 
-    public const THOROUGH = 10_000;
+    public const BRIEF = 200;
 
     private const FEWEST_DRAWS = 60;
 
@@ -58,8 +58,8 @@ final class Forecast
         $this->kept = $kept;
     }
 
-    /** @param  int  $effort  BRIEF or THOROUGH */
-    public function of(Line $line, ?DateTimeImmutable $latest, DateTimeImmutable $now, Randomizer $random, int $effort = self::BRIEF): Turn
+    /** @param  int  $effort  EFFORT or BRIEF */
+    public function of(Line $line, ?DateTimeImmutable $latest, DateTimeImmutable $now, Randomizer $random, int $effort = self::EFFORT): Turn
     {
         $at = function (float $wait) use ($now, $latest): ?DateTimeImmutable {
             $turn = is_infinite($wait) ? null : $now->setTimestamp($now->getTimestamp() + (int) round($wait * self::DAY));

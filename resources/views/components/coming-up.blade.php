@@ -22,7 +22,7 @@
     @if ($chart['rows'] === [])
         <p class="py-4 text-soft">{{ __('account.nothing_coming') }}</p>
     @else
-        <svg viewBox="0 0 780 {{ $chart['height'] }}" class="coming-up hidden sm:block w-full max-w-[820px] text-ink" aria-hidden="true">
+        <svg viewBox="0 0 {{ $chart['width'] }} {{ $chart['height'] }}" width="{{ $chart['width'] + 40 }}" class="coming-up hidden sm:block max-w-full h-auto text-ink" aria-hidden="true">
             <line x1="{{ $chart['left'] }}" y1="20" x2="{{ $chart['left'] }}" y2="{{ $chart['height'] }}" stroke="var(--color-rule)" stroke-width="2"/>
             <text x="{{ $chart['left'] }}" y="13" fill="var(--color-soft)">{{ __('account.today') }}</text>
             @foreach ($chart['weeks'] as $week)

@@ -9,7 +9,7 @@
         <section aria-labelledby="coming-up" class="mb-7"><x-coming-up :chart="$comingUp" :now="$now" /></section>
         @foreach ($holds->reject(fn ($h) => $h->isReady()) as $in)
             @php($title = $in->hold->title)@php($zone = $in->hold->card->library->zone())@php($turn = $in->turn)
-            <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_300px] gap-x-4 gap-y-3" data-hold="{{ $in->hold->id }}">
+            <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_350px] gap-x-4 gap-y-3" data-hold="{{ $in->hold->id }}">
                 {{ App\View\Cover::html($title, decorative: true) }}
                 <div class="min-w-0">
                     <h2 class="text-xl"><a class="no-underline hover:underline" href="/titles/{{ $title->id }}">{{ $title->name }}</a></h2>

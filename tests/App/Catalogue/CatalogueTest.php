@@ -90,7 +90,7 @@ final class CatalogueTest extends TestCase
         $this->licence($title = $this->title());
         $this->get("/titles/{$title->id}")->assertOk()->assertSeeInOrder(['Low Water', 'Tamsin Ebbing', 'Ways to get it', 'Ready now', 'Borrow']);
         $this->borrow($this->card(), $title);
-        $this->get("/titles/{$title->id}")->assertSee('Wait until 15 May at the latest')->assertSee('Place hold')->assertSee('1st in line, 1 copy');
+        $this->get("/titles/{$title->id}")->assertSee('Wait about')->assertSee('8 in 10:')->assertSee('at the latest 15 May')->assertSee('Place hold')->assertSee('1st in line, 1 copy');
 
         $nowhere = $this->title('Nowhere');
         $this->get("/titles/{$nowhere->id}")->assertSee('Not here yet')->assertSee('does not have this title');
@@ -105,7 +105,7 @@ final class CatalogueTest extends TestCase
         $this->licence($ebook = $this->title('Twin', Format::Ebook));
         $this->borrow($this->card(), $ebook);
         $this->licence($this->title('Twin', Format::Audiobook));
-        $this->get("/titles/{$ebook->id}")->assertSeeInOrder(['Ways to get it', 'Audiobook', 'Ready now', 'Ebook', 'Wait until']);
+        $this->get("/titles/{$ebook->id}")->assertSeeInOrder(['Ways to get it', 'Audiobook', 'Ready now', 'Ebook', 'Wait about']);
     }
 
     public function test_a_staff_list_opens_as_a_catalogue_page(): void

@@ -38,7 +38,7 @@ final class EveningTest extends TestCase
         $this->get('/loans')->assertSee('22 May');
         $this->get("/loans/{$loan->id}/read")->assertOk();
 
-        $this->as($two)->get("/titles/{$title->id}")->assertSee('Wait until 22 May at the latest');
+        $this->as($two)->get("/titles/{$title->id}")->assertSee('at the latest 22 May');
         $this->post("/titles/{$title->id}/borrow")->assertSessionHas('refusal');
         $this->post("/titles/{$title->id}/hold")->assertRedirect();
         $this->get('/holds')->assertSee('1st in line')->assertSee('22 May');

@@ -19,7 +19,6 @@ use App\Queries\Lending\OpenLoans;
 use App\View\Dates;
 use App\View\RefusalText;
 use DateTimeImmutable;
-use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
@@ -39,10 +38,10 @@ final class HoldController
     {
         $now = now()->toImmutable();
         $person = $this->current->person ?? abort(401);
-        $holds = $openHolds->of($person, $now, Forecast::THOROUGH);
+        $holds = $openHolds->of($person, $now);
         $loans = $openLoans->of($person, $now);
 
-        return view('lending.holds', ['holds' => $holds, 'comingUp' => $comingUp->chart($loans, $holds, $now), 'pileUp' => $comingUp->pileUp($loans, $holds), 'now' => $now]);
+        return view('lending.holds', ['holds' => $holds, 'comingUp' => $comingUp->chart($loans, $holds, $now, width: 780), 'pileUp' => $comingUp->pileUp($loans, $holds), 'now' => $now]);
     }
 
     public function place(Request $request, Title $title, PlaceHold $placeHold, TitlePanel $panel): View|RedirectResponse

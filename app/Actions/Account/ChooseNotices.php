@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Account;
+
+use App\Models\Person;
+use FigPorch\Core\Lending\NoticeKind;
+use Illuminate\Support\Facades\DB;
+
+/** Sets of what a person is told, in the application and by mail. */
+final class ChooseNotices
+{
+    /**
+     * @param  list<NoticeKind>  $shown
+     * @param  list<NoticeKind>  $mailed
+     */
+    public function __invoke(Person $person, array $shown, array $mailed): void
+    {
+        DB::table('notice_choices')->upsert(array_map(fn (NoticeKind $kind): array => [
+            'person_id' => $person->id, 'kind' => $kind->value,
+            'shown' => in_array($kind, $shown, true), 'mailed' => in_array($kind, $mailed, true),
+        ], NoticeKind::cases()), ['person_id', 'kind']);
+    }
+}

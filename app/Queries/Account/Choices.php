@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Account;
+
+use App\Models\Person;
+use FigPorch\Core\Lending\NoticeKind;
+use Illuminate\Support\Facades\DB;
+
+/** What a person has chosen for themselves. */
+final class Choices
+{
+    /** @return array<string, string> code of the default length by format; only where one was chosen */
+    public function lengths(Person $person): array
+    {
+        return DB::table('own_lengths')->where('person_id', $person->id)->pluck('length', 'format')->all();
+    }
+
+    /** @return array<string, array{shown: bool, mailed: bool}> by kind of notice, every one of them */
+    public function notices(Person $person): array
+    {
+        $chosen = DB::table('notice_choices')->where('person_id', $person->id)->get()->keyBy('kind');
+
+        return array_combine(
+            array_column(NoticeKind::cases(), 'value'),
+            array_map(fn (NoticeKind $kind): array => [
+                'shown' => $chosen[$kind->value]->shown ?? true,
+                'mailed' => $chosen[$kind->value]->mailed ?? true,
+            ], NoticeKind::cases()),
+        );
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Lending;
+
+use App\Jobs\MailNotice;
+use App\Mail\NoticeMail;
+use App\Models\Notice;
+use App\Models\Person;
+use Illuminate\Mail\Events\MessageSending;
+use Illuminate\Mail\Transport\ArrayTransport;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Mail;
+use RuntimeException;
+use Tests\App\TestCase;
+
+final class NoticeTest extends TestCase
+{
+    /** @return list<string> */
+    private function kinds(Person $person): array
+    {
+        return DB::table('notices')->where('person_id', $person->id)->orderBy('id')->pluck('kind')->all();
+    }
+
+    /** @return list<mixed> */
+    private function sent(): array
+    {
+        $transport = Mail::mailer()->getSymfonyTransport();
+
+        return $transport instanceof ArrayTransport ? array_values($transport->messages()->all()) : [];
+    }
+
+    public function test_a_loan_is_announced_three_days_and_one_day_before_and_when_it_is_over_each_once(): void
+    {
+        Mail::fake();
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($card = $this->card(), $title);
+        foreach ([['-73 hours', []], ['-71 hours', ['loan_due_soon']], ['-70 hours', ['loan_due_soon']], ['-23 hours', ['loan_due_soon', 'loan_due_tomorrow']], ['+1 minute', ['loan_due_soon', 'loan_due_tomorrow', 'loan_ended']]] as [$when, $kinds]) {
+            $this->travelTo($loan->due_at->modify($when));
+            Artisan::call('lending:tick');
+            Artisan::call('lending:tick');
+            $this->assertSame($kinds, $this->kinds($card->person), $when);
+        }
+        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Mail::assertSent(NoticeMail::class, 3);
+    }
+
+    public function test_a_scheduler_that_was_down_catches_up_without_announcing_the_past(): void
+    {
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($card = $this->card(), $title);
+        $this->travelTo($loan->due_at->addDay());
+        Artisan::call('lending:tick');
+        $this->assertSame(['loan_ended'], $this->kinds($card->person));
+        $this->assertEquals($loan->due_at, $loan->refresh()->ended_at, 'it ended when it was due, not when it was noticed');
+    }
+
+    public function test_a_copy_about_to_go_on_is_announced(): void
+    {
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($this->card(), $title);
+        $hold = $this->hold($card = $this->card(), $title);
+        $this->travelTo($loan->due_at);
+        Artisan::call('lending:tick');
+        $this->travel(47)->hours();
+        Artisan::call('lending:tick');
+        $this->assertSame(['hold_ready'], $this->kinds($card->person));
+        $this->travel(2)->hours();
+        Artisan::call('lending:tick');
+        Artisan::call('lending:tick');
+        $this->assertSame(['hold_ready', 'hold_lapsing'], $this->kinds($card->person));
+        $this->assertTrue($hold->refresh()->getAttribute('told'));
+    }
+
+    public function test_each_kind_can_be_turned_off(): void
+    {
+        Mail::fake();
+        $card = $this->card();
+        $this->be($card->person)->post('/settings/notices', ['shown' => ['loan_ended' => '1'], 'mailed' => []])->assertSessionHas('said');
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($card, $title);
+        foreach (['-71 hours', '+1 minute'] as $when) {
+            $this->travelTo($loan->due_at->modify($when));
+            Artisan::call('lending:tick');
+        }
+        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->assertSame(['loan_ended'], $this->kinds($card->person));
+        Mail::assertNothingSent();
+    }
+
+    public function test_mail_goes_out_once_however_often_the_job_runs_and_again_only_if_it_was_refused(): void
+    {
+        $person = $this->card()->person;
+        $notice = Notice::query()->create(['person_id' => $person->id, 'kind' => 'loan_ended', 'event_key' => 'x', 'facts' => ['title' => $this->title()->id, 'name' => 'Low Water'], 'created_at' => $this->now()]);
+        config(['mail.default' => 'array']);
+        $refuse = true;
+        Event::listen(MessageSending::class, function () use (&$refuse): void {
+            $refuse && throw new RuntimeException('421 try later');
+        });
+        try {
+            (new MailNotice($notice->id))->handle();
+            $this->fail('a refusal is an error of the job');
+        } catch (RuntimeException) {
+            $this->assertNull($notice->refresh()->getAttribute('mail_begun_at'));
+        }
+        $refuse = false;
+        (new MailNotice($notice->id))->handle();
+        (new MailNotice($notice->id))->handle();
+        $this->assertCount(1, $this->sent());
+
+        // A worker that died after it began: nobody knows whether the message went, so it is not sent again.
+        $notice->update(['mail_begun_at' => $this->now(), 'mailed_at' => null]);
+        (new MailNotice($notice->id))->handle();
+        $this->assertCount(1, $this->sent());
+    }
+
+    public function test_due_dates_as_a_calendar_with_an_address_that_can_be_renewed(): void
+    {
+        $this->licence($title = $this->title('Low, Water; and more'));
+        $loan = $this->borrow($card = $this->card(), $title);
+        $this->be($card->person)->post('/settings/calendar')->assertRedirect();
+        $key = $card->person->refresh()->getAttribute('calendar_key');
+        $this->assertSame(40, strlen($key));
+        auth()->logout();
+        $feed = $this->get("/calendar/{$key}.ics")->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+        $this->assertStringContainsString('DTSTART:'.$loan->due_at->format('Ymd\THis\Z'), (string) $feed);
+        $this->assertStringContainsString('Low\, Water\; and more', (string) $feed);
+
+        $this->be($card->person)->post('/settings/calendar');
+        $this->get("/calendar/{$key}.ics")->assertNotFound();
+    }
+}
