@@ -28,12 +28,12 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(ProtectiveHeaders::class);
         $middleware->web(append: [SetLibraryAndLocale::class]);
-        $middleware->redirectGuestsTo('/sign-in');
-        $middleware->redirectUsersTo('/porch');
+        $middleware->redirectGuestsTo(fn (Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in');
+        $middleware->redirectUsersTo(fn (Request $request): string => $request->is('desk/*') ? '/desk' : '/porch');
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontFlash(['pin']);
+        $exceptions->dontFlash(['pin', 'password']);
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
     })
     ->create()

@@ -6,8 +6,8 @@ return [
     // The share of a publication that anyone may read without borrowing it.
     'excerpt_share' => 0.1,
     'page_size' => 24,
-    // Tries at one card or from one address in a quarter of an hour.
-    'sign_in_tries' => ['card' => 5, 'address' => 30],
+    // Tries with one card number or staff name, or from one address in a quarter of an hour.
+    'sign_in_tries' => ['name' => 5, 'address' => 30],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // Whether the demo's cards may be shown on the sign-in page.

@@ -19,6 +19,7 @@ use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Place;
 use App\Models\StaffList;
+use App\Models\StaffMember;
 use App\Models\Title;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
@@ -66,13 +67,14 @@ final class LoadDemo
         $this->payPerLoanAndShare();
         $say('licences');
         $cards = $this->makeCards();
-        $say(count($cards).' patrons with cards');
+        $say(Card::query()->count().' patrons with cards');
         $say($this->writePastLoans().' past loans');
         $this->lendToFirstCard();
         $this->lendNow($cards);
         $this->placeHoldsOfFirstCard();
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
         $this->makeStaffLists();
+        $this->makeStaff();
         DB::statement('analyze');
     }
 
@@ -117,9 +119,9 @@ final class LoadDemo
     private function terms(int $i): LicenceTerms
     {
         return match ($i % 5) {
-            0, 3 => new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1 + $i % 3, priceCents: 5500),
+            0, 3 => new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1 + $i % 3, priceCents: 5500 * (1 + $i % 3)),
             1 => new LicenceTerms(LicenceModel::MeteredByTime, copies: 1, endsAt: $this->now->modify('+'.(40 + $i * 3).' days'), priceCents: 3600),
-            2 => new LicenceTerms(LicenceModel::MeteredByLoans, copies: 1 + $i % 2, loans: 26 * (1 + $i % 2) + 30, endsAt: $i % 10 === 2 ? null : $this->now->modify('+500 days'), priceCents: 2900),
+            2 => new LicenceTerms(LicenceModel::MeteredByLoans, copies: 1 + $i % 2, loans: 26 * (1 + $i % 2) + 30, endsAt: $i % 10 === 2 ? null : $this->now->modify('+500 days'), priceCents: 2900 * (1 + $i % 2)),
             default => new LicenceTerms(LicenceModel::Simultaneous, endsAt: $i % 2 === 0 ? null : $this->now->modify('+300 days'), priceCents: 12000),
         };
     }
@@ -154,6 +156,15 @@ final class LoadDemo
         $terms = $this->terms($i);
         if (Licence::query()->where(['library_id' => $this->libraries[$slug]->id, 'title_id' => $title->id])->doesntExist()) {
             ($this->addLicence)($this->libraries[$slug]->id, $title->id, $terms->model, $terms->copies, $terms->loans, $from, $terms->endsAt, $this->now, $terms->priceCents);
+        }
+    }
+
+    private function makeStaff(): void
+    {
+        foreach (Members::STAFF as $facts) {
+            StaffMember::query()->create([
+                'library_id' => $this->libraries[$facts['library']]->id, 'name' => $facts['name'], 'email' => $facts['email'], 'password' => Hash::make($facts['password']),
+            ]);
         }
     }
 

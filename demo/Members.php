@@ -52,6 +52,14 @@ final class Members
         ['name' => 'Roan Gullick', 'library' => 'larkspur-ferry', 'number' => '23000002', 'pin' => '1165', 'group' => 'staff'],
     ];
 
+    /** Who can sign in at the Desk. The first two are printed by bin/start. */
+    public const STAFF = [
+        ['name' => 'Halvard Strand', 'library' => 'saltmere', 'email' => 'halvard@saltmere.example', 'password' => 'nine lanterns at dusk'],
+        ['name' => 'Nerys Ebbing', 'library' => 'cinder-point', 'email' => 'nerys@cinderpoint.example', 'password' => 'chalk and low water'],
+        ['name' => 'Roan Gullick', 'library' => 'larkspur-ferry', 'email' => 'roan@larkspurferry.example', 'password' => 'ticket office teapot'],
+        ['name' => 'Ottoline Vane', 'library' => 'hollow-tor', 'email' => 'ottoline@hollowtor.example', 'password' => 'granite before breakfast'],
+    ];
+
     public const STAFF_LISTS = [
         'saltmere' => [
             ['Storms and their keepers', 'Weather you can read indoors.', 'storm'],

@@ -13,6 +13,10 @@ use App\Http\Controllers\Account\SignInController;
 use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
 use App\Http\Controllers\Catalogue\TitleController;
+use App\Http\Controllers\Desk\DeskTitleController;
+use App\Http\Controllers\Desk\LicencesController;
+use App\Http\Controllers\Desk\StaffSignInController;
+use App\Http\Controllers\Desk\TurnawaysController;
 use App\Http\Controllers\Lending\BorrowController;
 use App\Http\Controllers\Lending\HoldController;
 use App\Http\Controllers\Lending\LoanController;
@@ -42,12 +46,12 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
 });
 
-Route::middleware(['guest', RequireLibrary::class])->group(function (): void {
+Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
     Route::post('/sign-in', [SignInController::class, 'signIn'])->name('sign-in.store');
 });
 
-Route::middleware('auth')->group(function (): void {
+Route::middleware('auth:web')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
     Route::get('/porch', PorchController::class)->name('porch');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
@@ -71,9 +75,29 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])->name('places.keep');
 
-        Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::middleware(RequireLibrary::class)->group(function (): void {
         Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
         Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
         Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');
+    });
+});
+
+Route::prefix('desk')->name('desk.')->group(function (): void {
+    Route::middleware('guest:staff')->group(function (): void {
+        Route::get('/sign-in', [StaffSignInController::class, 'show'])->name('sign-in');
+        Route::post('/sign-in', [StaffSignInController::class, 'signIn'])->name('sign-in.store');
+    });
+    Route::middleware('auth:staff')->group(function (): void {
+        Route::redirect('/', '/desk/licences');
+        Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
+        Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
+        Route::get('/licences.csv', [LicencesController::class, 'csv'])->name('licences.csv');
+        Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
+        Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])->name('turnaways.csv');
+        Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
+        Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
+        Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
+        Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
+        Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])->name('change');
     });
 });

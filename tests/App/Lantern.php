@@ -14,6 +14,7 @@ use App\Models\Library;
 use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\StaffMember;
 use App\Models\Title;
 use App\Queries\Lending\LendingAudit;
 use Carbon\CarbonImmutable;
@@ -44,6 +45,14 @@ trait Lantern
         return Card::query()->create([
             'library_id' => ($library ?? $this->library())->id, 'person_id' => $person->id, 'number' => (string) (21000000 + $n),
             'pin_hash' => $pin === null ? null : Hash::make($pin, ['rounds' => 4]), 'patron_group' => $group,
+        ]);
+    }
+
+    /** Signs in with the password "nine lanterns". */
+    protected function staff(?Library $library = null): StaffMember
+    {
+        return StaffMember::query()->create([
+            'library_id' => ($library ?? $this->library())->id, 'name' => 'Halvard Strand', 'email' => 'staff'.(++$this->made).'@lantern.example', 'password' => Hash::make('nine lanterns', ['rounds' => 4]),
         ]);
     }
 

@@ -1,10 +1,12 @@
 // Every page, on a desk and on a phone, light and dark: axe finds nothing, and nothing sticks out at 390 px.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, chooseLibrary, readerIsOpen, signIn } from './library.js'
+import { CARDS, chooseLibrary, readerIsOpen, signIn, signInAtDesk } from './library.js'
 
-const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall', '/titles/1', '/titles/5', '/nowhere']
-const patronPages = ['/porch', '/loans', '/holds', '/notices', '/catalogue', '/titles/3', '/titles/7/borrow', '/outbox/']
+const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall', '/titles/1', '/titles/5', '/nowhere', '/desk/sign-in']
+const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/catalogue', '/titles/3', '/titles/7/borrow', '/outbox/']
+
+const deskPages = ['/desk/licences', '/desk/licences?show=no_copy', '/desk/titles/2?licence=2', '/desk/titles/2/change?do=end&licence=2', '/desk/turnaways', '/desk/turnaways/2']
 
 const RULES = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }
 // In the dark only the colours are other.
@@ -32,6 +34,12 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
         await page.goto('/loans')
         const audiobook = await page.getByRole('article').filter({ hasText: 'cannot be opened' }).first().getAttribute('data-loan')
         await check(page, `/loans/${audiobook}/read`, name === 'dark' ? DARK : RULES)
+    })
+
+    test(`pages of staff, ${name}`, async ({ browser }) => {
+        const page = await (await browser.newContext(options)).newPage()
+        await signInAtDesk(page)
+        for (const address of deskPages) await check(page, address, name === 'dark' ? DARK : RULES)
     })
 
     test(`the reader, ${name}`, async ({ browser }) => {

@@ -1,6 +1,6 @@
 // The first evening, as two patrons live it.
 import { expect, test } from '@playwright/test'
-import { CARDS, bookText, borrowAndRead, findTitle, progress, readerIsOpen, signIn, watch } from './library.js'
+import { CARDS, actionOf, bookText, borrowAndRead, findTitle, progress, readerIsOpen, signIn, signInAtDesk, watch } from './library.js'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -62,13 +62,13 @@ test('a copy that comes back is kept for the next, told here and by mail', async
     await borrowAndRead(first)
 
     await next.goto(address)
-    await next.locator(`#action-${address.match(/\d+$/)[0]}`).getByRole('button', { name: /^Place hold/ }).click()
+    await actionOf(next, address).getByRole('button', { name: /^Place hold/ }).click()
     await expect(next.locator('#said')).toContainText('You are in line')
 
     await first.goto('/loans')
     await first.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
     await first.goto(address)
-    await expect(first.locator(`#action-${address.match(/\d+$/)[0]}`).getByRole('button', { name: /^Place hold/ })).toBeVisible()
+    await expect(actionOf(first, address).getByRole('button', { name: /^Place hold/ })).toBeVisible()
 
     await next.goto('/porch')
     const ready = next.locator('[data-ready-hold]').filter({ hasText: `${name} is ready for you` })
@@ -174,4 +174,28 @@ test('without scripts one can still search, borrow, hold and return', async ({ b
     await expect(page.locator('#said')).toContainText('is returned')
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.locator('#said')).toContainText('on loan to you again')
+})
+
+test('staff see a line, look at what a copy more would do, and add it', async ({ page }) => {
+    const complaints = watch(page)
+    await signInAtDesk(page)
+    await page.getByRole('rowheader', { name: /^Low Water/ }).getByRole('link').click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Low Water')
+    const waiting = await page.getByRole('region', { name: 'The line' }).getByRole('row').count()
+    await page.getByRole('link', { name: /^Change licence/ }).first().click()
+    await page.getByRole('spinbutton', { name: 'Copies', exact: true }).fill('2')
+    await page.getByRole('button', { name: 'See what it does' }).first().click()
+    await expect(page.getByText('Nothing is changed yet')).toBeVisible()
+    await expect(page.getByText('1 hold gets a copy at once')).toBeVisible()
+    await page.getByRole('button', { name: 'Set the copies' }).click()
+    await expect(page.getByRole('status')).toContainText('The licence now has 2 copies.')
+    await expect(page.getByRole('region', { name: 'The line' }).getByText(/^ready, kept until/)).toHaveCount(1)
+    await expect(page.getByRole('region', { name: 'The line' }).getByRole('row')).toHaveCount(waiting)
+    await expect(page.getByText(/Halvard Strand set licence #\d+ from 1 to 2 copies/)).toBeVisible()
+
+    await page.goto('/desk/licences')
+    const file = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'All of these as CSV' }).click()
+    expect((await file).suggestedFilename()).toMatch(/^licences-waited-for-\d{4}-\d\d-\d\d\.csv$/)
+    expect(complaints).toEqual([])
 })

@@ -23,6 +23,14 @@ export const signIn = async (page, [library, number, pin]) => {
     await expect(page).toHaveURL(/\/porch$/)
 }
 
+export const signInAtDesk = async page => {
+    await page.goto('/desk/sign-in')
+    await page.getByLabel('Mail address').fill('halvard@saltmere.example')
+    await page.getByLabel('Password').fill('nine lanterns at dusk')
+    await page.locator('main').getByRole('button', { name: 'Sign in' }).click()
+    await expect(page).toHaveURL(/\/desk\/licences$/)
+}
+
 /** Takes files into Saltmere's catalogue through the command; gives the id of each title by name. */
 export const importBooks = (files, licence = 'simultaneous') => {
     execFileSync('bin/artisan', ['catalogue:import', ...files, '--library=saltmere', `--licence=${licence}`], { encoding: 'utf8' })
@@ -42,9 +50,12 @@ export const findTitle = async (page, words) => {
     await expect(page).toHaveURL(/\/titles\/\d+$/)
 }
 
+/** What can be done with a title, on its page; the first of its cards for somebody who has several. */
+export const actionOf = (page, address) => page.locator(`[id^="action-${address.match(/\d+$/)[0]}"]`).first()
+
 /** Borrows from the title's page that is open, and opens the reader. */
 export const borrowAndRead = async page => {
-    const action = page.locator(`#action-${page.url().match(/\d+$/)[0]}`)
+    const action = actionOf(page, page.url())
     await action.getByRole('link', { name: /^Borrow/ }).click()
     await action.getByRole('button', { name: /^Borrow/ }).click()
     await action.getByRole('link', { name: /^Read/ }).click()

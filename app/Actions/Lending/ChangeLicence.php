@@ -7,7 +7,6 @@ namespace App\Actions\Lending;
 use App\Models\Licence;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use RuntimeException;
 
 /**
  * Staff raise or cut a licence's copies, or end it. Copies on loan stay with their readers; copies kept for holds go back,
@@ -19,22 +18,24 @@ final class ChangeLicence
     {
     }
 
-    /** @throws RuntimeException when more copies are on loan than would be left */
-    public function copies(Licence $licence, int $copies, DateTimeImmutable $now): void
+    /** @return int|null how many copies are on loan, where that is more than would be left and nothing was changed */
+    public function copies(Licence $licence, int $copies, DateTimeImmutable $now): ?int
     {
-        DB::transaction(function () use ($licence, $copies, $now): void {
+        return DB::transaction(function () use ($licence, $copies, $now): ?int {
             $this->lockHolds($licence);
             $row = DB::selectOne('select * from licences where id = ? for no key update', [$licence->id]);
             $onLoan = DB::scalar('select count(*) from loans where licence_id = ? and ended_at is null', [$licence->id]);
             if ($copies < $onLoan) {
-                throw new RuntimeException((string) $onLoan);
+                return $onLoan;
             }
             $short = $row->copies - $row->copies_free - $copies;
             if ($short > 0) {
                 $this->takeBack($licence, $short, $now);
             }
             DB::update('update licences set copies_free = copies_free + ? - copies, copies = ? where id = ?', [$copies, $copies, $licence->id]);
-            ($this->fillFreeCopies)($licence->id, $now);
+            $this->fillFreeCopies->ofTitle($licence->title_id, $now);
+
+            return null;
         }, attempts: 5);
     }
 
@@ -46,6 +47,7 @@ final class ChangeLicence
             DB::update('update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\') where id = ?', [$at->format('Y-m-d H:i:sP'), $licence->id]);
             if ($at <= $now) {
                 $this->takeBack($licence, PHP_INT_MAX, $now);
+                $this->fillFreeCopies->ofTitle($licence->title_id, $now);
             } else {
                 DB::update("update holds set kept_until = least(kept_until, ?) where licence_id = ? and state = 'ready'", [$at->format('Y-m-d H:i:sP'), $licence->id]);
             }

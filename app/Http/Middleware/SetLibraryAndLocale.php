@@ -24,10 +24,10 @@ final class SetLibraryAndLocale
 
     public function handle(Request $request, Closure $next): Response
     {
-        $person = $request->user();
+        $person = $request->user('web');
         $this->current->person = $person instanceof Person ? $person : null;
         $libraries = $this->current->libraries();
-        $person?->load('cards')->cards->each(fn (Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
+        $this->current->person?->load('cards')->cards->each(fn (Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
         $asked = $request->query('library');
         $slug = is_string($asked) ? $asked : $request->cookie('library');
         $this->current->library = $libraries->firstWhere('slug', $slug)

@@ -72,7 +72,7 @@ final class SearchTitles
     }
 
     /** Folded words hold letters and digits only, so they cannot be read as operators. */
-    private static function tsquery(string $words): string
+    public static function tsquery(string $words): string
     {
         return implode(' & ', array_map(SearchWords::singular(...), SearchWords::of($words)));
     }

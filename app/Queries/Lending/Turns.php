@@ -34,11 +34,22 @@ final class Turns
             // A copy may have gone on just before the pause ends, for a whole loan.
             $latest = max($latest, $longest->dueAt($pausedUntil->modify('+'.(2 * $keptHours).' hours'), $library->zone()));
         }
-        // Copies that others share come after their own lines: they are counted on only where there are none of the library's own.
-        $own = array_values(array_filter($licences, fn (LineLicence $l): bool => $l->licence->libraryId === $library->id && $l->licence->canFillHolds($now)));
-        $line = new Line($own === [] ? $licences : $own, $ahead, $pausedUntil);
+        $line = new Line(self::countedOn($library->id, $licences, $now), $ahead, $pausedUntil);
 
         return (new Forecast($this->habitsOf->library($library->id, $format), $keptHours))
             ->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $effort);
+    }
+
+    /**
+     * Copies that others share serve their own lines first: they are counted on only where there are none of the library's own.
+     *
+     * @param  list<LineLicence>  $licences
+     * @return list<LineLicence>
+     */
+    public static function countedOn(int $libraryId, array $licences, DateTimeImmutable $now): array
+    {
+        $own = array_values(array_filter($licences, fn (LineLicence $l): bool => $l->licence->libraryId === $libraryId && $l->licence->canFillHolds($now)));
+
+        return $own === [] ? $licences : $own;
     }
 }

@@ -5,15 +5,7 @@
 @endphp
 <!doctype html>
 <html lang="{{ app()->getLocale() }}" data-scheme="{{ $scheme }}">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="csrf-token" content="{{ csrf_token() }}">
-    <meta name="color-scheme" content="light dark">
-    <title>{{ $title === null ? 'Fig Porch' : $title.' · Fig Porch' }}</title>
-    <link rel="icon" href="/icon.svg" type="image/svg+xml">
-    @vite(['resources/css/app.css', 'resources/js/app.js'])
-</head>
+<x-head :title="$title" />
 <body>
     <x-lamps />
     <a class="skip" href="#main">{{ __('common.skip') }}</a>

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Desk;
+
+use App\Actions\Lending\AddLicence;
+use App\Actions\Lending\ChangeLicence;
+use App\Models\Licence;
+use App\Models\StaffMember;
+use App\Queries\Desk\LicenceOrder;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** A member of staff adds, raises, cuts or ends a licence of their library; who did what is written down with it. */
+final class ChangeLicences
+{
+    public function __construct(private readonly AddLicence $addLicence, private readonly ChangeLicence $changeLicence)
+    {
+    }
+
+    /** @return int|null how many copies are on loan, where that is more than would be left and nothing was changed */
+    public function __invoke(StaffMember $by, LicenceOrder $order, DateTimeImmutable $now): ?int
+    {
+        return DB::transaction(function () use ($by, $order, $now): ?int {
+            $licence = $order->licence ?? ($this->addLicence)(
+                $by->library_id, $order->titleId, $order->model, $order->copies, $order->loans,
+                $order->startsAt ?? $now, $order->endsAt, $now, $order->priceCents, $order->shared,
+            );
+            if ($order->what === 'end') {
+                $this->changeLicence->end($licence, $order->endsAt ?? $now, $now);
+            }
+            $onLoan = $order->what === 'copies' ? $this->changeLicence->copies($licence, (int) $order->copies, $now) : null;
+            if ($onLoan === null) {
+                $this->write($by, $licence, $order, $now);
+            }
+
+            return $onLoan;
+        }, attempts: 5);
+    }
+
+    private function write(StaffMember $by, Licence $licence, LicenceOrder $order, DateTimeImmutable $now): void
+    {
+        $facts = match ($order->what) {
+            'copies' => ['from' => $licence->copies, 'to' => $order->copies],
+            'end' => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
+            default => [],
+        };
+        DB::insert('insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at) values (?, ?, ?, ?, ?)', [
+            $licence->id, $by->id, $order->what, json_encode($facts, JSON_THROW_ON_ERROR), $now->format('Y-m-d H:i:sP'),
+        ]);
+    }
+}

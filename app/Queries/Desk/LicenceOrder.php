@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Desk;
+
+use App\Models\Licence;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\LicenceModel;
+
+/** What staff want done with a licence of a title. */
+final readonly class LicenceOrder
+{
+    /**
+     * @param  'add'|'copies'|'end'  $what
+     * @param  Licence|null  $licence  the one to change; null when one is added
+     * @param  DateTimeImmutable|null  $startsAt  null for now
+     * @param  DateTimeImmutable|null  $endsAt  where one is ended, null for now
+     */
+    public function __construct(
+        public string $what,
+        public int $titleId,
+        public ?Licence $licence,
+        public LicenceModel $model,
+        public ?int $copies = null,
+        public ?int $loans = null,
+        public ?DateTimeImmutable $startsAt = null,
+        public ?DateTimeImmutable $endsAt = null,
+        public int $priceCents = 0,
+        public bool $shared = false,
+    ) {
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Desk;
+
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\Line;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LineLicence;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** How long a line is for whoever joins it now, and how many more copies would bring that under a target. */
+final readonly class HoldPressure
+{
+    /** Holds per copy from which libraries buy: common practice is 4 to 6, no source. */
+    public const HIGH = 5;
+
+    public function __construct(private Forecast $forecast, private int $effort = Forecast::EFFORT)
+    {
+    }
+
+    /** Days within which 8 in 10 of those who join the line now get their copy; infinite where no copy may be left. */
+    public function wait(Line $line, DateTimeImmutable $now): float
+    {
+        return $this->forecast->eightInTen($line, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $this->effort);
+    }
+
+    /**
+     * The fewest copies more, each of one copy / one user and free at once, with which the wait stays under the target. As many
+     * as stand in line and one more always do.
+     */
+    public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now): int
+    {
+        $enough = fn (int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
+        if ($enough(0)) {
+            return 0;
+        }
+        $tooFew = 0;
+        $most = count($line->ahead) + 1;
+        $fits = 1;
+        while ($fits < $most && ! $enough($fits)) {
+            $tooFew = $fits;
+            $fits = min($most, 2 * $fits);
+        }
+        while ($fits - $tooFew > 1) {
+            $middle = intdiv($fits + $tooFew, 2);
+            if ($enough($middle)) {
+                $fits = $middle;
+            } else {
+                $tooFew = $middle;
+            }
+        }
+
+        return $fits;
+    }
+
+    private static function with(Line $line, int $copies, DateTimeImmutable $now): Line
+    {
+        $more = new Licence(0, $line->licences[0]->licence->libraryId ?? 0, LicenceModel::OneCopyOneUser, $copies, $copies, null, $now, null);
+
+        return $copies === 0 ? $line : new Line([...$line->licences, new LineLicence($more)], $line->ahead, $line->pausedUntil);
+    }
+}

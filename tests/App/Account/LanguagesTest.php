@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Account;
+
+use Illuminate\Support\Arr;
+use PHPUnit\Framework\TestCase;
+
+/** Every sentence is in every language, with the same values to fill in and as many forms; and none stands in the files unused. */
+final class LanguagesTest extends TestCase
+{
+    private const FOLDER = __DIR__.'/../../../';
+
+    public function test_spanish_has_what_english_has(): void
+    {
+        foreach ((array) glob(self::FOLDER.'lang/en/*.php') as $file) {
+            $name = basename((string) $file, '.php');
+            $english = Arr::dot(require $file);
+            $spanish = Arr::dot(require self::FOLDER."lang/es/{$name}.php");
+            $this->assertSame([], array_diff(array_keys($english), array_keys($spanish)), "{$name}: only in English");
+            $this->assertSame([], array_diff(array_keys($spanish), array_keys($english)), "{$name}: only in Spanish");
+            foreach ($english as $key => $text) {
+                $this->assertSame(self::values((string) $text), self::values((string) $spanish[$key]), "{$name}.{$key}");
+            }
+        }
+    }
+
+    public function test_every_sentence_is_used(): void
+    {
+        $code = implode('', array_map(fn (string $file): string => (string) file_get_contents($file), [
+            ...self::files('app'), ...self::files('resources/views'), ...self::files('resources/js'), ...self::files('demo'),
+        ]));
+        foreach ((array) glob(self::FOLDER.'lang/en/*.php') as $file) {
+            $name = basename((string) $file, '.php');
+            foreach (array_keys(require (string) $file) as $key) {
+                $this->assertTrue(str_contains($code, "{$name}.{$key}") || str_contains($code, "{$name}.{\$") || preg_match("/__\('{$name}'\)[^;]*'{$key}'/", $code) === 1, "{$name}.{$key} is used nowhere");
+            }
+        }
+    }
+
+    /** @return list<string> */
+    private static function values(string $text): array
+    {
+        preg_match_all('/(?<![\w:]):[a-z_]+/', explode('|', $text)[substr_count($text, '|')], $m);
+        $values = array_unique($m[0]);
+        sort($values);
+
+        return [...$values, (string) substr_count($text, '|')];
+    }
+
+    /** @return list<string> */
+    private static function files(string $folder): array
+    {
+        $files = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::FOLDER.$folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            $files[] = (string) $file;
+        }
+
+        return $files;
+    }
+}
