@@ -2,77 +2,82 @@
 
 declare(strict_types=1);
 
-/* Borrow and return in pairs through the Actions, as a ratio to the floor: one statement, one update, one insert. */
+/*
+ * Lending at scale: the conditional write alone, borrowing, and returning with promotion, each as a fraction of a floor
+ * measured by turns with it (pgbench: one statement that updates one row and inserts one); then 50,000 loans that fall due in
+ * one minute while others borrow. FIGPORCH_BENCH_SCALE=0.01 makes everything a hundredth, to try the benchmark itself.
+ */
 
+use Bench\LendingStage;
 use Bench\Report;
-use FigPorch\Core\Catalogue\Format;
 use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Support\Facades\DB;
-use Symfony\Component\Process\Process;
 
 require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
-const TITLES = 100_000;
 const RUNS = 5;
-const SECONDS = 3;
-const WORKERS = [1, 8];
+const SECONDS = 4;
 
-$library = DB::table('libraries')->where('slug', 'saltmere')->value('id');
-$work = DB::table('works')->insertGetId(['name' => 'Bench', 'match_key' => 'bench']);
-DB::unprepared('create table bench_titles (id bigint); create table bench_cards (id bigint, worker int);
-    create table bench_floor (id bigint primary key, n bigint not null) with (fillfactor = 50); create table bench_floor_rows (id bigint generated always as identity primary key, floor_id bigint, at timestamptz)');
-DB::statement('with t as (insert into titles (work_id, record_key, format, name, extent, added_at) select ?, \'bench:\'||g, ?, \'Bench \'||g, 100, now() from generate_series(1, ?) g returning id)
-    insert into bench_titles select id from t', [$work, Format::Ebook->value, TITLES]);
-DB::statement("insert into licences (library_id, title_id, model, copies, copies_free, starts_at) select ?, id, 'one_copy_one_user', 1000, 1000, now() - interval '1 day' from bench_titles", [$library]);
-DB::statement("with p as (insert into people (name) select 'Bench '||g from generate_series(1, 800) g returning id), c as (insert into cards (library_id, person_id, number, patron_group) select ?, id, 'B'||id, 'adult' from p returning id)
-    insert into bench_cards select id, row_number() over () % 8 from c", [$library]);
-DB::statement('insert into bench_floor select id, 0 from bench_titles');
-DB::statement('vacuum analyze');
+$stage = new LendingStage((float) (getenv('FIGPORCH_BENCH_SCALE') ?: 1));
+$loading = microtime(true);
+$stage->build();
+Report::head('Lending', sprintf(
+    '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d runs of %d s after one to warm up, floor and measurement by turns; each run begins with no bench loan open.',
+    number_format($stage->titles), number_format($stage->cards), number_format($stage->pastLoans), microtime(true) - $loading, $stage->synchronousCommit(), number_format($stage->spread), RUNS, SECONDS,
+));
+$wrong = 0;
 
-/** @return array{rate: float, times: list<float>} */
-$run = function (string $what, string $where, int $workers): array {
-    $start = microtime(true) + 0.7;
-    $processes = [];
-    for ($w = 0; $w < $workers; $w++) {
-        $processes[] = $process = new Process(['php', __DIR__.'/worker.php', $what, $where, (string) SECONDS, (string) $w, (string) $start], timeout: 120);
-        $process->start();
-    }
-    $count = 0;
-    $times = [];
-    foreach ($processes as $process) {
-        $process->wait();
-        if (! $process->isSuccessful()) {
-            throw new RuntimeException($process->getErrorOutput());
+/**
+ * @param  callable(): array{float, list<float>}  $measure  gives a rate and milliseconds of each
+ * @return array{float, float, float|null} floor, rate, p95
+ */
+$compare = function (callable $floor, callable $measure) use ($stage, &$wrong): array {
+    $floors = $rates = $p95 = [];
+    for ($i = 0; $i <= RUNS; $i++) {
+        $f = $floor();
+        $stage->clear();
+        [$rate, $times] = $measure();
+        $wrong += $stage->wrongCounts();
+        if ($i > 0) {
+            $floors[] = $f;
+            $rates[] = $rate;
+            $p95[] = $times === [] ? 0.0 : Report::percentile($times, 0.95);
         }
-        $result = json_decode($process->getOutput(), true);
-        $count += $result['count'];
-        $times = [...$times, ...$result['times']];
     }
 
-    return ['rate' => $count / SECONDS, 'times' => $times];
+    return [Report::percentile($floors, 0.5), Report::percentile($rates, 0.5), Report::percentile($p95, 0.5)];
 };
 
-Report::head('Lending', sprintf('%s titles, one licence each, 800 cards; synchronous_commit %s. Medians of %d runs of %d s after one run to warm up; floor and pairs by turns, both from PHP with the same number of workers.', number_format(TITLES), DB::scalar('show synchronous_commit'), RUNS, SECONDS));
 $rows = [];
-foreach (['spread', 'hot'] as $where) {
-    foreach (WORKERS as $workers) {
-        $run('pair', $where, $workers);
-        $floor = $pairs = $p95 = [];
-        for ($i = 0; $i < RUNS; $i++) {
-            $floor[] = $run('floor', $where, $workers)['rate'];
-            $result = $run('pair', $where, $workers);
-            $pairs[] = $result['rate'];
-            $p95[] = Report::percentile($result['times'], 0.95);
-        }
-        $f = Report::percentile($floor, 0.5);
-        $p = Report::percentile($pairs, 0.5);
-        $rows[] = [$where, (string) $workers, number_format($f), number_format($p), sprintf('%.2f', $p / $f), sprintf('%.1f ms', Report::percentile($p95, 0.5))];
+foreach (['spread' => [8 => 0.50, 32 => 0.50], 'hot' => [8 => 0.75, 32 => 0.60]] as $where => $marks) {
+    foreach ($marks as $clients => $mark) {
+        [$f, $rate] = $compare(fn () => $stage->pgbench('floor', $where, $clients, SECONDS), fn () => [$stage->pgbench('write', $where, $clients, SECONDS), []]);
+        $rows[] = ['the conditional write alone', $where, (string) $clients, number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), sprintf('%.2f', $mark), ''];
     }
 }
-Report::table(['titles', 'workers', 'floor /s', 'borrow→return pairs /s', 'ratio', 'p95 of one borrow'], $rows);
-$wrong = DB::scalar('select (select count(*) from licences li where copies is not null and copies_free <> copies - (select count(*) from loans where licence_id = li.id and ended_at is null) - (select count(*) from holds where licence_id = li.id and state = \'ready\'))
-    + (select count(*) from cards c where loans_open <> (select count(*) from loans where card_id = c.id and ended_at is null))');
-echo "Counts that differ from a recount afterwards: {$wrong}\n";
-DB::unprepared('drop table bench_titles, bench_cards, bench_floor, bench_floor_rows');
+foreach (['spread' => [1 => null, 8 => 0.20, 32 => 0.20], 'hot' => [1 => null, 8 => 0.40, 32 => 0.35]] as $where => $marks) {
+    foreach ($marks as $clients => $mark) {
+        [$f, $rate, $p95] = $compare(fn () => $stage->pgbench('floor', $where, $clients, SECONDS), fn () => $stage->workers('borrow', $where, $clients, SECONDS));
+        $rows[] = ['borrow', $where, (string) $clients, number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), $mark === null ? '' : sprintf('%.2f', $mark), sprintf('%.1f ms', $p95)];
+    }
+}
+[$f, $rate, $p95] = $compare(fn () => $stage->pgbench('floor', 'spread', 8, SECONDS), function () use ($stage): array {
+    $stage->lendWithLines();
+
+    return $stage->workers('return', 'spread', 8, SECONDS);
+});
+$rows[] = ['return, promote, tell', 'spread', '8', number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), '0.15', sprintf('%.1f ms', $p95)];
+Report::table(['what', 'titles', 'connections', 'floor /s', '/s', 'ratio', 'mark', 'p95 of one'], $rows);
+
+$stage->clear();
+[, $calm] = $stage->workers('borrow', 'spread', 2, SECONDS);
+$stage->clear();
+[$due, $awaited] = $stage->fallDue();
+[$seconds, $during] = $stage->expireWhileOthersBorrow();
+$wrong += $stage->wrongCounts();
+Report::table(['loans due in one minute', 'with others waiting', 'ended, copies passed on, notices and mail queued in', 'mark', 'p95 of a borrow before', 'and meanwhile', 'mark'], [[
+    number_format($due), number_format($awaited), sprintf('%.1f s', $seconds), '60 s', sprintf('%.1f ms', $before = Report::percentile($calm, 0.95)), sprintf('%.1f ms', Report::percentile($during, 0.95)), sprintf('%.1f ms', 2 * $before),
+]]);
+echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$stage->overdue()}. Deadlocks: {$stage->deadlocks()}.\n";
+$stage->clear();

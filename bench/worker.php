@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 /*
- * One process of the lending benchmark: for some seconds, borrow and return through the Actions, or run the floor.
- *   php worker.php pair|floor hot|spread SECONDS SEED START-TIME
- * Prints JSON: how many, and the milliseconds of each borrow.
+ * One process of the lending benchmark: borrows, or returns what is on loan, through the Actions until the time is over or it
+ * is told to stop.
+ *   php worker.php borrow|return hot|spread SECONDS WORKER WORKERS START-TIME TITLES CARDS
+ * Prints JSON: how many, and the milliseconds of each.
  */
 
 use App\Actions\Lending\BorrowTitle;
@@ -17,32 +18,35 @@ require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
-[, $what, $where, $seconds, $seed, $start] = $argv;
-mt_srand((int) $seed);
+[, $what, $where, $seconds, $worker, $workers, $start, $titles, $cards] = $argv;
+mt_srand((int) $worker);
 $borrow = app(BorrowTitle::class);
 $end = app(EndLoan::class);
-$titles = DB::table('bench_titles')->orderBy('id')->pluck('id')->all();
-$cards = DB::table('bench_cards')->where('worker', (int) $seed)->pluck('id')->all();
+$each = intdiv((int) $cards, (int) $workers);
+$loans = $what === 'return' ? DB::table('loans')->whereNull('ended_at')->where('title_id', '>', 10_000_000)->whereRaw('id % ? = ?', [(int) $workers, (int) $worker])->orderBy('id')->pluck('id')->all() : [];
+$stop = false;
+pcntl_async_signals(true);
+pcntl_signal(SIGTERM, function () use (&$stop): void {
+    $stop = true;
+});
 DB::select('select 1');
 usleep((int) max(0, ((float) $start - microtime(true)) * 1e6));
 
 $until = microtime(true) + (float) $seconds;
-$count = 0;
 $times = [];
-while (microtime(true) < $until) {
-    $title = $where === 'hot' ? $titles[0] : $titles[mt_rand(0, count($titles) - 1)];
+for ($n = 0; ! $stop && microtime(true) < $until; $n++) {
     $began = hrtime(true);
-    if ($what === 'floor') {
-        // One statement that updates one row and inserts one, at the same rows.
-        DB::statement('with u as (update bench_floor set n = n + 1 where id = ? returning id) insert into bench_floor_rows (floor_id, at) select id, now() from u', [$title]);
-    } else {
-        $loan = $borrow($cards[mt_rand(0, count($cards) - 1)], $title, null, new DateTimeImmutable);
-        $times[] = (hrtime(true) - $began) / 1e6;
-        if (! is_int($loan)) {
-            throw new RuntimeException('not lent: '.json_encode($loan));
+    if ($what === 'return') {
+        if (! $end($loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'), 'returned', new DateTimeImmutable)) {
+            throw new RuntimeException('Returned already.');
         }
-        $end($loan, 'returned', new DateTimeImmutable);
+    } else {
+        $card = 10_000_001 + (int) $worker * $each + $n % $each;
+        $loan = $borrow($card, $where === 'hot' ? 10_000_001 : mt_rand(10_000_001, 10_000_000 + (int) $titles), null, new DateTimeImmutable);
+        if (! is_int($loan)) {
+            throw new RuntimeException('Not lent: '.json_encode($loan));
+        }
     }
-    $count++;
+    $times[] = (hrtime(true) - $began) / 1e6;
 }
-echo json_encode(['count' => $count, 'times' => $times]);
+echo json_encode(['count' => count($times), 'times' => $times]);

@@ -19,6 +19,7 @@ serverurl = unix://{{RUN}}/supervisor.sock
 [program:postgres]
 command = {{DB_AS}} {{PG_BIN}}/postgres -D {{VAR}}/pg
 autorestart = true
+startretries = 1000
 priority = 1
 stopsignal = INT
 stopwaitsecs = 60
@@ -28,6 +29,7 @@ redirect_stderr = true
 [program:mail]
 command = node {{ROOT}}/standins/mail/server.mjs {{SMTP_PORT}} {{OUTBOX_PORT}} {{VAR}}/outbox
 autorestart = true
+startretries = 1000
 priority = 2
 stdout_logfile = {{VAR}}/log/mail.log
 redirect_stderr = true
@@ -35,6 +37,7 @@ redirect_stderr = true
 [program:php-fpm]
 command = php-fpm8.2 -F {{FPM_ROOT}} -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.preload={{ROOT}}/deploy/preload.php -d opcache.preload_user={{USER}} -d opcache.revalidate_freq=2 -d opcache.interned_strings_buffer=32 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
 autorestart = true
+startretries = 1000
 autostart = false
 stopsignal = QUIT
 stdout_logfile = {{VAR}}/log/php-fpm.out
@@ -43,6 +46,7 @@ redirect_stderr = true
 [program:nginx]
 command = nginx -c {{VAR}}/conf/nginx.conf -e {{VAR}}/log/nginx-error.log
 autorestart = true
+startretries = 1000
 autostart = false
 stopsignal = QUIT
 stdout_logfile = {{VAR}}/log/nginx.out
@@ -51,6 +55,7 @@ redirect_stderr = true
 [program:queue]
 command = php artisan queue:work --sleep=1 --max-time=3600 --tries=8
 autorestart = true
+startretries = 1000
 autostart = false
 stopwaitsecs = 30
 stdout_logfile = {{VAR}}/log/queue.log
@@ -59,6 +64,7 @@ redirect_stderr = true
 [program:scheduler]
 command = php artisan schedule:work
 autorestart = true
+startretries = 1000
 autostart = false
 stdout_logfile = {{VAR}}/log/scheduler.log
 redirect_stderr = true

@@ -9,6 +9,7 @@ use App\View\NoticeText;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
+use Illuminate\Mail\Mailables\Headers;
 
 final class NoticeMail extends Mailable
 {
@@ -19,6 +20,12 @@ final class NoticeMail extends Mailable
     public function envelope(): Envelope
     {
         return new Envelope(subject: NoticeText::subject($this->notice));
+    }
+
+    /** The same for the same notice, so that mail programs would show it once whatever happened on the way. */
+    public function headers(): Headers
+    {
+        return new Headers(messageId: "notice-{$this->notice->id}@".parse_url((string) config('app.url'), PHP_URL_HOST));
     }
 
     public function content(): Content

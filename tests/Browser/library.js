@@ -11,6 +11,9 @@ export const CARDS = {
     halvard: ['saltmere', '21000003', '3308'],
 }
 
+/** Every card of the demo that can sign in. */
+export const ALL_CARDS = [...Object.values(CARDS), ['larkspur-ferry', '23000001', '2914'], ['larkspur-ferry', '23000002', '1165']]
+
 export const chooseLibrary = (page, slug) =>
     page.context().addCookies([{ name: 'library', value: slug, url: process.env.BASE_URL ?? 'http://127.0.0.1:8080' }])
 
@@ -50,8 +53,8 @@ export const findTitle = async (page, words) => {
     await expect(page).toHaveURL(/\/titles\/\d+$/)
 }
 
-/** What can be done with a title, on its page; the first of its cards for somebody who has several. */
-export const actionOf = (page, address) => page.locator(`[id^="action-${address.match(/\d+$/)[0]}"]`).first()
+/** What can be done with a title, on its page, with the card of Saltmere for somebody who has several. */
+export const actionOf = (page, address) => page.locator(['', '-saltmere'].map(card => `#action-${address.match(/\d+$/)[0]}${card}`).join(', ')).first()
 
 /** Borrows from the title's page that is open, and opens the reader. */
 export const borrowAndRead = async page => {

@@ -8,7 +8,13 @@ export default defineConfig({
     workers: 2,
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],
+    projects: [
+        { name: 'pages', testIgnore: 'faults.spec.js' },
+        // Kills what the others run on, so it comes last and alone.
+        { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['pages'] },
+    ],
     use: {
+        actionTimeout: 60_000,
         baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },
         locale: 'en-GB',

@@ -31,7 +31,7 @@
     @if ($page->isEmpty())
         <p class="panel p-6">{{ __('desk.nothing') }}</p>
     @else
-        <div class="panel overflow-x-auto" tabindex="0" role="region" aria-label="{{ __("desk.shows.{$search->show}", $facts) }}">
+        <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __("desk.shows.{$search->show}", $facts) }}">
             <table class="w-full text-[15px] desk-table desk-figures">
                 <thead><tr>
                     <th scope="col" @if ($search->order === 'name') aria-sort="ascending" @endif><a href="{{ $link(['order' => 'name']) }}" class="no-underline hover:underline">{{ __('desk.columns.name') }}@if ($search->order === 'name')<span aria-hidden="true"> ↓</span>@endif</a></th>

@@ -19,7 +19,7 @@
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title, false) }}">{{ $title->name }}</a></p>
     <h1 class="text-3xl mb-2">{{ $heading }}</h1>
     <p class="mb-4">{{ __('desk.preview_text') }}</p>
-    <div class="panel overflow-x-auto mb-4" tabindex="0" role="region" aria-label="{{ $heading }}">
+    <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ $heading }}">
         <table class="w-full desk-table">
             <thead><tr><td></td><th scope="col">{{ __('desk.as_now') }}</th><th scope="col">{{ __('desk.then') }}</th></tr></thead>
             <tbody>

@@ -36,7 +36,7 @@
         @if ($licences->isEmpty())
             <p class="panel p-5 mb-3">{{ __('desk.no_licences') }}</p>
         @else
-            <div class="panel overflow-x-auto mb-3" tabindex="0" role="region" aria-label="{{ __('desk.licences') }}">
+            <div class="panel overflow-x-auto mb-3" tabindex="0" role="group" aria-label="{{ __('desk.licences') }}">
                 <table class="w-full text-[15px] desk-table">
                     <thead><tr><th scope="col">{{ __('desk.model') }}</th><th scope="col" class="num">{{ __('desk.columns.copies') }}</th><th scope="col" class="num">{{ __('desk.columns.loans_left') }}</th><th scope="col">{{ __('desk.starts') }}</th><th scope="col">{{ __('desk.ends') }}</th><th scope="col" class="num">{{ __('desk.price') }}</th><th scope="col" class="num">{{ __('desk.lent') }}</th><th scope="col"><span class="sr-only">{{ __('desk.change') }}</span></th></tr></thead>
                     <tbody>
@@ -95,7 +95,7 @@
                 <label class="flex items-center gap-2"><span>{{ __('desk.over') }}</span><input name="years" type="number" min="1" max="10" value="{{ $offers->years }}" class="field py-1.5 min-h-9 w-20 text-right"><span>{{ __('desk.over_years') }}</span></label>
                 <button class="btn btn-quiet">{{ __('desk.reckon') }}</button>
             </div>
-            <div class="panel overflow-x-auto" tabindex="0" role="region" aria-label="{{ __('desk.compare') }}">
+            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.compare') }}">
                 <table class="w-full text-[15px] desk-table desk-figures">
                     <thead><tr><th scope="col">{{ __('desk.model') }}</th><th scope="col">{{ __('desk.price') }}</th><th scope="col">{{ __('desk.columns.copies') }}</th><th scope="col">{{ __('desk.loans') }}</th><th scope="col">{{ __('desk.months_each') }}</th><th scope="col">{{ __('desk.bought') }}</th><th scope="col">{{ __('desk.expected_loans') }}</th><th scope="col">{{ __('desk.per_loan') }}</th><th scope="col">{{ __('desk.wait_then') }}</th></tr></thead>
                     <tbody>
@@ -128,13 +128,13 @@
         </form>
     </section>
 
-    <div class="grid lg:grid-cols-[3fr_2fr] gap-x-8">
+    <div class="grid grid-cols-1 lg:grid-cols-[3fr_2fr] gap-x-8">
         <section id="line" aria-labelledby="h-line" class="mb-8 scroll-mt-4 min-w-0">
             <h2 id="h-line" class="text-2xl mb-2">{{ __('desk.line') }}</h2>
             @if ($holds->isEmpty())
                 <p class="panel p-5">{{ __('desk.line_empty') }}</p>
             @else
-                <div class="panel overflow-x-auto" tabindex="0" role="region" aria-label="{{ __('desk.line') }}">
+                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.line') }}">
                     <table class="w-full text-[15px] desk-table">
                         <thead><tr><th scope="col" class="num">{{ __('desk.place') }}</th><th scope="col">{{ __('desk.placed') }}</th><th scope="col">{{ __('desk.group') }}</th><th scope="col">{{ __('desk.state') }}</th><th scope="col">{{ __('desk.expected') }}</th></tr></thead>
                         <tbody>
@@ -155,7 +155,7 @@
             @if ($loans->isEmpty())
                 <p class="panel p-5">{{ __('desk.nothing_on_loan') }}</p>
             @else
-                <div class="panel overflow-x-auto" tabindex="0" role="region" aria-label="{{ __('desk.on_loan') }}">
+                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.on_loan') }}">
                     <table class="w-full text-[15px] desk-table">
                         <thead><tr><th scope="col">{{ __('desk.licence') }}</th><th scope="col">{{ __('desk.since') }}</th><th scope="col">{{ __('desk.due') }}</th><th scope="col">{{ __('desk.group') }}</th><th scope="col" class="num">{{ __('desk.renewals') }}</th></tr></thead>
                         <tbody>@foreach ($loans as $loan)<tr><td>#{{ $loan->licence_id }}</td><td>{{ $day($loan->started_at) }}</td><td>{{ $day($loan->due_at) }}</td><td>{{ $loan->elsewhere ? __('desk.elsewhere') : $loan->patron_group }}</td><td class="num">{{ $loan->renewals }}</td></tr>@endforeach</tbody>
@@ -177,7 +177,7 @@
                     <text x="{{ $x + 21 }}" y="118" text-anchor="middle" fill="var(--color-soft)">{{ DeskText::month($month, 'LLL') }}</text>
                 @endforeach
             </svg>
-            <div class="overflow-x-auto" tabindex="0" role="region" aria-label="{{ __('desk.wanted') }}">
+            <div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.wanted') }}">
                 <table class="w-full text-[14px] desk-table">
                     <thead><tr><th scope="col"><span class="sr-only">{{ __('desk.month') }}</span></th>@foreach ($months as $month)<th scope="col" class="num">{{ DeskText::month($month, 'LLL yy') }}</th>@endforeach</tr></thead>
                     <tbody>

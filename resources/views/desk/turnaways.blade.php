@@ -25,7 +25,7 @@
     @if ($page->isEmpty())
         <p class="panel p-6">{{ __('desk.no_turnaways') }}</p>
     @else
-        <div class="panel overflow-x-auto" tabindex="0" role="region" aria-label="{{ __('desk.turnaways_heading') }}">
+        <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.turnaways_heading') }}">
             <table class="w-full text-[15px] desk-table desk-figures">
                 <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th>@foreach ($months as $each)<th scope="col">{{ DeskText::month($each, 'LLL') }}</th>@endforeach<th scope="col">{{ __('desk.total') }}</th></tr></thead>
                 <tbody>

@@ -3,7 +3,7 @@
     <h1 class="text-3xl mb-4">{{ __('common.loans') }}</h1>
     @forelse ($loans as $on)
         @php($title = $on->loan->title)
-        <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3" data-loan="{{ $on->loan->id }}">
+        <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3" data-loan="{{ $on->loan->id }}" data-title="{{ $on->loan->title_id }}">
             {{ App\View\Cover::html($title, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl"><a class="no-underline hover:underline" href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h2>

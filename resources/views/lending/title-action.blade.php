@@ -33,10 +33,10 @@
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
         @elseif ($standing->takesHolds && $standing->availability === Availability::Wait)
-            <form method="post" action="/titles/{{ $title->id }}/hold{{ $at }}" @if ($card !== null) hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML" hx-disabled-elt="find button" @endif>
+            <form method="post" action="/titles/{{ $title->id }}/hold{{ $at }}" @if ($card !== null) hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML" hx-disabled-elt="find button" @endif @if ($detailed ?? false) class="md:text-right" @endif>
                 @csrf
                 <button class="btn btn-quiet">{{ __('lending.place_hold') }}<span class="sr-only">: {{ $title->name }}</span></button>
-                @if ($detailed ?? false)<label class="flex items-center gap-2 mt-2 text-[15px]"><input type="checkbox" name="at_once" value="1" class="accent-shutter w-4 h-4"><span>{{ __('lending.at_once') }} <span class="text-soft">{{ __('lending.at_once_text') }}</span></span></label>@endif
+                @if ($detailed ?? false)<label class="flex items-center md:justify-end gap-2 mt-2 text-[15px]"><input type="checkbox" name="at_once" value="1" class="accent-shutter w-4 h-4"><span>{{ __('lending.at_once') }} <span class="text-soft">{{ __('lending.at_once_text') }}</span></span></label>@endif
             </form>
         @endif
     @endif
