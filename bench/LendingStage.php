@@ -46,8 +46,8 @@ final class LendingStage
             insert into people (id, name, email) select 10000000 + g, 'Bench ' || g, 'bench' || g || '@lantern.example' from generate_series(1, {$patrons}) g;
             insert into cards (id, library_id, person_id, number, patron_group) select 10000000 + g, {$library}, 10000000 + g, 'B' || g, 'adult' from generate_series(1, {$patrons}) g;
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at, ended_at, end_reason)
-                select 10000001 + (g::bigint * 7919) % {$patrons}, t, t, '14d', at, at + interval '14 days', at + interval '9 days', 'returned'
-                from (select g, 10000001 + (g::bigint * 104729) % {$this->titles} t, now() - interval '30 days' - (g % 900) * interval '1 day' at from generate_series(1, {$this->pastLoans}) g) x;
+                select null, t, t, '14d', began, began + interval '14 days', began + interval '9 days', 'returned'
+                from (select 10000001 + (g::bigint * 104729) % {$this->titles} t, now() - interval '30 days' - (g % 900) * interval '1 day' began from generate_series(1, {$this->pastLoans}) g) x;
             set session_replication_role = origin;
             create table bench_floor (id bigint primary key, n bigint not null) with (fillfactor = 50);
             insert into bench_floor select id, 0 from bench_titles order by id limit {$this->spread};

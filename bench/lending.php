@@ -17,7 +17,7 @@ $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 const RUNS = 5;
-const SECONDS = 4;
+const SECONDS = 3;
 
 $stage = new LendingStage((float) (getenv('FIGPORCH_BENCH_SCALE') ?: 1));
 $loading = microtime(true);

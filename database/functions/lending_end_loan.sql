@@ -1,7 +1,9 @@
--- Ends an open loan: rows in the order card, loan, licence. When nobody waits for the title the copy comes free here and now;
--- otherwise the licence stays locked and its copy out of use, for the caller to pass on in the same transaction.
+-- Ends an open loan: rows in the order card, loan, licence. When nobody waits for the title its copy comes free here and now, in one
+-- statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless p_pass: then
+-- the licence stays locked and its copy out of use, for the caller to pass on in the same transaction.
 -- p_at null: the loan ended at its due time. Null when the loan was over already.
-create or replace function lending_end_loan(p_loan bigint, p_at timestamptz, p_reason text) returns json language plpgsql as $$
+drop function if exists lending_end_loan(bigint, timestamptz, text);
+create or replace function lending_end_loan(p_loan bigint, p_at timestamptz, p_reason text, p_pass boolean) returns json language plpgsql as $$
 declare
     v_card record;
     v_loan record;
@@ -21,9 +23,47 @@ begin
 
     perform 1 from licences where id = v_loan.licence_id for no key update;
     v_awaited := exists (select from holds where title_id = v_loan.title_id and state in ('waiting', 'paused'));
+    if v_awaited and not p_pass then
+        raise exception 'others wait' using errcode = 'FP004';
+    end if;
     if not v_awaited then
         update licences set copies_free = copies_free + 1 where id = v_loan.licence_id;
     end if;
     return json_build_object('person', v_card.person_id, 'licence', v_loan.licence_id, 'title', v_loan.title_id, 'awaited', v_awaited,
         'name', (select name from titles where id = v_loan.title_id));
+end $$;
+
+-- Ends those of many due loans that nobody waits for, with a notice of each: rows in the order cards, loans, licences, each by number.
+-- Gives how many were ended, and the notices that are to be mailed.
+create or replace function lending_end_due(p_loans bigint[], p_now timestamptz, p_kind text) returns json language plpgsql as $$
+declare
+    v_loans bigint[];
+    v_mail json;
+begin
+    perform 1 from cards where id in (select card_id from loans where id = any(p_loans) and ended_at is null) order by id for no key update;
+    select array_agg(id) into v_loans from (
+        select id from loans where id = any(p_loans) and ended_at is null and due_at <= p_now order by id for update) x;
+    perform 1 from licences where id in (select licence_id from loans where id = any(v_loans)) order by id for no key update;
+    -- Nobody can join a line while its licences are locked.
+    select array_agg(l.id) into v_loans from loans l where l.id = any(v_loans)
+        and not exists (select from holds h where h.title_id = l.title_id and h.state in ('waiting', 'paused'));
+    if v_loans is null then
+        return json_build_object('ended', 0, 'mail', '[]'::json);
+    end if;
+
+    update loans set ended_at = due_at, end_reason = 'expired' where id = any(v_loans);
+    update cards set loans_open = loans_open - x.n from (select card_id, count(*) n from loans where id = any(v_loans) group by 1) x where cards.id = x.card_id;
+    update licences set copies_free = copies_free + x.n from (select licence_id, count(*) n from loans where id = any(v_loans) group by 1) x
+        where licences.id = x.licence_id and copies_free is not null;
+    with made as (
+        insert into notices (person_id, kind, event_key, facts, created_at, shown)
+            select c.person_id, p_kind, 'loan-ended:' || l.id, jsonb_build_object('title', l.title_id, 'name', t.name), p_now, coalesce(n.shown, true)
+            from loans l join cards c on c.id = l.card_id join titles t on t.id = l.title_id
+                left join notice_choices n on n.person_id = c.person_id and n.kind = p_kind
+            where l.id = any(v_loans) and (coalesce(n.shown, true) or coalesce(n.mailed, true))
+            on conflict do nothing returning id, person_id)
+    select coalesce(json_agg(made.id), '[]') into v_mail from made join people p on p.id = made.person_id
+        left join notice_choices n on n.person_id = made.person_id and n.kind = p_kind
+        where p.email is not null and coalesce(n.mailed, true);
+    return json_build_object('ended', cardinality(v_loans), 'mail', v_mail);
 end $$;

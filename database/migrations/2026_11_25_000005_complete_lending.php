@@ -83,7 +83,7 @@ return new class extends Migration
                 else false end);
             create index holds_at_once on holds (ready_at) where state = 'ready' and borrow_at_once;
             SQL);
-        foreach (['pay_per_loan_left', 'lending_facts', 'lending_borrow', 'lending_renew'] as $function) {
+        foreach (['pay_per_loan_left', 'lending_end_loan', 'lending_facts', 'lending_borrow', 'lending_renew'] as $function) {
             DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
         }
     }

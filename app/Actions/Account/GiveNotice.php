@@ -15,20 +15,21 @@ use Illuminate\Support\Facades\DB;
  */
 final class GiveNotice
 {
+    /** Nothing is inserted, and nothing given back, for who wants to hear of it neither way. */
+    private const INSERT = 'with choice as (select coalesce(n.shown, true) shown, coalesce(n.mailed, true) and p.email is not null mailed, coalesce(n.mailed, true) wanted
+            from people p left join notice_choices n on n.person_id = p.id and n.kind = :kind where p.id = :person),
+        made as (insert into notices (person_id, kind, event_key, facts, created_at, shown)
+            select :person, :kind, :event, :facts, :at, shown from choice where shown or wanted on conflict do nothing returning id)
+        select made.id, choice.mailed from made, choice';
+
     /** @param  array<string, string|int>  $facts */
     public function __invoke(int $personId, NoticeKind $kind, string $eventKey, array $facts, DateTimeImmutable $now): void
     {
-        $choice = DB::selectOne('select shown, mailed from notice_choices where person_id = ? and kind = ?', [$personId, $kind->value]);
-        $shown = $choice->shown ?? true;
-        $mailed = $choice->mailed ?? true;
-        if (! $shown && ! $mailed) {
-            return;
-        }
-        $notice = DB::selectOne(
-            'insert into notices (person_id, kind, event_key, facts, created_at, shown) values (?, ?, ?, ?, ?, ?::boolean) on conflict do nothing returning id',
-            [$personId, $kind->value, $eventKey, json_encode($facts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $now->format('Y-m-d H:i:sP'), $shown ? 't' : 'f'],
-        );
-        if ($notice !== null && $mailed) {
+        $notice = DB::selectOne(self::INSERT, [
+            'person' => $personId, 'kind' => $kind->value, 'event' => $eventKey,
+            'facts' => json_encode($facts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'at' => $now->format('Y-m-d H:i:sP'),
+        ]);
+        if ($notice?->mailed) {
             MailNotice::dispatch($notice->id);
         }
     }
