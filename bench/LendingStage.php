@@ -103,7 +103,7 @@ final class LendingStage
         $count = 0;
         $times = [];
         foreach ($processes as $process) {
-            if ($meanwhile !== null) {
+            if ($meanwhile !== null && $process->isRunning()) {
                 $process->signal(SIGTERM);
             }
             $process->wait();
@@ -133,6 +133,7 @@ final class LendingStage
             set session_replication_role = origin;
             SQL);
         $this->countOnCards();
+        DB::statement('vacuum analyze loans, licences, cards, holds');
     }
 
     /** @return array{int, int} loans that fall due in the same minute, and how many of them others wait for */

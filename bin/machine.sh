@@ -175,6 +175,8 @@ shared_buffers = 512MB
 effective_cache_size = 4GB
 work_mem = 16MB
 max_wal_size = 4GB
+checkpoint_timeout = 15min
+jit = off
 ${1:-}
 CONF
 }

@@ -35,10 +35,11 @@ create or replace function lending_borrow(
 declare
     v_loan bigint;
     v_hold record;
-    v_held boolean;
+    v_held boolean := false;
+    v_holds int;
 begin
     update cards set loans_open = loans_open + 1
-        where id = p_card and (p_limit_format is not null or loans_open < p_limit);
+        where id = p_card and (p_limit_format is not null or loans_open < p_limit) returning holds_open into v_holds;
     if not found then
         raise exception 'loan limit' using errcode = 'FP001';
     end if;
@@ -57,9 +58,11 @@ begin
     end if;
 
     -- The card's place in line has served its purpose. A ready hold hands its copy, and its counted loan, to the new loan.
-    select id, state, licence_id into v_hold from holds
-        where card_id = p_card and title_id = p_title and closed_at is null for update;
-    v_held := found;
+    if v_holds > 0 then
+        select id, state, licence_id into v_hold from holds
+            where card_id = p_card and title_id = p_title and closed_at is null for update;
+        v_held := found;
+    end if;
     if v_held then
         update holds set state = 'filled', closed_at = p_now, kept_until = null, licence_id = null, paused_until = null
             where id = v_hold.id;

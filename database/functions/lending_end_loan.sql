@@ -1,9 +1,9 @@
 -- Ends an open loan: rows in the order card, loan, licence. When nobody waits for the title its copy comes free here and now, in one
 -- statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless p_pass: then
--- the licence stays locked and its copy out of use, for the caller to pass on in the same transaction.
--- p_at null: the loan ended at its due time. Null when the loan was over already.
+-- the licence stays locked and its copy out of use, for the caller to pass on in the same transaction to whom "line" names.
+-- A loan that expires ended at its due time, however late this is written down. Null when the loan was over already.
 drop function if exists lending_end_loan(bigint, timestamptz, text);
-create or replace function lending_end_loan(p_loan bigint, p_at timestamptz, p_reason text, p_pass boolean) returns json language plpgsql as $$
+create or replace function lending_end_loan(p_loan bigint, p_now timestamptz, p_reason text, p_pass boolean) returns json language plpgsql as $$
 declare
     v_card record;
     v_loan record;
@@ -14,7 +14,7 @@ begin
     if not found then
         return null;
     end if;
-    update loans set ended_at = least(due_at, coalesce(p_at, due_at)), end_reason = p_reason
+    update loans set ended_at = case p_reason when 'expired' then due_at else least(due_at, p_now) end, end_reason = p_reason
         where id = p_loan and ended_at is null returning licence_id, title_id into v_loan;
     if not found then
         return null;
@@ -30,7 +30,7 @@ begin
         update licences set copies_free = copies_free + 1 where id = v_loan.licence_id;
     end if;
     return json_build_object('person', v_card.person_id, 'licence', v_loan.licence_id, 'title', v_loan.title_id, 'awaited', v_awaited,
-        'name', (select name from titles where id = v_loan.title_id));
+        'line', case when v_awaited then lending_next_in_line(v_loan.licence_id, v_loan.title_id, p_now) end, 'name', (select name from titles where id = v_loan.title_id));
 end $$;
 
 -- Ends those of many due loans that nobody waits for, with a notice of each: rows in the order cards, loans, licences, each by number.

@@ -72,18 +72,37 @@ return new class extends Migration
             create index holds_closed on holds (closed_at) where card_id is not null and closed_at is not null;
             create unique index lending_habits_one on lending_habits (coalesce(library_id, 0), format);
             alter table pay_per_loan_months add constraint pay_per_loan_within_budget check (spent_cents between 0 and budget_cents);
-            alter table licences drop constraint licences_model;
-            alter table licences add constraint licences_model check (case model
-                when 'one_copy_one_user' then copies is not null and loans_bought is null
-                when 'metered_by_time' then copies is not null and loans_bought is null and ends_at is not null
-                when 'metered_by_loans' then copies is not null and loans_bought is not null
-                when 'concurrent' then copies is not null and loans_bought is not null
-                when 'simultaneous' then copies is null and loans_bought is null
-                when 'pay_per_loan' then copies is null and loans_bought is null and price_cents > 0 and not shared
-                else false end);
+
+            -- What staff set is checked when they set it. As check constraints these would be read and reckoned again with every borrow.
+            alter table licences drop constraint licences_model, drop constraint licences_ends, drop constraint licences_counts_together;
+            create function licences_as_their_model_says() returns trigger language plpgsql as $$
+            begin
+                if not coalesce(new.ends_at > new.starts_at, true) or (new.copies is null) <> (new.copies_free is null) or (new.loans_bought is null) <> (new.loans_left is null)
+                    or not (case new.model
+                        when 'one_copy_one_user' then new.copies is not null and new.loans_bought is null
+                        when 'metered_by_time' then new.copies is not null and new.loans_bought is null and new.ends_at is not null
+                        when 'metered_by_loans' then new.copies is not null and new.loans_bought is not null
+                        when 'concurrent' then new.copies is not null and new.loans_bought is not null
+                        when 'simultaneous' then new.copies is null and new.loans_bought is null
+                        when 'pay_per_loan' then new.copies is null and new.loans_bought is null and new.price_cents > 0 and not new.shared
+                        else false end) then
+                    raise exception 'licence % is not as its model says', new.id using errcode = '23514', constraint = 'licences_model';
+                end if;
+                return new;
+            end $$;
+            create trigger licences_model before insert or update of model, copies, loans_bought, starts_at, ends_at, price_cents, shared on licences
+                for each row execute function licences_as_their_model_says();
+
+            -- Checked at commit, when the rows they look at are this transaction's own: a hot licence is not locked twice.
+            alter table loans alter constraint loans_card_id_foreign deferrable initially deferred,
+                alter constraint loans_licence_id_title_id_foreign deferrable initially deferred;
+            -- One index for a licence's loans, open or not; of a card's loans those that are over (the open ones have an index).
+            drop index loans_licence_open, loans_title, loans_card;
+            create index loans_licence on loans (licence_id, ended_at);
+            create index loans_history on loans (card_id, ended_at) where ended_at is not null and card_id is not null;
             create index holds_at_once on holds (ready_at) where state = 'ready' and borrow_at_once;
             SQL);
-        foreach (['pay_per_loan_left', 'lending_end_loan', 'lending_facts', 'lending_borrow', 'lending_renew'] as $function) {
+        foreach (['pay_per_loan_left', 'lending_pass_on', 'lending_end_loan', 'lending_facts', 'lending_borrow', 'lending_renew'] as $function) {
             DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
         }
     }

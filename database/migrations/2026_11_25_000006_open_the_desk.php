@@ -31,7 +31,7 @@ return new class extends Migration
         });
         DB::unprepared(<<<'SQL'
             create index licences_ending on licences (library_id, ends_at) where ends_at is not null;
-            create index licences_few_loans on licences (library_id, loans_left) where loans_left is not null;
+            create index licences_counted on licences (library_id) where loans_bought is not null;
             create index holds_library on holds (library_id, title_id) where closed_at is null;
             create index turnaways_title on turnaways (title_id, library_id, happened_at);
             SQL);

@@ -43,7 +43,7 @@ final class EndLoan
                 return false;
             }
             if ($loan->awaited) {
-                ($this->passCopyOn)($loan->licence, $loan->title, $now, loanSpent: true);
+                $this->passCopyOn->to($loan->line, $loan->title, $now, loanSpent: true);
             }
             if ($reason === 'expired') {
                 ($this->giveNotice)($loan->person, NoticeKind::LoanEnded, "loan-ended:{$loanId}", ['title' => $loan->title, 'name' => $loan->name], $now);
@@ -55,9 +55,7 @@ final class EndLoan
 
     private function end(int $loanId, string $reason, DateTimeImmutable $now, bool $pass): ?stdClass
     {
-        // A loan that expires ended at its due time, however late this is written down.
-        $at = $reason === 'expired' ? null : $now->format('Y-m-d H:i:s.uP');
-        $json = DB::scalar('select lending_end_loan(?, ?, ?, ?)', [$loanId, $at, $reason, $pass ? 't' : 'f']);
+        $json = DB::scalar('select lending_end_loan(?, ?, ?, ?)', [$loanId, $now->format('Y-m-d H:i:s.uP'), $reason, $pass ? 't' : 'f']);
 
         return is_string($json) ? json_decode($json) : null;
     }

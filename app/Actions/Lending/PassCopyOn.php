@@ -34,58 +34,52 @@ final class PassCopyOn
      */
     public function __invoke(int $licenceId, int $titleId, DateTimeImmutable $now, bool $loanSpent): void
     {
-        $row = DB::selectOne('select * from licences where id = ? for no key update', [$licenceId]);
-        $licence = UsableLicences::fromRow($row);
+        $this->to($this->line($licenceId, $titleId, $now), $titleId, $now, $loanSpent);
+    }
+
+    /** @param  stdClass  $line  as lending_next_in_line gives it, in this transaction */
+    public function to(stdClass $line, int $titleId, DateTimeImmutable $now, bool $loanSpent): void
+    {
+        $licence = UsableLicences::fromRow($line->licence);
         $loanWaits = ! $loanSpent && $licence->loansLeft !== null ? 1 : 0;
         $mayLend = $licence->startsAt <= $now && ($licence->endsAt === null || $licence->endsAt > $now)
             && ($licence->loansLeft === null || $licence->loansLeft + $loanWaits > 0);
-
-        if ($mayLend && $licence->model->hasCopies() && $this->keepForNext($licence, $titleId, $now)) {
-            if (! $loanWaits) {
-                DB::update('update licences set loans_left = loans_left - 1 where id = ?', [$licenceId]);
-            }
-        } else {
-            DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?', [$loanWaits, $licenceId]);
+        $kept = $mayLend && $licence->model->hasCopies() && $this->keep($line, $licence, $titleId, $now, loans: $licence->loansLeft === null || $loanWaits ? 0 : 1);
+        if (! $kept) {
+            DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?', [$loanWaits, $licence->id]);
         }
     }
 
     /** Keeps a copy that is out of use for the next in line; false when nobody may take it. */
     public function keepForNext(Licence $licence, int $titleId, DateTimeImmutable $now): bool
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
-        // Rows locked by another are being made ready, borrowed or cancelled at this moment: not ours to give.
-        $rows = DB::select(
-            "select h.id, h.library_id, h.line_at, h.misses from holds h where h.title_id = ? and
-                (h.state = 'waiting' or h.state = 'paused' and h.paused_until <= ?) and (h.library_id = ? or exists
-                (select from licences li where li.id = ? and li.shared))
-                and exists (select from cards c where c.id = h.card_id and c.blocked_at is null and (c.expires_at is null or c.expires_at > ?))
-                order by h.library_id <> ?, h.line_at, h.id limit 1 for no key update skip locked",
-            [$titleId, $at, $licence->libraryId, $licence->id, $at, $licence->libraryId],
-        );
+        return $this->keep($this->line($licence->id, $titleId, $now), $licence, $titleId, $now, loans: 0);
+    }
+
+    private function line(int $licenceId, int $titleId, DateTimeImmutable $now): stdClass
+    {
+        return json_decode((string) DB::scalar('select lending_next_in_line(?, ?, ?)', [$licenceId, $titleId, $now->format('Y-m-d H:i:s.uP')]));
+    }
+
+    private function keep(stdClass $line, Licence $licence, int $titleId, DateTimeImmutable $now, int $loans): bool
+    {
+        $hold = $line->next;
         $next = NextInLine::choose(
-            array_values(array_map(fn (stdClass $r): HoldInLine => new HoldInLine($r->id, $r->library_id, new DateTimeImmutable($r->line_at), misses: $r->misses), $rows)),
+            $hold === null ? [] : [new HoldInLine($hold->id, $hold->library, new DateTimeImmutable($hold->line_at), misses: $hold->misses)],
             $licence->libraryId,
             $now,
         );
         if ($next === null) {
             return false;
         }
-        $hold = DB::selectOne(
-            'select h.kept_seconds, h.borrow_at_once, c.person_id, c.patron_group, c.library_id, t.format, t.name, lib.timezone
-                from holds h join cards c on c.id = h.card_id join titles t on t.id = h.title_id join libraries lib on lib.id = c.library_id where h.id = ?',
-            [$next->id],
-        );
-        $terms = $this->rules->terms($hold->library_id, $hold->patron_group, Format::from($hold->format));
+        $terms = $this->rules->terms($hold->card_library, $hold->group, Format::from($hold->format));
         $keptUntil = $now->modify('+'.KeptTime::seconds($terms->holdKeptHours, $hold->kept_seconds).' seconds');
         $keptUntil = $licence->endsAt === null ? $keptUntil : min($keptUntil, $licence->endsAt);
-        DB::update(
-            "update holds set state = 'ready', licence_id = ?, ready_at = ?, kept_until = ?, paused_until = null, told = false where id = ?",
-            [$licence->id, $at, $keptUntil->format('Y-m-d H:i:s.uP'), $next->id],
-        );
-        if ($hold->borrow_at_once) {
+        DB::select('select lending_keep(?, ?, ?, ?, ?)', [$next->id, $licence->id, $now->format('Y-m-d H:i:s.uP'), $keptUntil->format('Y-m-d H:i:s.uP'), $loans]);
+        if ($hold->at_once) {
             BorrowForPatron::dispatch($next->id);
         } else {
-            $this->tell($next->id, $hold->person_id, $titleId, $hold->name, $keptUntil, $hold->timezone, $now);
+            $this->tell($next->id, $hold->person, $titleId, $hold->name, $keptUntil, $hold->timezone, $now);
         }
 
         return true;

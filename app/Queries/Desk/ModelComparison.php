@@ -56,7 +56,7 @@ final class ModelComparison
     {
         $row = DB::selectOne(
             'select count(*) n, least(?, extract(epoch from ?::timestamptz - (select min(starts_at) from licences where title_id = ? and library_id = ?)) / 86400) days
-                from loans l join licences li on li.id = l.licence_id where l.title_id = ? and li.library_id = ? and l.started_at > ?',
+                from loans l join licences li on li.id = l.licence_id where li.title_id = ? and li.library_id = ? and l.started_at > ?',
             [self::DEMAND_DAYS, $now->format('Y-m-d H:i:sP'), $title->id, $library->id, $title->id, $library->id, $now->modify('-'.self::DEMAND_DAYS.' days')->format('Y-m-d H:i:sP')],
         );
 

@@ -18,14 +18,13 @@ final class TitleAtDesk
     public function licences(Library $library, Title $title, DateTimeImmutable $now): Collection
     {
         return collect(DB::select(
-            "select li.*, coalesce(o.n, 0) on_loan, coalesce(k.n, 0) kept, coalesce(o.n, 0) + coalesce(p.n, 0) lent,
-                    (ends_at is null or ends_at > ?) and (loans_left is null or loans_left > 0 or copies_free < copies) alive
+            "select li.*, o.n on_loan, k.n kept, lent.n lent, (ends_at is null or ends_at > ?) and (loans_left is null or loans_left > 0 or copies_free < copies) alive
                 from licences li
-                left join (select licence_id, count(*) n from loans where ended_at is null and title_id = ? group by 1) o on o.licence_id = li.id
-                left join (select licence_id, count(*) n from loans where ended_at is not null and title_id = ? group by 1) p on p.licence_id = li.id
-                left join (select licence_id, count(*) n from holds where state = 'ready' and title_id = ? group by 1) k on k.licence_id = li.id
+                cross join lateral (select count(*) n from loans where licence_id = li.id and ended_at is null) o
+                cross join lateral (select count(*) n from loans where licence_id = li.id) lent
+                cross join lateral (select count(*) n from holds where licence_id = li.id and state = 'ready') k
                 where li.library_id = ? and li.title_id = ? order by alive desc, li.id",
-            [$now->format('Y-m-d H:i:sP'), $title->id, $title->id, $title->id, $library->id, $title->id],
+            [$now->format('Y-m-d H:i:sP'), $library->id, $title->id],
         ));
     }
 
@@ -44,7 +43,7 @@ final class TitleAtDesk
     {
         return collect(DB::select(
             'select l.licence_id, l.started_at, l.due_at, l.renewals, c.patron_group, c.library_id <> li.library_id elsewhere from loans l join licences li on li.id = l.licence_id join cards c on c.id = l.card_id
-                where li.library_id = ? and l.title_id = ? and l.ended_at is null order by l.due_at',
+                where li.library_id = ? and li.title_id = ? and l.ended_at is null order by l.due_at',
             [$library->id, $title->id],
         ));
     }
@@ -54,7 +53,7 @@ final class TitleAtDesk
     {
         $rows = DB::select(
             "select to_char(l.started_at at time zone ?, 'YYYY-MM') as month, count(*) n from loans l join licences li on li.id = l.licence_id
-                where l.title_id = ? and li.library_id = ? and l.started_at >= ? group by 1",
+                where li.title_id = ? and li.library_id = ? and l.started_at >= ? group by 1",
             [$library->timezone, $title->id, $library->id, $since->format('Y-m-d H:i:sP')],
         );
 

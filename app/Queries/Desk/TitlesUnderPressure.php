@@ -86,7 +86,7 @@ final class TitlesUnderPressure
             'no_copy' => [$waitedFor, ' and h.n > 0 and li.alive is not true and not exists (select from licences o where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
                 and o.library_id in (select id from libraries where consortium_id = (select consortium_id from libraries where id = :library)))'],
             'ending' => [" and title_id in (select title_id from licences where library_id = :library and ends_at > :now and ends_at <= '{$soon}')", ' and li.title_id is not null'],
-            'few_loans' => [' and title_id in (select title_id from licences where library_id = :library and loans_left <= '.PressureSearch::FEW_LOANS.' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))', ' and li.title_id is not null'],
+            'few_loans' => [' and title_id in (select title_id from licences where library_id = :library and loans_bought is not null and loans_left <= '.PressureSearch::FEW_LOANS.' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))', ' and li.title_id is not null'],
             default => ['', ''],
         };
         if ($search->format !== null) {
