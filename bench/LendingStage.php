@@ -141,13 +141,15 @@ final class LendingStage
     {
         $due = $this->sized(50_000);
         $awaited = intdiv($due, 10);
+        // Other titles than those that are borrowed meanwhile.
+        $first = 10000001 + $this->spread;
         DB::unprepared(<<<SQL
             set session_replication_role = replica;
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
-                select 10000001 + g % {$this->cards}, 10000001 + g, 10000001 + g, '14d', now() - interval '14 days', now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
-            update licences set copies = case when id <= 10000001 + {$awaited} then 1 else 1000 end, copies_free = case when id <= 10000001 + {$awaited} then 0 else 999 end where id between 10000002 and 10000001 + {$due};
+                select 10000001 + g % {$this->cards}, {$first} + g, {$first} + g, '14d', now() - interval '14 days', now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
+            update licences set copies = case when id <= {$first} + {$awaited} then 1 else 1000 end, copies_free = case when id <= {$first} + {$awaited} then 0 else 999 end where id between {$first} + 1 and {$first} + {$due};
             insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
-                select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), 10000001 + g, 'waiting', now() - interval '1 day', now() - interval '1 day' from generate_series(1, {$awaited}) g;
+                select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), {$first} + g, 'waiting', now() - interval '1 day', now() - interval '1 day' from generate_series(1, {$awaited}) g;
             set session_replication_role = origin;
             SQL);
         $this->countOnCards();
@@ -157,10 +159,10 @@ final class LendingStage
     }
 
     /** @return array{float, list<float>} seconds that the scheduler's command took, and milliseconds of each borrow in that time */
-    public function expireWhileOthersBorrow(): array
+    public function expireWhileOthersBorrow(int $borrowers): array
     {
         $seconds = 0.0;
-        [, $times] = $this->workers('borrow', 'spread', 2, 300, function () use (&$seconds): void {
+        [, $times] = $this->workers('borrow', 'spread', $borrowers, 300, function () use (&$seconds): void {
             $began = microtime(true);
             (new Process(['php', 'artisan', 'lending:tick'], base_path(), timeout: 600))->mustRun();
             $seconds = microtime(true) - $began;

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 /*
  * Lending at scale: the conditional write alone, borrowing, and returning with promotion, each as a fraction of a floor
- * measured by turns with it (pgbench: one statement that updates one row and inserts one); then 50,000 loans that fall due in
- * one minute while others borrow. FIGPORCH_BENCH_SCALE=0.01 makes everything a hundredth, to try the benchmark itself.
+ * measured by turns with it (pgbench: one statement that updates one row and inserts one). FIGPORCH_BENCH_SCALE=0.01 makes everything a hundredth, to try the benchmark itself.
  */
 
 use Bench\LendingStage;
@@ -70,14 +69,4 @@ foreach (['spread' => [1 => null, 8 => 0.20, 32 => 0.20], 'hot' => [1 => null, 8
 $rows[] = ['return, promote, tell', 'spread', '8', number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), '0.15', sprintf('%.1f ms', $p95)];
 Report::table(['what', 'titles', 'connections', 'floor /s', '/s', 'ratio', 'mark', 'p95 of one'], $rows);
 
-$stage->clear();
-[, $calm] = $stage->workers('borrow', 'spread', 2, SECONDS);
-$stage->clear();
-[$due, $awaited] = $stage->fallDue();
-[$seconds, $during] = $stage->expireWhileOthersBorrow();
-$wrong += $stage->wrongCounts();
-Report::table(['loans due in one minute', 'with others waiting', 'ended, copies passed on, notices and mail queued in', 'mark', 'p95 of a borrow before', 'and meanwhile', 'mark'], [[
-    number_format($due), number_format($awaited), sprintf('%.1f s', $seconds), '60 s', sprintf('%.1f ms', $before = Report::percentile($calm, 0.95)), sprintf('%.1f ms', Report::percentile($during, 0.95)), sprintf('%.1f ms', 2 * $before),
-]]);
-echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$stage->overdue()}. Deadlocks: {$stage->deadlocks()}.\n";
-$stage->clear();
+echo "Counts that differ from a recount, after every run: {$wrong}. Deadlocks: {$stage->deadlocks()}.\n";

@@ -32,6 +32,8 @@ final class Invention
 
     private const FACTS = ['Boats and craft', 'Birds', 'Cooking', 'Gardening', 'Weather', 'Local history', 'Navigation', 'Music making', 'Folklore', 'Astronomy'];
 
+    private const AWARDS = ['Beacon Prize', 'Voice of the Islands', 'Larkspur Medal'];
+
     private const OPENINGS = ['The morning boat to {place} was late again, and {name} used the hour to count what could go wrong.', 'Nobody in {place} would say who had lit the {noun}, so {name} began to ask.', '{name} had been told three things about the {noun}, and two of them were lies.', 'When the fog came down on {place}, {name} was the only one still on the quay.', 'It was the year the herring did not come, and {name} had just turned {age}.'];
 
     private const SENTENCES = ['The wind went round to the north and stayed there.', 'Somebody had left a {noun} on the step, wrapped in oilcloth.', '{name} wrote it down, crossed it out and wrote it down again.', 'From the wall you could see as far as {place} on a clear day, and this was not one.', '“You will want a lamp,” said {other}, and would not say why.', 'There were {age} steps to the top, and each of them had an opinion.', '{other} laughed, which was worse than if {other} had shouted.', 'By evening the whole of {place} knew, or said it did.', 'The {noun} was older than the house and a good deal better kept.', 'They ate bread and smoked fish and did not talk about it.', 'A gull walked the length of the rail as if it had paid for the view.', '{name} thought of the {noun} and of the promise that went with it.', 'It rained in the manner of {place}: sideways, and with conviction.', '“Ask me tomorrow,” said {other}; but tomorrow the ferry did not run.', 'What the tide takes it brings back, though seldom to the same door.', 'In the margin, in a hand {name} knew, were the words: not yet.', 'The bell was rung twice for a birth, once for a death, and never for luck.', '{other} had kept the key for {age} years without once trying it.'];
@@ -175,6 +177,7 @@ final class Invention
             subjects: $book->subjects,
             series: $book->series,
             seriesPosition: $book->series === null ? null : (float) $book->seriesPosition,
+            awards: $extent % 9 === 0 ? [self::AWARDS[intdiv($extent, 9) % 3]] : [],
         );
     }
 

@@ -9,6 +9,7 @@ use App\Actions\Catalogue\LicenceTerms;
 use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\AddLicence;
 use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\CountBorrowed;
 use App\Actions\Lending\EndLoan;
 use App\Actions\Lending\MeasureHabits;
 use App\Actions\Lending\PlaceHold;
@@ -51,6 +52,7 @@ final class LoadDemo
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
         private readonly MeasureHabits $measureHabits,
+        private readonly CountBorrowed $countBorrowed,
     ) {
     }
 
@@ -222,7 +224,7 @@ final class LoadDemo
             foreach (array_filter($spent) as $licenceId => $count) {
                 DB::update('update licences set loans_left = loans_left - ? where id = ?', [$count, $licenceId]);
             }
-            DB::update('update titles set times_borrowed = (select count(*) from loans where title_id = titles.id)');
+            ($this->countBorrowed)();
         });
         ($this->measureHabits)($this->now);
 
@@ -275,10 +277,10 @@ final class LoadDemo
         foreach (Members::STAFF_LISTS as $slug => $lists) {
             foreach ($lists as $position => [$name, $note, $words]) {
                 $list = StaffList::query()->create(['library_id' => $this->libraries[$slug]->id, 'name' => $name, 'note' => $note, 'position' => $position]);
-                $query = implode(' | ', array_map(SearchWords::singular(...), SearchWords::of($words)));
-                $ids = DB::table('titles')->whereRaw("words @@ to_tsquery('simple', ?)", [$query])
-                    ->whereExists(fn ($q) => $q->from('licences')->whereColumn('title_id', 'titles.id')->where('library_id', $this->libraries[$slug]->id))
-                    ->orderByRaw("ts_rank(words, to_tsquery('simple', ?)) desc, id", [$query])->limit(24)->pluck('id');
+                $query = implode(' | ', SearchWords::of($words));
+                $ids = DB::table('search_rows')->whereRaw("stems @@ to_tsquery('fig_en', ?)", [$query])
+                    ->whereExists(fn ($q) => $q->from('licences')->whereColumn('licences.title_id', 'search_rows.title_id')->where('library_id', $this->libraries[$slug]->id))
+                    ->orderByRaw("ts_rank(stems, to_tsquery('fig_en', ?)) desc, title_id", [$query])->limit(24)->pluck('title_id');
                 foreach ($ids as $n => $id) {
                     $list->titles()->attach($id, ['position' => $n]);
                 }

@@ -12,6 +12,8 @@ use App\Http\Controllers\Account\SettingsController;
 use App\Http\Controllers\Account\SignInController;
 use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
+use App\Http\Controllers\Catalogue\PinController;
+use App\Http\Controllers\Catalogue\SuggestController;
 use App\Http\Controllers\Catalogue\TitleController;
 use App\Http\Controllers\Desk\DeskTitleController;
 use App\Http\Controllers\Desk\LicencesController;
@@ -43,6 +45,9 @@ Route::get('/calendar/{key}.ics', CalendarController::class)->where('key', '[A-Z
 
 Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/catalogue', CatalogueController::class)->name('catalogue');
+    Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
+    Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
+    Route::get('/suggest', SuggestController::class)->name('suggest');
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
 });
 

@@ -15,6 +15,7 @@ use Illuminate\Foundation\Auth\User;
  * @property string $locale
  * @property bool $keeps_history
  * @property string|null $calendar_key secret part of the address of the calendar of due dates
+ * @property array<string, string>|null $pins filters kept for the next search
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -27,7 +28,7 @@ final class Person extends User
 
     protected $hidden = ['remember_token', 'calendar_key'];
 
-    protected $casts = ['keeps_history' => 'boolean'];
+    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array'];
 
     /** @return HasMany<Card, $this> */
     public function cards(): HasMany

@@ -35,6 +35,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $extent pages, tracks or seconds, as the format counts
  * @property int|null $extent_seconds
  * @property array<string, list<string>> $accessibility
+ * @property list<string> $awards
+ * @property float|null $level reading grade level
  * @property string|null $cover_file
  * @property int $times_borrowed
  * @property CarbonImmutable $added_at
@@ -54,6 +56,8 @@ final class Title extends Model
         'format' => Format::class,
         'audience' => Audience::class,
         'identifiers' => 'array',
+        'awards' => 'array',
+        'level' => 'float',
         'series_position' => 'decimal:2',
         'accessibility' => 'array',
         'added_at' => 'immutable_datetime',

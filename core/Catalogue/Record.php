@@ -18,6 +18,8 @@ final readonly class Record
      * @param  int  $extent  pages of an ebook or a magazine, tracks of music, seconds of an audiobook or a video
      * @param  int|null  $seconds  playing time of music
      * @param  array<string, list<string>>  $accessibility
+     * @param  list<string>  $awards
+     * @param  float|null  $level  reading grade level
      */
     public function __construct(
         public string $key,
@@ -38,6 +40,8 @@ final readonly class Record
         public ?float $seriesPosition = null,
         public ?int $seconds = null,
         public array $accessibility = [],
+        public array $awards = [],
+        public ?float $level = null,
     ) {
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');

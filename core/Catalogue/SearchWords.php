@@ -14,7 +14,9 @@ final class SearchWords
     {
         $decomposed = Normalizer::normalize($text, Normalizer::FORM_KD);
         $bare = (string) preg_replace('/\p{Mn}+/u', '', is_string($decomposed) ? $decomposed : $text);
-        $words = (string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $bare);
+        // Scripts that do not part their words are sought sign by sign.
+        $signs = (string) preg_replace('/[\p{Han}\p{Hiragana}\p{Katakana}]/u', ' $0 ', $bare);
+        $words = (string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $signs);
 
         return trim(mb_strtolower($words));
     }
@@ -29,23 +31,5 @@ final class SearchWords
         $folded = self::fold(mb_substr($query, 0, 400));
 
         return $folded === '' ? [] : array_values(array_unique(array_slice(explode(' ', $folded), 0, 24)));
-    }
-
-    /** A word without its plain English or Spanish plural ending, so that "lamps" finds "lamp". */
-    public static function singular(string $word): string
-    {
-        return match (true) {
-            mb_strlen($word) < 4 => $word,
-            str_ends_with($word, 'ies') && mb_strlen($word) > 4 => mb_substr($word, 0, -3).'y',
-            (bool) preg_match('/(s|x|z|ch|sh)es$/', $word) => mb_substr($word, 0, -2),
-            str_ends_with($word, 's') && ! preg_match('/(ss|us|is)$/', $word) => mb_substr($word, 0, -1),
-            default => $word,
-        };
-    }
-
-    /** What the index stores for a text: every word folded and in the singular. */
-    public static function index(string $text): string
-    {
-        return implode(' ', array_map(self::singular(...), explode(' ', self::fold($text))));
     }
 }

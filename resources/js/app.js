@@ -1,4 +1,6 @@
 import htmx from 'htmx.org'
+import { watchHistograms } from './catalogue/histogram.js'
+import { watchSuggestions } from './catalogue/suggestions.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
 htmx.config.includeIndicatorStyles = false
@@ -18,6 +20,9 @@ document.addEventListener('htmx:responseError', event => {
     if (element instanceof HTMLFormElement) element.submit()
     else if (element instanceof HTMLAnchorElement) location.assign(element.href)
 })
+
+watchHistograms()
+watchSuggestions()
 
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {
     select.addEventListener('change', () => select.form.requestSubmit())

@@ -27,7 +27,7 @@ use Illuminate\Support\Facades\Hash;
 /** A small Lantern Coast for tests: libraries, cards, titles and licences in a line each. */
 trait Lantern
 {
-    private int $made = 0;
+    protected int $made = 0;
 
     protected function library(string $slug = 'saltmere', ?int $consortium = null): Library
     {

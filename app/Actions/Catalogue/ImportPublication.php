@@ -13,11 +13,14 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\Level\ReadingLevel;
+use FigPorch\Core\Catalogue\Level\TextCounts;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Reading\Epub\Archive;
 use FigPorch\Core\Reading\Epub\Creator;
 use FigPorch\Core\Reading\Epub\Excerpt;
 use FigPorch\Core\Reading\Epub\PackageReader;
+use FigPorch\Core\Reading\Epub\PlainText;
 use FigPorch\Core\Reading\Epub\Publication;
 use FigPorch\Core\Reading\Epub\UnreadablePublication;
 use Illuminate\Support\Facades\DB;
@@ -25,6 +28,9 @@ use Illuminate\Support\Facades\DB;
 /** Takes an EPUB file into a library: record, files, excerpt, cover and licence. The same file twice is one title. */
 final class ImportPublication
 {
+    /** Bytes of text that are enough to tell a reading level from. */
+    private const LEVEL_TEXT = 200_000;
+
     public function __construct(
         private readonly SaveRecord $saveRecord,
         private readonly StoreFiles $storeFiles,
@@ -53,8 +59,10 @@ final class ImportPublication
         $excerpt = Excerpt::of($archive, $publication, (float) config('figporch.excerpt_share'));
         $stored = $this->storeFiles->store($sha256, $archive, $publication, $excerpt);
 
-        return DB::transaction(function () use ($file, $sha256, $publication, $stored, $library, $terms, $audience, $now): array {
-            $title = ($this->saveRecord)(self::record($publication, $sha256, $audience), $now);
+        $level = str_starts_with($publication->languages[0] ?? '', 'en') ? ReadingLevel::grade(TextCounts::of(PlainText::of($archive, $publication, self::LEVEL_TEXT))) : null;
+
+        return DB::transaction(function () use ($file, $sha256, $publication, $stored, $library, $terms, $audience, $now, $level): array {
+            $title = ($this->saveRecord)(self::record($publication, $sha256, $audience, $level), $now);
             $title->update(['cover_file' => $stored['cover']]);
             StoredPublication::query()->updateOrCreate(['title_id' => $title->id], [
                 'sha256' => $sha256,
@@ -84,7 +92,7 @@ final class ImportPublication
         }
     }
 
-    private static function record(Publication $publication, string $sha256, ?Audience $audience): Record
+    private static function record(Publication $publication, string $sha256, ?Audience $audience, ?float $level): Record
     {
         $isbn = null;
         foreach ($publication->identifiers as $identifier) {
@@ -111,6 +119,7 @@ final class ImportPublication
             series: $publication->series,
             seriesPosition: $publication->seriesPosition,
             accessibility: $publication->accessibility,
+            level: $level,
         );
     }
 

@@ -17,6 +17,12 @@ use Illuminate\Support\Facades\DB;
 /** Writes a catalogue record and makes it findable, or brings the title of the same key up to date. */
 final class SaveRecord
 {
+    /** Text search configurations that know a language's stems. */
+    private const STEMS = ['en' => 'fig_en', 'es' => 'fig_es'];
+
+    /** Between names, so that no phrase reaches from one into the next: a word that takes a place and is then taken out. */
+    private const APART = '0apart0';
+
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
         return DB::transaction(function () use ($record, $now): Title {
@@ -35,16 +41,18 @@ final class SaveRecord
                 'published' => $record->published,
                 'isbn' => $record->isbn()?->thirteen,
                 'identifiers' => $record->identifiers,
-                'series_id' => $record->series === null ? null : Series::query()->firstOrCreate(['name' => mb_substr($record->series, 0, 255)])->id,
+                'series_id' => $record->series === null ? null : $this->named(Series::class, $record->series),
                 'series_position' => $record->seriesPosition,
                 'extent' => $record->extent,
                 'extent_seconds' => $record->seconds,
                 'accessibility' => $record->accessibility,
+                'awards' => $record->awards,
+                'level' => $record->level,
             ])->save();
 
             $this->saveContributors($title, $record);
             $title->subjects()->sync(array_map(
-                fn (string $name): int => Subject::query()->firstOrCreate(['name' => mb_substr($name, 0, 255)])->id,
+                fn (string $name): int => $this->named(Subject::class, $name),
                 $record->subjects,
             ));
             $this->makeFindable($title, $record);
@@ -57,12 +65,9 @@ final class SaveRecord
     {
         DB::table('contributor_title')->where('title_id', $title->id)->delete();
         foreach ($record->contributors as $position => $contributor) {
-            $person = Contributor::query()->firstOrCreate(
-                ['name' => mb_substr($contributor['name'], 0, 255)],
-                ['sort_name' => mb_substr($contributor['sort'], 0, 255)],
-            );
+            $person = $this->named(Contributor::class, $contributor['name'], ['sort_name' => mb_substr($contributor['sort'], 0, 255)]);
             DB::table('contributor_title')->insertOrIgnore([
-                'title_id' => $title->id, 'contributor_id' => $person->id, 'role' => $contributor['role'], 'position' => $position,
+                'title_id' => $title->id, 'contributor_id' => $person, 'role' => $contributor['role'], 'position' => $position,
             ]);
         }
     }
@@ -70,17 +75,46 @@ final class SaveRecord
     /** Title above people, people above series and subject, all above the description. */
     private function makeFindable(Title $title, Record $record): void
     {
+        $language = strtolower(strtok((string) $record->language, '-') ?: '');
         $weighted = [
-            'A' => "{$record->name} {$record->subtitle}",
-            'B' => implode(' ', array_column($record->contributors, 'name')),
-            'C' => implode(' ', [$record->series, $record->publisher, $record->isbn()?->thirteen, ...$record->subjects]),
-            'D' => (string) $record->description,
+            'A' => [$record->name, $record->subtitle],
+            'B' => array_column($record->contributors, 'name'),
+            'C' => [$record->series, $record->publisher, ...$record->awards, ...$record->subjects, $record->isbn()?->thirteen],
+            'D' => [$record->description],
         ];
-        $parts = array_fill(0, count($weighted), "setweight(to_tsvector('simple', ?), ?::\"char\")");
-        $bindings = [];
-        foreach ($weighted as $weight => $text) {
-            array_push($bindings, SearchWords::index($text), $weight);
+        $vector = fn (string $configuration): string => 'ts_delete('.implode(' || ', array_map(fn (string $weight): string => "setweight(to_tsvector('{$configuration}', ?), '{$weight}')", array_keys($weighted))).", '".self::APART."')";
+        $texts = array_map(fn (array $names): string => implode(' ', array_map(fn (?string $name): string => SearchWords::fold((string) $name).' '.self::APART, $names)), array_values($weighted));
+        DB::statement(
+            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, stems, exact)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
+                on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
+                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, stems = excluded.stems, exact = excluded.exact',
+            [
+                $title->id, $record->format->value, $record->audience->value, $language === '' ? null : substr($language, 0, 8), $title->year(), $record->level, $title->series_id,
+                $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), ...$texts, ...$texts,
+            ],
+        );
+        // In order, so that two records saved at once do not wait for each other in a circle.
+        $words = array_values(array_unique(array_filter(explode(' ', implode(' ', array_slice($texts, 0, 3))), fn (string $word): bool => mb_strlen($word) >= 4 && mb_strlen($word) <= 40 && $word !== self::APART)));
+        sort($words);
+        DB::statement('insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1', ['{'.implode(',', $words).'}']);
+    }
+
+    /**
+     * @param  class-string<Contributor|Series|Subject>  $model
+     * @param  array<string, string>  $also
+     * @return int the number of the one of the name, made findable by it when it is new
+     */
+    private function named(string $model, string $name, array $also = []): int
+    {
+        $name = mb_substr($name, 0, 255);
+        $named = $model::query()->firstOrCreate(['name' => $name], $also);
+        if ($named->wasRecentlyCreated) {
+            // In every form: a name says no language.
+            $folded = SearchWords::fold($name);
+            DB::update("update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en', ?) || to_tsvector('fig_es', ?) where id = ?", [$folded, $folded, $folded, $named->id]);
         }
-        DB::update('update titles set words = '.implode(' || ', $parts).' where id = ?', [...$bindings, $title->id]);
+
+        return $named->id;
     }
 }

@@ -5,15 +5,25 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Lending\CardReach;
+use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Query\Query;
+use FigPorch\Core\Catalogue\Query\QueryParser;
 
 /** What a person asks of the catalogue. */
 final readonly class CatalogueSearch
 {
-    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title'];
+    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series'];
 
     public string $order;
 
+    public Query $query;
+
+    /**
+     * @param  list<int>  $subjects  a title has all of them
+     * @param  array{int|null, int|null}  $years  from and to, both included
+     * @param  array{int|null, int|null}  $levels  the same of whole reading grades
+     */
     public function __construct(
         public int $libraryId,
         public string $words = '',
@@ -22,9 +32,39 @@ final readonly class CatalogueSearch
         public ?int $staffListId = null,
         string $order = '',
         public CardReach $reach = new CardReach,
+        public ?Audience $audience = null,
+        public ?string $language = null,
+        public array $subjects = [],
+        public array $years = [null, null],
+        public array $levels = [null, null],
+        public ?int $seriesId = null,
+        public bool $alwaysReady = false,
     ) {
-        $natural = $words !== '' ? 'relevance' : 'newest';
+        $this->query = QueryParser::read($words);
+        $natural = $words !== '' ? 'relevance' : ($seriesId !== null ? 'series' : 'newest');
         $this->order = in_array($order, self::ORDERS, true) && ($order !== 'relevance' || $words !== '') ? $order : $natural;
+    }
+
+    /**
+     * @param  array<string, string>  $asked  values of a query string
+     */
+    public static function read(int $libraryId, array $asked, CardReach $reach): self
+    {
+        $number = fn (string $name): ?int => ctype_digit($asked[$name] ?? '') ? (int) substr($asked[$name], 0, 9) : null;
+
+        return new self(
+            $libraryId, mb_substr($asked['q'] ?? '', 0, 400), Format::tryFrom($asked['format'] ?? ''), ($asked['ready'] ?? '') === '1', $number('list'), $asked['order'] ?? '', $reach,
+            Audience::tryFrom($asked['audience'] ?? ''), preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
+            array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
+            self::range($asked['year'] ?? '', $number('year_from'), $number('year_to')), self::range($asked['level'] ?? '', $number('level_from'), $number('level_to')),
+            $number('series'), ($asked['always'] ?? '') === '1',
+        );
+    }
+
+    /** The words that find what somebody did in a role. */
+    public static function byPerson(string $role, string $name): string
+    {
+        return (in_array($role, ['author', 'narrator'], true) ? $role : 'contributor').':"'.str_replace('"', '', $name).'"';
     }
 
     /**
@@ -35,13 +75,38 @@ final readonly class CatalogueSearch
      */
     public function with(array $changes): array
     {
+        return array_filter([...$this->filters(), 'q' => $this->words, 'list' => $this->staffListId === null ? null : (string) $this->staffListId, 'order' => $this->order, ...$changes], fn (?string $value): bool => $value !== null && $value !== '');
+    }
+
+    /** @return array<string, string> what narrows the search down, each by itself removable */
+    public function filters(): array
+    {
         return array_filter([
-            'q' => $this->words,
-            'format' => $this->format?->value,
             'ready' => $this->readyNow ? '1' : null,
-            'list' => $this->staffListId === null ? null : (string) $this->staffListId,
-            'order' => $this->order,
-            ...$changes,
+            'always' => $this->alwaysReady ? '1' : null,
+            'format' => $this->format?->value,
+            'audience' => $this->audience?->value,
+            'language' => $this->language,
+            'subjects' => implode('.', $this->subjects),
+            'year' => self::text($this->years),
+            'level' => self::text($this->levels),
+            'series' => $this->seriesId === null ? null : (string) $this->seriesId,
         ], fn (?string $value): bool => $value !== null && $value !== '');
+    }
+
+    /** @return array{int|null, int|null} */
+    private static function range(string $text, ?int $from, ?int $to): array
+    {
+        if (preg_match('/^(\d{1,4})?-(\d{1,4})?$/', $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
+            [$from, $to] = [$from ?? ($m[1] === null ? null : (int) $m[1]), $to ?? ($m[2] === null ? null : (int) $m[2])];
+        }
+
+        return $from !== null && $to !== null && $from > $to ? [$to, $from] : [$from, $to];
+    }
+
+    /** @param  array{int|null, int|null}  $range */
+    private static function text(array $range): ?string
+    {
+        return $range === [null, null] ? null : "{$range[0]}-{$range[1]}";
     }
 }

@@ -22,13 +22,14 @@ final class HeldTitles
     /**
      * The same as a condition on titles.
      *
+     * @param  literal-string&non-falsy-string  $id  the title's number in the query; its format and audience stand beside it
      * @param  CardReach  $reach  counts for ready now alone: what is listed as ready can be borrowed
      * @return array{literal-string&non-falsy-string, list<mixed>} SQL and its bindings
      */
-    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, CardReach $reach = new CardReach): array
+    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, CardReach $reach = new CardReach, string $id = 'titles.id'): array
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        $held = 'exists (select from licences li where li.title_id = titles.id and '.UsableLicences::FOR_LIBRARY
+        $held = 'exists (select from licences li where li.title_id = '.$id.' and '.UsableLicences::FOR_LIBRARY
             .' and (li.ends_at is null or li.ends_at > ?) and (li.loans_left is null or li.loans_left > 0';
         $bindings = [$libraryId, $libraryId, $at];
         if (! $readyNow) {

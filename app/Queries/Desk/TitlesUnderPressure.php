@@ -6,10 +6,11 @@ namespace App\Queries\Desk;
 
 use App\Models\Library;
 use App\Models\Title;
-use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Catalogue\QuerySql;
 use App\Queries\Lending\Lines;
 use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Desk\HoldPressure;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
@@ -94,8 +95,14 @@ final class TitlesUnderPressure
             $bindings['format'] = $search->format->value;
         }
         if ($search->words !== '') {
-            $where .= " and t.words @@ to_tsquery('simple', :words)";
-            $bindings['words'] = SearchTitles::tsquery($search->words);
+            $query = QuerySql::of(QueryParser::read($search->words)->tree);
+            $named = 0;
+            $where .= ' and t.id in (select s.title_id from search_rows s where '.preg_replace_callback('/\?/', function () use (&$named): string {
+                return ':word'.$named++;
+            }, $query->sql).')';
+            foreach ($query->bindings as $n => $value) {
+                $bindings["word{$n}"] = $value;
+            }
         }
 
         return [sprintf(self::FIGURES, $licences).$where, $bindings];

@@ -2,35 +2,43 @@
     use App\View\TitleText;
     use FigPorch\Core\Catalogue\Format;
     $link = fn (array $changes): string => route('catalogue', $search->with($changes), false);
-    $heading = $list !== null ? $list->name : ($search->words === '' ? trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]) : trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]));
+    $heading = match (true) {
+        $list !== null => $list->name,
+        $search->words === '' => trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]),
+        default => trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]),
+    };
+    $languages = array_map(fn (string $code): string => ucfirst((string) Locale::getDisplayLanguage($code, app()->getLocale())), array_combine($codes = array_keys($facets->languages), $codes));
+    $range = fn (array $of): string => $of[0] === $of[1] ? (string) $of[0] : implode('–', $of);
+    // Filters of which one value is chosen: name, heading, the word for none, values in words, counts, the value chosen.
+    $choices = [
+        ['format', __('common.format'), __('common.all_formats'), array_map(fn (Format $of): string => __("catalogue.formats.{$of->value}"), array_column(Format::cases(), null, 'value')), $facets->formats, $search->format?->value],
+        ['audience', __('search.audience'), __('search.everyone'), __('search.audiences'), $facets->audiences, $search->audience?->value],
+        ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language],
+    ];
+    // Filters that are set, in words.
+    $chips = array_filter([
+        'ready' => $search->readyNow ? __('catalogue.ready_now') : null,
+        'always' => $search->alwaysReady ? __('search.always_ready') : null,
+        'format' => $search->format === null ? null : __("catalogue.formats.{$search->format->value}"),
+        'audience' => $search->audience === null ? null : __('search.audience').' '.__("search.audiences.{$search->audience->value}"),
+        'language' => $search->language === null ? null : ucfirst((string) Locale::getDisplayLanguage($search->language, app()->getLocale())),
+        'year' => $search->years === [null, null] ? null : __('search.years_chip', ['range' => $range($search->years)]),
+        'level' => $search->levels === [null, null] ? null : __('search.levels_chip', ['range' => $range($search->levels)]),
+        'series' => $series === null ? null : __('search.in_series', ['name' => $series->name]),
+    ]);
+    $without = array_filter($without, fn (string $name): bool => isset($chips[$name]) || $name === 'subjects', ARRAY_FILTER_USE_KEY);
+    $subjectLink = fn (int $id): string => $link(['subjects' => implode('.', in_array($id, $search->subjects, true) ? array_diff($search->subjects, [$id]) : [...$search->subjects, $id])]);
 @endphp
 <x-layout :title="$heading" on="catalogue">
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
         <details class="lg:hidden panel px-4 py-2">
             <summary class="font-semibold cursor-pointer py-1">{{ __('catalogue.narrow') }}</summary>
-            <ul class="mt-2 text-[15px]">
-                <li><a class="flex justify-between py-2 no-underline" href="{{ $link(['ready' => $search->readyNow ? null : '1']) }}" @if ($search->readyNow) aria-current="true" @endif><span>{{ __('catalogue.ready_now') }}</span><span class="text-soft">{{ number_format($counts['ready']) }}</span></a></li>
-                @foreach (Format::cases() as $format)
-                    <li><a class="flex justify-between py-2 no-underline border-t border-rule" href="{{ $link(['format' => $search->format === $format ? null : $format->value]) }}" @if ($search->format === $format) aria-current="true" @endif><span>{{ __("catalogue.formats.{$format->value}") }}</span><span class="text-soft">{{ number_format($counts['formats'][$format->value] ?? 0) }}</span></a></li>
-                @endforeach
-            </ul>
+            @include('catalogue.filters')
         </details>
-        <form action="{{ route('catalogue', [], false) }}" aria-labelledby="narrow" class="text-[15px] max-lg:hidden">
+        <div class="max-lg:hidden">
             <h2 id="narrow" class="text-lg border-b border-rule pb-2 mb-2">{{ __('catalogue.narrow') }}</h2>
-            @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
-                <fieldset class="pb-3 border-b border-rule mb-3">
-                    <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
-                    <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['ready']) }}</span></label>
-                </fieldset>
-                <fieldset class="pb-3">
-                    <legend class="font-semibold mb-1">{{ __('common.format') }}</legend>
-                    <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="format" value="" data-submit-on-change @checked($search->format === null) class="accent-shutter w-4 h-4">{{ __('common.all_formats') }}<span class="ml-auto text-soft tabular-nums">{{ number_format(array_sum($counts['formats'])) }}</span></label>
-                    @foreach (Format::cases() as $format)
-                        <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="format" value="{{ $format->value }}" data-submit-on-change @checked($search->format === $format) class="accent-shutter w-4 h-4">{{ __("catalogue.formats.{$format->value}") }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts['formats'][$format->value] ?? 0) }}</span></label>
-                    @endforeach
-                </fieldset>
-            <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
-        </form>
+            @include('catalogue.filters')
+        </div>
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
                 <div>
@@ -48,10 +56,29 @@
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
             </div>
-            <div class="flex flex-wrap gap-2 mb-3 empty:hidden">
-                @foreach (array_filter(['ready' => $search->readyNow ? __('catalogue.ready_now') : null, 'format' => $search->format === null ? null : __("catalogue.formats.{$search->format->value}")]) as $name => $words)
-                    <a class="chip" href="{{ $link([$name => null]) }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}">{{ $words }} <span aria-hidden="true">✕</span></a>
-                @endforeach
+            @if ($search->query->plain || $search->query->cut || ! App\View\QueryText::isPlain($search->query->tree))
+                <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\View\QueryText::of($search->query->tree)]) }}@endif</p>
+            @endif
+            <div class="flex flex-wrap gap-2 mb-3">
+                @php
+                    $each = array_map(fn (string $words, string $name): array => [$name, $words, $link([$name => null])], $chips, array_keys($chips));
+                    foreach ($search->subjects as $id) {
+                        $each[] = ['subjects', $facets->subjectNames[$id] ?? '', $subjectLink($id)];
+                    }
+                    $set = $search->filters();
+                @endphp
+                @if ($each !== [])
+                    <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center">
+                        @csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
+                        @foreach ($each as [$name, $words, $away])
+                            @php $isPinned = ($pinned[$name] ?? null) === ($set[$name] ?? ''); @endphp
+                            <span class="chip pr-1.5 py-0"><span class="py-1">{{ $words }}</span><button name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $name }}" class="cursor-pointer underline px-1 py-1 min-h-7" aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $words]) }}">{{ __($isPinned ? 'search.pinned' : 'search.pin') }}</button><a class="px-1.5 py-1 no-underline" href="{{ $away }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}"><span aria-hidden="true">✕</span></a></span>
+                        @endforeach
+                        @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all" class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
+                        @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
+                    </form>
+                @endif
+                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value]), false) }}">{{ __('search.advanced') }}</a>
             </div>
             @forelse ($page as $title)
                 <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3" data-title="{{ $title->id }}">
@@ -67,8 +94,10 @@
             @empty
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
-                    <p class="mb-4 max-w-[60ch]">{{ __($search->readyNow || $search->format !== null || $list !== null ? 'catalogue.nothing_filters' : 'catalogue.nothing_words', ['words' => $search->words, 'library' => $current->library->name]) }}</p>
-                    @if ($search->words !== '' && ($search->readyNow || $search->format !== null || $list !== null))<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
+                    @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
+                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : 'catalogue.nothing_words', ['words' => $search->words, 'library' => $current->library->name]) }}</p>
+                    @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects))]) }}</a></li>@endforeach</ul>@endif
+                    @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
                 </div>
             @endforelse

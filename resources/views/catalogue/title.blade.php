@@ -15,10 +15,10 @@
             @endif
         </div>
         <div class="min-w-0">
-            @if ($series = TitleText::series($title))<div class="meta">{{ $series }}</div>@endif
+            @if ($series = TitleText::series($title))<div class="meta"><a class="link" href="{{ route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false) }}">{{ $series }}</a></div>@endif
             <h1 class="text-3xl md:text-4xl">{{ $title->name }}</h1>
             @if ($title->subtitle)<p class="text-xl text-soft mt-1">{{ $title->subtitle }}</p>@endif
-            <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) · @endif{{ __("catalogue.roles.{$role}") }} @foreach ($people as $person)<a class="link text-inherit" href="{{ route('catalogue', ['q' => $person->name], false) }}">{{ $person->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
+            <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) · @endif{{ __("catalogue.roles.{$role}") }} @foreach ($people as $person)<a class="link text-inherit" href="{{ route('catalogue', ['q' => App\Queries\Catalogue\CatalogueSearch::byPerson($role, $person->name)], false) }}">{{ $person->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
 
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
@@ -56,9 +56,11 @@
                 </div>
                 <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[15px] content-start [&>dt]:text-soft">
                     @if ($title->published || $title->publisher)<dt>{{ __('catalogue.published') }}</dt><dd>{{ implode(', ', array_filter([$title->published ? Dates::published($title->published) : null, $title->publisher])) }}</dd>@endif
-                    @if ($title->subjects->isNotEmpty())<dt>{{ __('catalogue.subjects') }}</dt><dd>@foreach ($title->subjects as $subject)<a class="link" href="{{ route('catalogue', ['q' => $subject->name], false) }}">{{ $subject->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
+                    @if ($title->subjects->isNotEmpty())<dt>{{ __('catalogue.subjects') }}</dt><dd>@foreach ($title->subjects as $subject)<a class="link" href="{{ route('catalogue', ['subjects' => $subject->id], false) }}">{{ $subject->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @if ($title->language)<dt>{{ __('catalogue.language') }}</dt><dd>{{ TitleText::language($title->language) }}</dd>@endif
                     <dt>{{ __('catalogue.for') }}</dt><dd>{{ __("catalogue.audience.{$title->audience->value}") }}</dd>
+                    @if ($title->level !== null)<dt>{{ __('search.level_of') }}</dt><dd>{{ __('search.grade', ['level' => number_format($title->level, 1)]) }}</dd>@endif
+                    @if ($title->awards !== [])<dt>{{ __('search.awards') }}</dt><dd>@foreach ($title->awards as $award)<a class="link" href="{{ route('catalogue', ['q' => 'award:"'.$award.'"'], false) }}">{{ $award }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @if ($title->isbn)<dt>{{ __('catalogue.identifier') }}</dt><dd>{{ $title->isbn }}</dd>@endif
                     @if ($kind !== [])<dt>{{ __('reading.layout') }}</dt><dd>{{ implode(', ', $kind) }}</dd>@endif
                     @if ($access !== [])<dt>{{ __('catalogue.access') }}</dt><dd>{{ implode(', ', $access) }}</dd>@endif

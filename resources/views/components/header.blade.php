@@ -10,9 +10,10 @@
             Fig Porch
         </a>
         @if ($current->library !== null)
-            <form action="{{ route('catalogue') }}" role="search" class="order-last md:order-none w-full md:w-auto md:flex-1 flex bg-card text-ink rounded-control overflow-hidden h-10">
+            <div class="order-last md:order-none w-full md:w-auto md:flex-1 relative">
+            <form action="{{ route('catalogue') }}" role="search" class="flex bg-card text-ink rounded-control overflow-hidden h-10">
                 <label for="words" class="sr-only">{{ __('common.search') }}</label>
-                <input id="words" name="q" value="{{ request()->routeIs('catalogue') ? App\Http\Input::text(request(), 'q') : '' }}" placeholder="{{ __('common.search_hint') }}" autocomplete="off" maxlength="400" class="flex-1 min-w-0 px-3.5 bg-transparent placeholder:text-soft">
+                <input id="words" name="q" value="{{ request()->routeIs('catalogue') ? App\Http\Input::text(request(), 'q') : '' }}" placeholder="{{ __('common.search_hint') }}" autocomplete="off" maxlength="400" role="combobox" aria-expanded="false" aria-controls="suggestions" aria-autocomplete="list" hx-get="/suggest" hx-trigger="input changed delay:120ms" hx-target="#suggestions" hx-sync="this:replace" hx-params="q" class="flex-1 min-w-0 px-3.5 bg-transparent placeholder:text-soft">
                 <kbd class="hidden lg:block self-center mr-2.5 text-soft border border-rule rounded px-1.5 text-[13px]" aria-hidden="true">/</kbd>
                 <label for="format" class="sr-only">{{ __('common.format') }}</label>
                 <select id="format" name="format" class="hidden sm:block border-l border-rule px-2.5 bg-card">
@@ -31,6 +32,8 @@
                 @endif
                 <button class="px-3.5 border-l border-rule font-semibold cursor-pointer max-sm:sr-only">{{ __('common.search') }}</button>
             </form>
+            <div id="suggestions" class="absolute left-0 right-0 top-full mt-1 z-30 empty:hidden"></div>
+            </div>
         @endif
         @if ($person !== null)
             <details class="sm:hidden ml-auto relative">

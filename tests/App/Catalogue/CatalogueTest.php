@@ -65,13 +65,15 @@ final class CatalogueTest extends TestCase
 
         $all = $this->get('/catalogue');
         $this->assertEqualsCanonicalizing(['Out', 'In', 'Always'], $all->viewData('page')->pluck('name')->all());
-        $this->assertSame(['formats' => ['audiobook' => 1, 'ebook' => 2], 'ready' => 2, 'total' => 3], [...$all->viewData('counts'), 'formats' => collect($all->viewData('counts')['formats'])->sortKeys()->all()]);
+        $facets = $all->viewData('facets');
+        $this->assertEquals([3, 2, 1, ['audiobook' => 1, 'ebook' => 2]], [$facets->total, $facets->ready, $facets->always, $facets->formats]);
         $ready = $this->get('/catalogue?ready=1')->viewData('page');
         $this->assertEqualsCanonicalizing(['In', 'Always'], $ready->pluck('name')->all());
         foreach ($ready as $title) {
             $this->borrow($this->card(), $title);
         }
-        $this->assertSame(['In'], $this->get('/catalogue?format=ebook&ready=1')->viewData('page')->pluck('name')->all() ?: ['In']);
+        $this->assertSame([], $this->get('/catalogue?format=ebook&ready=1')->viewData('page')->pluck('name')->all());
+        $this->assertSame(['Always'], $this->get('/catalogue?ready=1')->viewData('page')->pluck('name')->all());
     }
 
     public function test_paging_keeps_the_search(): void
@@ -79,8 +81,9 @@ final class CatalogueTest extends TestCase
         for ($i = 0; $i < 30; $i++) {
             $this->licence($this->title("Tide {$i}", author: "Author {$i}"));
         }
-        $first = $this->get('/catalogue?q=tide')->assertSee('Page 1 of 2')->assertSee('q=tide&amp;page=2', false);
-        $second = $this->get('/catalogue?q=tide&page=2');
+        $first = $this->get('/catalogue?q=tide')->assertSee('Page 1 of 2');
+        $this->assertStringContainsString('q=tide', $next = (string) $first->viewData('page')->nextPageUrl());
+        $second = $this->get($next)->assertSee('Page 2 of 2');
         $names = [...$first->viewData('page')->pluck('name'), ...$second->viewData('page')->pluck('name')];
         $this->assertCount(30, array_unique($names));
     }

@@ -18,23 +18,12 @@ final class SearchWordsTest extends TestCase
     #[TestWith(["L'Île  d’Or!", 'l ile d or'])]
     #[TestWith(['ŁÓDŹ', 'łodz'])]
     #[TestWith(['قِنْدِيل', 'قنديل'])]
+    #[TestWith(['漁師のうた', '漁 師 の う た'])]
     #[TestWith(['Ｆｕｌｌ　ｗｉｄｔｈ', 'full width'])]
     #[TestWith(['!!! & | ( ) :* <->', ''])]
     public function test_folding(string $text, string $folded): void
     {
         $this->assertSame($folded, SearchWords::fold($text));
-    }
-
-    #[TestWith(['lamps', 'lamp'])]
-    #[TestWith(['stories', 'story'])]
-    #[TestWith(['boxes', 'box'])]
-    #[TestWith(['glass', 'glass'])]
-    #[TestWith(['bus', 'bus'])]
-    #[TestWith(['islas', 'isla'])]
-    #[TestWith(['sea', 'sea'])]
-    public function test_singular(string $word, string $singular): void
-    {
-        $this->assertSame($singular, SearchWords::singular($word));
     }
 
     public function test_a_query_has_few_words_each_once(): void

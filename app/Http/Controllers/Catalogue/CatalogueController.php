@@ -6,42 +6,62 @@ namespace App\Http\Controllers\Catalogue;
 
 use App\Http\Current;
 use App\Http\Input;
+use App\Http\Pins;
+use App\Http\QueryForm;
+use App\Models\Series;
 use App\Models\StaffList;
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\Standings;
-use FigPorch\Core\Catalogue\Format;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 final class CatalogueController
 {
-    public function __invoke(Request $request, Current $current, SearchTitles $searchTitles, Standings $standings, OwnItems $ownItems, PayMonth $payMonth): View
+    public function __construct(private readonly Current $current, private readonly SearchTitles $searchTitles)
     {
-        $library = $current->requiredLibrary();
+    }
+
+    public function __invoke(Request $request, Standings $standings, OwnItems $ownItems, PayMonth $payMonth, OtherWays $otherWays, Pins $pins): View
+    {
+        $library = $this->current->requiredLibrary();
         $now = now()->toImmutable();
-        $list = StaffList::query()->where('library_id', $library->id)->find((int) Input::text($request, 'list'));
-        $search = new CatalogueSearch(
-            libraryId: $library->id,
-            words: mb_substr(Input::text($request, 'q'), 0, 400),
-            format: Format::tryFrom(Input::text($request, 'format')),
-            readyNow: Input::text($request, 'ready') === '1',
-            staffListId: $list?->id,
-            order: Input::text($request, 'order'),
-            reach: $payMonth->reach($current->card(), $library, $now),
-        );
-        $counts = $searchTitles->counts($search, $now);
-        $page = $searchTitles->page($search, $counts['total'], $now)->withQueryString();
+        $asked = array_map(fn (string|int $name): string => Input::text($request, (string) $name), array_combine($keys = array_keys($request->query()), $keys));
+        $asked = array_filter($asked, fn (string $value): bool => $value !== '');
+        $pinned = $pins->of($request);
+        // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
+        $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
+        $list = StaffList::query()->where('library_id', $library->id)->find((int) ($asked['list'] ?? 0));
+        $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now));
+        $facets = $this->searchTitles->counts($search, $now);
+        $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
 
         return view('catalogue.index', [
             'search' => $search,
+            'pinned' => $pinned,
             'list' => $list,
+            'series' => $search->seriesId === null ? null : Series::query()->find($search->seriesId),
             'page' => $page,
-            'counts' => $counts,
-            'standings' => $standings->of($library, $page->getCollection(), $current->card(), $now),
-            'own' => $ownItems->of($current->person, $page->getCollection(), $now),
+            'facets' => $facets,
+            'without' => $facets->total === 0 ? $otherWays->withoutFilter($search, $now) : [],
+            'spelling' => $facets->total === 0 && $search->words !== '' ? $otherWays->spelling($search, $now) : null,
+            'standings' => $standings->of($library, $page->getCollection(), $this->current->card(), $now),
+            'own' => $ownItems->of($this->current->person, $page->getCollection(), $now),
         ]);
+    }
+
+    /** A form for each field, that makes a search as text. */
+    public function advanced(Request $request): View|RedirectResponse
+    {
+        $search = QueryForm::read($request);
+        if ($request->query('go') !== null) {
+            return redirect()->route('catalogue', array_filter(['q' => $search->text(), 'format' => Input::text($request, 'format')]));
+        }
+
+        return view('catalogue.advanced', ['form' => $search]);
     }
 }

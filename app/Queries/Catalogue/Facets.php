@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue;
+
+/** How many titles a search finds, and how many remain with each value of each filter, if it is chosen. */
+final readonly class Facets
+{
+    /**
+     * @param  array<string, int>  $formats
+     * @param  array<string, int>  $audiences
+     * @param  array<string, int>  $languages
+     * @param  array<int, int>  $subjects  by subject's number, the most first
+     * @param  array<int, string>  $subjectNames
+     * @param  array<int, int>  $years
+     * @param  array<int, int>  $levels  by whole grade
+     */
+    public function __construct(
+        public int $total,
+        public int $ready,
+        public int $always,
+        public array $formats,
+        public array $audiences,
+        public array $languages,
+        public array $subjects,
+        public array $subjectNames,
+        public array $years,
+        public array $levels,
+    ) {
+    }
+}

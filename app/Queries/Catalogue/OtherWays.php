@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue;
+
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\SearchWords;
+use Illuminate\Support\Facades\DB;
+
+/** What would find something where a search finds nothing: a filter to drop, or another spelling. */
+final class OtherWays
+{
+    /** Letters that may be wrong, missing or too many; two that have changed places are two. */
+    private const SLIPS = 2;
+
+    public function __construct(private readonly SearchTitles $searchTitles)
+    {
+    }
+
+    /** @return array<string, int> by the name of a filter, how many titles there would be without it; only those with any, the most first */
+    public function withoutFilter(CatalogueSearch $search, DateTimeImmutable $now): array
+    {
+        $counts = [];
+        foreach (array_keys($search->filters()) as $filter) {
+            $without = CatalogueSearch::read($search->libraryId, $search->with([$filter => null]), $search->reach);
+            $counts[$filter] = $this->searchTitles->total($without, $now);
+        }
+        arsort($counts);
+
+        return array_filter($counts);
+    }
+
+    /** The words of the search spelled as they stand in records, where one that is in none is like one that is; null where nothing better is known. */
+    public function spelling(CatalogueSearch $search, DateTimeImmutable $now): ?string
+    {
+        $spelled = $search->words;
+        foreach ($search->query->words() as $word) {
+            if (mb_strlen($word) < 4 || DB::scalar("select exists (select from search_rows where stems @@ (to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?)))", ["'{$word}'", "'{$word}'", "'{$word}'"])) {
+                continue;
+            }
+            $better = DB::scalar('select word from search_words where word % ? and levenshtein(word, ?) <= ? order by levenshtein(word, ?), similarity(word, ?) desc, titles desc limit 1', [$word, $word, self::SLIPS, $word, $word]);
+            if (! is_string($better)) {
+                return null;
+            }
+            $spelled = self::replaced($spelled, $word, $better);
+        }
+        if ($spelled === $search->words) {
+            return null;
+        }
+        $found = $this->searchTitles->total(CatalogueSearch::read($search->libraryId, ['q' => $spelled], $search->reach), $now);
+
+        return $found > 0 ? $spelled : null;
+    }
+
+    /** The word as it was typed, with its accents and capitals, gives way to the better one. */
+    private static function replaced(string $typed, string $word, string $better): string
+    {
+        return (string) preg_replace_callback('/[\p{L}\p{N}\p{Mn}]+/u', fn (array $m): string => SearchWords::fold($m[0]) === $word ? $better : $m[0], $typed);
+    }
+}

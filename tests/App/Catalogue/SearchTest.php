@@ -1,0 +1,305 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Actions\Catalogue\SaveRecord;
+use App\Models\Library;
+use App\Models\Title;
+use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\Facets;
+use App\Queries\Catalogue\OtherWays;
+use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Lending\CardReach;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\App\TestCase;
+
+final class SearchTest extends TestCase
+{
+    /** @param  array<string, mixed>  $facts */
+    private function record(string $name, array $facts = [], ?Library $library = null, LicenceModel $model = LicenceModel::OneCopyOneUser): Title
+    {
+        $people = array_map(fn (string $who): array => ['name' => explode(':', $who)[1], 'sort' => explode(':', $who)[1], 'role' => explode(':', $who)[0]], $facts['people'] ?? ['author:Tamsin Ebbing']);
+        $title = app(SaveRecord::class)(new Record(...[
+            'key' => 'test:'.(++$this->made), 'format' => Format::Ebook, 'name' => $name, 'contributors' => $people, 'extent' => 100, 'language' => 'en', ...array_diff_key($facts, ['people' => 1]),
+        ]), $this->now());
+        $this->licence($title, $model, library: $library);
+
+        return $title;
+    }
+
+    /** @param  array<string, string>  $asked */
+    private function search(array $asked): CatalogueSearch
+    {
+        return CatalogueSearch::read($this->library()->id, $asked, new CardReach);
+    }
+
+    /**
+     * @param  array<string, string>  $asked
+     * @return list<string> names found, in order
+     */
+    private function found(array $asked): array
+    {
+        $search = $this->search($asked);
+        $page = app(SearchTitles::class)->page($search, 99, $this->now());
+
+        return array_map(fn (Title $title): string => $title->name, array_values($page->getCollection()->all()));
+    }
+
+    /** @param  array<string, string>  $asked */
+    private function facets(array $asked): Facets
+    {
+        return app(SearchTitles::class)->counts($this->search($asked), $this->now());
+    }
+
+    private function shelf(): void
+    {
+        $this->record('Low Water', ['description' => 'Twice a year the sea goes out.', 'subjects' => ['Mystery', 'Sea and coast'], 'published' => '2015', 'series' => 'Saltmere Chronicles', 'seriesPosition' => 1.0, 'publisher' => 'Gullwing Press', 'level' => 4.2]);
+        $this->record('Lamps of the Coast', ['people' => ['author:Oskar Penhale', 'narrator:Tove Dray'], 'format' => Format::Audiobook, 'subjects' => ['Sea and coast'], 'published' => '2018-03', 'awards' => ['Beacon Prize'], 'identifiers' => ['978-0-306-40615-7']]);
+        $this->record('El faro de la canción', ['people' => ['author:Beatriz Oro'], 'language' => 'es', 'description' => 'Las canciones del mar.', 'published' => '2020', 'audience' => Audience::Child, 'level' => 2.0]);
+        $this->record('The Water Garden', ['people' => ['author:Tove Dray'], 'description' => 'A low hedge, and water.', 'subjects' => ['Gardening'], 'published' => '2021-06-01']);
+        $this->record('الأمل', ['people' => ['author:Idris Abara'], 'language' => 'ar']);
+        $this->record('漁師の歌', ['people' => ['author:Juno Pike'], 'language' => 'ja']);
+    }
+
+    /** @param  list<string>  $names */
+    #[DataProvider('queries')]
+    public function test_a_query_finds_what_it_says(string $typed, array $names): void
+    {
+        $this->shelf();
+        $this->assertEqualsCanonicalizing($names, $this->found(['q' => $typed]));
+        $this->assertSame(count($names), $this->facets(['q' => $typed])->total);
+    }
+
+    /** @return iterable<string, array{string, list<string>}> */
+    public static function queries(): iterable
+    {
+        [$low, $lamps, $faro, $garden, $hope, $song] = ['Low Water', 'Lamps of the Coast', 'El faro de la canción', 'The Water Garden', 'الأمل', '漁師の歌'];
+        $all = [$low, $lamps, $faro, $garden, $hope, $song];
+        yield 'all words, in any field' => ['low water', [$low, $garden]];
+        yield 'a phrase' => ['"low water"', [$low]];
+        yield 'no phrase reaches over fields' => ['"water tamsin"', []];
+        yield 'singular finds plural' => ['lamp', [$lamps]];
+        yield 'plural finds singular' => ['gardens', [$garden]];
+        yield 'in quotes it does not' => ['"lamp"', []];
+        yield 'accents do not matter' => ['cancion', [$faro]];
+        yield 'nor do they where they are wrong' => ['lów', [$low, $garden]];
+        yield 'Spanish endings' => ['canciones', [$faro]];
+        yield 'a beginning' => ['lam*', [$lamps]];
+        yield 'OR' => ['lamp OR faro', [$lamps, $faro]];
+        yield 'NOT' => ['water -garden', [$low]];
+        yield 'only NOT' => ['-water', [$lamps, $faro, $hope, $song]];
+        yield 'brackets' => ['(lamp OR water) -garden', [$low, $lamps]];
+        yield 'title:' => ['title:low', [$low]];
+        yield 'author:' => ['author:dray', [$garden]];
+        yield 'narrator:' => ['narrator:dray', [$lamps]];
+        yield 'contributor:' => ['contributor:dray', [$lamps, $garden]];
+        yield 'not read by' => ['coast -narrator:dray', [$low]];
+        yield 'series:' => ['series:chronicle', [$low]];
+        yield 'subject:' => ['subject:"sea and coast"', [$low, $lamps]];
+        yield 'publisher:' => ['publisher:gullwing', [$low]];
+        yield 'award:' => ['award:beacon', [$lamps]];
+        yield 'isbn:, with ten digits' => ['isbn:0306406152', [$lamps]];
+        yield 'an ISBN anywhere' => ['9780306406157', [$lamps]];
+        yield 'year:' => ['year:2016-2020', [$lamps, $faro]];
+        yield 'year: or a word' => ['year:2021 OR title:low', [$low, $garden]];
+        yield 'not of a year' => ['water -year:2015', [$garden]];
+        yield 'level:' => ['level:-3', [$faro]];
+        yield 'lang:' => ['lang:es', [$faro]];
+        yield 'from right to left' => ['الأمل', [$hope]];
+        yield 'without its sign' => ['الامل', [$hope]];
+        yield 'a script without spaces' => ['漁師', [$song]];
+        yield 'its signs in another order' => ['師漁', []];
+        yield 'unreadable, so plain' => ['"low water', [$low, $garden]];
+        yield 'everything' => ['', $all];
+    }
+
+    public function test_a_title_that_is_called_so_comes_first(): void
+    {
+        $this->record('A Long Book about Water', ['description' => 'Water, water, low water and water.', 'subjects' => ['Water']]);
+        $this->shelf();
+        $this->assertSame('Low Water', $this->found(['q' => 'low water'])[0]);
+        $this->assertSame('The Water Garden', $this->found(['q' => 'the water garden'])[0]);
+    }
+
+    public function test_counts_say_what_each_filter_would_leave(): void
+    {
+        $this->shelf();
+        $facets = $this->facets(['q' => 'sea OR water OR mar']);
+        $this->assertSame([4, 4], [$facets->total, $facets->ready]);
+        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $facets->formats);
+        $this->assertEquals(['child' => 1, 'adult' => 3], $facets->audiences);
+        $this->assertEquals(['en' => 3, 'es' => 1], $facets->languages);
+        $this->assertSame([2015 => 1, 2018 => 1, 2020 => 1, 2021 => 1], $facets->years);
+        $this->assertSame([2 => 1, 4 => 1], $facets->levels);
+
+        // The chosen format counts for all but the formats.
+        $chosen = $this->facets(['q' => 'sea OR water OR mar', 'format' => 'audiobook']);
+        $this->assertSame(1, $chosen->total);
+        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $chosen->formats);
+        $this->assertSame(['adult' => 1], $chosen->audiences);
+    }
+
+    /** Any filters together: each count is that of the search with the filter chosen, recounted by itself. */
+    public function test_every_count_is_that_of_the_search_it_leads_to(): void
+    {
+        $dice = new Randomizer(new Mt19937(5));
+        $pick = fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
+        for ($n = 0; $n < 60; $n++) {
+            $title = $this->record($pick(['Low', 'High', 'Deep']).' '.$pick(['Water', 'Lamp', 'Reef']), [
+                'format' => $pick(Format::cases()), 'audience' => $pick(Audience::cases()), 'language' => $pick(['en', 'es', null]), 'published' => (string) $dice->getInt(2010, 2014),
+                'subjects' => array_values(array_unique([$pick(['Mystery', 'Birds']), $pick(['Birds', 'Boats', 'Cooking'])])), 'level' => $pick([null, 1.5, 3.0, 3.9]),
+            ], model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]));
+            if ($n % 4 === 0 && $title->licences()->first()?->copies !== null) {
+                $this->borrow($this->card(), $title);
+            }
+        }
+        $birds = (string) DB::table('subjects')->where('name', 'Birds')->value('id');
+        $wrong = [];
+        foreach ([[], ['q' => 'low'], ['q' => 'lamp OR reef', 'format' => 'ebook'], ['ready' => '1', 'audience' => 'teen'], ['subjects' => $birds, 'year' => '2011-2013'], ['always' => '1', 'language' => 'es'], ['level' => '3-3', 'format' => 'music']] as $asked) {
+            $facets = $this->facets($asked);
+            $leadsTo = function (array $change, int $said) use ($asked, &$wrong): void {
+                $count = app(SearchTitles::class)->total($this->search([...$asked, ...$change]), $this->now());
+                if ($count !== $said) {
+                    $wrong[] = json_encode([$asked, $change, $said, $count]);
+                }
+            };
+            $leadsTo([], $facets->total);
+            $leadsTo(['ready' => '1'], $facets->ready);
+            $leadsTo(['always' => '1'], $facets->always);
+            foreach (['format' => Format::class, 'audience' => Audience::class] as $name => $enum) {
+                foreach ($enum::cases() as $case) {
+                    $leadsTo([$name => $case->value], $facets->{"{$name}s"}[$case->value] ?? 0);
+                }
+            }
+            foreach (['en', 'es'] as $language) {
+                $leadsTo(['language' => $language], $facets->languages[$language] ?? 0);
+            }
+            foreach (range(2010, 2014) as $year) {
+                $leadsTo(['year' => "{$year}-{$year}"], $facets->years[$year] ?? 0);
+            }
+            foreach ($facets->levels as $level => $count) {
+                $leadsTo(['level' => "{$level}-{$level}"], $count);
+            }
+            foreach ($facets->subjects as $subject => $count) {
+                $leadsTo(['subjects' => trim(($asked['subjects'] ?? '').".{$subject}", '.')], $count);
+            }
+        }
+        $this->assertSame([], $wrong);
+    }
+
+    public function test_ready_now_is_true_at_the_moment(): void
+    {
+        $title = $this->record('Low Water');
+        $this->assertSame(['Low Water'], $this->found(['ready' => '1']));
+        $loan = $this->borrow($this->card(), $title);
+        $this->assertSame([[], 0], [$this->found(['ready' => '1']), $this->facets([])->ready]);
+        $this->travelTo($loan->due_at->addMinute());
+        $this->artisan('lending:tick');
+        $this->assertSame(['Low Water'], $this->found(['ready' => '1']));
+    }
+
+    public function test_a_changed_record_is_found_by_what_it_says_now(): void
+    {
+        $this->record('Old Name');
+        app(SaveRecord::class)(new Record(key: "test:{$this->made}", format: Format::Ebook, name: 'New Name', contributors: [], extent: 1, language: 'en'), $this->now());
+        $this->assertSame([['New Name'], []], [$this->found(['q' => 'new']), $this->found(['q' => 'old'])]);
+    }
+
+    public function test_where_nothing_is_found_the_page_says_what_would_find_something(): void
+    {
+        $this->shelf();
+        $other = app(OtherWays::class);
+        $this->assertEquals(['format' => 1, 'year' => 1], $other->withoutFilter($this->search(['q' => 'coast', 'format' => 'audiobook', 'year' => '2015-2015', 'audience' => 'adult']), $this->now()));
+        $this->assertSame('lamps coast', $other->spelling($this->search(['q' => 'lamsp coast']), $this->now()));
+        $this->assertNull($other->spelling($this->search(['q' => 'xqzvw']), $this->now()));
+        $this->assertNull($other->spelling($this->search(['q' => 'coast']), $this->now()));
+
+        $page = $this->withCookie('library', 'saltmere')->get('/catalogue?q=gardn')->assertOk();
+        $page->assertSee('Did you mean')->assertSee('q=garden', false);
+        $this->get('/catalogue?q=water&format=music&library=saltmere')->assertSee('Without “Music” there would be 2 titles');
+    }
+
+    public function test_the_page_says_how_a_query_was_read(): void
+    {
+        $this->shelf();
+        $this->withCookie('library', 'saltmere');
+        $this->get('/catalogue?q='.urlencode('title:"low water" -narrator:dray year:2010-'))->assertSee('with “low water” in the title, not read by “dray”, from 2010 on', false);
+        $this->get('/catalogue?q='.urlencode('"low water'))->assertSee('could not be read as typed');
+        $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
+        foreach (['q[]=x', 'year=x', 'year=9999-1', 'level=-', 'subjects=1.x.99999999999', 'language=%27', 'series=0', 'audience=x&format=y&order=z', 'list=99', 'q='.urlencode(str_repeat('(', 300))] as $odd) {
+            $this->get("/catalogue?{$odd}")->assertOk();
+        }
+    }
+
+    public function test_the_advanced_form_writes_a_query_and_reads_one(): void
+    {
+        $this->shelf();
+        $this->withCookie('library', 'saltmere');
+        $filled = ['go' => '1', 'all' => 'low', 'phrase' => 'the sea', 'any' => 'water tide', 'none' => 'garden', 'author' => 'Tamsin Ebbing', 'year_from' => '2010', 'year_to' => '2016'];
+        $query = 'low "the sea" (water OR tide) author:tamsin author:ebbing year:2010-2016 -garden';
+        $this->get('/catalogue/advanced?'.http_build_query($filled))->assertRedirect('/catalogue?q='.rawurlencode($query));
+        $this->assertSame(['Low Water'], $this->found(['q' => $query]));
+        $page = $this->get('/catalogue/advanced?'.http_build_query(['q' => "{$query} lam*"]))->assertOk();
+        foreach (['all' => 'low', 'phrase' => 'the sea', 'any' => 'water tide', 'none' => 'garden', 'author' => 'tamsin ebbing', 'year_from' => '2010', 'rest' => 'lam*'] as $name => $value) {
+            $page->assertSee("name=\"{$name}\" value=\"{$value}\"", false);
+        }
+    }
+
+    public function test_suggestions_say_what_they_are_and_how_many(): void
+    {
+        $this->shelf();
+        $this->record('Low Tide at Last', ['people' => ['author:Tamsin Ebbing'], 'series' => 'Saltmere Chronicles']);
+        $this->withCookie('library', 'saltmere');
+        $rows = fn (string $typed): array => preg_match_all('~<span class="min-w-0 truncate">(.*?)</span><span[^>]*>(.*?)</span>~s', (string) $this->get('/suggest?q='.urlencode($typed))->assertOk()->getContent(), $m) > 0
+            ? array_map(fn (string $label, string $kind): string => html_entity_decode("{$label} ({$kind})"), $m[1], $m[2]) : [];
+
+        $this->assertEqualsCanonicalizing(['Low Water (ebook)', 'Low Tide at Last (ebook)'], $rows('low'));
+        $this->assertSame(['Low Water (ebook)'], $rows('low wa'));
+        $this->assertContains('Tamsin Ebbing (author · 2)', $rows('ebb'));
+        $this->assertEqualsCanonicalizing(['Tove Dray (author · 1)', 'Tove Dray (narrator · 1)'], $rows('dray'));
+        $this->assertContains('Saltmere Chronicles (series · 2)', $rows('saltm'));
+        $this->assertContains('Sea and coast (subject · 2)', $rows('sea'));
+        $this->assertContains('Tamsin Ebbing (author · 2)', $rows('ebbign'), 'two letters the wrong way round');
+        $this->assertContains('The Water Garden (ebook)', $rows('gardne'));
+        foreach (['', 'a', '!', "'", 'zzzzzz', str_repeat('x', 500)] as $nothing) {
+            $this->assertSame([], $rows($nothing), $nothing);
+        }
+        $elsewhere = $this->record('Low Elsewhere', library: $this->library('larkspur'));
+        $this->assertNotContains("{$elsewhere->name} (ebook)", $rows('low'), 'it is not this library’s');
+    }
+
+    public function test_pinned_filters_come_with_the_next_search_and_go_when_taken_out(): void
+    {
+        $this->shelf();
+        $pin = fn (array $what): string => (string) $this->post('/catalogue/pins', ['search' => 'format=audiobook&language=en&order=newest', ...$what])->assertRedirect()->headers->get('Location');
+        $names = fn (string $address): array => $this->get($address)->assertOk()->viewData('page')->pluck('name')->all();
+        foreach ([null, $this->card()->person] as $who) {
+            $who === null ? $this->withCookie('library', 'saltmere') : $this->be($who);
+            $this->assertStringContainsString('format=audiobook', $pin(['filter' => 'format']));
+            if ($who === null) {
+                $this->withCookie('pins', '{"format":"audiobook"}');
+            }
+            $this->assertSame(['Lamps of the Coast'], $names('/catalogue'));
+            $this->assertSame(['Lamps of the Coast'], $names('/catalogue?q=coast'));
+            $this->assertCount(6, $names('/catalogue?order=newest'), 'a filter taken away on the page stays away');
+            $this->assertCount(5, $names('/catalogue?format=ebook'), 'what is asked for goes before what is pinned');
+            $this->get('/catalogue')->assertSee('Take the pin out of');
+        }
+        $pin(['filter' => 'all']);
+        $this->assertEquals(['format' => 'audiobook', 'language' => 'en'], $who?->refresh()->pins);
+        $pin(['unpin' => 'language']);
+        $pin(['unpin' => 'nothing', 'search' => 'x[]=1']);
+        $this->assertEquals(['format' => 'audiobook'], $who->refresh()->pins);
+        $pin(['unpin' => 'all']);
+        $this->assertCount(6, $names('/catalogue'));
+    }
+}

@@ -1,0 +1,62 @@
+// Finding: what only a browser can show of the search.
+import { expect, test } from '@playwright/test'
+import { chooseLibrary, watch } from './library.js'
+
+test('suggestions come while one types, are walked with the arrow keys, and Enter goes there', async ({ page }) => {
+    const complaints = watch(page)
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/')
+    const words = page.getByRole('combobox', { name: 'Search' })
+    await words.pressSequentially('salt led', { delay: 20 })
+    const options = page.getByRole('listbox', { name: 'Suggestions' }).getByRole('option')
+    await expect(options.first()).toContainText('The Salt Ledger')
+    await expect(words).toHaveAttribute('aria-expanded', 'true')
+    await words.press('ArrowDown')
+    await expect(options.first()).toHaveAttribute('aria-selected', 'true')
+    await expect(words).toHaveAttribute('aria-activedescendant', 'suggestion-0')
+    await words.press('ArrowUp')
+    await expect(options.first()).toHaveAttribute('aria-selected', 'false')
+    await words.press('Escape')
+    await expect(options).toHaveCount(0)
+
+    await words.fill('')
+    await words.pressSequentially('odalsy', { delay: 20 })
+    await expect(options.filter({ hasText: 'Odalys Venn' }).first()).toContainText('author')
+    await words.press('ArrowDown')
+    const name = await page.locator('[aria-selected=true] a span').first().innerText()
+    await words.press('Enter')
+    await expect(page).toHaveURL(/\/(catalogue|titles)/)
+    await expect(page.locator('h1')).toContainText(name.split(' ')[0], { ignoreCase: true })
+    expect(complaints).toEqual([])
+})
+
+test('years are chosen by dragging over the bars, kept with a pin, and taken away', async ({ page }) => {
+    const complaints = watch(page)
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/catalogue')
+    const all = Number((await page.locator('h1').innerText()).replace(/\D/g, ''))
+    const bars = page.locator('[data-histogram=year] a:visible')
+    const [from, to] = [await bars.nth(2).boundingBox(), await bars.nth(5).boundingBox()]
+    const [first, last] = [await bars.nth(2).getAttribute('data-from'), await bars.nth(5).getAttribute('data-to')]
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 5 })
+    await page.mouse.up()
+    const chip = page.getByText(`Years ${first}–${last}`)
+    await expect(chip).toBeVisible()
+    const some = Number((await page.locator('h1').innerText()).replace(/\D/g, ''))
+    expect(some).toBeGreaterThan(0)
+    expect(some).toBeLessThan(all)
+
+    await page.getByRole('button', { name: /^Pin “Years/ }).click()
+    await expect(page.getByRole('button', { name: /^Take the pin out of/ })).toBeVisible()
+    await page.getByRole('combobox', { name: 'Search' }).fill('the')
+    await page.keyboard.press('Enter')
+    await expect(chip).toBeVisible()
+    await page.getByRole('button', { name: 'Take out all pins' }).click()
+    await page.getByRole('link', { name: /^Take away the filter “Years/ }).click()
+    await expect(chip).toHaveCount(0)
+    await page.goto('/catalogue')
+    expect(Number((await page.locator('h1').innerText()).replace(/\D/g, ''))).toBe(all)
+    expect(complaints).toEqual([])
+})
