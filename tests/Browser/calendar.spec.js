@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test'
 import { CARDS, signIn } from './library.js'
 
 test('due dates as a calendar that other programs read, at an address that can be renewed', async ({ page, browser }) => {
-    await signIn(page, CARDS.sunniva)
+    await signIn(page, CARDS.nerys)
     for (const n of [0, 1]) {
         await page.goto('/catalogue?ready=1&order=title')
         const row = page.getByRole('article').nth(n)

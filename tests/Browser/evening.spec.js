@@ -166,7 +166,7 @@ test('without scripts one can still search, borrow, hold and return', async ({ b
     const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage()
     await signIn(page, CARDS.sunniva)
     await page.goto('/catalogue?ready=1&order=title')
-    await page.getByRole('article').first().getByRole('link', { name: /^Borrow/ }).click()
+    await page.getByRole('article').getByRole('link', { name: /^Borrow/ }).first().click()
     await page.getByRole('button', { name: /^Borrow/ }).click()
     await expect(page.locator('#said')).toContainText('is on loan to you')
     await page.goto('/loans')

@@ -36,6 +36,7 @@ test('years are chosen by dragging over the bars, kept with a pin, and taken awa
     await page.goto('/catalogue')
     const all = Number((await page.locator('h1').innerText()).replace(/\D/g, ''))
     const bars = page.locator('[data-histogram=year] a:visible')
+    await bars.nth(2).scrollIntoViewIfNeeded()
     const [from, to] = [await bars.nth(2).boundingBox(), await bars.nth(5).boundingBox()]
     const [first, last] = [await bars.nth(2).getAttribute('data-from'), await bars.nth(5).getAttribute('data-to')]
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
