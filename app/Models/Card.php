@@ -28,6 +28,8 @@ final class Card extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'cards';
+
     protected $guarded = [];
 
     protected $hidden = ['pin_hash'];

@@ -17,5 +17,7 @@ final class Contributor extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'contributors';
+
     protected $guarded = [];
 }

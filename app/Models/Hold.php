@@ -30,6 +30,8 @@ final class Hold extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'holds';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.u';

@@ -22,6 +22,8 @@ final class Library extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'libraries';
+
     protected $guarded = [];
 
     public function zone(): DateTimeZone

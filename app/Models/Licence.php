@@ -25,6 +25,8 @@ final class Licence extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'licences';
+
     protected $guarded = [];
 
     protected $casts = [

@@ -27,6 +27,8 @@ final class Loan extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'loans';
+
     protected $guarded = [];
 
     protected $casts = [

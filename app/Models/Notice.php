@@ -23,6 +23,8 @@ final class Notice extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'notices';
+
     protected $guarded = [];
 
     protected $casts = [

@@ -23,6 +23,8 @@ final class Place extends Model
 
     public $incrementing = false;
 
+    protected $table = 'places';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

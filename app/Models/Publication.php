@@ -26,6 +26,8 @@ final class Publication extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'publications';
+
     protected $guarded = [];
 
     protected $casts = [

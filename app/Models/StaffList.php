@@ -17,6 +17,8 @@ final class StaffList extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'staff_lists';
+
     protected $guarded = [];
 
     /** @return BelongsToMany<Title, $this> */

@@ -21,6 +21,8 @@ final class StaffMember extends User
 {
     public $timestamps = false;
 
+    protected $table = 'staff_members';
+
     protected $guarded = [];
 
     protected $hidden = ['password', 'remember_token'];

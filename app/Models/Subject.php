@@ -14,5 +14,7 @@ final class Subject extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'subjects';
+
     protected $guarded = [];
 }

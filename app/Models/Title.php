@@ -50,6 +50,8 @@ final class Title extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'titles';
+
     protected $guarded = [];
 
     protected $casts = [

@@ -14,5 +14,7 @@ final class Work extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'works';
+
     protected $guarded = [];
 }

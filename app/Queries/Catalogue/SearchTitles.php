@@ -17,21 +17,27 @@ final class SearchTitles
 
     private const MOST_SUBJECTS = 12;
 
-    /** Each value's count is of what all other filters leave: those of which one value is chosen do not narrow themselves. */
+    /**
+     * Each value's count is of what all other filters leave: those of which one value is chosen do not narrow themselves. One pass for
+     * all, and one for the subjects.
+     */
     private const COUNTS = <<<'SQL'
-        with m as materialized (select s.title_id, s.format, s.audience, s.language, s.year, s.level, %s as ready, %s as always from search_rows s where %s),
+        with m as materialized (select s.title_id, s.format, s.audience, s.language, s.year, floor(s.level)::int as level, held.ready, held.always
+                from search_rows s cross join lateral %s held where %s and held.held),
             f as materialized (select *, %s f, %s a, %s l, %s r, %s w, %s y, %s g from m)
-        select 'total' facet, null as value, count(*) n from f where f and a and l and r and w and y and g
-        union all select 'ready', null, count(*) from f where ready and f and a and l and w and y and g
-        union all select 'always', null, count(*) from f where always and f and a and l and r and y and g
-        union all select 'format', format, count(*) from f where a and l and r and w and y and g group by 2
-        union all select 'audience', audience, count(*) from f where f and l and r and w and y and g group by 2
-        union all select 'language', language, count(*) from f where language is not null and f and a and r and w and y and g group by 2
-        union all select 'year', year::text, count(*) from f where year is not null and f and a and l and r and w and g group by 2
-        union all select 'level', floor(level)::int::text, count(*) from f where level is not null and f and a and l and r and w and y group by 2
-        union all (select 'subject', st.subject_id::text, count(*) n from f join subject_title st on st.title_id = f.title_id
+        select grouping(format, audience, language, year, level) of, coalesce(format, audience, language, year::text, level::text) as value,
+            count(*) filter (where f and a and l and r and w and y and g) n,
+            count(*) filter (where a and l and r and w and y and g) by_format, count(*) filter (where f and l and r and w and y and g) by_audience,
+            count(*) filter (where f and a and r and w and y and g) by_language, count(*) filter (where f and a and l and r and w and g) by_year,
+            count(*) filter (where f and a and l and r and w and y) by_level,
+            count(*) filter (where ready and f and a and l and w and y and g) ready, count(*) filter (where always and f and a and l and r and y and g) always
+            from f group by grouping sets ((format), (audience), (language), (year), (level), ())
+        union all (select -1, st.subject_id::text, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f join subject_title st on st.title_id = f.title_id
             where f and a and l and r and w and y and g group by 2 order by n desc, 2 limit %d)
         SQL;
+
+    /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
+    private const GROUPED = ['format' => 0b01111, 'audience' => 0b10111, 'language' => 0b11011, 'year' => 0b11101, 'level' => 0b11110];
 
     /**
      * @param  int  $total  how many match, as counts() says
@@ -39,12 +45,12 @@ final class SearchTitles
      */
     public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now): LengthAwarePaginator
     {
-        [$where, $bindings] = $this->where($search, $now);
+        [$join, $where, $bindings] = $this->where($search, $now);
         $page = Paginator::resolveCurrentPage();
         $perPage = (int) config('figporch.page_size');
         [$order, $orderBindings] = $this->order($search);
         $ids = array_column(DB::select(
-            "select s.title_id from search_rows s join (select id, name, series_id, series_position from titles) t on t.id = s.title_id where {$where} order by {$order}, s.title_id limit ? offset ?",
+            "select s.title_id from search_rows s join (select id, name, series_id, series_position from titles) t on t.id = s.title_id {$join} where {$where} order by {$order}, s.title_id limit ? offset ?",
             [...$bindings, ...$orderBindings, $perPage, max(0, ($page - 1) * $perPage)],
         ), 'title_id');
         $titles = Title::query()->with(['contributors', 'series', 'subjects'])->findMany($ids, self::COLUMNS)->keyBy('id');
@@ -54,53 +60,56 @@ final class SearchTitles
 
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): Facets
     {
-        [$ready, $readyBindings] = HeldTitles::condition($search->libraryId, $now, true, $search->reach, 's.title_id');
-        [$always, $alwaysBindings] = self::always($search, $now);
-        [$where, $bindings] = $this->base($search, $now);
+        [$held, $heldBindings] = HeldTitles::lateral($search->libraryId, $now, $search->reach, 's');
+        [$where, $bindings] = $this->base($search);
         $choices = $this->choices($search);
         $rows = DB::select(
-            sprintf(self::COUNTS, $ready, $always, $where, ...[...array_column($choices, 0), self::MOST_SUBJECTS]),
-            [...$readyBindings, ...$alwaysBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
+            sprintf(self::COUNTS, $held, $where, ...[...array_column($choices, 0), self::MOST_SUBJECTS]),
+            [...$heldBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
         );
-        $of = ['total' => [], 'ready' => [], 'always' => [], 'format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => [], 'subject' => []];
+        $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
+        $subjects = [];
+        $all = null;
         foreach ($rows as $row) {
-            $of[$row->facet][$row->value ?? ''] = $row->n;
+            $facet = array_search($row->of, self::GROUPED, true);
+            if ($row->of === -1) {
+                $subjects[(int) $row->value] = $row->n;
+            } elseif ($facet === false) {
+                $all = $row;
+            } elseif ($row->value !== null && $row->{"by_{$facet}"} > 0) {
+                $of[$facet][$row->value] = $row->{"by_{$facet}"};
+            }
         }
         ksort($of['year']);
         ksort($of['level']);
-        $names = DB::table('subjects')->whereIn('id', [...array_keys($of['subject']), ...$search->subjects])->pluck('name', 'id')->all();
+        $names = DB::table('subjects')->whereIn('id', [...array_keys($subjects), ...$search->subjects])->pluck('name', 'id')->all();
 
-        return new Facets($of['total'][''] ?? 0, $of['ready'][''] ?? 0, $of['always'][''] ?? 0, $of['format'], $of['audience'], $of['language'], $of['subject'], $names, $of['year'], $of['level']);
+        return new Facets($all->n ?? 0, $all->ready ?? 0, $all->always ?? 0, $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level']);
     }
 
     /** How many titles a search finds, and nothing else. */
     public function total(CatalogueSearch $search, DateTimeImmutable $now): int
     {
-        [$where, $bindings] = $this->where($search, $now);
+        [$join, $where, $bindings] = $this->where($search, $now);
 
-        return DB::scalar("select count(*) from search_rows s where {$where}", $bindings);
+        return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);
     }
 
-    /** @return array{string, list<mixed>} */
+    /**
+     * Everything, on search_rows s joined with what can be had of it ("held").
+     *
+     * @return array{string, string, list<mixed>} the join, the condition, the bindings of both
+     */
     private function where(CatalogueSearch $search, DateTimeImmutable $now): array
     {
-        [$where, $bindings] = $this->base($search, $now);
-        if ($search->readyNow) {
-            [$ready, $readyBindings] = HeldTitles::condition($search->libraryId, $now, true, $search->reach, 's.title_id');
-            $where .= " and {$ready}";
-            array_push($bindings, ...$readyBindings);
-        }
-        if ($search->alwaysReady) {
-            [$always, $alwaysBindings] = self::always($search, $now);
-            $where .= " and {$always}";
-            array_push($bindings, ...$alwaysBindings);
-        }
-        foreach (array_diff_key($this->choices($search), ['ready' => 1, 'always' => 1]) as [$sql, $values]) {
+        [$held, $heldBindings] = HeldTitles::lateral($search->libraryId, $now, $search->reach, 's');
+        [$where, $bindings] = $this->base($search);
+        foreach ($this->choices($search, 's.', 'held.') as [$sql, $values]) {
             $where .= " and {$sql}";
             array_push($bindings, ...$values);
         }
 
-        return [$where, $bindings];
+        return ["cross join lateral {$held} held", "{$where} and held.held", [...$heldBindings, ...$bindings]];
     }
 
     /**
@@ -108,11 +117,10 @@ final class SearchTitles
      *
      * @return array{string, list<mixed>}
      */
-    private function base(CatalogueSearch $search, DateTimeImmutable $now): array
+    private function base(CatalogueSearch $search): array
     {
         $query = QuerySql::of($search->query->tree);
-        [$held, $heldBindings] = HeldTitles::condition($search->libraryId, $now, false, id: 's.title_id');
-        [$where, $bindings] = ["{$query->sql} and {$held}", [...$query->bindings, ...$heldBindings]];
+        [$where, $bindings] = [$query->sql, $query->bindings];
         foreach ($search->subjects as $subject) {
             $where .= ' and s.title_id in (select title_id from subject_title where subject_id = ?)';
             $bindings[] = $subject;
@@ -130,32 +138,24 @@ final class SearchTitles
     }
 
     /**
-     * The filters of which one value is chosen, on the columns of search_rows.
+     * The filters of which one value is chosen, on the columns of search_rows and of what can be had.
      *
      * @return array{format: array{string, list<mixed>}, audience: array{string, list<mixed>}, language: array{string, list<mixed>}, ready: array{string, list<mixed>}, always: array{string, list<mixed>}, year: array{string, list<mixed>}, level: array{string, list<mixed>}}
      */
-    private function choices(CatalogueSearch $search): array
+    private function choices(CatalogueSearch $search, string $row = '', string $held = ''): array
     {
         $all = ['true', []];
         $range = fn (string $of, array $from): array => $from === [null, null] ? $all : ["coalesce({$of} between ? and ?, false)", [$from[0] ?? -9999, $from[1] ?? 9999]];
 
         return [
-            'format' => $search->format === null ? $all : ['format = ?', [$search->format->value]],
-            'audience' => $search->audience === null ? $all : ['audience = ?', [$search->audience->value]],
-            'language' => $search->language === null ? $all : ['coalesce(language = ?, false)', [$search->language]],
-            'ready' => $search->readyNow ? ['ready', []] : $all,
-            'always' => $search->alwaysReady ? ['always', []] : $all,
-            'year' => $range('year', $search->years),
-            'level' => $range('floor(level)', $search->levels),
+            'format' => $search->format === null ? $all : ["{$row}format = ?", [$search->format->value]],
+            'audience' => $search->audience === null ? $all : ["{$row}audience = ?", [$search->audience->value]],
+            'language' => $search->language === null ? $all : ["coalesce({$row}language = ?, false)", [$search->language]],
+            'ready' => $search->readyNow ? ["{$held}ready", []] : $all,
+            'always' => $search->alwaysReady ? ["{$held}always", []] : $all,
+            'year' => $range("{$row}year", $search->years),
+            'level' => $range("floor({$row}level)", $search->levels),
         ];
-    }
-
-    /** @return array{string, list<mixed>} */
-    private static function always(CatalogueSearch $search, DateTimeImmutable $now): array
-    {
-        [$held, $bindings] = HeldTitles::condition($search->libraryId, $now, true, $search->reach, 's.title_id');
-
-        return [str_replace('li.starts_at <= ?', "li.model = 'simultaneous' and li.starts_at <= ?", $held), $bindings];
     }
 
     /** @return array{string, list<mixed>} */

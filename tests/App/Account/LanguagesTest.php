@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
+use App\View\Dates;
 use Illuminate\Support\Arr;
 use PHPUnit\Framework\TestCase;
 
@@ -35,6 +36,15 @@ final class LanguagesTest extends TestCase
             $name = basename((string) $file, '.php');
             foreach (array_keys(require (string) $file) as $key) {
                 $this->assertTrue(str_contains($code, "{$name}.{$key}") || str_contains($code, "{$name}.{\$") || preg_match("/__\('{$name}'\)[^;]*'{$key}'/", $code) === 1, "{$name}.{$key} is used nowhere");
+            }
+        }
+    }
+
+    public function test_dates_are_written_as_icu_says(): void
+    {
+        foreach (Dates::PATTERNS as $locale => $patterns) {
+            foreach ($patterns as $skeleton => $pattern) {
+                $this->assertSame((new \IntlDatePatternGenerator($locale))->getBestPattern($skeleton), $pattern, "{$locale} {$skeleton}");
             }
         }
     }
