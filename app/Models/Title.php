@@ -50,6 +50,9 @@ final class Title extends Model
 {
     public $timestamps = false;
 
+    /** @var array<string, list<string>>|null once asked for */
+    private ?array $namesByRole = null;
+
     protected $table = 'titles';
 
     protected $guarded = [];
@@ -103,6 +106,13 @@ final class Title extends Model
     /** @return list<string> names of those with the role, in order */
     public function namesOf(string $role): array
     {
-        return array_values($this->contributors->filter(fn (Contributor $c): bool => $c->pivot->role === $role)->pluck('name')->all());
+        if ($this->namesByRole === null) {
+            $this->namesByRole = [];
+            foreach ($this->contributors as $contributor) {
+                $this->namesByRole[$contributor->pivot->role][] = $contributor->name;
+            }
+        }
+
+        return $this->namesByRole[$role] ?? [];
     }
 }

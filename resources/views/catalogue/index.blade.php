@@ -31,13 +31,12 @@
 @endphp
 <x-layout :title="$heading" on="catalogue">
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
-        <details class="lg:hidden panel px-4 py-2">
-            <summary class="font-semibold cursor-pointer py-1">{{ __('catalogue.narrow') }}</summary>
-            @include('catalogue.filters')
-        </details>
-        <div class="max-lg:hidden">
-            <h2 id="narrow" class="text-lg border-b border-rule pb-2 mb-2">{{ __('catalogue.narrow') }}</h2>
-            @include('catalogue.filters')
+        <div>
+            <h2 class="text-lg border-b border-rule pb-2 mb-2 max-lg:hidden">{{ __('catalogue.narrow') }}</h2>
+            {{-- On a phone the filters open on demand; without scripts, and drawn once for both. --}}
+            <input type="checkbox" id="narrow" class="peer sr-only lg:hidden">
+            <label for="narrow" class="lg:hidden btn btn-quiet w-full peer-focus-visible:outline-3 peer-focus-visible:outline-lamp">{{ __('catalogue.narrow') }}</label>
+            <div class="max-lg:hidden max-lg:peer-checked:block">@include('catalogue.filters')</div>
         </div>
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
