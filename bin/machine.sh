@@ -155,6 +155,13 @@ make_settings() {
     [ -n "$(setting DB_PORT)" ] || set_setting DB_PORT "$(free_port "$1")"
 }
 
+# Where another program has taken the database's port since, the database moves to a free one.
+move_database_from_taken_port() {
+    port_taken "$(setting DB_PORT)" || return 0
+    set_setting DB_PORT "$(free_port "$1")"
+    [ ! -d "$VAR/pg" ] || as_db sed -i "s/^port = .*/port = $(setting DB_PORT)/" "$VAR/pg/postgresql.conf"
+}
+
 make_cluster() {
     [ ! -s "$VAR/pg/PG_VERSION" ] || return 0
     say "Making a PostgreSQL cluster in ${VAR#"$ROOT/"}/pg"

@@ -50,8 +50,13 @@ final class Title extends Model
 {
     public $timestamps = false;
 
-    /** @var array<string, list<string>>|null once asked for */
-    private ?array $namesByRole = null;
+    /** @var list<array{string, string}>|null role and name */
+    private ?array $people = null;
+
+    private ?string $seriesName = null;
+
+    /** @var list<string>|null */
+    private ?array $subjectNames = null;
 
     protected $table = 'titles';
 
@@ -103,16 +108,37 @@ final class Title extends Model
         return $this->published === null ? null : substr($this->published, 0, 4);
     }
 
+    /**
+     * The names that a list shows, for a title whose relations are not loaded.
+     *
+     * @param  list<array{string, string}>  $people  role and name, in order
+     * @param  list<string>  $subjects
+     */
+    public function giveNames(array $people, ?string $series, array $subjects): void
+    {
+        [$this->people, $this->seriesName, $this->subjectNames] = [$people, $series, $subjects];
+    }
+
     /** @return list<string> names of those with the role, in order */
     public function namesOf(string $role): array
     {
-        if ($this->namesByRole === null) {
-            $this->namesByRole = [];
-            foreach ($this->contributors as $contributor) {
-                $this->namesByRole[$contributor->pivot->role][] = $contributor->name;
-            }
-        }
+        return array_column(array_filter($this->people(), fn (array $person): bool => $person[0] === $role), 1);
+    }
 
-        return $this->namesByRole[$role] ?? [];
+    /** @return list<array{string, string}> role and name, in order */
+    public function people(): array
+    {
+        return $this->people ??= array_values($this->contributors->map(fn (Contributor $c): array => [$c->pivot->role, $c->name])->all());
+    }
+
+    public function seriesName(): ?string
+    {
+        return $this->seriesName ?? ($this->people === null || $this->relationLoaded('series') ? $this->series?->name : null);
+    }
+
+    /** @return list<string> */
+    public function subjectNames(): array
+    {
+        return $this->subjectNames ??= array_values($this->subjects->pluck('name')->all());
     }
 }

@@ -99,7 +99,7 @@ final class Cover
     private static function words(Title $title, int $bottom, string $ground, string $line): string
     {
         $lines = array_slice(explode("\n", wordwrap($title->name, 14, "\n", true)), 0, $bottom === 120 ? 3 : 4);
-        $by = $title->contributors->first()->name ?? ($title->edition ?? '');
+        $by = $title->people()[0][1] ?? ($title->edition ?? '');
         $svg = '<rect width="120" height="'.(26 + count($lines) * 16)."\" fill=\"{$ground}\"/>";
         foreach ($lines as $i => $text) {
             $svg .= '<text x="9" y="'.(23 + $i * 16).'" font-family="Fraunces, Georgia, serif" font-weight="600" font-size="14" fill="#fff">'.e($text).'</text>';

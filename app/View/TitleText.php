@@ -48,12 +48,13 @@ final class TitleText
     /** "Choir House, book 1" */
     public static function series(Title $title): ?string
     {
-        if ($title->series === null || $title->format === Format::Magazine) {
+        $series = $title->seriesName();
+        if ($series === null || $title->format === Format::Magazine) {
             return null;
         }
         $position = $title->series_position === null ? null : rtrim(rtrim($title->series_position, '0'), '.');
 
-        return $position === null ? $title->series->name : __('catalogue.in_series', ['series' => $title->series->name, 'position' => $position]);
+        return $position === null ? $series : __('catalogue.in_series', ['series' => $series, 'position' => $position]);
     }
 
     public static function language(string $tag): string

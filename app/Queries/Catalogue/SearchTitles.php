@@ -53,7 +53,8 @@ final class SearchTitles
             "select s.title_id from search_rows s join (select id, name, series_id, series_position from titles) t on t.id = s.title_id {$join} where {$where} order by {$order}, s.title_id limit ? offset ?",
             [...$bindings, ...$orderBindings, $perPage, max(0, ($page - 1) * $perPage)],
         ), 'title_id');
-        $titles = Title::query()->with(['contributors', 'series', 'subjects'])->findMany($ids, self::COLUMNS)->keyBy('id');
+        $titles = Title::query()->findMany($ids, self::COLUMNS)->keyBy('id');
+        TitleNames::giveTo($titles);
 
         return new LengthAwarePaginator(array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids))), $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }

@@ -20,8 +20,11 @@ final class WhatIsHere
     /** @return Collection<int, Title> newly come and to be had at this moment; those with a file first */
     public function readyNow(int $libraryId, DateTimeImmutable $now, int $count = 6): Collection
     {
-        return HeldTitles::of($libraryId, $now, readyNow: true)->with('contributors')
+        $titles = HeldTitles::of($libraryId, $now, readyNow: true)
             ->orderByRaw('exists (select from publications p where p.title_id = titles.id) desc, cover_file is not null desc, added_at desc')
             ->orderBy('id')->limit($count)->get();
+        TitleNames::giveTo($titles);
+
+        return $titles;
     }
 }

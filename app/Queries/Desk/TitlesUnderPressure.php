@@ -7,6 +7,7 @@ namespace App\Queries\Desk;
 use App\Models\Library;
 use App\Models\Title;
 use App\Queries\Catalogue\QuerySql;
+use App\Queries\Catalogue\TitleNames;
 use App\Queries\Lending\Lines;
 use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
@@ -115,7 +116,8 @@ final class TitlesUnderPressure
     private function pressed(Library $library, array $rows, int $target, DateTimeImmutable $now): array
     {
         $ids = array_column($rows, 'id');
-        $titles = Title::query()->with(['contributors', 'series'])->findMany($ids)->keyBy('id');
+        $titles = Title::query()->findMany($ids)->keyBy('id');
+        TitleNames::giveTo($titles);
         $licences = $this->usableLicences->of($library->id, $ids, $now);
         $waited = array_filter($licences, fn (array $of): bool => array_filter($of, fn (Licence $l): bool => $l->canLend($now)) === []);
         $lines = $this->lines->of($library->id, $waited);

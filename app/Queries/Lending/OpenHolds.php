@@ -6,6 +6,7 @@ namespace App\Queries\Lending;
 
 use App\Models\Hold;
 use App\Models\Person;
+use App\Queries\Catalogue\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use Illuminate\Support\Collection;
@@ -25,7 +26,8 @@ final class OpenHolds
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
-            ->with(['title.contributors', 'title.series'])->orderBy('line_at')->get();
+            ->with('title')->orderBy('line_at')->get();
+        TitleNames::giveTo($holds->pluck('title'));
         $person->giveCardsTo($holds);
         $ahead = $this->ahead($holds->pluck('id')->all());
 

@@ -7,6 +7,7 @@ namespace App\Queries\Lending;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Place;
+use App\Queries\Catalogue\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,8 @@ final class OpenLoans
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $loans = Loan::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('ended_at')->where('due_at', '>', $now)
-            ->with(['title.contributors', 'title.series'])->orderBy('due_at')->orderBy('id')->get();
+            ->with('title')->orderBy('due_at')->orderBy('id')->get();
+        TitleNames::giveTo($loans->pluck('title'));
         $person->giveCardsTo($loans);
         $titleIds = $loans->pluck('title_id')->all();
         $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $titleIds)->orderBy('read_at')->get()->keyBy('title_id');

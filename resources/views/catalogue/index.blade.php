@@ -86,7 +86,7 @@
                         <h2 class="text-xl"><a href="/titles/{{ $title->id }}" class="no-underline hover:underline">{{ $title->name }}</a></h2>
                         @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
                         <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
-                        <div class="meta">{{ implode(' · ', array_filter([TitleText::series($title), ...$title->subjects->take(3)->pluck('name')->all()])) }}</div>
+                        <div class="meta">{{ implode(' · ', array_filter([TitleText::series($title), ...array_slice($title->subjectNames(), 0, 3)])) }}</div>
                     </div>
                     <div class="col-span-2 md:col-span-1">@include('lending.title-action', ['standing' => $standings[$title->id]])</div>
                 </article>
