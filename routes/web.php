@@ -16,6 +16,7 @@ use App\Http\Controllers\Catalogue\PinController;
 use App\Http\Controllers\Catalogue\SuggestController;
 use App\Http\Controllers\Catalogue\TitleController;
 use App\Http\Controllers\Desk\DeskTitleController;
+use App\Http\Controllers\Desk\DeskTitleRowsController;
 use App\Http\Controllers\Desk\LicencesController;
 use App\Http\Controllers\Desk\StaffSignInController;
 use App\Http\Controllers\Desk\TurnawaysController;
@@ -102,6 +103,7 @@ Route::prefix('desk')->name('desk.')->group(function (): void {
         Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
         Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
+        Route::get('/titles/{title}/{rows}.csv', DeskTitleRowsController::class)->whereIn('rows', ['licences', 'line', 'loans', 'months'])->name('title.csv');
         Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
         Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])->name('change');
     });

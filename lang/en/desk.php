@@ -30,6 +30,12 @@ return [
     'target_days' => ':days days',
     'show' => 'Show',
     'csv_file' => 'All of these as CSV',
+    'csv_of' => ':what as CSV',
+    'free_copies' => 'Copies free',
+    'from' => 'From (1 in 10 before)',
+    'middle' => 'Middle',
+    'to' => 'To (1 in 10 after)',
+    'at_latest' => 'At the latest',
     'columns' => [
         'name' => 'Title', 'copies' => 'Copies', 'loans_left' => 'Loans left', 'ends' => 'Next end', 'holds' => 'Holds', 'pressure' => 'Holds per copy', 'wait' => 'Wait', 'extra' => 'More copies',
     ],

@@ -30,6 +30,12 @@ return [
     'target_days' => ':days días',
     'show' => 'Mostrar',
     'csv_file' => 'Todo esto en CSV',
+    'csv_of' => ':what en CSV',
+    'free_copies' => 'Copias libres',
+    'from' => 'De (1 de cada 10 antes)',
+    'middle' => 'Mitad',
+    'to' => 'A (1 de cada 10 después)',
+    'at_latest' => 'A más tardar',
     'columns' => [
         'name' => 'Título', 'copies' => 'Copias', 'loans_left' => 'Préstamos restantes', 'ends' => 'Próximo fin', 'holds' => 'Reservas', 'pressure' => 'Reservas por copia', 'wait' => 'Espera', 'extra' => 'Más copias',
     ],

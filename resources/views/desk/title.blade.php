@@ -32,7 +32,7 @@
     </ul>
 
     <section id="licences" aria-labelledby="h-licences" class="mb-8 scroll-mt-4">
-        <h2 id="h-licences" class="text-2xl mb-2">{{ __('desk.licences') }}</h2>
+        <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-licences" class="text-2xl">{{ __('desk.licences') }}</h2><a class="link text-[15px] font-normal" href="/desk/titles/{{ $title->id }}/licences.csv" aria-label="{{ __('desk.csv_of', ['what' => __('desk.licences')]) }}">CSV</a></div>
         @if ($licences->isEmpty())
             <p class="panel p-5 mb-3">{{ __('desk.no_licences') }}</p>
         @else
@@ -130,7 +130,7 @@
 
     <div class="grid grid-cols-1 lg:grid-cols-[3fr_2fr] gap-x-8">
         <section id="line" aria-labelledby="h-line" class="mb-8 scroll-mt-4 min-w-0">
-            <h2 id="h-line" class="text-2xl mb-2">{{ __('desk.line') }}</h2>
+            <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-line" class="text-2xl">{{ __('desk.line') }}</h2><a class="link text-[15px] font-normal" href="/desk/titles/{{ $title->id }}/line.csv" aria-label="{{ __('desk.csv_of', ['what' => __('desk.line')]) }}">CSV</a></div>
             @if ($holds->isEmpty())
                 <p class="panel p-5">{{ __('desk.line_empty') }}</p>
             @else
@@ -151,7 +151,7 @@
             @endif
         </section>
         <section id="on-loan" aria-labelledby="h-loans" class="mb-8 scroll-mt-4 min-w-0">
-            <h2 id="h-loans" class="text-2xl mb-2">{{ __('desk.on_loan') }}</h2>
+            <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-loans" class="text-2xl">{{ __('desk.on_loan') }}</h2><a class="link text-[15px] font-normal" href="/desk/titles/{{ $title->id }}/loans.csv" aria-label="{{ __('desk.csv_of', ['what' => __('desk.on_loan')]) }}">CSV</a></div>
             @if ($loans->isEmpty())
                 <p class="panel p-5">{{ __('desk.nothing_on_loan') }}</p>
             @else
@@ -166,7 +166,7 @@
     </div>
 
     <section aria-labelledby="h-wanted" class="mb-8">
-        <h2 id="h-wanted" class="text-2xl mb-2">{{ __('desk.wanted') }}</h2>
+        <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-wanted" class="text-2xl">{{ __('desk.wanted') }}</h2><a class="link text-[15px] font-normal" href="/desk/titles/{{ $title->id }}/months.csv" aria-label="{{ __('desk.csv_of', ['what' => __('desk.wanted')]) }}">CSV</a></div>
         <div class="panel px-4 py-3">
             <svg viewBox="0 0 760 130" class="w-full max-w-[860px] h-auto coming-up" aria-hidden="true">
                 <line x1="0" x2="760" y1="100.500" y2="100.500" stroke="var(--color-rule)"/>

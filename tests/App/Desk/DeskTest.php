@@ -51,7 +51,7 @@ final class DeskTest extends TestCase
         $routes = collect(Route::getRoutes()->getRoutes())->filter(fn ($route): bool => str_starts_with($route->uri(), 'desk/') && ! str_contains($route->uri(), 'sign-in'));
         $this->assertGreaterThan(8, $routes->count());
         foreach ($routes as $route) {
-            $this->call($route->methods()[0], str_replace('{title}', (string) $title->id, $route->uri()))->assertRedirect('/desk/sign-in');
+            $this->call($route->methods()[0], str_replace(['{title}', '{rows}'], [(string) $title->id, 'line'], $route->uri()))->assertRedirect('/desk/sign-in');
         }
     }
 
@@ -120,6 +120,21 @@ final class DeskTest extends TestCase
         $this->assertSame(['12'], array_values(array_unique(array_map(fn (array $row): string => (string) count($row), $rows))));
         $this->assertContains('Title, 4', array_column($rows, 1));
         $this->assertContains('\'=HYPERLINK("x")', array_column($rows, 1));
+    }
+
+    public function test_the_rows_behind_a_titles_figures_as_csv(): void
+    {
+        $licence = $this->licence($title = $this->title(), M::MeteredByLoans, loans: 26, price: 2900);
+        $loan = $this->borrow($this->card(), $title);
+        $this->hold($this->card(group: 'teen'), $title);
+        $this->be($this->staff(), 'staff');
+        $rows = fn (string $of): array => array_map(fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim($this->get("/desk/titles/{$title->id}/{$of}.csv")->assertOk()->streamedContent(), "\u{FEFF}\r\n")));
+
+        $this->assertSame([(string) $licence->id, 'Metered by loans', '1', '0', '25', '26'], array_slice($rows('licences')[1], 0, 6));
+        $this->assertSame(['1', '2026-05-01T12:00:00+00:00', 'teen', 'waiting'], array_slice($rows('line')[1], 0, 4));
+        $this->assertSame([(string) $licence->id, '2026-05-01T12:00:00+00:00', $loan->due_at->setTimezone('Atlantic/Azores')->format(DATE_ATOM), 'adult', '0'], $rows('loans')[1]);
+        $this->assertSame([['2026-05', '1', '1'], 13], [$rows('months')[12], count($rows('months'))]);
+        $this->get("/desk/titles/{$title->id}/patrons.csv")->assertNotFound();
     }
 
     public function test_copies_are_raised_after_a_look_at_what_it_does(): void
