@@ -7,11 +7,13 @@ namespace App\Providers;
 use App\Http\Current;
 use App\Queries\Lending\HabitsOf;
 use App\Queries\Lending\Rules;
+use App\View\Sentences;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Translation\Translator;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -20,6 +22,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Rules::class);
         $this->app->scoped(HabitsOf::class);
         $this->app->scoped(Current::class);
+        $this->app->extend('translator', fn (Translator $translator): Sentences => Sentences::of($translator));
     }
 
     public function boot(): void

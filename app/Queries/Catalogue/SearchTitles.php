@@ -32,8 +32,8 @@ final class SearchTitles
             count(*) filter (where f and a and l and r and w and y) by_level,
             count(*) filter (where ready and f and a and l and w and y and g) ready, count(*) filter (where always and f and a and l and r and y and g) always
             from f group by grouping sets ((format), (audience), (language), (year), (level), ())
-        union all (select -1, st.subject_id::text, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f join subject_title st on st.title_id = f.title_id
-            where f and a and l and r and w and y and g group by 2 order by n desc, 2 limit %d)
+        union all (select -1, x.id || ' ' || x.name, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f join subject_title st on st.title_id = f.title_id join subjects x on x.id = st.subject_id
+            where f and a and l and r and w and y and g group by x.id order by n desc, x.id limit %d)
         SQL;
 
     /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
@@ -69,12 +69,14 @@ final class SearchTitles
             [...$heldBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
         );
         $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
-        $subjects = [];
+        $subjects = $names = [];
         $all = null;
         foreach ($rows as $row) {
             $facet = array_search($row->of, self::GROUPED, true);
             if ($row->of === -1) {
-                $subjects[(int) $row->value] = $row->n;
+                [$id, $name] = explode(' ', $row->value, 2);
+                $subjects[(int) $id] = $row->n;
+                $names[(int) $id] = $name;
             } elseif ($facet === false) {
                 $all = $row;
             } elseif ($row->value !== null && $row->{"by_{$facet}"} > 0) {
@@ -83,7 +85,8 @@ final class SearchTitles
         }
         ksort($of['year']);
         ksort($of['level']);
-        $names = DB::table('subjects')->whereIn('id', [...array_keys($subjects), ...$search->subjects])->pluck('name', 'id')->all();
+        $unnamed = array_diff($search->subjects, array_keys($names));
+        $names += $unnamed === [] ? [] : DB::table('subjects')->whereIn('id', $unnamed)->pluck('name', 'id')->all();
 
         return new Facets($all->n ?? 0, $all->ready ?? 0, $all->always ?? 0, $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level']);
     }

@@ -1,7 +1,7 @@
 @php
     use App\View\TitleText;
     use FigPorch\Core\Catalogue\Format;
-    $link = fn (array $changes): string => route('catalogue', $search->with($changes), false);
+    $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type: PHP_QUERY_RFC3986);
     $heading = match (true) {
         $list !== null => $list->name,
         $search->words === '' => trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]),
