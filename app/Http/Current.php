@@ -25,6 +25,11 @@ final class Current
     /** @var Collection<int, Library>|null */
     private ?Collection $libraries = null;
 
+    private ?Card $card = null;
+
+    /** @var array{Library, Collection<int, Card>}|null where the card is, and among which */
+    private ?array $cardFor = null;
+
     public function __construct(
         private readonly Rules $rules,
         private readonly UnreadNotices $unreadNotices,
@@ -54,7 +59,16 @@ final class Current
     /** The person's card at the current library. */
     public function card(): ?Card
     {
-        return $this->library === null ? null : $this->person?->cardAt($this->library);
+        if ($this->library === null || $this->person === null) {
+            return null;
+        }
+        // Asked for with every row of a list.
+        if ($this->cardFor !== [$this->library, $this->person->cards]) {
+            $this->cardFor = [$this->library, $this->person->cards];
+            $this->card = $this->person->cardAt($this->library);
+        }
+
+        return $this->card;
     }
 
     /** @return Collection<int, Library> */

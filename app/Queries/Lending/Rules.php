@@ -19,11 +19,14 @@ final class Rules
     /** @var array<int, list<LoanRule>> by library, read once a request */
     private array $read = [];
 
+    /** @var array<string, LoanTerms> by library, group and format */
+    private array $terms = [];
+
     public function terms(int $libraryId, string $group, Format $format): LoanTerms
     {
         $this->read[$libraryId] ??= self::fromRows(DB::select('select * from loan_rules where library_id = ?', [$libraryId]));
 
-        return LoanTerms::from($this->read[$libraryId], $group, $format);
+        return $this->terms["{$libraryId}:{$group}:{$format->value}"] ??= LoanTerms::from($this->read[$libraryId], $group, $format);
     }
 
     /**
