@@ -27,6 +27,7 @@ return new class extends Migration
             $table->string('what', 12);
             $table->jsonb('facts');
             $table->timestampTz('changed_at');
+            $table->uuid('order_id')->unique()->comment('of the form that asked for it: sent twice, done once');
             $table->index('licence_id');
         });
         DB::unprepared(<<<'SQL'

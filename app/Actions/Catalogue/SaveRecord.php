@@ -97,7 +97,7 @@ final class SaveRecord
         // In order, so that two records saved at once do not wait for each other in a circle.
         $words = array_values(array_unique(array_filter(explode(' ', implode(' ', array_slice($texts, 0, 3))), fn (string $word): bool => mb_strlen($word) >= 4 && mb_strlen($word) <= 40 && $word !== self::APART)));
         sort($words);
-        DB::statement('insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1', ['{'.implode(',', $words).'}']);
+        DB::statement('insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1', [$words === [] ? '{}' : '{"'.implode('","', $words).'"}']);
     }
 
     /**

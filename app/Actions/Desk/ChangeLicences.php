@@ -23,6 +23,11 @@ final class ChangeLicences
     public function __invoke(StaffMember $by, LicenceOrder $order, DateTimeImmutable $now): ?int
     {
         return DB::transaction(function () use ($by, $order, $now): ?int {
+            // Whoever sends the same form again waits here for the first, and then finds it done.
+            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 0))', [$order->id]);
+            if (DB::scalar('select exists (select from licence_changes where order_id = ?)', [$order->id])) {
+                return null;
+            }
             $licence = $order->licence ?? ($this->addLicence)(
                 $by->library_id, $order->titleId, $order->model, $order->copies, $order->loans,
                 $order->startsAt ?? $now, $order->endsAt, $now, $order->priceCents, $order->shared,
@@ -46,8 +51,8 @@ final class ChangeLicences
             'end' => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
             default => [],
         };
-        DB::insert('insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at) values (?, ?, ?, ?, ?)', [
-            $licence->id, $by->id, $order->what, json_encode($facts, JSON_THROW_ON_ERROR), $now->format('Y-m-d H:i:sP'),
+        DB::insert('insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id) values (?, ?, ?, ?, ?, ?)', [
+            $licence->id, $by->id, $order->what, json_encode($facts, JSON_THROW_ON_ERROR), $now->format('Y-m-d H:i:sP'), $order->id,
         ]);
     }
 }

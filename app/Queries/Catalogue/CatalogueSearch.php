@@ -50,13 +50,13 @@ final readonly class CatalogueSearch
      */
     public static function read(int $libraryId, array $asked, CardReach $reach): self
     {
-        $number = fn (string $name): ?int => ctype_digit($asked[$name] ?? '') ? (int) substr($asked[$name], 0, 9) : null;
+        $number = fn (string $name, int $digits = 9): ?int => ctype_digit($asked[$name] ?? '') && strlen($asked[$name]) <= $digits ? (int) $asked[$name] : null;
 
         return new self(
             $libraryId, mb_substr($asked['q'] ?? '', 0, 400), Format::tryFrom($asked['format'] ?? ''), ($asked['ready'] ?? '') === '1', $number('list'), $asked['order'] ?? '', $reach,
             Audience::tryFrom($asked['audience'] ?? ''), preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
             array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
-            self::range($asked['year'] ?? '', $number('year_from'), $number('year_to')), self::range($asked['level'] ?? '', $number('level_from'), $number('level_to')),
+            self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
             $number('series'), ($asked['always'] ?? '') === '1',
         );
     }

@@ -97,7 +97,7 @@ final readonly class QuerySql
 
     private static function range(Range $range): self
     {
-        $column = $range->field === Field::Year ? 's.year' : 's.level';
+        $column = $range->field === Field::Year ? 's.year::numeric' : 's.level';
 
         return new self("coalesce({$column} between ? and ?, false)", [$range->from ?? -9999, $range->to ?? 9999]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Models\Title;
+use App\Queries\PageAsked;
 use DateTimeImmutable;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
@@ -46,12 +47,12 @@ final class SearchTitles
     public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now): LengthAwarePaginator
     {
         [$join, $where, $bindings] = $this->where($search, $now);
-        $page = Paginator::resolveCurrentPage();
         $perPage = (int) config('figporch.page_size');
+        $page = PageAsked::of($total, $perPage);
         [$order, $orderBindings] = $this->order($search);
         $ids = array_column(DB::select(
             "select s.title_id from search_rows s join (select id, name, series_id, series_position from titles) t on t.id = s.title_id {$join} where {$where} order by {$order}, s.title_id limit ? offset ?",
-            [...$bindings, ...$orderBindings, $perPage, max(0, ($page - 1) * $perPage)],
+            [...$bindings, ...$orderBindings, $perPage, ($page - 1) * $perPage],
         ), 'title_id');
         $titles = Title::query()->findMany($ids, self::COLUMNS)->keyBy('id');
         TitleNames::giveTo($titles);

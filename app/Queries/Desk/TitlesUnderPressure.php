@@ -10,6 +10,7 @@ use App\Queries\Catalogue\QuerySql;
 use App\Queries\Catalogue\TitleNames;
 use App\Queries\Lending\Lines;
 use App\Queries\Lending\UsableLicences;
+use App\Queries\PageAsked;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Desk\HoldPressure;
@@ -53,9 +54,9 @@ final class TitlesUnderPressure
     public function page(Library $library, PressureSearch $search, DateTimeImmutable $now): LengthAwarePaginator
     {
         [$sql, $bindings] = $this->query($search, $now);
-        $page = Paginator::resolveCurrentPage();
         $total = DB::scalar("select count(*) from ({$sql}) counted", $bindings);
-        $rows = DB::select($sql.' order by '.self::ORDERS[$search->order].', t.id limit '.self::PAGE.' offset '.max(0, ($page - 1) * self::PAGE), $bindings);
+        $page = PageAsked::of($total, self::PAGE);
+        $rows = DB::select($sql.' order by '.self::ORDERS[$search->order].', t.id limit '.self::PAGE.' offset '.($page - 1) * self::PAGE, $bindings);
 
         return new LengthAwarePaginator($this->pressed($library, array_values($rows), $search->target, $now), $total, self::PAGE, $page, ['path' => Paginator::resolveCurrentPath()]);
     }

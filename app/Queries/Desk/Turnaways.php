@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Desk;
 
 use App\Models\Library;
+use App\Queries\PageAsked;
 use DateTimeImmutable;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
@@ -43,12 +44,12 @@ final class Turnaways
             array_push($bindings, $library->timezone, $month);
         }
         $total = DB::scalar("select count(distinct title_id) from turnaways ta where {$condition}", $bindings);
-        $page = Paginator::resolveCurrentPage();
+        $page = PageAsked::of($total, $perPage);
         $rows = DB::select(
             "select t.id, t.name, t.format, sum(m.n)::int total, json_object_agg(m.month, m.n) months from
                 (select title_id, to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n from turnaways ta where {$condition} group by 1, 2) m
                 join titles t on t.id = m.title_id group by t.id order by total desc, t.id limit ? offset ?",
-            [$library->timezone, ...$bindings, $perPage, max(0, ($page - 1) * $perPage)],
+            [$library->timezone, ...$bindings, $perPage, ($page - 1) * $perPage],
         );
         foreach ($rows as $row) {
             $row->months = json_decode($row->months, true);

@@ -37,7 +37,7 @@
         @if ($order->what === 'end')<li>{{ __('desk.loans_stay') }} {{ __('desk.cannot_undo_end') }}</li>@endif
     </ul>
     <form method="post" action="{{ route('desk.change', $title, false) }}" class="flex gap-3">
-        @csrf
+        @csrf<input type="hidden" name="order" value="{{ $order->id }}">
         @foreach ($again as $field => $value)<input type="hidden" name="{{ $field }}" value="{{ $value }}">@endforeach
         <button class="btn">{{ __("desk.yes.{$order->what}") }}</button>
         <a class="btn btn-quiet" href="{{ route('desk.title', $title, false) }}">{{ __('desk.leave_it') }}</a>

@@ -207,6 +207,15 @@ final class SearchTest extends TestCase
         $this->assertSame(['Low Water'], $this->found(['ready' => '1']));
     }
 
+    public function test_words_that_mean_something_to_the_database_are_words(): void
+    {
+        $this->record('Null and True', ['subjects' => ['Select'], 'people' => ['author:Drop Table']]);
+        foreach (['null', 'true', 'select', 'table'] as $word) {
+            $this->assertSame(['Null and True'], $this->found(['q' => $word]), $word);
+        }
+        $this->assertSame('null', app(OtherWays::class)->spelling($this->search(['q' => 'nulll']), $this->now()));
+    }
+
     public function test_a_changed_record_is_found_by_what_it_says_now(): void
     {
         $this->record('Old Name');
@@ -235,7 +244,7 @@ final class SearchTest extends TestCase
         $this->get('/catalogue?q='.urlencode('title:"low water" -narrator:dray year:2010-'))->assertSee('with “low water” in the title, not read by “dray”, from 2010 on', false);
         $this->get('/catalogue?q='.urlencode('"low water'))->assertSee('could not be read as typed');
         $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
-        foreach (['q[]=x', 'year=x', 'year=9999-1', 'level=-', 'subjects=1.x.99999999999', 'language=%27', 'series=0', 'audience=x&format=y&order=z', 'list=99', 'q='.urlencode(str_repeat('(', 300))] as $odd) {
+        foreach (['q[]=x', 'year=x', 'year=9999-1', 'level=-', 'subjects=1.x.99999999999', 'language=%27', 'series=0', 'audience=x&format=y&order=z', 'list=99', 'year_from=99999&level_to=123456789', 'page=9223372036854775807', 'q='.urlencode('year:2015.5'), 'q='.urlencode('level:9999-0.1 OR -year:0-9999'), 'q='.urlencode(str_repeat('(', 300))] as $odd) {
             $this->get("/catalogue?{$odd}")->assertOk();
         }
     }

@@ -12,6 +12,7 @@ use FigPorch\Core\Lending\Refusal;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\TestCase;
 
@@ -147,7 +148,7 @@ final class DeskTest extends TestCase
 
         $this->get("/desk/titles/{$title->id}/change?".http_build_query($order))->assertOk()->assertSee('1 hold gets a copy at once')->assertSee('Nothing is changed yet');
         $this->assertSame(1, $licence->refresh()->copies);
-        $this->post("/desk/titles/{$title->id}/change", $order)->assertRedirect("/desk/titles/{$title->id}");
+        $this->post("/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}");
         $this->assertSame(2, $licence->refresh()->copies);
         $this->assertSame([HoldState::Ready, HoldState::Waiting], array_map(fn (Hold $h) => $h->refresh()->state, $holds));
         $this->assertEveryCountIsTrue();
@@ -162,7 +163,7 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $order = ['do' => 'copies', 'licence' => (string) $licence->id, 'copies' => '1'];
         foreach (['get', 'post'] as $method) {
-            $this->call($method, "/desk/titles/{$title->id}/change", $order)->assertRedirect("/desk/titles/{$title->id}")->assertSessionHas('refusal', fn (string $said): bool => str_contains($said, '2 copies are on loan'));
+            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}")->assertSessionHas('refusal', fn (string $said): bool => str_contains($said, '2 copies are on loan'));
         }
         $this->assertSame(3, $licence->refresh()->copies);
         $this->assertDatabaseCount('licence_changes', 0);
@@ -179,7 +180,7 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $order = ['do' => 'end', 'licence' => (string) $licence->id, 'ends' => ''];
         $this->get("/desk/titles/{$title->id}/change?".http_build_query($order))->assertOk()->assertSee('1 ready hold loses its copy')->assertSee('no copy by then');
-        $this->post("/desk/titles/{$title->id}/change", $order)->assertRedirect();
+        $this->post("/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect();
         $this->assertSame(HoldState::Waiting, $hold->refresh()->state);
         $this->assertLessThanOrEqual($this->now(), $licence->refresh()->ends_at);
         $this->get('/desk/licences?show=no_copy')->assertSee($title->name);
@@ -195,14 +196,14 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $add = ['do' => 'add', 'model' => 'metered_by_loans', 'copies' => '1', 'loans' => '26', 'price' => '29,50', 'starts' => '', 'ends' => ''];
         $this->get("/desk/titles/{$title->id}/change?".http_build_query($add))->assertOk()->assertSee('1 hold gets a copy at once');
-        $this->post("/desk/titles/{$title->id}/change", $add)->assertRedirect();
+        $this->post("/desk/titles/{$title->id}/change", $add + ['order' => (string) Str::uuid()])->assertRedirect();
         $licence = Licence::query()->orderByDesc('id')->firstOrFail();
         $this->assertSame([M::MeteredByLoans, 1, 0, 25, 2950], [$licence->model, $licence->copies, $licence->copies_free, $licence->loans_left, $licence->price_cents]);
         $this->assertSame(HoldState::Ready, $first->refresh()->state);
 
         $later = ['do' => 'add', 'model' => 'metered_by_time', 'copies' => '1', 'starts' => '2026-05-04', 'ends' => '2026-06-30'];
         $this->get("/desk/titles/{$title->id}/change?".http_build_query($later))->assertOk()->assertSee('No hold gets a copy at once');
-        $this->post("/desk/titles/{$title->id}/change", $later)->assertRedirect();
+        $this->post("/desk/titles/{$title->id}/change", $later + ['order' => (string) Str::uuid()])->assertRedirect();
         $licence = Licence::query()->orderByDesc('id')->firstOrFail();
         $this->assertSame(['2026-05-04 00:00', '2026-06-30 23:59'], array_map(fn ($at) => $at?->setTimezone('Atlantic/Azores')->format('Y-m-d H:i'), [$licence->starts_at, $licence->ends_at]));
         $this->assertSame(HoldState::Waiting, $second->refresh()->state);
@@ -210,6 +211,42 @@ final class DeskTest extends TestCase
         Artisan::call('lending:tick');
         $this->assertSame(HoldState::Ready, $second->refresh()->state);
         $this->assertEveryCountIsTrue();
+    }
+
+    public function test_a_form_sent_twice_is_done_once(): void
+    {
+        $title = $this->title();
+        $this->be($this->staff(), 'staff');
+        $page = (string) $this->get("/desk/titles/{$title->id}/change?do=add&model=one_copy_one_user&copies=2")->assertOk()->getContent();
+        preg_match('~name="order" value="([0-9a-f-]{36})"~', $page, $m);
+        $order = ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '2', 'order' => $m[1] ?? ''];
+        foreach ([1, 2] as $time) {
+            $this->post("/desk/titles/{$title->id}/change", $order)->assertRedirect("/desk/titles/{$title->id}")->assertSessionHas('said');
+        }
+        $this->assertSame(1, Licence::query()->count());
+        $this->post("/desk/titles/{$title->id}/change", array_diff_key($order, ['order' => 1]))->assertSessionHasErrors('order');
+        $this->assertSame(1, Licence::query()->count());
+    }
+
+    public function test_each_sign_in_goes_on_to_its_own_side(): void
+    {
+        $staff = $this->staff();
+        $this->get('/loans')->assertRedirect('/sign-in');
+        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect('/desk/licences');
+        $this->post('/desk/sign-out');
+        $this->get('/desk/turnaways?month=2026-02')->assertRedirect('/desk/sign-in');
+        $card = $this->card(pin: '4071');
+        $this->post('/sign-in?library=saltmere', ['number' => $card->number, 'pin' => '4071'])->assertRedirect('/porch');
+    }
+
+    public function test_a_page_beyond_the_last_is_the_last(): void
+    {
+        $this->licence($this->title('Plain'));
+        $this->be($this->staff(), 'staff');
+        foreach (['7', '9223372036854775807', '-1', 'x'] as $page) {
+            $this->get("/desk/licences?show=all&page={$page}")->assertOk()->assertSee('Plain');
+            $this->get("/desk/turnaways?page={$page}")->assertOk();
+        }
     }
 
     /** @param  array<string, string>  $order */
@@ -221,7 +258,7 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $order = str_replace(['OWN', 'OTHER'], [(string) $licence->id, (string) $elsewhere->id], $order);
         foreach (['get', 'post'] as $method) {
-            $this->call($method, "/desk/titles/{$title->id}/change", $order)->assertRedirect("/desk/titles/{$title->id}")->assertSessionHasErrors($field);
+            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}")->assertSessionHasErrors($field);
         }
         $this->assertSame([[1, null], [1, null]], Licence::query()->orderBy('id')->get()->map(fn (Licence $l): array => [$l->copies, $l->ends_at])->all());
     }

@@ -37,7 +37,9 @@ final class SignInController
         Auth::login($outcome->person);
         $request->session()->regenerate();
 
-        return redirect()->intended(route('porch'));
+        $intended = (string) $request->session()->pull('url.intended');
+
+        return redirect($intended === '' || str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk') ? route('porch') : $intended);
     }
 
     public function signOut(Request $request): RedirectResponse

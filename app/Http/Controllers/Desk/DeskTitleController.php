@@ -25,6 +25,9 @@ use Illuminate\View\View;
 /** One title's licences and line; what a change would do, and the change itself. */
 final class DeskTitleController
 {
+    /** Places in line whose turn is told on the page; all of them stand in the CSV. */
+    private const MOST_PLACES = 40;
+
     public function __construct(private readonly LineAtDesk $lines)
     {
     }
@@ -38,12 +41,11 @@ final class DeskTitleController
         $months = $turnaways->months($library, $now);
         $search = new PressureSearch($library->id, target: (int) Input::text($request, 'target'));
         $offers = OffersInput::read($request, $models->offers($library, $title));
-        $places = range(1, count($line['waiting']));
 
         return view('desk.title', [
             'staff' => $staff, 'title' => $title, 'line' => $line, 'target' => $search->target, 'now' => $now, 'opened' => (int) Input::text($request, 'licence'),
             'licences' => $rows->licences($library, $title, $now), 'holds' => $rows->holds($library, $title), 'loans' => $rows->loans($library, $title), 'changes' => $rows->changes($library, $title),
-            'turns' => $line['waiting'] === [] ? [] : $this->lines->turns($library, $title, $line['licences'], $line['waiting'], array_slice($places, 0, 40), $now),
+            'turns' => $line['waiting'] === [] ? [] : $this->lines->turns($library, $title, $line['licences'], $line['waiting'], range(1, min(self::MOST_PLACES, count($line['waiting']))), $now),
             'pressure' => $this->lines->pressure($library, $title, $line, $search->target, $now),
             'months' => $months, 'turnaways' => $turnaways->byMonth($library, $now, $title->id),
             'begun' => $rows->loansByMonth($library, $title, new DateTimeImmutable("{$months[0]}-01", $library->zone())),

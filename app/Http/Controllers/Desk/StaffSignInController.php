@@ -33,7 +33,9 @@ final class StaffSignInController
         Auth::guard('staff')->login($outcome);
         $request->session()->regenerate();
 
-        return redirect()->intended(route('desk.licences'));
+        $intended = (string) $request->session()->pull('url.intended');
+
+        return redirect(str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.licences'));
     }
 
     public function signOut(Request $request): RedirectResponse

@@ -12,6 +12,7 @@ use App\Queries\Desk\LicenceOrder;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 
@@ -26,7 +27,7 @@ final class LicenceRequest extends FormRequest
         $model = LicenceModel::tryFrom((string) $this->string('model'));
         $number = fn (bool $needed): array => [$needed ? 'required' : 'exclude', 'integer', 'min:1', 'max:'.self::MOST];
 
-        return ['do' => ['required', Rule::in(['add', 'copies', 'end'])]] + match ((string) $this->string('do')) {
+        return ['do' => ['required', Rule::in(['add', 'copies', 'end'])], 'order' => [$this->isMethod('post') ? 'required' : 'exclude', 'uuid']] + match ((string) $this->string('do')) {
             'copies' => ['licence' => ['required', 'integer'], 'copies' => $number(true)],
             'end' => ['licence' => ['required', 'integer'], 'ends' => ['nullable', 'date_format:Y-m-d']],
             default => [
@@ -45,7 +46,7 @@ final class LicenceRequest extends FormRequest
     public function messages(): array
     {
         return array_map(fn (string $key): string => __("desk.needs.{$key}"), [
-            'model.*' => 'model', 'copies.*' => 'copies', 'loans.*' => 'loans', 'starts.*' => 'date', 'ends.*' => 'date', 'price.*' => 'price', 'licence.*' => 'licence', 'do.*' => 'licence',
+            'model.*' => 'model', 'copies.*' => 'copies', 'loans.*' => 'loans', 'starts.*' => 'date', 'ends.*' => 'date', 'price.*' => 'price', 'licence.*' => 'licence', 'do.*' => 'licence', 'order.*' => 'licence',
         ]);
     }
 
@@ -54,6 +55,7 @@ final class LicenceRequest extends FormRequest
     {
         $library = $staff->library;
         $do = (string) $this->string('do');
+        $id = $this->isMethod('post') ? (string) $this->string('order') : (string) Str::uuid();
         $ends = $this->day('ends', $library, '23:59:59');
         if ($do === 'add') {
             $model = LicenceModel::from((string) $this->string('model'));
@@ -61,7 +63,7 @@ final class LicenceRequest extends FormRequest
             $this->refuseIf($ends !== null && $ends <= max($now, $starts ?? $now), 'ends', 'ends_later');
 
             return new LicenceOrder(
-                'add', $title->id, null, $model, $model->hasCopies() ? $this->integer('copies') : null, $model->countsLoans() ? $this->integer('loans') : null,
+                $id, 'add', $title->id, null, $model, $model->hasCopies() ? $this->integer('copies') : null, $model->countsLoans() ? $this->integer('loans') : null,
                 $starts === null || $starts <= $now ? null : $starts, $model === LicenceModel::PayPerLoan ? null : $ends,
                 (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))), $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
             );
@@ -72,13 +74,13 @@ final class LicenceRequest extends FormRequest
         if ($do === 'copies') {
             $this->refuseIf(! $licence->model->hasCopies(), 'copies', 'no_copies');
 
-            return new LicenceOrder('copies', $title->id, $licence, $licence->model, copies: $this->integer('copies'));
+            return new LicenceOrder($id, 'copies', $title->id, $licence, $licence->model, copies: $this->integer('copies'));
         }
         $today = $ends !== null && $ends->format('Y-m-d') === $now->setTimezone($library->zone())->format('Y-m-d');
         $this->refuseIf($ends !== null && $ends <= $now, 'ends', 'date_past');
         $this->refuseIf($ends !== null && $licence->ends_at !== null && $ends >= $licence->ends_at, 'ends', 'ends_before');
 
-        return new LicenceOrder('end', $title->id, $licence, $licence->model, endsAt: $today ? null : $ends);
+        return new LicenceOrder($id, 'end', $title->id, $licence, $licence->model, endsAt: $today ? null : $ends);
     }
 
     /** @return array<string, string> the same again, as a form's hidden fields */
