@@ -30,7 +30,7 @@ final class QueryParser
 
     private function __construct(string $typed)
     {
-        $this->tokens = self::tokens($typed);
+        $this->tokens = Lexer::tokens($typed);
     }
 
     public static function read(string $typed): Query
@@ -49,24 +49,6 @@ final class QueryParser
         } catch (Unreadable) {
             return new Query(self::plain($typed), plain: true, cut: $cut);
         }
-    }
-
-    /** @return list<array{string, string}> */
-    private static function tokens(string $typed): array
-    {
-        // Quotes as keyboards and programs make them.
-        $typed = strtr($typed, ['“' => '"', '”' => '"', '„' => '"', '«' => '"', '»' => '"']);
-        preg_match_all('/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u', $typed, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
-        $tokens = [];
-        foreach ($found as $token) {
-            foreach (['open', 'close', 'minus', 'field', 'quoted', 'word'] as $kind) {
-                if (($token[$kind] ?? null) !== null) {
-                    $tokens[] = [$kind, $token[$kind]];
-                }
-            }
-        }
-
-        return $tokens;
     }
 
     /** Every word in it, whatever stands between. */
