@@ -66,7 +66,7 @@ return [
     'history_stop' => 'Keep no history',
     'notices_text' => 'What happened stays true whether or not you are told.',
     'tell_me' => 'Tell me when',
-    'here' => 'here',
+    'shown_here' => 'here',
     'by_mail' => 'by mail',
     'keep_notices' => 'Save notices',
     'notice_kinds' => [

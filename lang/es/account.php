@@ -66,7 +66,7 @@ return [
     'history_stop' => 'No guardar historial',
     'notices_text' => 'Lo que pasa no cambia, se le avise o no.',
     'tell_me' => 'Avisarme cuando',
-    'here' => 'aquí',
+    'shown_here' => 'aquí',
     'by_mail' => 'por correo',
     'keep_notices' => 'Guardar avisos',
     'notice_kinds' => [

@@ -44,7 +44,7 @@ final class Suggest
         [$held, $bindings] = HeldTitles::condition($libraryId, $now, false, id: 's.title_id');
 
         $titles = DB::select(
-            "select t.id, t.name, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,
+            "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,
             [$query('A'), ...$bindings],
         );
         $people = DB::select(
@@ -63,7 +63,7 @@ final class Suggest
         );
 
         return array_values([
-            ...array_map(fn (stdClass $t): Suggestion => new Suggestion('title', $t->name, 1, titleId: $t->id, format: $t->format), $titles),
+            ...array_map(fn (stdClass $t): Suggestion => new Suggestion('title', $t->name, 1, titleId: $t->id, format: $t->format, edition: $t->edition), $titles),
             ...array_map(fn (stdClass $p): Suggestion => new Suggestion($p->role, $p->name, $p->n, ['q' => CatalogueSearch::byPerson($p->role, $p->name)]), $people),
             ...array_map(fn (stdClass $x): Suggestion => new Suggestion('series', $x->name, $x->n, ['series' => (string) $x->id]), $series),
             ...array_map(fn (stdClass $x): Suggestion => new Suggestion('subject', $x->name, $x->n, ['subjects' => (string) $x->id]), $subjects),

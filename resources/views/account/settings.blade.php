@@ -41,12 +41,12 @@
             <h2 id="notices" class="text-xl mb-1">{{ __('common.notices') }}</h2>
             <p class="meta mb-2">{{ __('account.notices_text') }}</p>
             <div class="panel"><table class="w-full">
-                <thead><tr class="text-left border-b border-rule"><th scope="col" class="px-4 py-2 font-semibold">{{ __('account.tell_me') }}</th><th scope="col" class="px-2 py-2 font-semibold text-center">{{ __('account.here') }}</th><th scope="col" class="px-4 py-2 font-semibold text-center">{{ __('account.by_mail') }}</th></tr></thead>
+                <thead><tr class="text-left border-b border-rule"><th scope="col" class="px-4 py-2 font-semibold">{{ __('account.tell_me') }}</th><th scope="col" class="px-2 py-2 font-semibold text-center">{{ __('account.shown_here') }}</th><th scope="col" class="px-4 py-2 font-semibold text-center">{{ __('account.by_mail') }}</th></tr></thead>
                 <tbody>
                     @foreach ($notices as $kind => $choice)
                         <tr class="border-b border-rule last:border-0">
                             <th scope="row" class="px-4 py-2.5 text-left font-normal">{{ __("account.notice_kinds.{$kind}") }}</th>
-                            @foreach (['shown' => 'account.here', 'mailed' => 'account.by_mail'] as $way => $words)
+                            @foreach (['shown' => 'account.shown_here', 'mailed' => 'account.by_mail'] as $way => $words)
                                 <td class="px-2 text-center"><input type="checkbox" name="{{ $way }}[{{ $kind }}]" value="1" @checked($choice[$way]) aria-label="{{ __("account.notice_kinds.{$kind}") }}, {{ __($words) }}" class="accent-shutter w-4.5 h-4.5 align-middle"></td>
                             @endforeach
                         </tr>

@@ -25,9 +25,9 @@
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/licences?target={{ $target }}">{{ __('desk.back_to_licences') }}</a></p>
     <div class="flex flex-wrap items-baseline gap-x-4 mb-1"><h1 class="text-3xl">{{ $title->name }}</h1><a class="link text-[15px]" href="/titles/{{ $title->id }}?library={{ $staff->library->slug }}">{{ __('desk.title_page') }}</a></div>
     <p class="meta mb-4">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title), $title->year()])) }}</p>
-    <ul class="panel flex flex-wrap mb-7 divide-x divide-rule">
+    <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">
         @foreach ($facts as [$to, $figure, $words])
-            <li class="flex-1 min-w-32"><a href="#{{ $to }}" class="block px-4 py-3 no-underline hover:bg-haint h-full"><b class="block font-serif text-2xl leading-tight tabular-nums">{{ $figure }}</b><span class="text-[15px] leading-snug block">{{ $words }}</span></a></li>
+            <li class="bg-card max-md:last:col-span-2"><a href="#{{ $to }}" class="block px-4 py-3 no-underline hover:bg-haint h-full"><b class="block font-serif text-2xl leading-tight tabular-nums">{{ $figure }}</b><span class="text-[15px] leading-snug block">{{ $words }}</span></a></li>
         @endforeach
     </ul>
 

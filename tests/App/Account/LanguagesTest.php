@@ -27,6 +27,14 @@ final class LanguagesTest extends TestCase
         }
     }
 
+    public function test_no_sentence_takes_another_ones_name(): void
+    {
+        foreach ((array) glob(self::FOLDER.'lang/*/*.php') as $file) {
+            preg_match_all("/^    '(\\w+)' =>/m", (string) file_get_contents((string) $file), $names);
+            $this->assertSame([], array_keys(array_filter(array_count_values($names[1]), fn (int $times): bool => $times > 1)), (string) $file);
+        }
+    }
+
     public function test_every_sentence_is_used(): void
     {
         $code = implode('', array_map(fn (string $file): string => (string) file_get_contents($file), [
