@@ -9,11 +9,12 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Query\Query;
 use FigPorch\Core\Catalogue\Query\QueryParser;
+use FigPorch\Core\Catalogue\Reach;
 
 /** What a person asks of the catalogue. */
 final readonly class CatalogueSearch
 {
-    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series'];
+    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series', 'soonest'];
 
     public string $order;
 
@@ -23,6 +24,7 @@ final readonly class CatalogueSearch
      * @param  list<int>  $subjects  a title has all of them
      * @param  array{int|null, int|null}  $years  from and to, both included
      * @param  array{int|null, int|null}  $levels  the same of whole reading grades
+     * @param  array<int, CardReach>  $otherCards  what the person's cards elsewhere may borrow, by library
      */
     public function __construct(
         public int $libraryId,
@@ -39,6 +41,8 @@ final readonly class CatalogueSearch
         public array $levels = [null, null],
         public ?int $seriesId = null,
         public bool $alwaysReady = false,
+        public Reach $how = Reach::Library,
+        public array $otherCards = [],
     ) {
         $this->query = QueryParser::read($words);
         $natural = $words !== '' ? 'relevance' : ($seriesId !== null ? 'series' : 'newest');
@@ -47,8 +51,9 @@ final readonly class CatalogueSearch
 
     /**
      * @param  array<string, string>  $asked  values of a query string
+     * @param  array<int, CardReach>  $otherCards
      */
-    public static function read(int $libraryId, array $asked, CardReach $reach): self
+    public static function read(int $libraryId, array $asked, CardReach $reach, array $otherCards = []): self
     {
         $number = fn (string $name, int $digits = 9): ?int => ctype_digit($asked[$name] ?? '') && strlen($asked[$name]) <= $digits ? (int) $asked[$name] : null;
 
@@ -57,8 +62,14 @@ final readonly class CatalogueSearch
             Audience::tryFrom($asked['audience'] ?? ''), preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
             array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
             self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
-            $number('series'), ($asked['always'] ?? '') === '1',
+            $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards,
         );
+    }
+
+    /** @return non-empty-array<int, CardReach> the libraries whose titles count, and what may be borrowed there */
+    public function places(): array
+    {
+        return [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);
     }
 
     /** The words that find what somebody did in a role. */
@@ -75,7 +86,7 @@ final readonly class CatalogueSearch
      */
     public function with(array $changes): array
     {
-        return array_filter([...$this->filters(), 'q' => $this->words, 'list' => $this->staffListId === null ? null : (string) $this->staffListId, 'order' => $this->order, ...$changes], fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter([...$this->filters(), 'q' => $this->words, 'list' => $this->staffListId === null ? null : (string) $this->staffListId, 'order' => $this->order, 'reach' => $this->how === Reach::Library ? null : $this->how->value, ...$changes], fn (?string $value): bool => $value !== null && $value !== '');
     }
 
     /** @return array<string, string> what narrows the search down, each by itself removable */

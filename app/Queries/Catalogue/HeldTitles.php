@@ -4,67 +4,69 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
-use App\Models\Title;
 use App\Queries\Lending\CardReach;
 use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
-use Illuminate\Database\Eloquent\Builder;
 
-/** The titles that a library's patrons can get, now or by waiting. */
+/**
+ * What patrons of a library can get of a title, now or by waiting, as SQL on search_rows (alias s). What is kept there is believed as long
+ * as no date has passed since and no month's money decides; else the licences themselves are asked, so that the answer is always true.
+ */
 final class HeldTitles
 {
-    /** @return Builder<Title> */
-    public static function of(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardReach $reach = new CardReach): Builder
-    {
-        return Title::query()->whereRaw(...self::condition($libraryId, $now, $readyNow, $reach));
-    }
+    /** Bits of can(). */
+    public const HELD = 1;
+
+    public const READY = 2;
+
+    public const ALWAYS = 4;
+
+    private const ASKED = "(select coalesce(bool_or(x.live or exists (select from holds h where h.licence_id = x.id and h.closed_at is null)), false)::int
+            + 2 * (coalesce(bool_or(x.live and x.lends), false) and %1\$s)::int + 4 * (coalesce(bool_or(x.live and x.lends and x.model = 'simultaneous'), false) and %1\$s)::int from (
+        select li.id, li.model, (li.loans_left is null or li.loans_left > 0) live, li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)
+            and case when li.model = 'pay_per_loan' then li.price_cents <= pay_per_loan_left(li.library_id, ?) and s.format <> all(?::text[]) else true end lends
+        from licences li where li.title_id = s.title_id and ".UsableLicences::FOR_LIBRARY.' and (li.ends_at is null or li.ends_at > ?)) x)';
 
     /**
-     * The same as a condition on titles.
+     * A number of the bits above: what one card, or anyone at the library, can have.
      *
-     * @param  literal-string&non-falsy-string  $id  the title's number in the query; its format and audience stand beside it
-     * @param  CardReach  $reach  counts for ready now alone: what is listed as ready can be borrowed
-     * @return array{literal-string&non-falsy-string, list<mixed>} SQL and its bindings
-     */
-    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow, CardReach $reach = new CardReach, string $id = 'titles.id'): array
-    {
-        $at = $now->format('Y-m-d H:i:s.uP');
-        $held = 'exists (select from licences li where li.title_id = '.$id.' and '.UsableLicences::FOR_LIBRARY
-            .' and (li.ends_at is null or li.ends_at > ?) and (li.loans_left is null or li.loans_left > 0';
-        $bindings = [$libraryId, $libraryId, $at];
-        if (! $readyNow) {
-            return [$held.' or exists (select from holds h where h.licence_id = li.id and h.closed_at is null)))', $bindings];
-        }
-        $ready = $held.") and li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)
-            and case when li.model = 'pay_per_loan' then li.price_cents <= pay_per_loan_left(li.library_id, ?) and format <> all(?::text[]) else true end)";
-        $bindings = [...$bindings, $at, $at, '{'.implode(',', $reach->unpaid).'}'];
-
-        return $reach->audiences === null
-            ? [$ready, $bindings]
-            : [$ready." and format || ':' || audience = any(?::text[])", [...$bindings, '{'.implode(',', $reach->audiences).'}']];
-    }
-
-    /**
-     * All of it for many titles at once, each title's licences read once: as a table with held, ready and always, to be joined laterally.
-     *
-     * @param  literal-string&non-falsy-string  $of  the alias of what has title_id, format and audience
      * @return array{string, list<mixed>} SQL and its bindings
      */
-    public static function lateral(int $libraryId, DateTimeImmutable $now, CardReach $reach, string $of): array
+    public static function can(int $libraryId, DateTimeImmutable $now, CardReach $reach = new CardReach): array
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        $allowed = $reach->audiences === null ? 'true' : "{$of}.format || ':' || {$of}.audience = any(?::text[])";
+        $allowed = $reach->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
+        $audiences = $reach->audiences === null ? [] : ['{'.implode(',', $reach->audiences).'}'];
 
         return [
-            "(select bool_or(live or exists (select from holds h where h.licence_id = x.id and h.closed_at is null)) held, coalesce(bool_or(live and lends), false) and {$allowed} as ready,
-                coalesce(bool_or(live and lends and x.model = 'simultaneous'), false) and {$allowed} as always from (
-                    select li.id, li.model, (li.loans_left is null or li.loans_left > 0) live, li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)
-                        and case when li.model = 'pay_per_loan' then li.price_cents <= pay_per_loan_left(li.library_id, ?) and {$of}.format <> all(?::text[]) else true end lends
-                    from licences li where li.title_id = {$of}.title_id and ".UsableLicences::FOR_LIBRARY.' and (li.ends_at is null or li.ends_at > ?)) x)',
-            [
-                ...($reach->audiences === null ? [] : array_fill(0, 2, '{'.implode(',', $reach->audiences).'}')),
-                $at, $at, '{'.implode(',', $reach->unpaid).'}', $libraryId, $libraryId, $at,
-            ],
+            "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
+                then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end else ".sprintf(self::ASKED, $allowed).' end)',
+            [$at, $at, ...array_fill(0, 4, $libraryId), ...$audiences, $libraryId, ...$audiences, ...$audiences, $at, $at, '{'.implode(',', $reach->unpaid).'}', $libraryId, $libraryId, $at],
         ];
+    }
+
+    /**
+     * The same of several libraries together.
+     *
+     * @param  non-empty-array<int, CardReach>  $places  by library
+     * @return array{string, list<mixed>}
+     */
+    public static function anywhere(array $places, DateTimeImmutable $now): array
+    {
+        $each = array_map(fn (int $id, CardReach $reach): array => self::can($id, $now, $reach), array_keys($places), $places);
+
+        return ['('.implode(' | ', array_column($each, 0)).')', array_merge(...array_column($each, 1))];
+    }
+
+    /**
+     * Whether it is held, or ready.
+     *
+     * @return array{string, list<mixed>}
+     */
+    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardReach $reach = new CardReach): array
+    {
+        [$can, $bindings] = self::can($libraryId, $now, $reach);
+
+        return ["{$can} & ".($readyNow ? self::READY : self::HELD).' > 0', $bindings];
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Models\Title;
+use App\Queries\Lending\UsableLicences;
 use App\Queries\PageAsked;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
@@ -23,8 +25,8 @@ final class SearchTitles
      * all, and one for the subjects.
      */
     private const COUNTS = <<<'SQL'
-        with m as materialized (select s.title_id, s.format, s.audience, s.language, s.year, floor(s.level)::int as level, held.ready, held.always
-                from search_rows s cross join lateral %s held where %s and held.held),
+        with c as materialized (select s.title_id, s.format, s.audience, s.language, s.year, floor(s.level)::int as level, %s can from search_rows s where %s),
+            m as (select *, can & 2 > 0 as ready, can & 4 > 0 as always from c where %s),
             f as materialized (select *, %s f, %s a, %s l, %s r, %s w, %s y, %s g from m)
         select grouping(format, audience, language, year, level) of, coalesce(format, audience, language, year::text, level::text) as value,
             count(*) filter (where f and a and l and r and w and y and g) n,
@@ -36,6 +38,10 @@ final class SearchTitles
         union all (select -1, x.id || ' ' || x.name, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f join subject_title st on st.title_id = f.title_id join subjects x on x.id = st.subject_id
             where f and a and l and r and w and y and g group by x.id order by n desc, x.id limit %d)
         SQL;
+
+    /** What is ready, then by how many wait for each copy. */
+    private const SOONEST = "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
+        / greatest(1, (select sum(coalesce(li.copies, 1)) from licences li where li.title_id = s.title_id and ".UsableLicences::FOR_LIBRARY.'))::numeric end, s.times_borrowed desc';
 
     /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
     private const GROUPED = ['format' => 0b01111, 'audience' => 0b10111, 'language' => 0b11011, 'year' => 0b11101, 'level' => 0b11110];
@@ -62,12 +68,12 @@ final class SearchTitles
 
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): Facets
     {
-        [$held, $heldBindings] = HeldTitles::lateral($search->libraryId, $now, $search->reach, 's');
+        [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
         [$where, $bindings] = $this->base($search);
         $choices = $this->choices($search);
         $rows = DB::select(
-            sprintf(self::COUNTS, $held, $where, ...[...array_column($choices, 0), self::MOST_SUBJECTS]),
-            [...$heldBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
+            sprintf(self::COUNTS, $can, $where, self::within($search, 'can'), ...[...array_column($choices, 0), self::MOST_SUBJECTS]),
+            [...$canBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
         );
         $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
         $subjects = $names = [];
@@ -101,20 +107,26 @@ final class SearchTitles
     }
 
     /**
-     * Everything, on search_rows s joined with what can be had of it ("held").
+     * Everything, on search_rows s joined with what can be had of it ("had").
      *
      * @return array{string, string, list<mixed>} the join, the condition, the bindings of both
      */
     private function where(CatalogueSearch $search, DateTimeImmutable $now): array
     {
-        [$held, $heldBindings] = HeldTitles::lateral($search->libraryId, $now, $search->reach, 's');
+        [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
         [$where, $bindings] = $this->base($search);
-        foreach ($this->choices($search, 's.', 'held.') as [$sql, $values]) {
+        foreach ($this->choices($search, 's.', '(had.can & %d > 0)') as [$sql, $values]) {
             $where .= " and {$sql}";
             array_push($bindings, ...$values);
         }
 
-        return ["cross join lateral {$held} held", "{$where} and held.held", [...$heldBindings, ...$bindings]];
+        return ["cross join lateral (select {$can} can offset 0) had", "{$where} and ".self::within($search, 'had.can'), [...$canBindings, ...$bindings]];
+    }
+
+    /** Held by one of the libraries, or beyond all of them. */
+    private static function within(CatalogueSearch $search, string $can): string
+    {
+        return $search->how === Reach::Beyond ? "{$can} & 1 = 0" : "{$can} & 1 = 1";
     }
 
     /**
@@ -134,6 +146,10 @@ final class SearchTitles
             $where .= ' and s.series_id = ?';
             $bindings[] = $search->seriesId;
         }
+        if ($search->how === Reach::Beyond) {
+            $where .= ' and (s.supplied or s.held && array(select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
+            $bindings[] = $search->libraryId;
+        }
         if ($search->staffListId !== null) {
             $where .= ' and s.title_id in (select title_id from staff_list_title where staff_list_id = ?)';
             $bindings[] = $search->staffListId;
@@ -147,7 +163,7 @@ final class SearchTitles
      *
      * @return array{format: array{string, list<mixed>}, audience: array{string, list<mixed>}, language: array{string, list<mixed>}, ready: array{string, list<mixed>}, always: array{string, list<mixed>}, year: array{string, list<mixed>}, level: array{string, list<mixed>}}
      */
-    private function choices(CatalogueSearch $search, string $row = '', string $held = ''): array
+    private function choices(CatalogueSearch $search, string $row = '', ?string $had = null): array
     {
         $all = ['true', []];
         $range = fn (string $of, array $from): array => $from === [null, null] ? $all : ["coalesce({$of} between ? and ?, false)", [$from[0] ?? -9999, $from[1] ?? 9999]];
@@ -156,8 +172,8 @@ final class SearchTitles
             'format' => $search->format === null ? $all : ["{$row}format = ?", [$search->format->value]],
             'audience' => $search->audience === null ? $all : ["{$row}audience = ?", [$search->audience->value]],
             'language' => $search->language === null ? $all : ["coalesce({$row}language = ?, false)", [$search->language]],
-            'ready' => $search->readyNow ? ["{$held}ready", []] : $all,
-            'always' => $search->alwaysReady ? ["{$held}always", []] : $all,
+            'ready' => $search->readyNow ? [$had === null ? 'ready' : sprintf($had, HeldTitles::READY), []] : $all,
+            'always' => $search->alwaysReady ? [$had === null ? 'always' : sprintf($had, HeldTitles::ALWAYS), []] : $all,
             'year' => $range("{$row}year", $search->years),
             'level' => $range("floor({$row}level)", $search->levels),
         ];
@@ -175,6 +191,7 @@ final class SearchTitles
             ],
             $search->order === 'most_borrowed' => ['s.times_borrowed desc', []],
             $search->order === 'title' => ['lower(t.name)', []],
+            $search->order === 'soonest' => [self::SOONEST, [$search->libraryId, $search->libraryId]],
             $search->order === 'series' => ['t.series_id nulls last, t.series_position nulls last', []],
             default => ['s.added_at desc', []],
         };

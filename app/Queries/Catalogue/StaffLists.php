@@ -20,9 +20,9 @@ final class StaffLists
     {
         $lists = StaffList::query()->where('library_id', $libraryId)->orderBy('position')
             ->with(['titles' => fn ($query) => $query->where('staff_list_title.position', '<', 3)->select('titles.id', 'work_id', 'format', 'name', 'edition', 'cover_file')])->get();
-        [$held, $heldBindings] = HeldTitles::condition($libraryId, $now, false);
+        [$held, $heldBindings] = HeldTitles::condition($libraryId, $now);
         [$ready, $readyBindings] = HeldTitles::condition($libraryId, $now, true, $reach);
-        $counts = DB::table('staff_list_title')->join('titles', 'titles.id', '=', 'title_id')
+        $counts = DB::table('staff_list_title')->join('search_rows as s', 's.title_id', '=', 'staff_list_title.title_id')
             ->whereIn('staff_list_id', $lists->modelKeys())->groupBy('staff_list_id')
             ->selectRaw("staff_list_id, count(*) filter (where {$held}) titles, count(*) filter (where {$ready}) ready", [...$heldBindings, ...$readyBindings])
             ->get()->keyBy('staff_list_id');

@@ -41,7 +41,7 @@ final class Suggest
         $last = array_key_last($words);
         $query = fn (string $weight): string => implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}':".($n === $last ? '*' : '').$weight, $words, array_keys($words)));
         $named = implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}'".($n === $last ? ':*' : ''), $words, array_keys($words)));
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now, false, id: 's.title_id');
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
 
         $titles = DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,

@@ -39,6 +39,9 @@ final class LendingAudit
             join libraries lib on lib.id = m.library_id join (select li.library_id, date_trunc('month', l.started_at at time zone lb.timezone)::date as month, sum(li.price_cents) paid
                 from loans l join licences li on li.id = l.licence_id join libraries lb on lb.id = li.library_id where l.paid_cents is not null group by 1, 2) s
                 on s.library_id = m.library_id and s.month = m.month where m.spent_cents < s.paid
+        union all select 'title ' || r.title_id || ' is found as held by ' || r.held::text || ' and ready at ' || r.ready::text || '; the licences say ' || a.held::text || ' and ' || a.ready::text
+            from search_rows r join search_availability((select array_agg(title_id) from search_rows), now()) a on a.title_id = r.title_id
+            where r.sure_from <= now() and r.sure_until > now() and (r.held, r.ready, r.always, r.paid) is distinct from (a.held, a.ready, a.always, a.paid)
         SQL;
 
     /** @return list<string> what is off, in words; none if all is well */
