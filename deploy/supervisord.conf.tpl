@@ -1,4 +1,4 @@
-; Filled in by bin/start. PostgreSQL and the mail stand-in come up first; bin/start starts the "app" group once the
+; Filled in by bin/start. PostgreSQL and the stand-ins come up first; bin/start starts the "app" group once the
 ; database is ready.
 [unix_http_server]
 file = {{RUN}}/supervisor.sock
@@ -32,6 +32,14 @@ autorestart = true
 startretries = 1000
 priority = 2
 stdout_logfile = {{VAR}}/log/mail.log
+redirect_stderr = true
+
+[program:supplier]
+command = node {{ROOT}}/standins/supplier/server.mjs {{SUPPLIER_PORT}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/supplier.log
 redirect_stderr = true
 
 [program:php-fpm]

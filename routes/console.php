@@ -8,6 +8,7 @@ use App\Actions\Lending\MeasureHabits;
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('lending:tick')->everyMinute();
+Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
 Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn (CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');

@@ -15,6 +15,7 @@ use App\Http\Controllers\Catalogue\CoverController;
 use App\Http\Controllers\Catalogue\PinController;
 use App\Http\Controllers\Catalogue\SuggestController;
 use App\Http\Controllers\Catalogue\TitleController;
+use App\Http\Controllers\Desk\DeskRequestsController;
 use App\Http\Controllers\Desk\DeskTitleController;
 use App\Http\Controllers\Desk\DeskTitleRowsController;
 use App\Http\Controllers\Desk\LicencesController;
@@ -23,6 +24,7 @@ use App\Http\Controllers\Desk\TurnawaysController;
 use App\Http\Controllers\Lending\BorrowController;
 use App\Http\Controllers\Lending\HoldController;
 use App\Http\Controllers\Lending\LoanController;
+use App\Http\Controllers\Lending\RequestController;
 use App\Http\Controllers\Reading\ExcerptController;
 use App\Http\Controllers\Reading\PlaceController;
 use App\Http\Controllers\Reading\ReadController;
@@ -32,6 +34,7 @@ use Illuminate\Support\Facades\Route;
 Route::pattern('title', '[0-9]{1,18}');
 Route::pattern('loan', '[0-9]{1,18}');
 Route::pattern('hold', '[0-9]{1,18}');
+Route::pattern('asked', '[0-9]{1,18}');
 Route::pattern('path', '.+');
 
 Route::get('/', FrontDoorController::class)->name('front-door');
@@ -76,6 +79,8 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])->name('holds.resume');
     Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])->name('holds.at-once');
     Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])->name('holds.cancel');
+    Route::get('/requests', [RequestController::class, 'index'])->name('requests.index');
+    Route::post('/requests/{asked}/withdraw', [RequestController::class, 'withdraw'])->name('requests.withdraw');
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
@@ -84,6 +89,8 @@ Route::middleware('auth:web')->group(function (): void {
     Route::middleware(RequireLibrary::class)->group(function (): void {
         Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
         Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
+        Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
+        Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
         Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');
     });
 });
@@ -102,6 +109,11 @@ Route::prefix('desk')->name('desk.')->group(function (): void {
         Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])->name('turnaways.csv');
         Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
         Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
+        Route::get('/requests', [DeskRequestsController::class, 'index'])->name('requests');
+        Route::get('/requests.csv', [DeskRequestsController::class, 'csv'])->name('requests.csv');
+        Route::get('/requests/{title}', [DeskRequestsController::class, 'show'])->name('request');
+        Route::get('/requests/{title}.csv', [DeskRequestsController::class, 'titleCsv'])->name('request.csv');
+        Route::post('/requests/{title}/decline', [DeskRequestsController::class, 'decline'])->name('request.decline');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
         Route::get('/titles/{title}/{rows}.csv', DeskTitleRowsController::class)->whereIn('rows', ['licences', 'line', 'loans', 'months'])->name('title.csv');
         Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');

@@ -35,7 +35,7 @@ final class TitlePanel
             'title' => $title,
             'way' => $this->way($request),
             'standing' => $this->standings->of($this->current->requiredLibrary(), [$title], $this->current->card(), $now)[$title->id],
-            'own' => $this->ownItems->of($this->current->person, [$title], $now),
+            'own' => $this->ownItems->of($this->current->person, [$title], $now, beyond: true),
             'said' => $said,
             'message' => $message,
             'refused' => $refused,

@@ -33,7 +33,7 @@ final class NoticeMail extends Mailable
         return new Content(text: 'account.notice-mail', with: [
             'name' => $this->notice->person->name,
             'body' => NoticeText::body($this->notice),
-            'link' => route('titles.show', $this->notice->facts['title']),
+            'link' => url(NoticeText::address($this->notice)),
         ]);
     }
 }

@@ -13,12 +13,27 @@ final class NoticeText
 {
     public static function subject(Notice $notice): string
     {
-        return __("notices.{$notice->kind}.subject", self::facts($notice));
+        return self::words($notice, 'subject');
     }
 
     public static function body(Notice $notice): string
     {
-        return __("notices.{$notice->kind}.body", self::facts($notice));
+        return self::words($notice, 'body');
+    }
+
+    private static function words(Notice $notice, string $part): string
+    {
+        $outcome = isset($notice->facts['outcome']) ? "{$notice->facts['outcome']}_" : '';
+
+        return isset($notice->facts['count'])
+            ? trans_choice("notices.{$notice->kind}.{$outcome}{$part}", (int) $notice->facts['count'], self::facts($notice))
+            : __("notices.{$notice->kind}.{$outcome}{$part}", self::facts($notice));
+    }
+
+    /** Where a notice leads. */
+    public static function address(Notice $notice): string
+    {
+        return (string) ($notice->facts['address'] ?? "/titles/{$notice->facts['title']}");
     }
 
     /** @return array<string, string> */

@@ -10,7 +10,10 @@ use FigPorch\Core\Catalogue\Audience;
 /** May this card join the line for this title? Null means yes. */
 final class HoldDecision
 {
-    /** @param  list<Licence>  $licences those of the title that this card's library can use */
+    /**
+     * @param  list<Licence>  $licences those of the title that this card's library can use
+     * @param  bool  $evenIfFree  the line is formed before the copies are given out
+     */
     public static function refusal(
         CardStanding $card,
         LoanTerms $terms,
@@ -20,6 +23,7 @@ final class HoldDecision
         bool $alreadyHeld,
         ?PayPerLoan $payPerLoan,
         DateTimeImmutable $now,
+        bool $evenIfFree = false,
     ): ?Refused {
         $standing = $card->refusal($now);
         if ($standing !== null) {
@@ -37,7 +41,7 @@ final class HoldDecision
         $capped = $payPerLoan?->capReached() === true;
         $future = false;
         foreach ($licences as $licence) {
-            if ($licence->canLend($now) && ! ($capped && $licence->model === LicenceModel::PayPerLoan)) {
+            if (! $evenIfFree && $licence->canLend($now) && ! ($capped && $licence->model === LicenceModel::PayPerLoan)) {
                 return new Refused(Refusal::CopyFree);
             }
             $future = $future || $licence->canFillHolds($now);

@@ -18,4 +18,6 @@ enum NoticeKind: string
     case LoanEnded = 'loan_ended';
     case LicenceEnding = 'licence_ending';
     case LicenceGone = 'licence_gone';
+    case RequestAnswered = 'request_answered';
+    case SearchFound = 'search_found';
 }

@@ -24,6 +24,8 @@ enum Refusal: string
     case RenewedEnough = 'renewed_enough';
     case OthersWait = 'others_wait';
     case LicenceEnded = 'licence_ended';
+    case HeldHere = 'held_here';
+    case RequestLimit = 'request_limit';
 
     /** Someone wanted the title and could not have it for want of a copy or a licence. */
     public function isTurnaway(): bool

@@ -3,12 +3,24 @@
 declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 
-/** Who can have a title is kept beside its words, in columns that no index names: a change of them rewrites no index. */
 return new class extends Migration
 {
     public function up(): void
+    {
+        $this->keepAvailability();
+        $this->lookBeyond();
+        $this->ask();
+        $this->keepSearches();
+        $this->openRooms();
+        $this->putAside();
+    }
+
+    /** Who can have a title stands beside its words, in columns that no index names: a change of them rewrites no index. */
+    private function keepAvailability(): void
     {
         DB::unprepared(<<<'SQL'
             alter table search_rows
@@ -27,5 +39,114 @@ return new class extends Migration
             create constraint trigger licences_settle_flip after update on licences deferrable initially deferred for each row {$flips} execute function search_settle();
             select search_refresh(array_agg(title_id), now()) from search_rows;
             SQL);
+    }
+
+    /** What a supplier offers, whether a library has it or not. */
+    private function lookBeyond(): void
+    {
+        Schema::create('supplied_titles', function (Blueprint $table): void {
+            $table->foreignId('title_id')->primary()->constrained()->cascadeOnDelete();
+            $table->integer('price_cents')->nullable();
+            $table->string('currency', 3)->nullable();
+            $table->string('record_hash', 32);
+            $table->timestampTz('seen_at')->comment('when the supplier last offered it');
+        });
+        Schema::create('supplier_readings', function (Blueprint $table): void {
+            $table->id();
+            $table->timestampTz('begun_at');
+            $table->timestampTz('ended_at')->nullable();
+            $table->integer('titles')->default(0);
+            $table->string('problem', 500)->nullable()->comment('why it broke off; what was known before stays');
+        });
+    }
+
+    private function ask(): void
+    {
+        Schema::create('requests', function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('library_id')->constrained();
+            $table->foreignId('card_id')->constrained();
+            $table->foreignId('title_id')->constrained();
+            $table->boolean('wants_notice');
+            $table->boolean('wants_hold');
+            $table->string('state', 10)->default('open')->comment('open, here, declined, withdrawn');
+            $table->text('answer')->nullable();
+            $table->timestampTz('asked_at');
+            $table->timestampTz('answered_at')->nullable();
+            $table->foreignId('staff_member_id')->nullable()->constrained();
+            $table->index(['library_id', 'title_id']);
+        });
+        DB::statement("create unique index requests_once on requests (card_id, title_id) where state = 'open'");
+    }
+
+    private function keepSearches(): void
+    {
+        Schema::table('licences', fn (Blueprint $table) => $table->timestampTz('added_at')->useCurrent());
+        Schema::create('saved_searches', function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('person_id')->constrained('people')->cascadeOnDelete();
+            $table->foreignId('library_id')->constrained();
+            $table->string('name', 120);
+            $table->jsonb('search')->comment('values of a query string');
+            $table->boolean('tells');
+            $table->timestampTz('looked_at');
+            $table->index('person_id');
+        });
+        Schema::create('saved_search_titles', function (Blueprint $table): void {
+            $table->foreignId('saved_search_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('title_id')->constrained()->cascadeOnDelete();
+            $table->timestampTz('told_at');
+            $table->primary(['saved_search_id', 'title_id']);
+        });
+        DB::statement('create index licences_added on licences (library_id, added_at)');
+    }
+
+    private function openRooms(): void
+    {
+        Schema::table('titles', function (Blueprint $table): void {
+            $table->boolean('fiction')->nullable()->comment('null where the record does not say');
+            $table->smallInteger('age_from')->nullable();
+            $table->smallInteger('age_to')->nullable();
+        });
+        Schema::table('publications', fn (Blueprint $table) => $table->jsonb('contents')->default('[]')->comment('depth and label of each entry'));
+        Schema::table('staff_lists', function (Blueprint $table): void {
+            $table->string('room', 8)->default('reading');
+            $table->string('words', 400)->nullable()->comment('a list made by a search; without, by hand');
+            $table->date('shows_from')->nullable();
+            $table->date('shows_until')->nullable()->comment('the last day');
+            $table->index(['library_id', 'room']);
+        });
+        Schema::table('people', fn (Blueprint $table) => $table->jsonb('rooms')->nullable()->comment('how each room opens for them'));
+        Schema::create('title_neighbours', function (Blueprint $table): void {
+            $table->foreignId('title_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('other_id')->constrained('titles')->cascadeOnDelete();
+            $table->integer('people')->comment('how many borrowed both; never fewer than ten');
+            $table->primary(['title_id', 'other_id']);
+        });
+    }
+
+    private function putAside(): void
+    {
+        Schema::create('baskets', function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('person_id')->nullable()->constrained('people')->cascadeOnDelete();
+            $table->string('browser_key', 40)->nullable()->index()->comment('whose it is before anyone has signed in');
+            $table->foreignId('parent_id')->nullable()->constrained('baskets')->cascadeOnDelete();
+            $table->string('name', 120);
+            $table->text('note')->nullable();
+            $table->integer('position');
+            $table->string('share_key', 40)->nullable()->unique();
+            $table->timestampTz('created_at');
+            $table->index('person_id');
+            $table->index('parent_id');
+        });
+        Schema::create('basket_title', function (Blueprint $table): void {
+            $table->foreignId('basket_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('title_id')->constrained()->cascadeOnDelete();
+            $table->integer('position');
+            $table->text('note')->nullable();
+            $table->timestampTz('added_at');
+            $table->primary(['basket_id', 'title_id']);
+        });
     }
 };

@@ -81,5 +81,7 @@ return [
         'loan_ended' => 'a loan has ended',
         'licence_ending' => 'the licence of a title I hold ends soon',
         'licence_gone' => 'a title I hold cannot be lent any more',
+        'request_answered' => 'a request of mine is answered',
+        'search_found' => 'something new fits a saved search',
     ],
 ];

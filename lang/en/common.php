@@ -43,4 +43,5 @@ return [
     ],
     'settings' => 'Settings',
     'history' => 'History',
+    'requests' => 'Requests',
 ];

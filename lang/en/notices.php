@@ -14,4 +14,10 @@ return [
     'hold_missed' => ['subject' => '“:name” has gone to the next in line', 'body' => 'The copy of “:name” that was kept for you was not borrowed in time. Your hold is paused for 7 days and then takes its turn again. If it is missed once more it lapses.'],
     'hold_lapsed' => ['subject' => 'Your hold on “:name” has lapsed', 'body' => 'A copy of “:name” was kept for you twice and not borrowed. The hold is closed. You can place a new one at any time.'],
     'loan_ended' => ['subject' => 'Your loan of “:name” has ended', 'body' => 'The loan of “:name” reached its due time and was returned for you. If you had not finished, you can borrow it or place a hold again.'],
+    'request_answered' => [
+        'here_subject' => '“:name” has come', 'here_body' => ':library now has “:name”, for which you asked. Borrow it, or place a hold if others were quicker.',
+        'in_line_subject' => '“:name” has come, and you are in line', 'in_line_body' => ':library now has “:name”, for which you asked. You are in line for it, in the order in which people asked, and are told when a copy is yours.',
+        'declined_subject' => '“:name” will not be got for now', 'declined_body' => ':library has decided about “:name”, for which you asked. :answer',
+    ],
+    'search_found' => ['subject' => '{1} Something new for “:name”|[2,*] :count new titles for “:name”', 'body' => '{1} :library now has “:first”, which fits your saved search “:name”.|[2,*] :library now has :count titles more that fit your saved search “:name”, “:first” among them.'],
 ];

@@ -55,4 +55,10 @@ return [
     'unpin_all' => 'Take out all pins',
     'suggestions' => 'Suggestions',
     'kinds' => ['title' => 'title', 'series' => 'series', 'subject' => 'subject', 'author' => 'author', 'narrator' => 'narrator', 'illustrator' => 'illustrator', 'translator' => 'translator', 'editor' => 'editor', 'artist' => 'artist', 'composer' => 'composer', 'director' => 'director', 'cast' => 'cast'],
+    'reach' => 'Look in',
+    'reaches' => ['library' => 'This library', 'cards' => 'My cards', 'beyond' => 'Beyond'],
+    'wider' => ['cards' => 'On your other cards', 'beyond' => 'Beyond your libraries'],
+    'found_wider' => '{1} :count title|[2,*] :count titles',
+    'all_of_them' => 'See all of them',
+    'beyond_text' => 'Titles that none of your libraries has: other libraries of the consortium lend them, or a supplier offers them. Ask for what you would like to read; your library decides, and you are told.',
 ];

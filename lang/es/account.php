@@ -81,5 +81,7 @@ return [
         'loan_ended' => 'un préstamo ha terminado',
         'licence_ending' => 'termina pronto la licencia de un título reservado',
         'licence_gone' => 'un título reservado ya no se puede prestar',
+        'request_answered' => 'se responde a una petición mía',
+        'search_found' => 'algo nuevo encaja con una búsqueda guardada',
     ],
 ];

@@ -43,4 +43,5 @@ return [
     ],
     'settings' => 'Ajustes',
     'history' => 'Historial',
+    'requests' => 'Peticiones',
 ];

@@ -14,4 +14,10 @@ return [
     'hold_missed' => ['subject' => '«:name» ha pasado al siguiente', 'body' => 'El ejemplar de «:name» guardado para usted no se recogió a tiempo. Su reserva queda en pausa 7 días y luego recupera su turno. Si se pierde otra vez, se cierra.'],
     'hold_lapsed' => ['subject' => 'Su reserva de «:name» se ha cerrado', 'body' => 'Se guardó dos veces un ejemplar de «:name» y no se recogió. La reserva está cerrada. Puede hacer otra cuando quiera.'],
     'loan_ended' => ['subject' => 'Su préstamo de «:name» ha terminado', 'body' => 'El préstamo de «:name» llegó a su vencimiento y se devolvió por usted. Si no había terminado, puede tomarlo prestado o reservarlo otra vez.'],
+    'request_answered' => [
+        'here_subject' => '«:name» ha llegado', 'here_body' => ':library ya tiene «:name», que usted pidió. Tómelo prestado o haga una reserva si otros se han adelantado.',
+        'in_line_subject' => '«:name» ha llegado y está usted en la cola', 'in_line_body' => ':library ya tiene «:name», que usted pidió. Está en la cola, por el orden en que se pidió, y se le avisará cuando un ejemplar sea suyo.',
+        'declined_subject' => '«:name» no se conseguirá por ahora', 'declined_body' => ':library ha decidido sobre «:name», que usted pidió. :answer',
+    ],
+    'search_found' => ['subject' => '{1} Algo nuevo para «:name»|[2,*] :count títulos nuevos para «:name»', 'body' => '{1} :library ya tiene «:first», que encaja con su búsqueda guardada «:name».|[2,*] :library tiene :count títulos más que encajan con su búsqueda guardada «:name», entre ellos «:first».'],
 ];

@@ -55,4 +55,10 @@ return [
     'unpin_all' => 'Soltar todo',
     'suggestions' => 'Sugerencias',
     'kinds' => ['title' => 'título', 'series' => 'serie', 'subject' => 'materia', 'author' => 'autor', 'narrator' => 'narrador', 'illustrator' => 'ilustrador', 'translator' => 'traductor', 'editor' => 'editor', 'artist' => 'artista', 'composer' => 'compositor', 'director' => 'director', 'cast' => 'reparto'],
+    'reach' => 'Buscar en',
+    'reaches' => ['library' => 'Esta biblioteca', 'cards' => 'Mis carnés', 'beyond' => 'Más allá'],
+    'wider' => ['cards' => 'Con sus otros carnés', 'beyond' => 'Más allá de sus bibliotecas'],
+    'found_wider' => '{1} :count título|[2,*] :count títulos',
+    'all_of_them' => 'Verlos todos',
+    'beyond_text' => 'Títulos que ninguna de sus bibliotecas tiene: los prestan otras bibliotecas del consorcio o los ofrece un proveedor. Pida lo que le gustaría leer; su biblioteca decide y usted recibe la respuesta.',
 ];

@@ -7,11 +7,12 @@ namespace App\Actions\Lending;
 use App\Models\Licence;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Support\Facades\DB;
 
-/** A library buys a licence; holds that wait for the title get its copies at once. */
+/** A library buys a licence: who asked for the title is told or put in line, and those in line get its copies at once. */
 final class AddLicence
 {
-    public function __construct(private readonly FillFreeCopies $fillFreeCopies)
+    public function __construct(private readonly FillFreeCopies $fillFreeCopies, private readonly AnswerRequests $answerRequests)
     {
     }
 
@@ -27,23 +28,28 @@ final class AddLicence
         int $priceCents = 0,
         bool $shared = false,
     ): Licence {
-        $licence = Licence::query()->create([
-            'library_id' => $libraryId,
-            'title_id' => $titleId,
-            'model' => $model,
-            'copies' => $model->hasCopies() ? $copies : null,
-            'copies_free' => $model->hasCopies() ? $copies : null,
-            'loans_bought' => $model->countsLoans() ? $loans : null,
-            'loans_left' => $model->countsLoans() ? $loans : null,
-            'starts_at' => $startsAt,
-            'ends_at' => $endsAt,
-            'price_cents' => $priceCents,
-            'shared' => $shared,
-        ]);
-        if ($model->takesHolds()) {
-            ($this->fillFreeCopies)($licence->id, $now);
-        }
+        return DB::transaction(function () use ($libraryId, $titleId, $model, $copies, $loans, $startsAt, $endsAt, $now, $priceCents, $shared): Licence {
+            $this->answerRequests->lock($titleId);
+            $licence = Licence::query()->create([
+                'library_id' => $libraryId,
+                'title_id' => $titleId,
+                'model' => $model,
+                'copies' => $model->hasCopies() ? $copies : null,
+                'copies_free' => $model->hasCopies() ? $copies : null,
+                'loans_bought' => $model->countsLoans() ? $loans : null,
+                'loans_left' => $model->countsLoans() ? $loans : null,
+                'starts_at' => $startsAt,
+                'ends_at' => $endsAt,
+                'price_cents' => $priceCents,
+                'shared' => $shared,
+                'added_at' => $now,
+            ]);
+            $this->answerRequests->here($libraryId, $titleId, $shared, $model->takesHolds(), $now);
+            if ($model->takesHolds()) {
+                ($this->fillFreeCopies)($licence->id, $now);
+            }
 
-        return $licence;
+            return $licence;
+        }, attempts: 3);
     }
 }

@@ -50,10 +50,10 @@ final class SearchTitles
      * @param  int  $total  how many match, as counts() says
      * @return LengthAwarePaginator<int, Title>
      */
-    public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now): LengthAwarePaginator
+    public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now, ?int $perPage = null): LengthAwarePaginator
     {
         [$join, $where, $bindings] = $this->where($search, $now);
-        $perPage = (int) config('figporch.page_size');
+        $perPage ??= (int) config('figporch.page_size');
         $page = PageAsked::of($total, $perPage);
         [$order, $orderBindings] = $this->order($search);
         $ids = array_column(DB::select(
@@ -147,7 +147,7 @@ final class SearchTitles
             $bindings[] = $search->seriesId;
         }
         if ($search->how === Reach::Beyond) {
-            $where .= ' and (s.supplied or s.held && array(select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
+            $where .= ' and (s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
             $bindings[] = $search->libraryId;
         }
         if ($search->staffListId !== null) {

@@ -8,6 +8,7 @@ use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Title;
+use App\Models\TitleRequest;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\HoldState;
 
@@ -17,13 +18,17 @@ final readonly class OwnItems
     /**
      * @param  array<int, Loan>  $loans  by title
      * @param  array<int, Hold>  $holds  by title
+     * @param  array<int, true>  $asked  titles with an open request of theirs
      */
-    public function __construct(private array $loans = [], private array $holds = [])
+    public function __construct(private array $loans = [], private array $holds = [], private array $asked = [])
     {
     }
 
-    /** @param  iterable<Title>  $titles */
-    public function of(?Person $person, iterable $titles, DateTimeImmutable $now): self
+    /**
+     * @param  iterable<Title>  $titles
+     * @param  bool  $beyond  they may be titles that no library of theirs has, to be asked for
+     */
+    public function of(?Person $person, iterable $titles, DateTimeImmutable $now, bool $beyond = false): self
     {
         $titleIds = collect($titles)->pluck('id')->all();
         if ($person === null || $titleIds === []) {
@@ -34,6 +39,7 @@ final readonly class OwnItems
         return new self(
             Loan::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('ended_at')->where('due_at', '>', $now)->get()->keyBy('title_id')->all(),
             Hold::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('closed_at')->get()->keyBy('title_id')->all(),
+            $beyond ? array_fill_keys(TitleRequest::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->where('state', 'open')->pluck('title_id')->all(), true) : [],
         );
     }
 
@@ -45,6 +51,11 @@ final readonly class OwnItems
     public function hold(int $titleId): ?Hold
     {
         return $this->holds[$titleId] ?? null;
+    }
+
+    public function asked(int $titleId): bool
+    {
+        return isset($this->asked[$titleId]);
     }
 
     public function readyHold(int $titleId, DateTimeImmutable $now): ?Hold

@@ -6,6 +6,7 @@ namespace App\Queries\Lending;
 
 use App\Models\Card;
 use App\Models\Library;
+use App\Models\Person;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\PayPerLoan;
@@ -24,6 +25,19 @@ final class PayMonth
             $this->rules->allowed($card),
             array_column(array_filter(Format::cases(), fn (Format $f): bool => $this->of($card, $library, $f, $now)->capReached()), 'value'),
         );
+    }
+
+    /** @return array<int, CardReach> what a person's cards at other libraries may borrow, by library */
+    public function elsewhere(?Person $person, Library $library, DateTimeImmutable $now): array
+    {
+        $reaches = [];
+        foreach ($person->cards ?? [] as $card) {
+            if ($card->library_id !== $library->id) {
+                $reaches[$card->library_id] = $this->reach($card, $card->library, $now);
+            }
+        }
+
+        return $reaches;
     }
 
     public function of(Card $card, Library $library, Format $format, DateTimeImmutable $now): PayPerLoan

@@ -52,6 +52,29 @@ final class WaysToGet
         return array_map(fn (int $i): Way => $ways[$i], array_keys($order));
     }
 
+    /**
+     * Of many titles the one card each through which it is to be had soonest.
+     *
+     * @param  iterable<Title>  $titles
+     * @return array<int, Way> by title
+     */
+    public function soonestOf(Library $library, Person $person, iterable $titles, OwnItems $own, DateTimeImmutable $now): array
+    {
+        $best = [];
+        foreach ([$library, ...$person->cards->where('library_id', '<>', $library->id)->map(fn (Card $card): Library => $card->library)->values()] as $at) {
+            $card = $person->cardAt($at);
+            $standings = $this->standings->of($at, $titles, $card, $now);
+            foreach ($titles as $title) {
+                $way = new Way($title, $at, $card, $standings[$title->id], null, true);
+                if (! isset($best[$title->id]) || self::soonest($way, $own, $now) < self::soonest($best[$title->id], $own, $now)) {
+                    $best[$title->id] = $way;
+                }
+            }
+        }
+
+        return $best;
+    }
+
     /** @return array{int, int} */
     private static function soonest(Way $way, OwnItems $own, DateTimeImmutable $now): array
     {

@@ -2,7 +2,7 @@
     <h1 class="text-3xl mb-4">{{ __('common.notices') }}</h1>
     @forelse ($notices as $notice)
         <article @class(['panel p-5 mb-3 max-w-3xl', 'border-lamp-line bg-lamp-wash' => $notice->read_at === null])>
-            <h2 class="text-lg"><a class="no-underline hover:underline" href="{{ route('titles.show', $notice->facts['title'], false) }}">{{ App\View\NoticeText::subject($notice) }}</a></h2>
+            <h2 class="text-lg"><a class="no-underline hover:underline" href="{{ App\View\NoticeText::address($notice) }}">{{ App\View\NoticeText::subject($notice) }}</a></h2>
             <p class="mt-1 max-w-[70ch]">{{ App\View\NoticeText::body($notice) }}</p>
             <p class="meta mt-1">{{ App\View\Dates::exact($notice->created_at, $current->library?->zone() ?? new DateTimeZone('UTC')) }}</p>
         </article>

@@ -1,6 +1,6 @@
 @php
-    use App\View\TitleText;
     use FigPorch\Core\Catalogue\Format;
+    use FigPorch\Core\Catalogue\Reach;
     $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type: PHP_QUERY_RFC3986);
     $heading = match (true) {
         $list !== null => $list->name,
@@ -55,6 +55,12 @@
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
             </div>
+            <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 mb-3 text-[15px] items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
+                @foreach (Reach::cases() as $of)
+                    @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
+                @endforeach
+            </nav>
+            @if ($search->how === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
             @if ($search->query->plain || $search->query->cut || ! App\View\QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\View\QueryText::of($search->query->tree)]) }}@endif</p>
             @endif
@@ -80,16 +86,7 @@
                 <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value]), false) }}">{{ __('search.advanced') }}</a>
             </div>
             @forelse ($page as $title)
-                <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3" data-title="{{ $title->id }}">
-                    <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{ App\View\Cover::html($title, decorative: true) }}</a>
-                    <div class="min-w-0">
-                        <h2 class="text-xl"><a href="/titles/{{ $title->id }}" class="no-underline hover:underline">{{ $title->name }}</a></h2>
-                        @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
-                        <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
-                        <div class="meta">{{ implode(' · ', array_filter([TitleText::series($title), ...array_slice($title->subjectNames(), 0, 3)])) }}</div>
-                    </div>
-                    <div class="col-span-2 md:col-span-1">@include('lending.title-action', ['standing' => $standings[$title->id]])</div>
-                </article>
+                @include('catalogue.row')
             @empty
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
@@ -99,6 +96,13 @@
                     @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
                 </div>
+                @foreach ($wider as $reach => $found)
+                    <section aria-labelledby="wider-{{ $reach }}" class="mt-7">
+                        <h2 id="wider-{{ $reach }}" class="text-2xl mb-1">{{ __("search.wider.{$reach}") }}</h2>
+                        <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(), ['count' => number_format($found->total())]) }}@if ($found->total() > $found->count()) · <a class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them') }}</a>@endif</p>
+                        @foreach ($found as $title)@include('catalogue.row')@endforeach
+                    </section>
+                @endforeach
             @endforelse
             <x-pager :page="$page" />
         </section>

@@ -43,7 +43,7 @@
                                 <p class="meta mt-1">{{ __('lending.no_file') }}</p>
                             @endif
                             @if ($standing->availability === Availability::NotHere)
-                                <p class="meta mt-1">{{ $standing->wentAt !== null ? __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) : __('catalogue.not_owned', ['library' => $way->library->name, 'contact' => $way->library->pin_contact]) }}</p>
+                                <p class="meta mt-1">{{ $standing->wentAt !== null ? __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) : __('catalogue.not_owned', ['library' => $way->library->name]) }}</p>
                             @endif
                         </div>
                     </div>

@@ -10,7 +10,7 @@
             <a href="/desk/licences" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl leading-none"><x-fig /> Fig Porch <span class="font-sans font-normal text-[17px]">{{ __('desk.desk') }}</span></a>
             @if ($staff !== null)
                 <nav aria-label="{{ __('desk.navigation') }}" class="flex gap-1 text-[15px]">
-                    @foreach (['licences', 'turnaways'] as $room)<a href="/desk/{{ $room }}" @class(['eave-link px-3 py-2 rounded-md', 'bg-shutter-dark font-semibold' => $on === $room]) @if ($on === $room) aria-current="page" @endif>{{ __("desk.{$room}") }}</a>@endforeach
+                    @foreach (['licences', 'requests', 'lists', 'turnaways'] as $room)<a href="/desk/{{ $room }}" @class(['eave-link px-3 py-2 rounded-md', 'bg-shutter-dark font-semibold' => $on === $room]) @if ($on === $room) aria-current="page" @endif>{{ __("desk.{$room}") }}</a>@endforeach
                 </nav>
                 <div class="ml-auto flex items-center gap-4 text-sm leading-tight"><span class="text-right"><b class="text-[15px]">{{ $staff->name }}</b><br>{{ $staff->library->name }}</span>
                     <form method="post" action="/desk/sign-out">@csrf<button class="py-2.5 px-3.5 rounded-control border border-on-shutter/60 cursor-pointer font-semibold text-[15px]">{{ __('common.sign_out') }}</button></form></div>

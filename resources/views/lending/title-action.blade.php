@@ -32,6 +32,9 @@
             <span class="meta">{{ __('lending.above_card') }}</span>
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
+        @elseif ($standing->availability === Availability::NotHere)
+            @if ($own->asked($title->id))<a class="btn btn-quiet" href="/requests">{{ __('lending.asked_for') }}<span class="sr-only">: {{ $title->name }}</span></a>
+            @else<a class="btn btn-quiet" href="/titles/{{ $title->id }}/ask{{ $at }}">{{ __('lending.ask') }}<span class="sr-only">: {{ $title->name }}</span></a>@endif
         @elseif ($standing->takesHolds && $standing->availability === Availability::Wait)
             <form method="post" action="/titles/{{ $title->id }}/hold{{ $at }}" @if ($card !== null) hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML" hx-disabled-elt="find button" @endif @if ($detailed ?? false) class="md:text-right" @endif>
                 @csrf

@@ -10,23 +10,31 @@ use App\Http\Pins;
 use App\Http\QueryForm;
 use App\Models\Series;
 use App\Models\StaffList;
+use App\Models\Title;
 use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\Standings;
+use App\Queries\Lending\WaysToGet;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\View\View;
 
 final class CatalogueController
 {
+    /** Titles of a wider reach that are shown where the nearer one has none. */
+    private const WIDER_SHOWN = 4;
+
     public function __construct(private readonly Current $current, private readonly SearchTitles $searchTitles)
     {
     }
 
-    public function __invoke(Request $request, Standings $standings, OwnItems $ownItems, PayMonth $payMonth, OtherWays $otherWays, Pins $pins): View
+    public function __invoke(Request $request, Standings $standings, WaysToGet $ways, OwnItems $ownItems, PayMonth $payMonth, OtherWays $otherWays, Pins $pins): View
     {
         $library = $this->current->requiredLibrary();
         $now = now()->toImmutable();
@@ -36,9 +44,14 @@ final class CatalogueController
         // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
         $list = isset($asked['list']) ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list']) : null;
-        $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now));
+        $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now));
         $facets = $this->searchTitles->counts($search, $now);
+        $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
         $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
+
+        $person = $this->current->person;
+        $shown = $page->getCollection()->merge(array_merge(...array_values(array_map(fn (LengthAwarePaginator $of): array => $of->items(), $wider))));
+        $own = $ownItems->of($person, $shown, $now, beyond: $search->how === Reach::Beyond || $wider !== []);
 
         return view('catalogue.index', [
             'search' => $search,
@@ -49,9 +62,32 @@ final class CatalogueController
             'facets' => $facets,
             'without' => $facets->total === 0 ? $otherWays->withoutFilter($search, $now) : [],
             'spelling' => $facets->total === 0 && $search->words !== '' ? $otherWays->spelling($search, $now) : null,
-            'standings' => $standings->of($library, $page->getCollection(), $this->current->card(), $now),
-            'own' => $ownItems->of($this->current->person, $page->getCollection(), $now),
+            'wider' => $wider,
+            'standings' => $standings->of($library, $shown, $this->current->card(), $now),
+            'ways' => $person !== null && ($search->how === Reach::Cards || isset($wider['cards'])) ? $ways->soonestOf($library, $person, $shown, $own, $now) : [],
+            'own' => $own,
         ]);
+    }
+
+    /**
+     * Where a library has nothing, the wider reaches are looked at by themselves.
+     *
+     * @return array<string, LengthAwarePaginator<int, Title>> those that find something
+     */
+    private function wider(CatalogueSearch $search, DateTimeImmutable $now): array
+    {
+        $found = [];
+        foreach ($search->how === Reach::Library ? [Reach::Cards, Reach::Beyond] : ($search->how === Reach::Cards ? [Reach::Beyond] : []) as $reach) {
+            if ($reach === Reach::Beyond || $search->otherCards !== []) {
+                $wider = CatalogueSearch::read($search->libraryId, $search->with(['reach' => $reach->value]), $search->reach, $search->otherCards);
+                $total = $this->searchTitles->total($wider, $now);
+                if ($total > 0) {
+                    $found[$reach->value] = $this->searchTitles->page($wider, $total, $now, self::WIDER_SHOWN);
+                }
+            }
+        }
+
+        return $found;
     }
 
     /** A form for each field, that makes a search as text. */

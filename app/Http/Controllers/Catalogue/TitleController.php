@@ -19,7 +19,7 @@ final class TitleController
         $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->orderBy('format')->orderBy('id')->limit(20)->get();
         $all = $editions->prepend($title)->loadExists('publication');
 
-        $own = $ownItems->of($current->person, $all, $now);
+        $own = $ownItems->of($current->person, $all, $now, beyond: true);
 
         return view('catalogue.title', [
             'title' => $title,

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lending;
+
+use App\Models\Card;
+use App\Models\Title;
+use App\Queries\Lending\CardAndTitle;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\RequestDecision;
+use Illuminate\Support\Facades\DB;
+
+/** Asks a card's library to get a title that it does not have. Asked again, the wishes are set anew. */
+final class AskForTitle
+{
+    /** @return Refused|null why it was not written down */
+    public function __invoke(Card $card, Title $title, bool $wantsNotice, bool $wantsHold, DateTimeImmutable $now): ?Refused
+    {
+        return DB::transaction(function () use ($card, $title, $wantsNotice, $wantsHold, $now): ?Refused {
+            DB::select('select from cards where id = ? for no key update', [$card->id]);
+            $facts = CardAndTitle::load($card->id, $title->id, $now);
+            $open = DB::table('requests')->where('card_id', $card->id)->where('state', 'open')->pluck('id', 'title_id');
+            $refused = RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open->except([$title->id])->count(), $now);
+            if ($refused !== null) {
+                return $refused;
+            }
+            $wishes = ['wants_notice' => $wantsNotice, 'wants_hold' => $wantsHold];
+            if (isset($open[$title->id])) {
+                DB::table('requests')->where('id', $open[$title->id])->update($wishes);
+            } else {
+                DB::table('requests')->insert([...$wishes, 'library_id' => $card->library_id, 'card_id' => $card->id, 'title_id' => $title->id, 'asked_at' => $now]);
+            }
+
+            return null;
+        }, attempts: 3);
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\Lending\AnswerRequests;
+use App\Http\CsvFile;
+use App\Http\Input;
+use App\Models\StaffMember;
+use App\Models\Title;
+use App\Queries\Desk\RequestsAtDesk;
+use DateTimeImmutable;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use stdClass;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** What patrons ask for, and the answers. Getting a title answers by itself. */
+final class DeskRequestsController
+{
+    private const LONGEST_ANSWER = 600;
+
+    public function __construct(private readonly RequestsAtDesk $requests)
+    {
+    }
+
+    public function index(#[CurrentUser('staff')] StaffMember $staff): View
+    {
+        return view('desk.requests', ['staff' => $staff, 'page' => $this->requests->byTitle($staff->library), 'people' => $this->requests->people($staff->library), 'reading' => $this->requests->lastReading()]);
+    }
+
+    public function csv(#[CurrentUser('staff')] StaffMember $staff): StreamedResponse
+    {
+        $day = fn (string $at): string => (new DateTimeImmutable($at))->setTimezone($staff->library->zone())->format('Y-m-d');
+
+        return CsvFile::response('requests', array_map(fn (string $of): string => __("desk.{$of}"), ['csv.title_id', 'csv.title', 'csv.people', 'csv.format', 'asked_for', 'want_line', 'first_asked', 'last_asked', 'offered_at']), array_map(fn (stdClass $row): array => [
+            $row->id, $row->name, $row->people, __("catalogue.format.{$row->format}"), $row->asked, $row->line, $day($row->first_at), $day($row->last_at), $row->price_cents === null ? '' : sprintf('%.2f %s', $row->price_cents / 100, $row->currency),
+        ], $this->requests->all($staff->library)));
+    }
+
+    public function show(Title $title, #[CurrentUser('staff')] StaffMember $staff): View
+    {
+        return view('desk.request', [
+            'staff' => $staff, 'title' => $title->load(['contributors', 'series']), 'rows' => $this->requests->ofTitle($staff->library, $title->id), 'offer' => $this->requests->offer($title->id),
+        ]);
+    }
+
+    public function titleCsv(Title $title, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
+    {
+        return CsvFile::response("requests-{$title->id}", array_map(fn (string $of): string => __("desk.{$of}"), ['first_asked', 'group', 'want_told', 'want_line', 'state']), array_map(fn (stdClass $row): array => [
+            (new DateTimeImmutable($row->asked_at))->setTimezone($staff->library->zone())->format(DATE_ATOM), $row->patron_group, (int) $row->wants_notice, (int) $row->wants_hold, __("desk.request_states.{$row->state}"),
+        ], $this->requests->ofTitle($staff->library, $title->id)));
+    }
+
+    public function decline(Request $request, Title $title, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
+    {
+        $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
+        if ($why === '') {
+            return redirect()->route('desk.request', $title)->with('refusal', __('desk.needs_answer'));
+        }
+        $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, now()->toImmutable());
+
+        return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered, ['name' => $title->name]));
+    }
+}

@@ -1,0 +1,13 @@
+@use('App\View\TitleText')
+@php($way = $ways[$title->id] ?? null)
+<article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3" data-title="{{ $title->id }}">
+    <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{ App\View\Cover::html($title, decorative: true) }}</a>
+    <div class="min-w-0">
+        <h2 class="text-xl"><a href="/titles/{{ $title->id }}" class="no-underline hover:underline">{{ $title->name }}</a></h2>
+        @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
+        <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
+        <div class="meta">{{ implode(' · ', array_filter([TitleText::series($title), ...array_slice($title->subjectNames(), 0, 3)])) }}</div>
+        @if ($way !== null)<div class="meta">{{ __('catalogue.with_card', ['library' => $way->library->short_name]) }}</div>@endif
+    </div>
+    <div class="col-span-2 md:col-span-1">@include('lending.title-action', ['standing' => $way->standing ?? $standings[$title->id], 'way' => $way?->library])</div>
+</article>
