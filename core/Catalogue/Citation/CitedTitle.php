@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Catalogue\Citation;
+
+use FigPorch\Core\Catalogue\Format;
+
+/** What a citation can say of a title. */
+final readonly class CitedTitle
+{
+    /**
+     * @param  string  $key  unlike any other's, of letters, digits and hyphens
+     * @param  array<string, list<Name>>  $people  by role, in order
+     * @param  string|null  $published  year, year-month or whole ISO 8601 date
+     * @param  string|null  $address  where it can be found
+     * @param  int|null  $pages  of an ebook or a magazine
+     * @param  int|null  $seconds  of an audiobook, music or a video
+     */
+    public function __construct(
+        public string $key,
+        public Format $format,
+        public string $name,
+        public array $people = [],
+        public ?string $subtitle = null,
+        public ?string $edition = null,
+        public ?string $publisher = null,
+        public ?string $published = null,
+        public ?string $isbn = null,
+        public ?string $language = null,
+        public ?string $series = null,
+        public ?string $seriesPosition = null,
+        public ?string $address = null,
+        public ?int $pages = null,
+        public ?int $seconds = null,
+    ) {
+    }
+
+    /** @return list<Name> those in whose name it goes: authors, or who else made it */
+    public function makers(): array
+    {
+        foreach (['author', 'artist', 'composer', 'director', 'editor'] as $role) {
+            if (($this->people[$role] ?? []) !== []) {
+                return $this->people[$role];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Name> */
+    public function of(string $role): array
+    {
+        return $this->people[$role] ?? [];
+    }
+
+    /** Whether it goes in the name of those who edited it. */
+    public function isEdited(): bool
+    {
+        return $this->makers() !== [] && $this->makers() === $this->of('editor');
+    }
+
+    public function year(): ?string
+    {
+        return $this->published === null ? null : substr($this->published, 0, 4);
+    }
+
+    /** Name and subtitle, as bibliographies write them. */
+    public function fullName(): string
+    {
+        return $this->subtitle === null ? $this->name : rtrim($this->name, ' :').': '.$this->subtitle;
+    }
+}
