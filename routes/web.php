@@ -10,6 +10,9 @@ use App\Http\Controllers\Account\PorchController;
 use App\Http\Controllers\Account\PreferenceController;
 use App\Http\Controllers\Account\SettingsController;
 use App\Http\Controllers\Account\SignInController;
+use App\Http\Controllers\Catalogue\BasketController;
+use App\Http\Controllers\Catalogue\BasketExportController;
+use App\Http\Controllers\Catalogue\BasketTitlesController;
 use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
 use App\Http\Controllers\Catalogue\PinController;
@@ -53,6 +56,18 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
     Route::get('/suggest', SuggestController::class)->name('suggest');
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
+    Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
+    Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');
+    Route::post('/baskets', [BasketController::class, 'make'])->name('baskets.make');
+    Route::get('/baskets/{basket}', [BasketController::class, 'show'])->name('baskets.show');
+    Route::post('/baskets/{basket}', [BasketController::class, 'change'])->name('baskets.change');
+    Route::post('/baskets/{basket}/shift', [BasketController::class, 'shift'])->name('baskets.shift');
+    Route::post('/baskets/{basket}/remove', [BasketController::class, 'remove'])->name('baskets.remove');
+    Route::post('/baskets/{basket}/share', [BasketController::class, 'share'])->name('baskets.share');
+    Route::post('/baskets/{basket}/titles', [BasketTitlesController::class, 'arrange'])->name('baskets.titles');
+    Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])->name('baskets.bibliography');
+    Route::get('/baskets/{basket}/basket.{kind}', [BasketExportController::class, 'file'])->whereIn('kind', ['csv', 'ris', 'bib', 'json'])->name('baskets.file');
+    Route::get('/shared/{key}', [BasketController::class, 'shared'])->where('key', '[A-Za-z0-9]{40}')->name('baskets.shared');
 });
 
 Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {

@@ -44,4 +44,6 @@ return [
     'settings' => 'Settings',
     'history' => 'History',
     'requests' => 'Requests',
+    'baskets' => 'Baskets',
+    'rooms' => 'Rooms',
 ];

@@ -44,4 +44,6 @@ return [
     'settings' => 'Ajustes',
     'history' => 'Historial',
     'requests' => 'Peticiones',
+    'baskets' => 'Cestas',
+    'rooms' => 'Salas',
 ];

@@ -18,6 +18,7 @@ use Symfony\Component\Process\Process;
 
 /**
  * Citations against citeproc-js with the CSL styles for APA and Vancouver, and the readers of RIS and BibTeX, of the npm packages
+ *
  * @citation-js; MLA, Chicago, Harvard and ASA against the forms of entries that their guides print, from memory, with invented titles.
  */
 final class CitationTest extends TestCase

@@ -1,7 +1,8 @@
 @props(['on' => null, 'unread' => 0])
 @php
     $person = $current->person;
-    $items = $person === null ? ['catalogue' => route('catalogue')] : ['porch' => route('porch'), 'catalogue' => route('catalogue'), 'loans' => route('loans.index'), 'holds' => route('holds.index')];
+    $items = $person === null ? ['catalogue' => '/catalogue', 'rooms' => '/rooms', 'baskets' => '/baskets']
+        : ['porch' => '/porch', 'catalogue' => '/catalogue', 'rooms' => '/rooms', 'loans' => '/loans', 'holds' => '/holds', 'baskets' => '/baskets', 'requests' => '/requests'];
 @endphp
 <header>
     <div class="bg-eave text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Account;
 
 use App\Actions\Account\SignIn;
 use App\Http\Current;
+use App\Http\OwnBaskets;
 use App\Http\Requests\Account\SignInRequest;
 use FigPorch\Demo\Members;
 use Illuminate\Http\RedirectResponse;
@@ -25,7 +26,7 @@ final class SignInController
         return view('account.sign-in', ['demoCards' => $demoCards]);
     }
 
-    public function signIn(SignInRequest $request, Current $current, SignIn $signIn): RedirectResponse
+    public function signIn(SignInRequest $request, Current $current, SignIn $signIn, OwnBaskets $baskets): RedirectResponse
     {
         $outcome = $signIn($current->requiredLibrary(), $request->cardNumber(), $request->pin(), (string) $request->ip());
         if (is_int($outcome)) {
@@ -36,6 +37,7 @@ final class SignInController
         }
         Auth::login($outcome->person);
         $request->session()->regenerate();
+        $baskets->claim($request, $outcome->person_id);
 
         $intended = (string) $request->session()->pull('url.intended');
 

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Catalogue;
+
+use App\Actions\Catalogue\ArrangeBaskets;
+use App\Actions\Catalogue\FillBasket;
+use App\Http\Input;
+use App\Http\OwnBaskets;
+use App\Models\Title;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+/** What goes into a basket, moves within and between them, and comes out. */
+final class BasketTitlesController
+{
+    private const NOTE = 500;
+
+    public function __construct(private readonly OwnBaskets $own, private readonly FillBasket $fill)
+    {
+    }
+
+    /** Into the basket that is named, or the one used last, or a first one. */
+    public function put(Request $request, Title $title, ArrangeBaskets $arrange): View|RedirectResponse
+    {
+        $now = now()->toImmutable();
+        $owner = $this->own->ownerToBe($request);
+        $asked = Input::text($request, 'basket');
+        $last = $request->session()->get('basket');
+        $basket = $asked !== '' ? $this->own->find($request, $asked)
+            : (is_int($last) ? $owner->baskets()->find($last) : null) ?? $owner->baskets()->orderBy('position')->orderBy('id')->first() ?? $arrange->make($owner, __('baskets.first_name'), null, $now) ?? abort(500);
+        $request->session()->put('basket', $basket->id);
+        if (! $this->fill->put($basket, $title->id, $now)) {
+            return back()->with('refusal', __('baskets.full', ['name' => $basket->name, 'most' => FillBasket::MOST]));
+        }
+
+        return $request->hasHeader('HX-Request') ? view('catalogue.in-basket', ['basket' => $basket, 'title' => $title])
+            : back()->with('said', __('baskets.put', ['title' => $title->name, 'name' => $basket->name]));
+    }
+
+    /** "do" is up:ID, down:ID, take-out, move or notes; the last three for all that are ticked. */
+    public function arrange(Request $request, string $basket): RedirectResponse
+    {
+        $basket = $this->own->find($request, $basket);
+        [$do, $titleId] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];
+        $ticked = array_values(array_unique(array_map(intval(...), array_filter((array) $request->input('titles'), fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 19))));
+        $said = match (true) {
+            $do === 'up' || $do === 'down' => $this->shift(fn () => $this->fill->shift($basket, (int) $titleId, $do === 'up' ? -1 : 1)),
+            $do === 'notes' => $this->notes($request, fn (array $notes) => $this->fill->note($basket, $notes)),
+            $ticked === [] => null,
+            $do === 'take-out' => trans_choice('baskets.taken_out', $this->fill->takeOut($basket, $ticked)),
+            $do === 'move' => trans_choice('baskets.moved', $this->fill->moveTo($basket, $to = $this->own->find($request, Input::text($request, 'to')), $ticked), ['name' => $to->name]),
+            default => null,
+        };
+
+        return redirect()->back(fallback: route('baskets.show', $basket))->with(...($said === null ? ['refusal', __('baskets.tick_some')] : ['said', $said]));
+    }
+
+    /** @param  callable(): void  $shift */
+    private function shift(callable $shift): string
+    {
+        $shift();
+
+        return '';
+    }
+
+    /** @param  callable(array<int, string>): void  $keep */
+    private function notes(Request $request, callable $keep): string
+    {
+        $notes = [];
+        foreach ((array) $request->input('note') as $id => $note) {
+            $notes[(int) $id] = is_string($note) ? mb_substr(trim(mb_scrub($note)), 0, self::NOTE) : '';
+        }
+        $keep($notes);
+
+        return __('baskets.notes_kept');
+    }
+}
