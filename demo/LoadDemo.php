@@ -275,11 +275,15 @@ final class LoadDemo
     private function makeStaffLists(): void
     {
         foreach (Members::STAFF_LISTS as $slug => $lists) {
-            foreach ($lists as $position => [$name, $note, $words]) {
-                $list = StaffList::query()->create(['library_id' => $this->libraries[$slug]->id, 'name' => $name, 'note' => $note, 'position' => $position]);
+            foreach ($lists as $position => [$room, $name, $note, $words, $search]) {
+                $list = StaffList::query()->create(['library_id' => $this->libraries[$slug]->id, 'room' => $room, 'name' => $name, 'note' => $note, 'position' => $position, 'words' => $search]);
+                if ($words === null) {
+                    continue;
+                }
                 $query = implode(' | ', SearchWords::of($words));
                 $ids = DB::table('search_rows')->whereRaw("stems @@ to_tsquery('fig_en', ?)", [$query])
                     ->whereExists(fn ($q) => $q->from('licences')->whereColumn('licences.title_id', 'search_rows.title_id')->where('library_id', $this->libraries[$slug]->id))
+                    ->when(['children' => 'child', 'teen' => 'teen'][$room] ?? null, fn ($q, string $audience) => $q->where('audience', $audience))
                     ->orderByRaw("ts_rank(stems, to_tsquery('fig_en', ?)) desc, title_id", [$query])->limit(24)->pluck('title_id');
                 foreach ($ids as $n => $id) {
                     $list->titles()->attach($id, ['position' => $n]);

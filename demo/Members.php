@@ -60,15 +60,19 @@ final class Members
         ['name' => 'Ottoline Vane', 'library' => 'hollow-tor', 'email' => 'ottoline@hollowtor.example', 'password' => 'granite before breakfast'],
     ];
 
+    /** Lists of each library: room, name, note, and either words whose best matches are put on it by hand, or the search that makes it. */
     public const STAFF_LISTS = [
         'saltmere' => [
-            ['Storms and their keepers', 'Weather you can read indoors.', 'storm'],
-            ['First chapters for cold nights', 'Try one before you borrow: every excerpt here is a good one.', 'winter lantern'],
-            ['Marsh, reef and tidepool', 'Out of doors without getting wet.', 'bird reef tide'],
-            ['For the night ferry', 'Long enough for the crossing.', 'ferry harbour'],
+            ['reading', 'Storms and their keepers', 'Weather you can read indoors.', 'storm', null],
+            ['reading', 'First chapters for cold nights', 'Try one before you borrow: every excerpt here is a good one.', 'winter lantern', null],
+            ['reading', 'For the night ferry', 'Long enough for the crossing.', 'ferry harbour', null],
+            ['reading', 'Heard on the quay', 'Read aloud by people who know how.', null, 'narrator:a* OR narrator:m* OR narrator:o*'],
+            ['children', 'Lamps, kites and small boats', 'To read aloud, or alone under the covers.', 'lamp kite boat tide', null],
+            ['teen', 'Marsh, reef and tidepool', 'Out of doors without getting wet.', 'bird reef tide', null],
+            ['study', 'The coast in facts', 'Where to begin for a school project.', null, 'subject:"non fiction" (coast OR tide OR weather OR bird)'],
         ],
-        'cinder-point' => [['Read before the field trip', 'Birds, tides and how not to fall in.', 'bird tide island']],
-        'larkspur-ferry' => [['Ticket office favourites', 'What people ask for while they wait.', 'ferry letter'], ['Small sailors', 'For readers up to ten.', 'lamp kite boat']],
-        'hollow-tor' => [['Coast studies', 'For the first-year course.', 'history navigation weather']],
+        'cinder-point' => [['study', 'Read before the field trip', 'Birds, tides and how not to fall in.', 'bird tide island', null], ['teen', 'Prize winners', 'What the juries liked.', null, 'award:prize OR award:medal OR award:voice']],
+        'larkspur-ferry' => [['reading', 'Ticket office favourites', 'What people ask for while they wait.', 'ferry letter', null], ['children', 'Small sailors', 'For readers up to ten.', 'lamp kite boat', null]],
+        'hollow-tor' => [['study', 'Coast studies', 'For the first-year course.', 'history navigation weather', null]],
     ];
 }

@@ -16,6 +16,7 @@ use App\Http\Controllers\Catalogue\BasketTitlesController;
 use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
 use App\Http\Controllers\Catalogue\PinController;
+use App\Http\Controllers\Catalogue\RoomController;
 use App\Http\Controllers\Catalogue\SuggestController;
 use App\Http\Controllers\Catalogue\TitleController;
 use App\Http\Controllers\Desk\DeskRequestsController;
@@ -55,6 +56,9 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
     Route::get('/suggest', SuggestController::class)->name('suggest');
+    Route::get('/rooms', [RoomController::class, 'index'])->name('rooms.index');
+    Route::get('/rooms/{room}', [RoomController::class, 'show'])->name('rooms.show');
+    Route::post('/rooms/{room}', [RoomController::class, 'choose'])->name('rooms.choose');
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
     Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
     Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');

@@ -16,6 +16,7 @@ use Illuminate\Foundation\Auth\User;
  * @property bool $keeps_history
  * @property string|null $calendar_key secret part of the address of the calendar of due dates
  * @property array<string, string>|null $pins filters kept for the next search
+ * @property array<string, mixed>|null $rooms how each room opens for them
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -28,7 +29,7 @@ final class Person extends User
 
     protected $hidden = ['remember_token', 'calendar_key'];
 
-    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array'];
+    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array', 'rooms' => 'array'];
 
     /** @return HasMany<Card, $this> */
     public function cards(): HasMany

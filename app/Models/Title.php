@@ -37,6 +37,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, list<string>> $accessibility
  * @property list<string> $awards
  * @property float|null $level reading grade level
+ * @property bool|null $fiction null where the record does not say
+ * @property int|null $age_from
+ * @property int|null $age_to
  * @property string|null $cover_file
  * @property int $times_borrowed
  * @property CarbonImmutable $added_at
@@ -68,6 +71,7 @@ final class Title extends Model
         'identifiers' => 'array',
         'awards' => 'array',
         'level' => 'float',
+        'fiction' => 'boolean',
         'series_position' => 'decimal:2',
         'accessibility' => 'array',
         'added_at' => 'immutable_datetime',

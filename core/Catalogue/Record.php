@@ -20,6 +20,7 @@ final readonly class Record
      * @param  array<string, list<string>>  $accessibility
      * @param  list<string>  $awards
      * @param  float|null  $level  reading grade level
+     * @param  AgeRange|null  $ages  of readers it is made for, where the record says
      */
     public function __construct(
         public string $key,
@@ -42,6 +43,7 @@ final readonly class Record
         public array $accessibility = [],
         public array $awards = [],
         public ?float $level = null,
+        public ?AgeRange $ages = null,
     ) {
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');

@@ -15,7 +15,7 @@ return [
     'when' => 'When',
     'ready_now' => 'Ready now',
     'order' => 'Order',
-    'orders' => ['relevance' => 'Best match', 'newest' => 'Newest here', 'most_borrowed' => 'Most borrowed', 'title' => 'Title', 'series' => 'Series', 'soonest' => 'Soonest to get'],
+    'orders' => ['relevance' => 'Best match', 'newest' => 'Newest here', 'most_borrowed' => 'Most borrowed', 'title' => 'Title', 'series' => 'Series', 'soonest' => 'Soonest to get', 'list' => 'As the librarians put it'],
     'apply' => 'Apply',
     'remove_filter' => 'Take away the filter “:name”',
     'nothing_heading' => 'Nothing here matches',

@@ -15,7 +15,7 @@ return [
     'when' => 'Cuándo',
     'ready_now' => 'Disponible ahora',
     'order' => 'Orden',
-    'orders' => ['relevance' => 'Más parecido', 'newest' => 'Lo más nuevo', 'most_borrowed' => 'Lo más prestado', 'title' => 'Título', 'series' => 'Serie', 'soonest' => 'Antes disponible'],
+    'orders' => ['relevance' => 'Más parecido', 'newest' => 'Lo más nuevo', 'most_borrowed' => 'Lo más prestado', 'title' => 'Título', 'series' => 'Serie', 'soonest' => 'Antes disponible', 'list' => 'Como la ordenó el personal'],
     'apply' => 'Aplicar',
     'remove_filter' => 'Quitar el filtro «:name»',
     'nothing_heading' => 'Nada coincide',

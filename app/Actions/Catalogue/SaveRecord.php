@@ -10,6 +10,8 @@ use App\Models\Subject;
 use App\Models\Title;
 use App\Models\Work;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\AgeRange;
+use FigPorch\Core\Catalogue\Genre;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
@@ -48,6 +50,9 @@ final class SaveRecord
                 'accessibility' => $record->accessibility,
                 'awards' => $record->awards,
                 'level' => $record->level,
+                'fiction' => Genre::isFiction($record->subjects),
+                'age_from' => $record->ages?->from,
+                'age_to' => $record->ages?->to,
             ])->save();
 
             $this->saveContributors($title, $record);
@@ -84,14 +89,19 @@ final class SaveRecord
         ];
         $vector = fn (string $configuration): string => 'ts_delete('.implode(' || ', array_map(fn (string $weight): string => "setweight(to_tsvector('{$configuration}', ?), '{$weight}')", array_keys($weighted))).", '".self::APART."')";
         $texts = array_map(fn (array $names): string => implode(' ', array_map(fn (?string $name): string => SearchWords::fold((string) $name).' '.self::APART, $names)), array_values($weighted));
+        $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
-            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, stems, exact)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
+            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, stems, exact)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
-                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, stems = excluded.stems, exact = excluded.exact',
+                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id, $record->format->value, $record->audience->value, $language === '' ? null : substr($language, 0, 8), $title->year(), $record->level, $title->series_id,
-                $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), ...$texts, ...$texts,
+                $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), match ($title->fiction) {
+                    true => 't',
+                    false => 'f',
+                    null => null,
+                }, $ages->from, $ages->to, ...$texts, ...$texts,
             ],
         );
         // In order, so that two records saved at once do not wait for each other in a circle.

@@ -14,7 +14,7 @@ use FigPorch\Core\Catalogue\Reach;
 /** What a person asks of the catalogue. */
 final readonly class CatalogueSearch
 {
-    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series', 'soonest'];
+    public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series', 'soonest', 'list'];
 
     public string $order;
 
@@ -25,6 +25,7 @@ final readonly class CatalogueSearch
      * @param  array{int|null, int|null}  $years  from and to, both included
      * @param  array{int|null, int|null}  $levels  the same of whole reading grades
      * @param  array<int, CardReach>  $otherCards  what the person's cards elsewhere may borrow, by library
+     * @param  string|null  $listWords  of a staff list made by a search
      */
     public function __construct(
         public int $libraryId,
@@ -43,17 +44,32 @@ final readonly class CatalogueSearch
         public bool $alwaysReady = false,
         public Reach $how = Reach::Library,
         public array $otherCards = [],
+        public ?string $listWords = null,
     ) {
         $this->query = QueryParser::read($words);
-        $natural = $words !== '' ? 'relevance' : ($seriesId !== null ? 'series' : 'newest');
-        $this->order = in_array($order, self::ORDERS, true) && ($order !== 'relevance' || $words !== '') ? $order : $natural;
+        $this->order = in_array($order, $this->orders(), true) ? $order : match (true) {
+            $words !== '' => 'relevance',
+            $seriesId !== null => 'series',
+            $staffListId !== null => $listWords === null ? 'list' : 'most_borrowed',
+            default => 'newest',
+        };
+    }
+
+    /** @return list<string> those that make sense here */
+    public function orders(): array
+    {
+        return array_values(array_filter(self::ORDERS, fn (string $order): bool => match ($order) {
+            'relevance' => $this->words !== '',
+            'list' => $this->staffListId !== null && $this->listWords === null,
+            default => true,
+        }));
     }
 
     /**
      * @param  array<string, string>  $asked  values of a query string
      * @param  array<int, CardReach>  $otherCards
      */
-    public static function read(int $libraryId, array $asked, CardReach $reach, array $otherCards = []): self
+    public static function read(int $libraryId, array $asked, CardReach $reach, array $otherCards = [], ?string $listWords = null): self
     {
         $number = fn (string $name, int $digits = 9): ?int => ctype_digit($asked[$name] ?? '') && strlen($asked[$name]) <= $digits ? (int) $asked[$name] : null;
 
@@ -62,7 +78,7 @@ final readonly class CatalogueSearch
             Audience::tryFrom($asked['audience'] ?? ''), preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
             array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
             self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
-            $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards,
+            $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards, $listWords,
         );
     }
 

@@ -23,7 +23,7 @@ final class OtherWays
     {
         $counts = [];
         foreach (array_keys($search->filters()) as $filter) {
-            $without = CatalogueSearch::read($search->libraryId, $search->with([$filter => null]), $search->reach, $search->otherCards);
+            $without = CatalogueSearch::read($search->libraryId, $search->with([$filter => null]), $search->reach, $search->otherCards, $search->listWords);
             $counts[$filter] = $this->searchTitles->total($without, $now);
         }
         arsort($counts);

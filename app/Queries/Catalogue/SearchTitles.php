@@ -8,6 +8,7 @@ use App\Models\Title;
 use App\Queries\Lending\UsableLicences;
 use App\Queries\PageAsked;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
@@ -150,7 +151,11 @@ final class SearchTitles
             $where .= ' and (s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
             $bindings[] = $search->libraryId;
         }
-        if ($search->staffListId !== null) {
+        if ($search->listWords !== null) {
+            $of = QuerySql::of(QueryParser::read($search->listWords)->tree);
+            $where .= " and {$of->sql}";
+            array_push($bindings, ...$of->bindings);
+        } elseif ($search->staffListId !== null) {
             $where .= ' and s.title_id in (select title_id from staff_list_title where staff_list_id = ?)';
             $bindings[] = $search->staffListId;
         }
@@ -191,6 +196,7 @@ final class SearchTitles
             ],
             $search->order === 'most_borrowed' => ['s.times_borrowed desc', []],
             $search->order === 'title' => ['lower(t.name)', []],
+            $search->order === 'list' => ['(select position from staff_list_title l where l.staff_list_id = ? and l.title_id = s.title_id)', [$search->staffListId]],
             $search->order === 'soonest' => [self::SOONEST, [$search->libraryId, $search->libraryId]],
             $search->order === 'series' => ['t.series_id nulls last, t.series_position nulls last', []],
             default => ['s.added_at desc', []],

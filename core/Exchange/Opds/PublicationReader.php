@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Opds;
 
+use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
@@ -42,6 +43,7 @@ final class PublicationReader
         $series = self::list(is_array($metadata['belongsTo'] ?? null) ? $metadata['belongsTo']['series'] ?? [] : [])[0] ?? null;
         $seconds = is_numeric($metadata['duration'] ?? null) ? max(0, (int) $metadata['duration']) : null;
         $tracks = is_array($publication['readingOrder'] ?? null) ? count($publication['readingOrder']) : 0;
+        $ages = AgeRange::parse(self::text($metadata['typicalAgeRange'] ?? null));
         [$cents, $currency] = self::price(self::list($publication['links'] ?? []));
         try {
             return new Offer(new Record(
@@ -56,7 +58,7 @@ final class PublicationReader
                 },
                 subtitle: self::text($metadata['subtitle'] ?? null),
                 language: self::text(self::list($metadata['language'] ?? [])[0] ?? null),
-                audience: self::audience($metadata),
+                audience: $ages?->audience() ?? Audience::Adult,
                 description: self::plain(self::text($metadata['description'] ?? null)),
                 publisher: self::name(self::list($metadata['publisher'] ?? [])[0] ?? null),
                 published: preg_match('/^\d{4}(-\d{2}){0,2}/', (string) self::text($metadata['published'] ?? null), $m) === 1 ? $m[0] : null,
@@ -65,6 +67,7 @@ final class PublicationReader
                 series: self::name($series),
                 seriesPosition: is_array($series) && is_numeric($series['position'] ?? null) ? (float) $series['position'] : null,
                 seconds: $format === Format::Music ? $seconds : null,
+                ages: $ages,
             ), $cents, $currency);
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableFeed("“{$name}”: {$problem->getMessage()}");
@@ -88,22 +91,6 @@ final class PublicationReader
         }
 
         return $all;
-    }
-
-    /**
-     * For whom, from schema.org's typicalAgeRange ("9-12").
-     *
-     * @param  array<mixed>  $metadata
-     */
-    private static function audience(array $metadata): Audience
-    {
-        $oldest = preg_match('/^(\d+)-(\d+)$/', (string) self::text($metadata['typicalAgeRange'] ?? null), $m) === 1 ? (int) $m[2] : null;
-
-        return match (true) {
-            $oldest === null || $oldest > 17 => Audience::Adult,
-            $oldest > 12 => Audience::Teen,
-            default => Audience::Child,
-        };
     }
 
     /**

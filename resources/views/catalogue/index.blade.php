@@ -42,15 +42,13 @@
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
                 <div>
                     <h1 id="results" class="text-3xl">{{ $heading }}</h1>
-                    @if ($list !== null)<p class="text-soft mt-1">{{ $list->note }} · {{ trans_choice('catalogue.titles', $page->total(), ['count' => $page->total()]) }}</p>@endif
+                    @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note, trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())])])) }} · <a class="link" href="/rooms/{{ $list->room->value }}">{{ __("rooms.names.{$list->room->value}") }}</a></p>@endif
                 </div>
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
                     @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
                     <label for="order" class="meta">{{ __('catalogue.order') }}</label>
                     <select id="order" name="order" data-submit-on-change class="field py-1.5 min-h-9">
-                        @foreach (App\Queries\Catalogue\CatalogueSearch::ORDERS as $order)
-                            @if ($order !== 'relevance' || $search->words !== '')<option value="{{ $order }}" @selected($search->order === $order)>{{ __("catalogue.orders.{$order}") }}</option>@endif
-                        @endforeach
+                        @foreach ($search->orders() as $order)<option value="{{ $order }}" @selected($search->order === $order)>{{ __("catalogue.orders.{$order}") }}</option>@endforeach
                     </select>
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>

@@ -25,7 +25,7 @@ final class FrontDoorController
         return view('account.front-door', [
             'counts' => $whatIsHere->counts($current->library->id, $now),
             'readyNow' => $whatIsHere->readyNow($current->library->id, $now),
-            'lists' => $staffLists->of($current->library->id, $now),
+            'lists' => $staffLists->showing($current->library, $now),
         ]);
     }
 }

@@ -26,7 +26,7 @@ final class PorchController
             'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
             'comingUp' => $comingUp->chart($loans, $holds, $now),
             'pileUp' => $comingUp->pileUp($loans, $holds),
-            'lists' => $current->library === null ? [] : $staffLists->of($current->library->id, $now, $payMonth->reach($current->card(), $current->library, $now)),
+            'lists' => $current->library === null ? [] : $staffLists->showing($current->library, $now, $payMonth->reach($current->card(), $current->library, $now)),
             'now' => $now,
         ]);
     }

@@ -44,7 +44,7 @@ final class CatalogueController
         // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
         $list = isset($asked['list']) ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list']) : null;
-        $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now));
+        $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now), $list?->words);
         $facets = $this->searchTitles->counts($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
         $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
