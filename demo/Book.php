@@ -34,6 +34,7 @@ final readonly class Book
         public bool $withPages = false,
         public string $contentsHeading = 'Contents',
         public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
+        public ?string $ages = null,
     ) {
     }
 }

@@ -115,7 +115,8 @@ final class EpubBuilder
             .'<dc:date>'.self::x($book->published).'</dc:date>'
             .'<dc:publisher>'.self::x($book->publisher).'</dc:publisher>'
             .'<dc:description>'.self::x($book->description).'</dc:description>'
-            .'<meta property="dcterms:audience">'.self::x($book->audience).'</meta>';
+            .'<meta property="dcterms:audience">'.self::x($book->audience).'</meta>'
+            .($book->ages === null ? '' : '<meta property="schema:typicalAgeRange">'.self::x($book->ages).'</meta>');
         foreach ($book->creators as $i => $creator) {
             $element = $creator['role'] === 'aut' ? 'creator' : 'contributor';
             $meta .= "<dc:{$element} id=\"person{$i}\">".self::x($creator['name'])."</dc:{$element}>"

@@ -84,6 +84,11 @@ final class Invention
                 series: $series === null ? null : ucfirst((string) preg_replace('/^the /', '', $series['name'])),
                 seriesPosition: $series['position'] ?? 1,
                 withPages: $i % 2 === 0,
+                ages: match ($audience) {
+                    'child' => ['3-5', '6-8', '9-12'][intdiv($i, 11) % 3],
+                    'teen' => ['12-14', '15-17'][intdiv($i, 7) % 2],
+                    default => null,
+                },
             );
         }
 

@@ -6,6 +6,7 @@ namespace FigPorch\Demo;
 
 use App\Actions\Catalogue\ImportPublication;
 use App\Actions\Catalogue\LicenceTerms;
+use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\AddLicence;
 use App\Actions\Lending\BorrowTitle;
@@ -52,6 +53,7 @@ final class LoadDemo
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
         private readonly MeasureHabits $measureHabits,
+        private readonly MeasureNeighbours $measureNeighbours,
         private readonly CountBorrowed $countBorrowed,
     ) {
     }
@@ -227,6 +229,7 @@ final class LoadDemo
             ($this->countBorrowed)();
         });
         ($this->measureHabits)($this->now);
+        ($this->measureNeighbours)();
 
         return count($loans);
     }

@@ -51,6 +51,7 @@ final class Shelf
             subjects: $facts['subjects'],
             language: $facts['language'] ?? 'en',
             audience: $facts['audience'] ?? 'adult',
+            ages: $facts['ages'] ?? null,
             series: $facts['series'] ?? null,
             seriesPosition: $facts['seriesPosition'] ?? 1,
             cover: $cover,

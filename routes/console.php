@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Catalogue\RefreshAvailability;
 use App\Actions\Lending\CountBorrowed;
 use App\Actions\Lending\MeasureHabits;
@@ -13,4 +14,5 @@ Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn (CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');
 Schedule::call(fn (MeasureHabits $measure) => $measure(now()->toImmutable()))->name('measure how loans and holds are used')->dailyAt('03:10');
+Schedule::call(fn (MeasureNeighbours $measure) => $measure())->name('count which titles the same people borrow')->dailyAt('03:25');
 Schedule::call(fn (RefreshAvailability $refresh) => $refresh())->name('note which licences have begun or ended')->hourly();

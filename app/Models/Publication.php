@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, int> $sizes path => bytes
  * @property array<string, string> $types path => media type
  * @property list<array{string, int}> $positions path and number of positions, in reading order
+ * @property list<array{int, string}> $contents depth and label of each entry
  * @property array<string, int> $excerpt_sizes
  * @property list<array{string, int}> $excerpt_positions
  */
@@ -36,6 +37,7 @@ final class Publication extends Model
         'sizes' => 'array',
         'types' => 'array',
         'positions' => 'array',
+        'contents' => 'array',
         'excerpt_sizes' => 'array',
         'excerpt_positions' => 'array',
     ];

@@ -57,4 +57,6 @@ return [
     'style' => 'Style',
     'styles' => ['apa' => 'APA', 'mla' => 'MLA', 'chicago' => 'Chicago', 'harvard' => 'Harvard', 'vancouver' => 'Vancouver', 'asa' => 'ASA'],
     'check' => 'Made from the catalogue’s records; compare it with your guide before you hand it in.',
+    'which' => 'Basket',
+    'put_in' => 'Put it in',
 ];

@@ -54,4 +54,12 @@ return [
     ],
     'pages_kind' => ['fixed' => 'fixed pages', 'rtl' => 'read from right to left'],
     'roles' => ['author' => '', 'narrator' => 'read by', 'illustrator' => 'drawn by', 'translator' => 'translated by', 'editor' => 'edited by', 'artist' => '', 'composer' => 'composed by', 'director' => 'directed by', 'cast' => 'with', 'contributor' => 'with'],
+    'share' => 'Share',
+    'address_copied' => 'Its address is copied',
+    'contents' => 'Contents',
+    'entries' => '{1} :count entry|[2,*] :count entries',
+    'series_order' => '“:name” in order',
+    'next_for_you' => 'Next for you',
+    'had' => 'borrowed before',
+    'alike' => 'Others like it',
 ];

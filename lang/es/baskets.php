@@ -57,4 +57,6 @@ return [
     'style' => 'Estilo',
     'styles' => ['apa' => 'APA', 'mla' => 'MLA', 'chicago' => 'Chicago', 'harvard' => 'Harvard', 'vancouver' => 'Vancouver', 'asa' => 'ASA'],
     'check' => 'Hecha con los registros del catálogo; compárela con su guía antes de entregarla.',
+    'which' => 'Cesta',
+    'put_in' => 'Ponerlo',
 ];

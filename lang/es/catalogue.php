@@ -54,4 +54,12 @@ return [
     ],
     'pages_kind' => ['fixed' => 'páginas fijas', 'rtl' => 'se lee de derecha a izquierda'],
     'roles' => ['author' => '', 'narrator' => 'leído por', 'illustrator' => 'dibujado por', 'translator' => 'traducido por', 'editor' => 'editado por', 'artist' => '', 'composer' => 'compuesto por', 'director' => 'dirigido por', 'cast' => 'con', 'contributor' => 'con'],
+    'share' => 'Compartir',
+    'address_copied' => 'Su dirección está copiada',
+    'contents' => 'Contenido',
+    'entries' => '{1} :count entrada|[2,*] :count entradas',
+    'series_order' => '«:name» en orden',
+    'next_for_you' => 'El siguiente para usted',
+    'had' => 'ya prestado antes',
+    'alike' => 'Otros parecidos',
 ];

@@ -1,5 +1,6 @@
 import htmx from 'htmx.org'
 import { watchHistograms } from './catalogue/histogram.js'
+import { watchShare } from './catalogue/share.js'
 import { watchSuggestions } from './catalogue/suggestions.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
@@ -23,6 +24,7 @@ document.addEventListener('htmx:responseError', event => {
 
 watchHistograms()
 watchSuggestions()
+watchShare()
 
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {
     select.addEventListener('change', () => select.form.requestSubmit())

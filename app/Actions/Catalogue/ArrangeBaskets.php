@@ -55,7 +55,7 @@ final class ArrangeBaskets
         DB::transaction(function () use ($owner, $basket, $by): void {
             $this->lock($owner);
             $beside = $owner->baskets()->where('parent_id', $basket->parent_id)->orderBy('position')->orderBy('id')->pluck('id')->all();
-            foreach (self::shifted($beside, $basket->id, $by) as $position => $id) {
+            foreach (self::shifted(array_values($beside), $basket->id, $by) as $position => $id) {
                 Basket::query()->whereKey($id)->update(['position' => $position]);
             }
         });

@@ -10,6 +10,7 @@ use App\Models\Licence;
 use App\Models\Publication as StoredPublication;
 use App\Models\Title;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
@@ -19,6 +20,7 @@ use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Reading\Epub\Archive;
 use FigPorch\Core\Reading\Epub\Creator;
 use FigPorch\Core\Reading\Epub\Excerpt;
+use FigPorch\Core\Reading\Epub\NavPoint;
 use FigPorch\Core\Reading\Epub\PackageReader;
 use FigPorch\Core\Reading\Epub\PlainText;
 use FigPorch\Core\Reading\Epub\Publication;
@@ -30,6 +32,10 @@ final class ImportPublication
 {
     /** Bytes of text that are enough to tell a reading level from. */
     private const LEVEL_TEXT = 200_000;
+
+    private const MOST_CONTENTS = 400;
+
+    private const CONTENTS_DEPTH = 2;
 
     public function __construct(
         private readonly SaveRecord $saveRecord,
@@ -73,6 +79,7 @@ final class ImportPublication
                 'sizes' => $stored['sizes'],
                 'types' => $publication->manifest,
                 'positions' => self::pairs($publication->positions()),
+                'contents' => self::contents($publication->contents),
                 'excerpt_sizes' => $stored['excerpt_sizes'],
                 'excerpt_positions' => self::pairs(array_intersect_key($publication->positions(), $stored['excerpt_sizes'])),
             ]);
@@ -94,6 +101,7 @@ final class ImportPublication
 
     private static function record(Publication $publication, string $sha256, ?Audience $audience, ?float $level): Record
     {
+        $ages = AgeRange::parse($publication->ages);
         $isbn = null;
         foreach ($publication->identifiers as $identifier) {
             $isbn ??= Isbn::parse($identifier);
@@ -110,7 +118,7 @@ final class ImportPublication
             extent: $publication->pageCount(),
             subtitle: $publication->subtitle,
             language: $publication->languages[0] ?? null,
-            audience: $audience ?? Audience::tryFrom((string) $publication->audience) ?? Audience::Adult,
+            audience: $audience ?? Audience::tryFrom((string) $publication->audience) ?? $ages?->audience() ?? Audience::Adult,
             description: $publication->description,
             publisher: $publication->publisher,
             published: $publication->date,
@@ -120,7 +128,24 @@ final class ImportPublication
             seriesPosition: $publication->seriesPosition,
             accessibility: $publication->accessibility,
             level: $level,
+            ages: $ages,
         );
+    }
+
+    /**
+     * The contents as rows, as far as a title's page shows them.
+     *
+     * @param  list<NavPoint>  $points
+     * @return list<array{int, string}> depth and label
+     */
+    private static function contents(array $points, int $depth = 0): array
+    {
+        $rows = [];
+        foreach ($points as $point) {
+            array_push($rows, [$depth, mb_substr($point->label, 0, 300)], ...($depth < self::CONTENTS_DEPTH ? self::contents($point->children, $depth + 1) : []));
+        }
+
+        return array_slice($rows, 0, self::MOST_CONTENTS);
     }
 
     /**

@@ -8,6 +8,8 @@ use App\Models\Basket;
 use App\Models\Title;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use LogicException;
+use stdClass;
 
 /** Baskets in their tree, and what is in them. */
 final class Baskets
@@ -43,7 +45,7 @@ final class Baskets
         $rows = DB::select(self::BELOW, [$basket->id]);
         $baskets = Basket::query()->findMany(array_column($rows, 'id'))->keyBy('id');
 
-        return array_map(fn (object $row): array => ['basket' => $baskets[$row->id], 'depth' => $row->depth], $rows);
+        return array_values(array_map(fn (stdClass $row): array => ['basket' => $baskets[$row->id] ?? throw new LogicException('A basket that was found is there.'), 'depth' => $row->depth], $rows));
     }
 
     /** @return Collection<int, Title> in the basket's own order unless another is asked for, with the note on each as pivot */

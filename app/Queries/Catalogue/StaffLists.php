@@ -13,6 +13,7 @@ use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Room;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** A library's staff lists with how many titles each has, how many are ready now, and its first covers. */
 final class StaffLists
@@ -56,7 +57,7 @@ final class StaffLists
         [$can, $canBindings] = HeldTitles::can($library->id, $now, $reach);
         [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
         $rows = collect(DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [...$memberBindings, ...$canBindings, ...$whereBindings]))->keyBy('list_id');
-        $firsts = $rows->map(fn (object $row): array => $row->first === null ? [] : array_map(intval(...), array_filter(explode(',', trim($row->first, '{}')), fn (string $id): bool => $id !== '')));
+        $firsts = $rows->map(fn (stdClass $row): array => $row->first === null ? [] : array_map(intval(...), array_filter(explode(',', trim($row->first, '{}')), fn (string $id): bool => $id !== '')));
         $titles = Title::query()->select(self::COVERS)->findMany($firsts->flatten()->unique()->all())->keyBy('id');
         if ($covers > 3) {
             TitleNames::giveTo($titles);

@@ -18,14 +18,13 @@ final class BibTex
 
     public static function of(CitedTitle $title): string
     {
-        $names = fn (array $people): ?string => $people === [] ? null : implode(' and ', array_map(fn (Name $n): string => $n->given === null ? '{'.self::escaped($n->family).'}' : self::escaped($n->inverted()), $people));
         $narrators = $title->of('narrator');
         $note = implode('. ', array_filter([self::MEDIA[$title->format->value] ?? null, $narrators === [] ? null : 'Read by '.implode(', ', array_map(fn (Name $n): string => $n->natural(), $narrators))]));
         $fields = [
-            $title->isEdited() ? 'editor' : 'author' => $names($title->makers()),
+            $title->isEdited() ? 'editor' : 'author' => self::names($title->makers()),
             // In braces of its own, so that styles leave its capitals alone.
             'title' => '{'.self::escaped($title->fullName()).'}',
-            'translator' => $names($title->of('translator')),
+            'translator' => self::names($title->of('translator')),
             'edition' => $title->edition === null ? null : self::escaped($title->edition),
             'publisher' => $title->publisher === null ? null : self::escaped($title->publisher),
             'year' => $title->year(),
@@ -44,6 +43,12 @@ final class BibTex
         }
 
         return '@'.self::TYPES[$title->format->value]."{{$title->key},\n{$lines}}\n";
+    }
+
+    /** @param  list<Name>  $people */
+    private static function names(array $people): ?string
+    {
+        return $people === [] ? null : implode(' and ', array_map(fn (Name $n): string => $n->given === null ? '{'.self::escaped($n->family).'}' : self::escaped($n->inverted()), $people));
     }
 
     private static function escaped(string $text): string

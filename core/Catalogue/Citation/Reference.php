@@ -71,9 +71,8 @@ final class Reference
         };
         $film = $title->format === Format::Video && $makers === $title->of('director');
         $names .= $title->isEdited() ? (count($makers) > 1 ? ', editors' : ', editor') : '';
-        $part = fn (string $words, array $people): ?string => $people === [] ? null : $words.' '.self::joined(array_map(fn (Name $n): string => $n->natural(), $people), ' and ', ', and ', ', ');
         $rest = implode(', ', array_filter([
-            $film ? $part('Directed by', $makers) : null, $part('Translated by', $title->of('translator')), $part('Narrated by', $title->of('narrator')), $title->edition, $title->publisher, $title->year(),
+            $film ? self::credit('Directed by', $makers) : null, self::credit('Translated by', $title->of('translator')), self::credit('Narrated by', $title->of('narrator')), $title->edition, $title->publisher, $title->year(),
         ]));
 
         return self::sentences([], [$film ? '' : $names, self::italic($title->fullName()), $rest, self::medium($title)]);
@@ -82,11 +81,10 @@ final class Reference
     /** Osei, Maren, and Juno Pike. *The Long Tide*. 2nd ed. Low Tide Books, 2019. */
     private static function chicago(CitedTitle $title): string
     {
-        $part = fn (string $words, array $people): ?string => $people === [] ? null : $words.' '.self::joined(array_map(fn (Name $n): string => $n->natural(), $people), ' and ', ', and ', ', ');
 
         return self::sentences([], [
-            self::firstInverted($title, 10, 7), self::italic($title->fullName()), $part('Translated by', $title->of('translator')), $part('Read by', $title->of('narrator')),
-            $title->format === Format::Video && $title->makers() !== $title->of('director') ? $part('Directed by', $title->of('director')) : null,
+            self::firstInverted($title, 10, 7), self::italic($title->fullName()), self::credit('Translated by', $title->of('translator')), self::credit('Read by', $title->of('narrator')),
+            $title->format === Format::Video && $title->makers() !== $title->of('director') ? self::credit('Directed by', $title->of('director')) : null,
             $title->edition, implode(', ', array_filter([$title->publisher, $title->year() ?? 'n.d.'])), self::medium($title),
         ]);
     }
@@ -138,6 +136,12 @@ final class Reference
             Format::Video => 'Film',
             default => null,
         };
+    }
+
+    /** @param  list<Name>  $people */
+    private static function credit(string $words, array $people): ?string
+    {
+        return $people === [] ? null : $words.' '.self::joined(array_map(fn (Name $n): string => $n->natural(), $people), ' and ', ', and ', ', ');
     }
 
     /** "Osei, Maren, and Juno Pike", of more than $most only the first $shown. */

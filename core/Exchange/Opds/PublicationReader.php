@@ -103,8 +103,9 @@ final class PublicationReader
     {
         foreach ($links as $link) {
             $price = is_array($link) && is_array($link['properties'] ?? null) ? $link['properties']['price'] ?? null : null;
-            if (is_array($price) && is_numeric($price['value'] ?? null) && preg_match('/^[A-Z]{3}$/', (string) ($price['currency'] ?? '')) === 1) {
-                return [(int) round(100 * (float) $price['value']), $price['currency']];
+            $currency = is_array($price) ? $price['currency'] ?? null : null;
+            if (is_array($price) && is_numeric($price['value'] ?? null) && is_string($currency) && preg_match('/^[A-Z]{3}$/', $currency) === 1) {
+                return [(int) round(100 * (float) $price['value']), $currency];
             }
         }
 

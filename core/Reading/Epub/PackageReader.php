@@ -60,6 +60,7 @@ final class PackageReader
             publisher: $this->values('publisher')[0] ?? null,
             date: $this->date(),
             audience: $this->meta('dcterms:audience'),
+            ages: $this->meta('schema:typicalAgeRange'),
             coverPath: $this->coverPath(),
             accessibility: $this->accessibility(),
             fixedLayout: $this->meta('rendition:layout') === 'pre-paginated',

@@ -14,6 +14,7 @@ final readonly class Publication
      * @param  list<string>  $subjects
      * @param  string|null  $date  as much of an ISO 8601 date as is given: year, year-month or whole
      * @param  string|null  $audience  as dcterms:audience says it
+     * @param  string|null  $ages  as schema:typicalAgeRange says it
      * @param  array<string, list<string>>  $accessibility  schema.org property => values
      * @param  list<SpineItem>  $spine
      * @param  list<NavPoint>  $contents
@@ -34,6 +35,7 @@ final readonly class Publication
         public ?string $publisher,
         public ?string $date,
         public ?string $audience,
+        public ?string $ages,
         public ?string $coverPath,
         public array $accessibility,
         public bool $fixedLayout,

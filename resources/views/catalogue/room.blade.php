@@ -1,7 +1,7 @@
 @use('App\View\{Cover, ListText, TitleText}')
 @use('FigPorch\Core\Catalogue\Room')
 @php($kept = $choice->kept())
-<x-layout :title="__("rooms.names.{$room->value}")" on="rooms">
+<x-layout :title="__('rooms.names.'.$room->value)" on="rooms">
     <nav aria-label="{{ __('common.rooms') }}" class="flex flex-wrap gap-1 mb-3 text-[15px]">
         @foreach (Room::cases() as $of)<a href="/rooms/{{ $of->value }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $of === $room]) @if ($of === $room) aria-current="page" @endif>{{ __("rooms.names.{$of->value}") }}</a>@endforeach
     </nav>

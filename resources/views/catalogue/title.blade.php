@@ -13,6 +13,14 @@
             @if ($title->publication !== null)
                 <a class="btn btn-quiet md:w-full md:mt-3" href="{{ route('excerpt.show', $title, false) }}">{{ __('catalogue.excerpt') }}</a>
             @endif
+            <div class="grid gap-1 md:mt-3 text-[15px] justify-items-start">
+                @if (count($baskets) < 2)@include('catalogue.add-to-basket')
+                @else
+                    <details><summary class="link cursor-pointer py-1">{{ __('baskets.add') }}</summary>
+                        <form method="post" action="/titles/{{ $title->id }}/basket" class="grid gap-2 mt-1 mb-2">@csrf<label class="sr-only" for="basket">{{ __('baskets.which') }}</label><select id="basket" name="basket" class="field py-1.5 min-h-9 w-full">@foreach ($baskets as $id => $name)<option value="{{ $id }}" @selected(session('basket') === $id)>{{ $name }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('baskets.put_in') }}</button></form></details>
+                @endif
+                <button type="button" class="link cursor-pointer py-1" data-share="{{ route('titles.show', $title) }}" data-done="{{ __('catalogue.address_copied') }}" hidden>{{ __('catalogue.share') }}</button>
+            </div>
         </div>
         <div class="min-w-0">
             @if ($series = TitleText::series($title))<div class="meta"><a class="link" href="{{ route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false) }}">{{ $series }}</a></div>@endif
@@ -58,7 +66,7 @@
                     @if ($title->published || $title->publisher)<dt>{{ __('catalogue.published') }}</dt><dd>{{ implode(', ', array_filter([$title->published ? Dates::published($title->published) : null, $title->publisher])) }}</dd>@endif
                     @if ($title->subjects->isNotEmpty())<dt>{{ __('catalogue.subjects') }}</dt><dd>@foreach ($title->subjects as $subject)<a class="link" href="{{ route('catalogue', ['subjects' => $subject->id], false) }}">{{ $subject->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @if ($title->language)<dt>{{ __('catalogue.language') }}</dt><dd>{{ TitleText::language($title->language) }}</dd>@endif
-                    <dt>{{ __('catalogue.for') }}</dt><dd>{{ __("catalogue.audience.{$title->audience->value}") }}</dd>
+                    <dt>{{ __('catalogue.for') }}</dt><dd>{{ __("catalogue.audience.{$title->audience->value}") }}@if ($title->age_from !== null), {{ __('rooms.ages', ['range' => $title->age_to >= 99 ? "{$title->age_from}+" : "{$title->age_from}–{$title->age_to}"]) }}@endif</dd>
                     @if ($title->level !== null)<dt>{{ __('search.level_of') }}</dt><dd>{{ __('search.grade', ['level' => number_format($title->level, 1)]) }}</dd>@endif
                     @if ($title->awards !== [])<dt>{{ __('search.awards') }}</dt><dd>@foreach ($title->awards as $award)<a class="link" href="{{ route('catalogue', ['q' => 'award:"'.$award.'"'], false) }}">{{ $award }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @if ($title->isbn)<dt>{{ __('catalogue.identifier') }}</dt><dd>{{ $title->isbn }}</dd>@endif
@@ -66,6 +74,18 @@
                     @if ($access !== [])<dt>{{ __('catalogue.access') }}</dt><dd>{{ implode(', ', $access) }}</dd>@endif
                 </dl>
             </div>
+            @if (($title->publication->contents ?? []) !== [])
+                <details class="mt-5"><summary class="cursor-pointer"><h2 class="text-xl inline">{{ __('catalogue.contents') }}</h2> <span class="meta">{{ trans_choice('catalogue.entries', count($title->publication->contents)) }}</span></summary>
+                    <ol class="mt-2 sm:columns-2 gap-8 text-[15px]" @if ($title->language) lang="{{ $title->language }}" @endif>@foreach ($title->publication->contents as [$depth, $label])<li @class(['break-inside-avoid py-0.5', 'pl-5' => $depth === 1, 'pl-10' => $depth > 1])>{{ $label }}</li>@endforeach</ol></details>
+            @endif
+            @if ($seriesOrder->count() > 1)
+                <section aria-labelledby="series" class="mt-6"><h2 id="series" class="text-xl mb-1">{{ __('catalogue.series_order', ['name' => $title->series->name]) }}</h2>
+                    <ol class="text-[15px]">@foreach ($seriesOrder as $one)<li class="flex flex-wrap gap-x-3 border-t border-rule py-1.5"><span class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float) $one->series_position }}</span>@if ($one->is($title))<b>{{ $one->name }}</b>@else<a class="link" href="/titles/{{ $one->id }}">{{ $one->name }}</a>@endif @if ($one->edition)<span class="text-soft">{{ $one->edition }}</span>@endif @if ($one->is($next))<span class="text-lamp-text font-semibold">{{ __('catalogue.next_for_you') }}</span>@elseif (isset($had[$one->work_id]))<span class="text-soft">{{ __('catalogue.had') }}</span>@endif</li>@endforeach</ol></section>
+            @endif
         </div>
     </div>
+    @if ($alike->isNotEmpty())
+        <section aria-labelledby="alike" class="mt-9"><h2 id="alike" class="text-2xl mb-3">{{ __('catalogue.alike') }}</h2>
+            <ul class="grid grid-cols-3 lg:grid-cols-6 gap-5">@foreach ($alike as $one)<li><a href="/titles/{{ $one->id }}" class="no-underline block group">{{ App\View\Cover::html($one, 150, decorative: true, class: 'w-full h-auto') }}<span class="font-semibold block mt-2 leading-tight group-hover:underline">{{ $one->name }}</span><span class="meta block">{{ TitleText::people($one) ?: __("catalogue.format.{$one->format->value}") }}</span></a></li>@endforeach</ul></section>
+    @endif
 </x-layout>

@@ -5,27 +5,39 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Catalogue;
 
 use App\Http\Current;
+use App\Http\OwnBaskets;
 use App\Models\Title;
+use App\Queries\Catalogue\Alike;
+use App\Queries\Catalogue\SeriesOrder;
 use App\Queries\Lending\OwnItems;
+use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\WaysToGet;
+use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 final class TitleController
 {
-    public function __invoke(Title $title, Current $current, WaysToGet $ways, OwnItems $ownItems): View
+    public function __invoke(Request $request, Title $title, Current $current, WaysToGet $ways, OwnItems $ownItems, Alike $alike, SeriesOrder $seriesOrder, PayMonth $payMonth, OwnBaskets $baskets): View
     {
         $now = now()->toImmutable();
-        $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left']);
+        $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents']);
         $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->orderBy('format')->orderBy('id')->limit(20)->get();
         $all = $editions->prepend($title)->loadExists('publication');
 
         $own = $ownItems->of($current->person, $all, $now, beyond: true);
 
+        $library = $current->requiredLibrary();
+        $series = $seriesOrder->of($title);
+        $had = $seriesOrder->had($current->person, $title);
+
         return view('catalogue.title', [
             'title' => $title,
             'own' => $own,
-            'ways' => $ways->of($current->requiredLibrary(), $current->person, $all, $own, $now),
+            'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,
+            'seriesOrder' => $series, 'had' => $had, 'next' => $seriesOrder->next($series, $had),
+            'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
+            'baskets' => $baskets->owner($request)->baskets()->orderBy('position')->orderBy('id')->limit(50)->pluck('name', 'id')->all(),
         ]);
     }
 }

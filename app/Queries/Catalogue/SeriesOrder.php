@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue;
+
+use App\Models\Person;
+use App\Models\Title;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** A series in its order, and what of it a person has had. */
+final class SeriesOrder
+{
+    private const MOST = 60;
+
+    /** @return Collection<int, Title> one edition of each work, of the title's own format where there is one */
+    public function of(Title $title): Collection
+    {
+        if ($title->series_id === null) {
+            return new Collection;
+        }
+        $ids = array_column(DB::select(
+            'select id from (select distinct on (work_id) id, series_position, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by series_position nulls last, name limit ?',
+            [$title->series_id, $title->id, $title->format->value, self::MOST],
+        ), 'id');
+
+        return Title::query()->findMany($ids, ['id', 'work_id', 'format', 'name', 'edition', 'series_id', 'series_position', 'published'])->sortBy(fn (Title $one): int => (int) array_search($one->id, $ids, true))->values();
+    }
+
+    /** @return array<int, true> works of the series that the person has or had on loan, as far as their history is kept */
+    public function had(?Person $person, Title $title): array
+    {
+        return $person === null || $title->series_id === null ? [] : array_fill_keys(array_column(DB::select(
+            'select distinct t.work_id from loans l join titles t on t.id = l.title_id where t.series_id = ? and l.card_id = any(?::bigint[])', [$title->series_id, '{'.$person->cards->pluck('id')->implode(',').'}'],
+        ), 'work_id'), true);
+    }
+
+    /**
+     * What comes after the last that they had; null where they had none or all.
+     *
+     * @param  Collection<int, Title>  $series
+     * @param  array<int, true>  $had
+     */
+    public function next(Collection $series, array $had): ?Title
+    {
+        $next = null;
+        foreach ($series->reverse() as $title) {
+            if (isset($had[$title->work_id])) {
+                return $next;
+            }
+            $next = $title;
+        }
+
+        return null;
+    }
+}
