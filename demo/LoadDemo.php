@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use App\Actions\Catalogue\ArrangeBaskets;
+use App\Actions\Catalogue\FillBasket;
 use App\Actions\Catalogue\ImportPublication;
 use App\Actions\Catalogue\LicenceTerms;
 use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\AddLicence;
+use App\Actions\Lending\AskForTitle;
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\CountBorrowed;
 use App\Actions\Lending\EndLoan;
@@ -20,9 +23,11 @@ use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Place;
+use App\Models\SavedSearch;
 use App\Models\StaffList;
 use App\Models\StaffMember;
 use App\Models\Title;
+use App\Queries\Catalogue\BasketOwner;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
@@ -52,6 +57,9 @@ final class LoadDemo
         private readonly BorrowTitle $borrow,
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
+        private readonly AskForTitle $ask,
+        private readonly ArrangeBaskets $arrangeBaskets,
+        private readonly FillBasket $fillBasket,
         private readonly MeasureHabits $measureHabits,
         private readonly MeasureNeighbours $measureNeighbours,
         private readonly CountBorrowed $countBorrowed,
@@ -79,6 +87,7 @@ final class LoadDemo
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
         $this->makeStaffLists();
         $this->makeStaff();
+        $this->wishAndPutAside($cards);
         DB::statement('analyze');
     }
 
@@ -293,6 +302,34 @@ final class LoadDemo
                 }
             }
         }
+    }
+
+    /**
+     * What patrons ask their libraries for, and Imara Quell's baskets and saved search.
+     *
+     * @param  array<string, list<Card>>  $cards
+     */
+    private function wishAndPutAside(array $cards): void
+    {
+        foreach ($cards as $slug => $patrons) {
+            $missing = DB::table('search_rows')->whereRaw('not ? = any(held)', [$this->libraries[$slug]->id])->where('audience', '<>', 'adult')->orderByRaw('title_id % 17, title_id')->limit(6)->pluck('title_id')->all();
+            foreach (Title::query()->findMany($missing) as $n => $title) {
+                foreach (array_slice($patrons, $n, 1 + intdiv(11, $n + 1)) as $i => $card) {
+                    ($this->ask)($card, $title, true, $i % 3 !== 2, $this->now->modify('-'.(40 - 3 * $n - $i).' days'));
+                }
+            }
+        }
+        $card = $this->firstCard();
+        $imara = new BasketOwner($card->person_id, null);
+        $evenings = $this->arrangeBaskets->make($imara, 'Winter evenings', null, $this->now);
+        $aloud = $evenings === null ? null : $this->arrangeBaskets->make($imara, 'To read aloud', $evenings, $this->now);
+        $course = $this->arrangeBaskets->make($imara, 'Navigation course', null, $this->now);
+        foreach ([['winter | storm | lantern', 7, $evenings], ['lamp | kite', 3, $aloud], ['navigation | tide', 5, $course]] as [$query, $count, $basket]) {
+            foreach ($basket === null ? [] : DB::table('search_rows')->whereRaw("stems @@ to_tsquery('fig_en', ?) and ? = any(held)", [$query, $card->library_id])->orderBy('title_id')->limit($count)->pluck('title_id') as $titleId) {
+                $this->fillBasket->put($basket, $titleId, $this->now);
+            }
+        }
+        SavedSearch::query()->create(['person_id' => $card->person_id, 'library_id' => $card->library_id, 'name' => 'New sea stories to hear', 'search' => ['q' => 'sea', 'format' => 'audiobook'], 'tells' => true, 'looked_at' => $this->now]);
     }
 
     private function firstCard(): Card

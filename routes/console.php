@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\Catalogue\LookForNew;
 use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Catalogue\RefreshAvailability;
 use App\Actions\Lending\CountBorrowed;
@@ -10,6 +11,7 @@ use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('lending:tick')->everyMinute();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
+Schedule::call(fn (LookForNew $look) => $look(now()->toImmutable()))->name('look for what is new in saved searches')->everyTenMinutes();
 Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn (CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');

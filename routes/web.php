@@ -17,6 +17,7 @@ use App\Http\Controllers\Catalogue\CatalogueController;
 use App\Http\Controllers\Catalogue\CoverController;
 use App\Http\Controllers\Catalogue\PinController;
 use App\Http\Controllers\Catalogue\RoomController;
+use App\Http\Controllers\Catalogue\SavedSearchController;
 use App\Http\Controllers\Catalogue\SuggestController;
 use App\Http\Controllers\Catalogue\TitleController;
 use App\Http\Controllers\Desk\DeskRequestsController;
@@ -99,6 +100,9 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])->name('holds.resume');
     Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])->name('holds.at-once');
     Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])->name('holds.cancel');
+    Route::get('/searches', [SavedSearchController::class, 'index'])->name('searches.index');
+    Route::post('/searches/{saved}/tell', [SavedSearchController::class, 'tell'])->name('searches.tell');
+    Route::post('/searches/{saved}/remove', [SavedSearchController::class, 'remove'])->name('searches.remove');
     Route::get('/requests', [RequestController::class, 'index'])->name('requests.index');
     Route::post('/requests/{asked}/withdraw', [RequestController::class, 'withdraw'])->name('requests.withdraw');
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
@@ -109,6 +113,7 @@ Route::middleware('auth:web')->group(function (): void {
     Route::middleware(RequireLibrary::class)->group(function (): void {
         Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
         Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
+        Route::post('/searches', [SavedSearchController::class, 'save'])->name('searches.save');
         Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
         Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
         Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');

@@ -62,4 +62,5 @@ return [
     'next_for_you' => 'El siguiente para usted',
     'had' => 'ya prestado antes',
     'alike' => 'Otros parecidos',
+    'nothing_wide' => 'Se han buscado todas las palabras en títulos, personas, series, temas y descripciones. Revise la ortografía o use menos palabras.',
 ];

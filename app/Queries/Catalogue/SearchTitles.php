@@ -108,6 +108,22 @@ final class SearchTitles
     }
 
     /**
+     * All that a search asks of search_rows (alias s), but for what can be had of it at this moment.
+     *
+     * @return array{string, list<mixed>}
+     */
+    public function condition(CatalogueSearch $search): array
+    {
+        [$where, $bindings] = $this->base($search);
+        foreach (array_diff_key($this->choices($search, 's.'), ['ready' => 1, 'always' => 1]) as [$sql, $values]) {
+            $where .= " and {$sql}";
+            array_push($bindings, ...$values);
+        }
+
+        return [$where, $bindings];
+    }
+
+    /**
      * Everything, on search_rows s joined with what can be had of it ("had").
      *
      * @return array{string, string, list<mixed>} the join, the condition, the bindings of both

@@ -57,12 +57,13 @@
                 @foreach (Reach::cases() as $of)
                     @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
                 @endforeach
+                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value]), false) }}">{{ __('search.advanced') }}</a>@if ($current->person !== null)<a class="link text-[15px]" href="/searches">{{ __('search.saved_searches') }}</a>@endif
             </nav>
             @if ($search->how === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
             @if ($search->query->plain || $search->query->cut || ! App\View\QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\View\QueryText::of($search->query->tree)]) }}@endif</p>
             @endif
-            <div class="flex flex-wrap gap-2 mb-3">
+            <div class="flex flex-wrap items-start gap-2 mb-3">
                 @php
                     $each = array_map(fn (string $words, string $name): array => [$name, $words, $link([$name => null])], $chips, array_keys($chips));
                     foreach ($search->subjects as $id) {
@@ -81,7 +82,13 @@
                         @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
                     </form>
                 @endif
-                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value]), false) }}">{{ __('search.advanced') }}</a>
+                @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
+                    <details class="ml-auto text-[15px]"><summary class="link cursor-pointer py-1">{{ __('search.save') }}</summary>
+                        <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72">@csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
+                            <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($each, 1)])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
+                            <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
+                            <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
+                @endif
             </div>
             @forelse ($page as $title)
                 @include('catalogue.row')
@@ -89,7 +96,7 @@
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
-                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : 'catalogue.nothing_words', ['words' => $search->words, 'library' => $current->library->name]) }}</p>
+                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->how === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
                     @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects))]) }}</a></li>@endforeach</ul>@endif
                     @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
