@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Identifier;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -30,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $publisher
  * @property string|null $published year, year-month or whole ISO 8601 date
  * @property string|null $isbn
+ * @property list<string> $identifiers as the record gives them
  * @property int|null $series_id
  * @property string|null $series_position
  * @property int $extent pages, tracks or seconds, as the format counts
@@ -105,6 +107,12 @@ final class Title extends Model
     public function licences(): HasMany
     {
         return $this->hasMany(Licence::class);
+    }
+
+    /** @return list<Identifier> its standard numbers, each once */
+    public function standardNumbers(): array
+    {
+        return array_values(collect($this->identifiers)->push((string) $this->isbn)->map(fn (string $text): ?Identifier => Identifier::parse($text))->filter()->unique('number')->all());
     }
 
     public function year(): ?string

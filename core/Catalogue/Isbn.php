@@ -25,7 +25,8 @@ final readonly class Isbn
                 ? new self(self::withCheck('978'.substr($digits, 0, 9)))
                 : null;
         }
-        if (preg_match('/^97[89]\d{10}$/', $digits) === 1) {
+        // 979-0 is music's, ISO 10957.
+        if (preg_match('/^(978\d|979[1-9])\d{9}$/', $digits) === 1) {
             return self::withCheck(substr($digits, 0, 12)) === $digits ? new self($digits) : null;
         }
 

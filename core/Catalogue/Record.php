@@ -65,6 +65,20 @@ final readonly class Record
         return null;
     }
 
+    /** @return list<Identifier> its standard numbers, each once */
+    public function numbers(): array
+    {
+        $numbers = [];
+        foreach ($this->identifiers as $text) {
+            $number = Identifier::parse($text);
+            if ($number !== null) {
+                $numbers[$number->number] = $number;
+            }
+        }
+
+        return array_values($numbers);
+    }
+
     /** The same for every edition and format of one work: folded name and first contributor. */
     public function workKey(): string
     {

@@ -44,7 +44,6 @@ return [
     'published' => 'Published',
     'subjects' => 'Subjects',
     'language' => 'Language',
-    'identifier' => 'ISBN',
     'for' => 'For',
     'audience' => ['child' => 'children', 'teen' => 'teens', 'adult' => 'adults'],
     'access' => 'Access',

@@ -44,7 +44,6 @@ return [
     'published' => 'Publicado',
     'subjects' => 'Temas',
     'language' => 'Idioma',
-    'identifier' => 'ISBN',
     'for' => 'Para',
     'audience' => ['child' => 'niños', 'teen' => 'jóvenes', 'adult' => 'adultos'],
     'access' => 'Accesibilidad',

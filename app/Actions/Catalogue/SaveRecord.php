@@ -12,6 +12,7 @@ use App\Models\Work;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Genre;
+use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
@@ -43,6 +44,7 @@ final class SaveRecord
                 'published' => $record->published,
                 'isbn' => $record->isbn()?->thirteen,
                 'identifiers' => $record->identifiers,
+                'numbers' => '{'.implode(',', array_map(fn (Identifier $number): string => $number->number, $record->numbers())).'}',
                 'series_id' => $record->series === null ? null : $this->named(Series::class, $record->series),
                 'series_position' => $record->seriesPosition,
                 'extent' => $record->extent,
@@ -84,7 +86,7 @@ final class SaveRecord
         $weighted = [
             'A' => [$record->name, $record->subtitle],
             'B' => array_column($record->contributors, 'name'),
-            'C' => [$record->series, $record->publisher, ...$record->awards, ...$record->subjects, $record->isbn()?->thirteen],
+            'C' => [$record->series, $record->publisher, ...$record->awards, ...$record->subjects, ...array_merge(...array_map(fn (Identifier $number): array => array_unique([$number->number, $number->written]), $record->numbers()))],
             'D' => [$record->description],
         ];
         $vector = fn (string $configuration): string => 'ts_delete('.implode(' || ', array_map(fn (string $weight): string => "setweight(to_tsvector('{$configuration}', ?), '{$weight}')", array_keys($weighted))).", '".self::APART."')";

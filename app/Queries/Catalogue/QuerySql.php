@@ -116,7 +116,7 @@ final readonly class QuerySql
             Field::Subject => $named("select st.title_id from subjects x join subject_title st on st.subject_id = x.id where x.{$wordsOf}"),
             Field::Publisher => new self("exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', coalesce(t.publisher, '')) @@ phraseto_tsquery('fig_exact', ?))", [$words]),
             Field::Award => new self("exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', t.awards) @@ phraseto_tsquery('fig_exact', ?))", [$words]),
-            Field::Isbn => new self('s.title_id in (select id from titles where isbn = ?)', [$words]),
+            Field::Isbn => new self('s.title_id in (select id from titles where numbers @> array[?])', [strtoupper($words)]),
             Field::Language => new self('coalesce(s.language = ?, false)', [$words]),
             Field::Year, Field::Level => throw new LogicException('A range is no word.'),
         };

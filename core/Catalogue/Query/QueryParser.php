@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue\Query;
 
-use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\SearchWords;
 
 /**
@@ -191,8 +191,8 @@ final class QueryParser
 
     private function word(string $text, ?Field $field): ?Node
     {
-        if ($field === Field::Isbn && ($isbn = Isbn::parse($text)) !== null) {
-            $text = $isbn->thirteen;
+        if ($field === Field::Isbn && ($number = Identifier::parse($text)) !== null) {
+            $text = $number->number;
         }
         $begins = str_ends_with($text, '*') && preg_match('/[\p{L}\p{N}]\*$/u', $text) === 1;
         $words = $this->term($text, $field, exact: false, begins: $begins);
