@@ -109,7 +109,7 @@ return new class extends Migration
             $table->smallInteger('age_to')->nullable();
         });
         DB::unprepared("alter table titles add column numbers text[] not null default '{}'; create index titles_numbers on titles using gin (numbers)");
-        DB::statement('alter table search_rows add column fiction boolean, add column age_from smallint not null default 18, add column age_to smallint not null default 99');
+        DB::statement('alter table search_rows add column awards text[] not null default \'{}\', add column fiction boolean, add column age_from smallint not null default 18, add column age_to smallint not null default 99');
         Schema::table('publications', fn (Blueprint $table) => $table->jsonb('contents')->default('[]')->comment('depth and label of each entry'));
         Schema::table('staff_lists', function (Blueprint $table): void {
             $table->string('room', 8)->default('reading');

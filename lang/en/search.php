@@ -12,7 +12,7 @@ return [
     'quoted' => '“:words”',
     'in' => [
         'anywhere' => 'with :words', 'exact' => 'with exactly :words', 'title' => 'with :words in the title', 'author' => 'by :words', 'narrator' => 'read by :words', 'contributor' => 'by or with :words',
-        'series' => 'in the series :words', 'subject' => 'about :words', 'publisher' => 'published by :words', 'award' => 'with the award :words', 'isbn' => 'with the ISBN :words', 'lang' => 'in :words',
+        'series' => 'in the series :words', 'subject' => 'about :words', 'publisher' => 'published by :words', 'award' => 'with the award :words', 'isbn' => 'with the number :words', 'lang' => 'in :words',
     ],
     'year' => ['one' => 'from :from', 'from' => 'from :from on', 'to' => 'up to :to', 'between' => 'from :from to :to'],
     'level' => ['one' => 'reading level :from', 'from' => 'reading level :from and above', 'to' => 'reading level up to :to', 'between' => 'reading level :from to :to'],
@@ -42,7 +42,7 @@ return [
     'phrase' => 'These words in a row',
     'any_words' => 'Any of these words',
     'no_words' => 'None of these words',
-    'fields' => ['title' => 'Title', 'author' => 'Author', 'narrator' => 'Narrator', 'contributor' => 'Anyone who took part', 'series' => 'Series', 'subject' => 'Subject', 'publisher' => 'Publisher', 'award' => 'Award', 'isbn' => 'ISBN', 'lang' => 'Language code'],
+    'fields' => ['title' => 'Title', 'author' => 'Author', 'narrator' => 'Narrator', 'contributor' => 'Anyone who took part', 'series' => 'Series', 'subject' => 'Subject', 'publisher' => 'Publisher', 'award' => 'Award', 'isbn' => 'ISBN, ISSN, ISMN or ISRC', 'lang' => 'Language code'],
     'as_text' => 'As text',
     'show_results' => 'Search',
     'how' => 'How to search',
@@ -80,4 +80,5 @@ return [
     'needs_search' => 'Nothing was saved: search for something first.',
     'needs_search_name' => 'Nothing was saved: give the search a name.',
     'too_many_saved' => 'Nothing was saved: you have :most saved searches, which is as many as there can be. Remove one first.',
+    'all_cards' => 'All of my cards',
 ];

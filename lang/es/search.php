@@ -12,7 +12,7 @@ return [
     'quoted' => '«:words»',
     'in' => [
         'anywhere' => 'con :words', 'exact' => 'con exactamente :words', 'title' => 'con :words en el título', 'author' => 'de :words', 'narrator' => 'leído por :words', 'contributor' => 'de o con :words',
-        'series' => 'de la serie :words', 'subject' => 'sobre :words', 'publisher' => 'publicado por :words', 'award' => 'con el premio :words', 'isbn' => 'con el ISBN :words', 'lang' => 'en :words',
+        'series' => 'de la serie :words', 'subject' => 'sobre :words', 'publisher' => 'publicado por :words', 'award' => 'con el premio :words', 'isbn' => 'con el número :words', 'lang' => 'en :words',
     ],
     'year' => ['one' => 'de :from', 'from' => 'desde :from', 'to' => 'hasta :to', 'between' => 'de :from a :to'],
     'level' => ['one' => 'nivel de lectura :from', 'from' => 'nivel de lectura :from o más', 'to' => 'nivel de lectura hasta :to', 'between' => 'nivel de lectura de :from a :to'],
@@ -42,7 +42,7 @@ return [
     'phrase' => 'Estas palabras seguidas',
     'any_words' => 'Alguna de estas palabras',
     'no_words' => 'Ninguna de estas palabras',
-    'fields' => ['title' => 'Título', 'author' => 'Autor', 'narrator' => 'Narrador', 'contributor' => 'Cualquiera que participó', 'series' => 'Serie', 'subject' => 'Materia', 'publisher' => 'Editorial', 'award' => 'Premio', 'isbn' => 'ISBN', 'lang' => 'Código de idioma'],
+    'fields' => ['title' => 'Título', 'author' => 'Autor', 'narrator' => 'Narrador', 'contributor' => 'Cualquiera que participó', 'series' => 'Serie', 'subject' => 'Materia', 'publisher' => 'Editorial', 'award' => 'Premio', 'isbn' => 'ISBN, ISSN, ISMN o ISRC', 'lang' => 'Código de idioma'],
     'as_text' => 'Como texto',
     'show_results' => 'Buscar',
     'how' => 'Cómo buscar',
@@ -80,4 +80,5 @@ return [
     'needs_search' => 'No se ha guardado nada: busque algo primero.',
     'needs_search_name' => 'No se ha guardado nada: dé un nombre a la búsqueda.',
     'too_many_saved' => 'No se ha guardado nada: tiene :most búsquedas guardadas, que son las que puede haber. Elimine antes alguna.',
+    'all_cards' => 'Todos mis carnés',
 ];

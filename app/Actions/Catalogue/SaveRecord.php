@@ -93,17 +93,17 @@ final class SaveRecord
         $texts = array_map(fn (array $names): string => implode(' ', array_map(fn (?string $name): string => SearchWords::fold((string) $name).' '.self::APART, $names)), array_values($weighted));
         $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
-            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, stems, exact)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
+            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, stems, exact)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)), '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
-                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, stems = excluded.stems, exact = excluded.exact',
+                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, awards = excluded.awards, stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id, $record->format->value, $record->audience->value, $language === '' ? null : substr($language, 0, 8), $title->year(), $record->level, $title->series_id,
                 $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), match ($title->fiction) {
                     true => 't',
                     false => 'f',
                     null => null,
-                }, $ages->from, $ages->to, ...$texts, ...$texts,
+                }, $ages->from, $ages->to, json_encode($record->awards, JSON_THROW_ON_ERROR), ...$texts, ...$texts,
             ],
         );
         // In order, so that two records saved at once do not wait for each other in a circle.

@@ -26,6 +26,8 @@ final readonly class CatalogueSearch
      * @param  array{int|null, int|null}  $levels  the same of whole reading grades
      * @param  array<int, CardReach>  $otherCards  what the person's cards elsewhere may borrow, by library
      * @param  string|null  $listWords  of a staff list made by a search
+     * @param  list<string>  $awards  a title has all of them
+     * @param  int|null  $atLibraryId  one of those that count, and no other
      */
     public function __construct(
         public int $libraryId,
@@ -45,6 +47,8 @@ final readonly class CatalogueSearch
         public Reach $how = Reach::Library,
         public array $otherCards = [],
         public ?string $listWords = null,
+        public array $awards = [],
+        public ?int $atLibraryId = null,
     ) {
         $this->query = QueryParser::read($words);
         $this->order = in_array($order, $this->orders(), true) ? $order : match (true) {
@@ -79,13 +83,17 @@ final readonly class CatalogueSearch
             array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
             self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
             $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards, $listWords,
+            array_slice(array_values(array_unique(array_filter(array_map(trim(...), explode('||', $asked['awards'] ?? ''))))), 0, 8), $number('at'),
         );
     }
 
     /** @return non-empty-array<int, CardReach> the libraries whose titles count, and what may be borrowed there */
     public function places(): array
     {
-        return [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);
+        $places = [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);
+        $one = $this->how === Reach::Cards && $this->atLibraryId !== null ? array_intersect_key($places, [$this->atLibraryId => 1]) : [];
+
+        return $one === [] ? $places : $one;
     }
 
     /** The words that find what somebody did in a role. */
@@ -118,6 +126,8 @@ final readonly class CatalogueSearch
             'year' => self::text($this->years),
             'level' => self::text($this->levels),
             'series' => $this->seriesId === null ? null : (string) $this->seriesId,
+            'awards' => implode('||', $this->awards),
+            'at' => $this->how === Reach::Cards && $this->atLibraryId !== null ? (string) $this->atLibraryId : null,
         ], fn (?string $value): bool => $value !== null && $value !== '');
     }
 

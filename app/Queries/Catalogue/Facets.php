@@ -15,6 +15,8 @@ final readonly class Facets
      * @param  array<int, string>  $subjectNames
      * @param  array<int, int>  $years
      * @param  array<int, int>  $levels  by whole grade
+     * @param  array<string, int>  $awards  the most first
+     * @param  array<int, int>  $libraries  by library, where several count
      */
     public function __construct(
         public int $total,
@@ -27,6 +29,8 @@ final readonly class Facets
         public array $subjectNames,
         public array $years,
         public array $levels,
+        public array $awards,
+        public array $libraries,
     ) {
     }
 }

@@ -21,12 +21,14 @@ final class SearchTitles
 
     private const MOST_SUBJECTS = 12;
 
+    private const MOST_AWARDS = 8;
+
     /**
      * Each value's count is of what all other filters leave: those of which one value is chosen do not narrow themselves. One pass for
      * all, and one for the subjects.
      */
     private const COUNTS = <<<'SQL'
-        with c as materialized (select s.title_id, s.format, s.audience, s.language, s.year, floor(s.level)::int as level, %s can from search_rows s where %s),
+        with c as materialized (select s.title_id, s.format, s.audience, s.language, s.year, s.awards, floor(s.level)::int as level, %s can from search_rows s where %s),
             m as (select *, can & 2 > 0 as ready, can & 4 > 0 as always from c where %s),
             f as materialized (select *, %s f, %s a, %s l, %s r, %s w, %s y, %s g from m)
         select grouping(format, audience, language, year, level) of, coalesce(format, audience, language, year::text, level::text) as value,
@@ -38,6 +40,7 @@ final class SearchTitles
             from f group by grouping sets ((format), (audience), (language), (year), (level), ())
         union all (select -1, x.id || ' ' || x.name, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f join subject_title st on st.title_id = f.title_id join subjects x on x.id = st.subject_id
             where f and a and l and r and w and y and g group by x.id order by n desc, x.id limit %d)
+        union all (select -2, x.award, count(*) n, 0, 0, 0, 0, 0, 0, 0 from f cross join unnest(awards) x(award) where f and a and l and r and w and y and g group by x.award order by n desc, x.award limit %d)
         SQL;
 
     /** What is ready, then by how many wait for each copy. */
@@ -73,11 +76,11 @@ final class SearchTitles
         [$where, $bindings] = $this->base($search);
         $choices = $this->choices($search);
         $rows = DB::select(
-            sprintf(self::COUNTS, $can, $where, self::within($search, 'can'), ...[...array_column($choices, 0), self::MOST_SUBJECTS]),
+            sprintf(self::COUNTS, $can, $where, self::within($search, 'can'), ...[...array_column($choices, 0), self::MOST_SUBJECTS, self::MOST_AWARDS]),
             [...$canBindings, ...$bindings, ...array_merge(...array_column($choices, 1))],
         );
         $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
-        $subjects = $names = [];
+        $subjects = $names = $awards = [];
         $all = null;
         foreach ($rows as $row) {
             $facet = array_search($row->of, self::GROUPED, true);
@@ -85,6 +88,8 @@ final class SearchTitles
                 [$id, $name] = explode(' ', $row->value, 2);
                 $subjects[(int) $id] = $row->n;
                 $names[(int) $id] = $name;
+            } elseif ($row->of === -2) {
+                $awards[$row->value] = $row->n;
             } elseif ($facet === false) {
                 $all = $row;
             } elseif ($row->value !== null && $row->{"by_{$facet}"} > 0) {
@@ -96,7 +101,18 @@ final class SearchTitles
         $unnamed = array_diff($search->subjects, array_keys($names));
         $names += $unnamed === [] ? [] : DB::table('subjects')->whereIn('id', $unnamed)->pluck('name', 'id')->all();
 
-        return new Facets($all->n ?? 0, $all->ready ?? 0, $all->always ?? 0, $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level']);
+        return new Facets($all->n ?? 0, $all->ready ?? 0, $all->always ?? 0, $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $this->byLibrary($search, $now));
+    }
+
+    /** @return array<int, int> where several libraries count, how many each has, by library */
+    private function byLibrary(CatalogueSearch $search, DateTimeImmutable $now): array
+    {
+        $counts = [];
+        foreach ($search->how === Reach::Cards ? array_keys([$search->libraryId => 1] + $search->otherCards) : [] as $id) {
+            $counts[$id] = $this->total(CatalogueSearch::read($search->libraryId, $search->with(['at' => (string) $id]), $search->reach, $search->otherCards, $search->listWords), $now);
+        }
+
+        return $counts;
     }
 
     /** How many titles a search finds, and nothing else. */
@@ -158,6 +174,10 @@ final class SearchTitles
         foreach ($search->subjects as $subject) {
             $where .= ' and s.title_id in (select title_id from subject_title where subject_id = ?)';
             $bindings[] = $subject;
+        }
+        if ($search->awards !== []) {
+            $where .= ' and s.awards @> array(select jsonb_array_elements_text(?))';
+            $bindings[] = json_encode($search->awards, JSON_THROW_ON_ERROR);
         }
         if ($search->seriesId !== null) {
             $where .= ' and s.series_id = ?';

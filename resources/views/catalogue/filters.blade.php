@@ -1,6 +1,6 @@
 @use('FigPorch\Core\Catalogue\Format')
 <form action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}" class="text-[15px] mt-2">
-    @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1, 'series' => 1, 'subjects' => 1, 'order' => 1, 'reach' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+    @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1, 'series' => 1, 'subjects' => 1, 'awards' => 1, 'order' => 1, 'reach' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
     <fieldset class="pb-3 border-b border-rule mb-3">
         <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
         <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->ready) }}</span></label>
@@ -22,6 +22,10 @@
     @if ($facets->subjects !== [])
         <h3 class="font-semibold font-sans text-[15px] mb-1">{{ __('search.subject') }}</h3>
         <ul class="pb-3">@foreach ($facets->subjects as $id => $count)@unless (in_array($id, $search->subjects, true))<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $subjectLink($id) }}"><span>{{ $facets->subjectNames[$id] ?? '' }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endunless @endforeach</ul>
+    @endif
+    @if (array_diff_key($facets->awards, array_flip($search->awards)) !== [])
+        <h3 class="font-semibold font-sans text-[15px] mb-1">{{ __('search.awards') }}</h3>
+        <ul class="pb-3">@foreach ($facets->awards as $award => $count)@unless (in_array((string) $award, $search->awards, true))<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $awardLink((string) $award) }}"><span>{{ $award }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endunless @endforeach</ul>
     @endif
     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
 </form>

@@ -15,6 +15,10 @@
         ['audience', __('search.audience'), __('search.everyone'), __('search.audiences'), $facets->audiences, $search->audience?->value],
         ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language],
     ];
+    $libraries = $current->libraries()->pluck('name', 'id')->all();
+    if ($facets->libraries !== []) {
+        array_unshift($choices, ['at', __('common.library'), __('search.all_cards'), array_intersect_key($libraries, $facets->libraries), $facets->libraries, $search->atLibraryId]);
+    }
     // Filters that are set, in words.
     $chips = array_filter([
         'ready' => $search->readyNow ? __('catalogue.ready_now') : null,
@@ -24,9 +28,11 @@
         'language' => $search->language === null ? null : ucfirst((string) Locale::getDisplayLanguage($search->language, app()->getLocale())),
         'year' => $search->years === [null, null] ? null : __('search.years_chip', ['range' => $range($search->years)]),
         'level' => $search->levels === [null, null] ? null : __('search.levels_chip', ['range' => $range($search->levels)]),
+        'at' => $search->atLibraryId === null ? null : ($libraries[$search->atLibraryId] ?? null),
         'series' => $series === null ? null : __('search.in_series', ['name' => $series->name]),
     ]);
-    $without = array_filter($without, fn (string $name): bool => isset($chips[$name]) || $name === 'subjects', ARRAY_FILTER_USE_KEY);
+    $without = array_filter($without, fn (string $name): bool => isset($chips[$name]) || in_array($name, ['subjects', 'awards'], true), ARRAY_FILTER_USE_KEY);
+    $awardLink = fn (string $award): string => $link(['awards' => implode('||', in_array($award, $search->awards, true) ? array_diff($search->awards, [$award]) : [...$search->awards, $award])]);
     $subjectLink = fn (int $id): string => $link(['subjects' => implode('.', in_array($id, $search->subjects, true) ? array_diff($search->subjects, [$id]) : [...$search->subjects, $id])]);
 @endphp
 <x-layout :title="$heading" on="catalogue">
@@ -69,6 +75,9 @@
                     foreach ($search->subjects as $id) {
                         $each[] = ['subjects', $facets->subjectNames[$id] ?? '', $subjectLink($id)];
                     }
+                    foreach ($search->awards as $award) {
+                        $each[] = ['awards', $award, $awardLink($award)];
+                    }
                     $set = $search->filters();
                 @endphp
                 @if ($each !== [])
@@ -97,7 +106,7 @@
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
                     <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->how === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
-                    @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects))]) }}</a></li>@endforeach</ul>@endif
+                    @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? ($name === 'awards' ? implode(', ', $search->awards) : implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects)))]) }}</a></li>@endforeach</ul>@endif
                     @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
                 </div>

@@ -68,7 +68,7 @@
                     @if ($title->language)<dt>{{ __('catalogue.language') }}</dt><dd>{{ TitleText::language($title->language) }}</dd>@endif
                     <dt>{{ __('catalogue.for') }}</dt><dd>{{ __("catalogue.audience.{$title->audience->value}") }}@if ($title->age_from !== null), {{ __('rooms.ages', ['range' => $title->age_to >= 99 ? "{$title->age_from}+" : "{$title->age_from}–{$title->age_to}"]) }}@endif</dd>
                     @if ($title->level !== null)<dt>{{ __('search.level_of') }}</dt><dd>{{ __('search.grade', ['level' => number_format($title->level, 1)]) }}</dd>@endif
-                    @if ($title->awards !== [])<dt>{{ __('search.awards') }}</dt><dd>@foreach ($title->awards as $award)<a class="link" href="{{ route('catalogue', ['q' => 'award:"'.$award.'"'], false) }}">{{ $award }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
+                    @if ($title->awards !== [])<dt>{{ __('search.awards') }}</dt><dd>@foreach ($title->awards as $award)<a class="link" href="{{ route('catalogue', ['awards' => $award], false) }}">{{ $award }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @foreach ($title->standardNumbers() as $number)<dt>{{ $number->kind->value }}</dt><dd>{{ $number->written }}</dd>@endforeach
                     @if ($kind !== [])<dt>{{ __('reading.layout') }}</dt><dd>{{ implode(', ', $kind) }}</dd>@endif
                     @if ($access !== [])<dt>{{ __('catalogue.access') }}</dt><dd>{{ implode(', ', $access) }}</dd>@endif
