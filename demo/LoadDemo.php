@@ -87,6 +87,8 @@ final class LoadDemo
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
         $this->makeStaffLists();
         $this->makeStaff();
+        // All of this is one transaction; what searching keeps of licences is written at its end, or now.
+        DB::unprepared('set constraints all immediate; set constraints all deferred');
         $this->wishAndPutAside($cards);
         DB::statement('analyze');
     }

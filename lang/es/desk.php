@@ -163,7 +163,7 @@ return [
     'staff_made' => ':email puede entrar en el mostrador de :library. Contraseña: :password',
     'requests' => 'Peticiones',
     'requests_text' => 'Títulos que los usuarios piden a la biblioteca, los más pedidos primero. Cuando la biblioteca consigue uno, quienes lo pidieron reciben aviso sin más, y quienes así lo quisieron entran en la cola por el orden en que pidieron.',
-    'requests_count' => '{0} No hay peticiones abiertas|{1} :count petición abierta de :titles títulos|[2,*] :count peticiones abiertas de :titles títulos',
+    'requests_count' => '{0} No hay peticiones abiertas|{1} :count petición abierta|[2,*] :count peticiones abiertas, de tantos títulos: :titles',
     'no_requests' => 'Nadie pide nada por ahora.',
     'asked_for' => 'Lo piden',
     'want_line' => 'entrar en la cola',

@@ -16,7 +16,7 @@ final readonly class Facets
      * @param  array<int, int>  $years
      * @param  array<int, int>  $levels  by whole grade
      * @param  array<string, int>  $awards  the most first
-     * @param  array<int, int>  $libraries  by library, where several count
+     * @param  array<int, int>  $libraries  by library, where several count; all together under 0
      */
     public function __construct(
         public int $total,

@@ -104,12 +104,12 @@ final class SearchTitles
         return new Facets($all->n ?? 0, $all->ready ?? 0, $all->always ?? 0, $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $this->byLibrary($search, $now));
     }
 
-    /** @return array<int, int> where several libraries count, how many each has, by library */
+    /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */
     private function byLibrary(CatalogueSearch $search, DateTimeImmutable $now): array
     {
         $counts = [];
-        foreach ($search->how === Reach::Cards ? array_keys([$search->libraryId => 1] + $search->otherCards) : [] as $id) {
-            $counts[$id] = $this->total(CatalogueSearch::read($search->libraryId, $search->with(['at' => (string) $id]), $search->reach, $search->otherCards, $search->listWords), $now);
+        foreach ($search->how === Reach::Cards ? array_keys([0 => 1, $search->libraryId => 1] + $search->otherCards) : [] as $id) {
+            $counts[$id] = $this->total(CatalogueSearch::read($search->libraryId, $search->with(['at' => $id === 0 ? null : (string) $id]), $search->reach, $search->otherCards, $search->listWords), $now);
         }
 
         return $counts;

@@ -7,10 +7,11 @@
         @if ($facets->always > 0 || $search->alwaysReady)<label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="always" value="1" data-submit-on-change @checked($search->alwaysReady) class="accent-shutter w-4 h-4">{{ __('search.always_ready') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->always) }}</span></label>@endif
     </fieldset>
     @foreach ($choices as [$name, $legend, $any, $values, $counts, $chosen])
+        @php($all = $counts[0] ?? array_sum($counts))
         @if (count($counts) > 1 || $chosen !== null)
             <fieldset class="pb-3 border-b border-rule mb-3">
                 <legend class="font-semibold mb-1">{{ $legend }}</legend>
-                <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="{{ $name }}" value="" data-submit-on-change @checked($chosen === null) class="accent-shutter w-4 h-4">{{ $any }}<span class="ml-auto text-soft tabular-nums">{{ number_format(array_sum($counts)) }}</span></label>
+                <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="{{ $name }}" value="" data-submit-on-change @checked($chosen === null) class="accent-shutter w-4 h-4">{{ $any }}<span class="ml-auto text-soft tabular-nums">{{ number_format($all) }}</span></label>
                 @foreach ($values as $value => $words)
                     <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="{{ $name }}" value="{{ $value }}" data-submit-on-change @checked($chosen === $value) class="accent-shutter w-4 h-4">{{ $words }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts[$value] ?? 0) }}</span></label>
                 @endforeach

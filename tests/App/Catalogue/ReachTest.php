@@ -96,6 +96,7 @@ final class ReachTest extends TestCase
         $page = (string) $this->get('/catalogue?q=water&reach=cards&order=title')->assertSee('3 titles')->getContent();
         preg_match_all('~data-title="(\d+)".*?with your (\w+) card~s', $page, $rows);
         $this->assertSame([(string) $here->id => 'Saltmere', (string) $both->id => 'Hollow', (string) $there->id => 'Hollow'], array_combine($rows[1], $rows[2]));
+        $this->assertStringContainsString('>3</span>', explode('All of my cards', $page)[1], 'one title that both have counts once');
         $this->get("/catalogue?q=water&reach=cards&at={$hollow->id}")->assertSee('2 titles')->assertDontSee('Water Here');
         $this->get('/catalogue?library=saltmere&q=there')->assertSee('Nothing here matches')->assertSee('On your other cards')->assertSee('Water There');
         auth()->logout();
