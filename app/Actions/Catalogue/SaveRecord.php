@@ -20,10 +20,7 @@ use Illuminate\Support\Facades\DB;
 /** Writes a catalogue record and makes it findable, or brings the title of the same key up to date. */
 final class SaveRecord
 {
-    /** Text search configurations that know a language's stems. */
-    private const STEMS = ['en' => 'fig_en', 'es' => 'fig_es'];
-
-    /** Between names, so that no phrase reaches from one into the next: a word that takes a place and is then taken out. */
+    /** Between names, as search_stems knows it. */
     private const APART = '0apart0';
 
     public function __invoke(Record $record, DateTimeImmutable $now): Title
@@ -89,21 +86,20 @@ final class SaveRecord
             'C' => [$record->series, $record->publisher, ...$record->awards, ...$record->subjects, ...array_merge(...array_map(fn (Identifier $number): array => array_unique([$number->number, $number->written]), $record->numbers()))],
             'D' => [$record->description],
         ];
-        $vector = fn (string $configuration): string => 'ts_delete('.implode(' || ', array_map(fn (string $weight): string => "setweight(to_tsvector('{$configuration}', ?), '{$weight}')", array_keys($weighted))).", '".self::APART."')";
         $texts = array_map(fn (array $names): string => implode(' ', array_map(fn (?string $name): string => SearchWords::fold((string) $name).' '.self::APART, $names)), array_values($weighted));
         $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
-            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, stems, exact)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)), '.$vector(self::STEMS[$language] ?? 'fig_exact').', '.$vector('fig_exact').')
+            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)), array(select subject_id::int from subject_title where title_id = ?), search_stems(?, ?, ?, ?, ?), search_exact(?, ?, ?, ?))
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
-                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, awards = excluded.awards, stems = excluded.stems, exact = excluded.exact',
+                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, awards = excluded.awards, subjects = excluded.subjects, stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id, $record->format->value, $record->audience->value, $language === '' ? null : substr($language, 0, 8), $title->year(), $record->level, $title->series_id,
                 $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), match ($title->fiction) {
                     true => 't',
                     false => 'f',
                     null => null,
-                }, $ages->from, $ages->to, json_encode($record->awards, JSON_THROW_ON_ERROR), ...$texts, ...$texts,
+                }, $ages->from, $ages->to, json_encode($record->awards, JSON_THROW_ON_ERROR), $title->id, $language, ...$texts, ...$texts,
             ],
         );
         // In order, so that two records saved at once do not wait for each other in a circle.
