@@ -322,6 +322,10 @@ final class LoadDemo
             }
         }
         $card = $this->firstCard();
+        $wanted = Title::query()->join('search_rows as s', 's.title_id', '=', 'titles.id')->whereRaw('not ? = any(s.held)', [$card->library_id])->where('titles.audience', 'adult')->orderBy('titles.id')->select('titles.*')->first();
+        if ($wanted !== null) {
+            ($this->ask)($card, $wanted, true, true, $this->now->modify('-3 days'));
+        }
         $imara = new BasketOwner($card->person_id, null);
         $evenings = $this->arrangeBaskets->make($imara, 'Winter evenings', null, $this->now);
         $aloud = $evenings === null ? null : $this->arrangeBaskets->make($imara, 'To read aloud', $evenings, $this->now);

@@ -32,7 +32,7 @@ final class TitleText
     {
         $minutes = intdiv($seconds, 60);
 
-        return $minutes < 60 ? "{$minutes} min" : intdiv($minutes, 60).' h '.($minutes % 60).' min';
+        return $minutes < 60 ? "{$minutes} min" : intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min');
     }
 
     /** "Maren Osei, read by Juno Pike" */

@@ -46,6 +46,29 @@ final readonly class QuerySql
         return new self(implode(' || ', array_column($parts, 'sql')), array_merge(...array_column($parts, 'bindings')));
     }
 
+    /** What finds the words in titles and the names of people, as far as the index alone can tell; null where no words are looked for. */
+    public static function names(?Node $node): ?self
+    {
+        if ($node instanceof Term) {
+            if (! in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
+                return null;
+            }
+            $query = self::tsquery(new Term($node->words, null, false, $node->begins));
+
+            return new self("search_names({$query->sql})", $query->bindings);
+        }
+        if (! $node instanceof All && ! $node instanceof Any) {
+            return null;
+        }
+        $parts = array_map(self::names(...), $node->parts);
+        $known = array_values(array_filter($parts));
+        if ($known === [] || $node instanceof Any && count($known) < count($parts)) {
+            return null;
+        }
+
+        return new self('('.implode($node instanceof All ? ' && ' : ' || ', array_column($known, 'sql')).')', array_merge(...array_column($known, 'bindings')));
+    }
+
     /** @return list<Term> */
     private static function termsOf(?Node $node): array
     {

@@ -52,23 +52,72 @@ final class SearchTitles
     private const GROUPED = ['format' => 0b01111, 'audience' => 0b10111, 'language' => 0b11011, 'year' => 0b11101, 'level' => 0b11110];
 
     /**
+     * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
+     * @param  int  $walked  from so many on an index in the order asked for is walked until a page is full
+     */
+    public function __construct(private readonly int $ranked = 2000, private readonly int $walked = 30_000)
+    {
+    }
+
+    /**
      * @param  int  $total  how many match, as counts() says
      * @return LengthAwarePaginator<int, Title>
      */
     public function page(CatalogueSearch $search, int $total, DateTimeImmutable $now, ?int $perPage = null): LengthAwarePaginator
     {
-        [$join, $where, $bindings] = $this->where($search, $now);
         $perPage ??= (int) config('figporch.page_size');
         $page = PageAsked::of($total, $perPage);
-        [$order, $orderBindings] = $this->order($search);
-        $ids = array_column(DB::select(
-            "select s.title_id from search_rows s join (select id, name, series_id, series_position from titles) t on t.id = s.title_id {$join} where {$where} order by {$order}, s.title_id limit ? offset ?",
-            [...$bindings, ...$orderBindings, $perPage, ($page - 1) * $perPage],
-        ), 'title_id');
+        $from = ($page - 1) * $perPage;
+        $ids = match (true) {
+            $total === 0 => [],
+            $search->order === 'relevance' && $total > $this->ranked => $this->byNameThenPopularity($search, $total, $from, $perPage, $now),
+            default => $this->ids($search, $now, ...[...$this->order($search, $total), $perPage, $from]),
+        };
         $titles = Title::query()->findMany($ids, self::COLUMNS)->keyBy('id');
         TitleNames::giveTo($titles);
 
         return new LengthAwarePaginator(array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids))), $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
+    }
+
+    /**
+     * @param  literal-string  $order
+     * @param  list<mixed>  $orderBindings
+     * @param  array{literal-string, list<mixed>}  $also  a condition more
+     * @return list<int>
+     */
+    private function ids(CatalogueSearch $search, DateTimeImmutable $now, string $order, array $orderBindings, int $limit, int $offset, array $also = ['true', []]): array
+    {
+        [$join, $where, $bindings] = $this->where($search, $now);
+        $names = str_contains($order, 't.') ? 'join titles t on t.id = s.title_id' : '';
+
+        return array_column(DB::select(
+            "select s.title_id from search_rows s {$names} {$join} where {$where} and {$also[0]} order by {$order}, s.title_id limit ? offset ?", [...$bindings, ...$also[1], ...$orderBindings, $limit, $offset],
+        ), 'title_id');
+    }
+
+    /**
+     * Where thousands match, weighing each word in each of them would take seconds: those whose titles and people have the words come
+     * first, a title that is called just so before all, then the others, each part by how often it is borrowed.
+     *
+     * @return list<int>
+     */
+    private function byNameThenPopularity(CatalogueSearch $search, int $total, int $from, int $count, DateTimeImmutable $now): array
+    {
+        $popular = $total > $this->walked ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc';
+        $names = QuerySql::names($search->query->tree);
+        if ($names === null) {
+            return $this->ids($search, $now, $popular, [], $count, $from);
+        }
+        $called = array_column(DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]), 'id');
+        $named = ["s.stems @@ {$names->sql}", $names->bindings];
+        $first = $this->ids($search, $now, 's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc', ['{'.implode(',', $called).'}'], $count, $from, $named);
+        if (count($first) === $count) {
+            return $first;
+        }
+        [$join, $where, $bindings] = $this->where($search, $now);
+        $before = $first !== [] ? $from + count($first) : DB::scalar("select count(*) from search_rows s {$join} where {$where} and {$named[0]}", [...$bindings, ...$named[1]]);
+
+        return [...$first, ...$this->ids($search, $now, $popular, [], $count - count($first), max(0, $from - $before), ["not s.stems @@ {$names->sql}", $names->bindings])];
     }
 
     public function counts(CatalogueSearch $search, DateTimeImmutable $now): Facets
@@ -221,22 +270,28 @@ final class SearchTitles
         ];
     }
 
-    /** @return array{string, list<mixed>} */
-    private function order(CatalogueSearch $search): array
+    /**
+     * An index that is in the order asked for is walked where many match; where few do, sorting them is quicker, and "+ 0" keeps the
+     * planner from walking all the same.
+     *
+     * @return array{literal-string, list<mixed>}
+     */
+    private function order(CatalogueSearch $search, int $total): array
     {
         $relevance = QuerySql::relevance($search->query->tree);
+        $walk = $total > $this->walked;
 
         return match (true) {
             $search->order === 'relevance' && $relevance !== null => [
                 "lower(t.name) = lower(?) desc, ts_rank('{0.05, 0.2, 0.6, 1.0}', s.stems, {$relevance->sql}) desc, s.times_borrowed desc",
                 [$search->words, ...$relevance->bindings],
             ],
-            $search->order === 'most_borrowed' => ['s.times_borrowed desc', []],
+            $search->order === 'most_borrowed' => [$walk ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc', []],
             $search->order === 'title' => ['lower(t.name)', []],
             $search->order === 'list' => ['(select position from staff_list_title l where l.staff_list_id = ? and l.title_id = s.title_id)', [$search->staffListId]],
             $search->order === 'soonest' => [self::SOONEST, [$search->libraryId, $search->libraryId]],
             $search->order === 'series' => ['t.series_id nulls last, t.series_position nulls last', []],
-            default => ['s.added_at desc', []],
+            default => [$walk ? 's.added_at desc' : "s.added_at + interval '0' desc", []],
         };
     }
 }

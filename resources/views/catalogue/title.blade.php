@@ -10,10 +10,10 @@
     <div class="grid md:grid-cols-[220px_1fr] gap-x-9 gap-y-5">
         <div class="flex md:block gap-4 items-end">
             {{ App\View\Cover::html($title, 220, class: 'max-md:w-28 max-md:h-auto') }}
+            <div class="grid gap-1 justify-items-start text-[15px] md:mt-3">
             @if ($title->publication !== null)
-                <a class="btn btn-quiet md:w-full md:mt-3" href="{{ route('excerpt.show', $title, false) }}">{{ __('catalogue.excerpt') }}</a>
+                <a class="btn btn-quiet md:w-full mb-1" href="{{ route('excerpt.show', $title, false) }}">{{ __('catalogue.excerpt') }}</a>
             @endif
-            <div class="grid gap-1 md:mt-3 text-[15px] justify-items-start">
                 @if (count($baskets) < 2)@include('catalogue.add-to-basket')
                 @else
                     <details><summary class="link cursor-pointer py-1">{{ __('baskets.add') }}</summary>

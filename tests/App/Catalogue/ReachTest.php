@@ -128,4 +128,32 @@ final class ReachTest extends TestCase
         }
         $this->get('/catalogue?library=saltmere&order=soonest')->assertSeeInOrder(['Ready</a>', 'Short line</a>', 'Long line</a>'], false);
     }
+
+    /** The quick ways for catalogues of millions, on few titles: nothing is lost or shown twice, and what is called so comes first. */
+    public function test_where_many_match_each_is_shown_once_those_called_so_before_the_others(): void
+    {
+        foreach (['Lantern', 'The Lantern Keeper', 'Old Lanterns', 'Sea Glass', 'Low Water', 'Kelp'] as $n => $name) {
+            $this->licence($title = app(SaveRecord::class)(new Record(key: "t:{$n}", format: Format::Ebook, name: $name, contributors: [['name' => $n === 3 ? 'Lantern Jones' : 'A B', 'sort' => 'x', 'role' => 'author']], extent: 10, language: 'en', description: 'Of a lantern and of water.'), $this->now()));
+            DB::table('search_rows')->where('title_id', $title->id)->update(['times_borrowed' => $n]);
+        }
+        foreach ([new SearchTitles(2, 1000), new SearchTitles(2, 2)] as $searchTitles) {
+            foreach (['lantern' => ['Lantern', 'Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Kelp', 'Low Water'], 'lantern -kelp' => ['Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Lantern', 'Low Water'], '(lantern OR water) year:-2030' => []] as $words => $expected) {
+                $search = CatalogueSearch::read($this->library()->id, ['q' => $words], new CardReach);
+                $total = $searchTitles->total($search, $this->now());
+                $shown = [];
+                for ($page = 1; $page <= 3; $page++) {
+                    request()->merge(['page' => (string) $page]);
+                    \Illuminate\Pagination\Paginator::currentPageResolver(fn (): int => $page);
+                    foreach ($total > 2 * ($page - 1) ? $searchTitles->page($search, $total, $this->now(), 2)->items() : [] as $title) {
+                        $shown[] = $title->name;
+                    }
+                }
+                $this->assertSame($expected, $shown, $words);
+            }
+            foreach (['newest', 'most_borrowed', 'title', 'soonest'] as $order) {
+                $search = CatalogueSearch::read($this->library()->id, ['q' => 'lantern', 'order' => $order], new CardReach);
+                $this->assertCount(6, $searchTitles->page($search, 6, $this->now())->items(), $order);
+            }
+        }
+    }
 }

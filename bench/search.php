@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+/* Searching at 10,000, 100,000 and 1,000,000 titles, with 1 and 8 clients, beside the peer over the same titles. */
+
+use App\Actions\Catalogue\SaveRecord;
+use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\OtherWays;
+use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Catalogue\Suggest;
+use App\Queries\Lending\CardReach;
+use Bench\Peer;
+use Bench\Report;
+use Bench\SearchQueries;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+
+require __DIR__.'/../vendor/autoload.php';
+$app = require __DIR__.'/../bootstrap/app.php';
+$app->make(Kernel::class)->bootstrap();
+
+$scales = array_map(intval(...), preg_split('/\s+/', trim((string) (getenv('BENCH_SEARCH_TITLES') ?: '10000 100000 1000000'))) ?: []);
+$library = (int) DB::table('libraries')->where('slug', 'saltmere')->value('id');
+Report::head('Search', 'The page is the first 24 titles, the total and all filter counts, made by the application’s own code; '.SearchQueries::EACH.' queries of each class, five to warm up each client. The peer is sphinxsearch '.Peer::version().' over the same titles with the same facets, in the same run. Marks at 1,000,000: p50 15 ms, p95 100 ms, worst class 200 ms with 1 client; p95 350 ms and 60 a second with 8; p95 0.35 and 0.30 of the peer’s.');
+
+/** @return array{list<array{string, float, int}>, float} class, ms and titles of each query; queries a second */
+$run = function (array $command, array $queries, int $clients, callable $input): array {
+    $begun = microtime(true);
+    $processes = [];
+    for ($k = 0; $k < $clients; $k++) {
+        $share = array_values(array_filter($queries, fn (int $n): bool => $n % $clients === $k, ARRAY_FILTER_USE_KEY));
+        $process = new Process($command, base_path(), input: (string) json_encode($input($share)), timeout: 3600);
+        $process->start();
+        $processes[] = $process;
+    }
+    $times = [];
+    $busy = 0.0;
+    foreach ($processes as $process) {
+        $process->wait();
+        $each = json_decode($process->getOutput(), true) ?? throw new RuntimeException($process->getErrorOutput().$process->getOutput());
+        $busy = max($busy, array_sum(array_column($each, 1)) / 1000);
+        array_push($times, ...$each);
+    }
+
+    return [$times, count($times) / max(0.001, $busy)];
+};
+foreach ($scales as $scale) {
+    $known = DB::table('titles')->where('record_key', 'like', 'grown:%')->count();
+    if ($known < $scale) {
+        Artisan::call('demo:grow', ['--titles' => $scale - $known]);
+    }
+    $peer = new Peer($library);
+    $indexed = $peer->start();
+    $queries = (new SearchQueries($library, $scale))->mix();
+    printf("## %s titles\n\n", number_format($scale));
+    $rows = [];
+    $ours = [];
+    foreach ([1, 8] as $clients) {
+        [$times, $perSecond] = $run(['php', 'bench/search-worker.php'], $queries, $clients, fn (array $share): array => ['library' => $library, 'queries' => $share]);
+        [$theirs, $theirsPerSecond] = $run(['node', 'bench/peer.mjs', (string) $peer->port], $queries, $clients, fn (array $share): array => $share);
+        $ours[$clients] = $times;
+        [$a, $b] = [array_column($times, 1), array_column($theirs, 1)];
+        $rows[] = [(string) $clients, sprintf('%.1f', Report::percentile($a, 0.5)), sprintf('%.1f', Report::percentile($a, 0.95)), sprintf('%.1f', $perSecond), sprintf('%.1f', Report::percentile($b, 0.5)), sprintf('%.1f', Report::percentile($b, 0.95)), sprintf('%.1f', $theirsPerSecond), sprintf('%.2f', Report::percentile($a, 0.95) / Report::percentile($b, 0.95))];
+        $peerTimes[$clients] = $theirs;
+    }
+    $peer->stop();
+    Report::table(['clients', 'p50 ms', 'p95 ms', 'a second', 'peer p50', 'peer p95', 'peer a second', 'p95 ÷ peer’s'], $rows);
+    $byClass = [];
+    foreach (array_unique(array_column($queries, 'class')) as $class) {
+        $of = fn (array $times): array => array_column(array_filter($times, fn (array $t): bool => $t[0] === $class), 1);
+        $found = array_column(array_filter($ours[1], fn (array $t): bool => $t[0] === $class), 2);
+        $byClass[] = [$class, number_format(Report::percentile(array_map(floatval(...), $found), 0.5)), sprintf('%.1f', Report::percentile($of($ours[1]), 0.5)), sprintf('%.1f', Report::percentile($of($ours[1]), 0.95)), sprintf('%.1f', Report::percentile($of($peerTimes[1]), 0.5)), sprintf('%.1f', Report::percentile($of($peerTimes[1]), 0.95))];
+    }
+    sort($byClass);
+    Report::table(['class, 1 client', 'titles', 'p50 ms', 'p95 ms', 'peer p50', 'peer p95'], $byClass);
+
+    [$suggest, $other, $searchTitles, $now] = [$app->make(Suggest::class), $app->make(OtherWays::class), $app->make(SearchTitles::class), now()->toImmutable()];
+    $words = array_column(DB::select('select word from search_words where length(word) > 5 order by md5(word) limit 60'), 'word');
+    $timed = function (callable $each) use ($words): array {
+        $times = [];
+        foreach ($words as $n => $word) {
+            $begun = hrtime(true);
+            $each($word);
+            $times[] = (hrtime(true) - $begun) / 1e6;
+        }
+
+        return [Report::percentile($times, 0.5), Report::percentile($times, 0.95)];
+    };
+    printf('Suggestions: p50 %.1f ms, p95 %.1f ms. ', ...$timed(fn (string $word) => $suggest->of($library, substr($word, 0, 4), $now)));
+    printf('Spelling of a word with one letter wrong: p50 %.1f ms, p95 %.1f ms. ', ...$timed(fn (string $word) => $other->spelling(CatalogueSearch::read($library, ['q' => substr($word, 0, 3).'z'.substr($word, 4)], new CardReach), $now)));
+    $begun = hrtime(true);
+    $title = $app->make(SaveRecord::class)(new Record(key: "bench:{$scale}", format: Format::Ebook, name: "Zyxwvutsr {$scale}", contributors: [], extent: 1), $now);
+    DB::insert("insert into licences (library_id, title_id, model, copies, copies_free, starts_at) values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')", [$library, $title->id]);
+    $found = $searchTitles->total(CatalogueSearch::read($library, ['q' => "zyxwvutsr {$scale}"], new CardReach), now()->toImmutable());
+    printf("One record added: found %d after %.0f ms. The peer’s index was built in %.0f s.\n\n", $found, (hrtime(true) - $begun) / 1e6, $indexed);
+
+    $wrong = 0;
+    foreach (array_slice($queries, 0, 24) as $query) {
+        $search = CatalogueSearch::read($library, $query['asked'], new CardReach);
+        $facets = $searchTitles->counts($search, $now);
+        foreach ($facets->formats as $format => $count) {
+            $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['format' => $format]), new CardReach), $now) ? 0 : 1;
+        }
+        $wrong += $facets->ready === $searchTitles->total(CatalogueSearch::read($library, $search->with(['ready' => '1']), new CardReach), $now) ? 0 : 1;
+    }
+    printf("Counts that differ from a recount: %d.\n\n", $wrong);
+}
