@@ -259,10 +259,10 @@ final class Growth
         $ends = $now->modify('+'.$this->random->getInt(3, 900).' days')->format('Y-m-d H:i:sP');
         $starts = $now->modify('-'.$this->random->getInt(10, 2000).' days')->format('Y-m-d H:i:sP');
 
-        return implode("\t", match (true) {
-            $this->random->getInt(1, 100) <= 60 => [$id, $library, $title, 'one_copy_one_user', $copies, $free, '\N', '\N', $starts, '\N', 5000, 'f'],
-            $this->random->getInt(1, 100) <= 60 => [$id, $library, $title, 'metered_by_time', $copies, $free, '\N', '\N', $starts, $ends, 3000, 'f'],
-            $this->random->getInt(1, 100) <= 60 => [$id, $library, $title, 'metered_by_loans', $copies, $free, 52, $this->random->getInt(1, 52), $starts, '\N', 2500, 'f'],
+        return implode("\t", match ($this->weighted([['one_copy_one_user', 60], ['metered_by_time', 24], ['metered_by_loans', 10], ['simultaneous', 6]])) {
+            'one_copy_one_user' => [$id, $library, $title, 'one_copy_one_user', $copies, $free, '\N', '\N', $starts, '\N', 5000, 'f'],
+            'metered_by_time' => [$id, $library, $title, 'metered_by_time', $copies, $free, '\N', '\N', $starts, $ends, 3000, 'f'],
+            'metered_by_loans' => [$id, $library, $title, 'metered_by_loans', $copies, $free, 52, $this->random->getInt(1, 52), $starts, '\N', 2500, 'f'],
             default => [$id, $library, $title, 'simultaneous', '\N', '\N', '\N', '\N', $starts, '\N', 9000, 'f'],
         });
     }

@@ -332,7 +332,7 @@ final class LoadDemo
         $course = $this->arrangeBaskets->make($imara, 'Navigation course', null, $this->now);
         foreach ([['winter | storm | lantern', 7, $evenings], ['lamp | kite', 3, $aloud], ['navigation | tide', 5, $course]] as [$query, $count, $basket]) {
             foreach ($basket === null ? [] : DB::table('search_rows')->whereRaw("stems @@ to_tsquery('fig_en', ?) and ? = any(held)", [$query, $card->library_id])->orderBy('title_id')->limit($count)->pluck('title_id') as $titleId) {
-                $this->fillBasket->put($basket, $titleId, $this->now);
+                $basket === null || $this->fillBasket->put($basket, $titleId, $this->now);
             }
         }
         SavedSearch::query()->create(['person_id' => $card->person_id, 'library_id' => $card->library_id, 'name' => 'New sea stories to hear', 'search' => ['q' => 'sea', 'format' => 'audiobook'], 'tells' => true, 'looked_at' => $this->now]);

@@ -32,6 +32,7 @@ return new class extends Migration
         // Long words out of the way, so that counting many titles reads a narrow table.
         DB::unprepared(<<<'SQL'
             alter table search_rows add column subjects int[] not null default '{}', alter column stems set storage external, alter column exact set storage external;
+            alter table search_rows alter column held set storage main, alter column ready set storage main, alter column always set storage main, alter column paid set storage main, alter column subjects set storage main;
             alter table search_rows set (toast_tuple_target = 128);
             create index search_rows_borrowed on search_rows (times_borrowed desc, title_id);
             create index titles_name on titles (lower(name));
@@ -117,7 +118,7 @@ return new class extends Migration
             $table->smallInteger('age_to')->nullable();
         });
         DB::unprepared("alter table titles add column numbers text[] not null default '{}'; create index titles_numbers on titles using gin (numbers)");
-        DB::statement('alter table search_rows add column awards text[] not null default \'{}\', add column fiction boolean, add column age_from smallint not null default 18, add column age_to smallint not null default 99');
+        DB::statement('alter table search_rows add column awards text[] not null default \'{}\', alter column awards set storage main, add column fiction boolean, add column age_from smallint not null default 18, add column age_to smallint not null default 99');
         Schema::table('publications', fn (Blueprint $table) => $table->jsonb('contents')->default('[]')->comment('depth and label of each entry'));
         Schema::table('staff_lists', function (Blueprint $table): void {
             $table->string('room', 8)->default('reading');

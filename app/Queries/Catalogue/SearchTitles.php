@@ -80,9 +80,8 @@ final class SearchTitles
     }
 
     /**
-     * @param  literal-string  $order
      * @param  list<mixed>  $orderBindings
-     * @param  array{literal-string, list<mixed>}  $also  a condition more
+     * @param  array{string, list<mixed>}  $also  a condition more
      * @return list<int>
      */
     private function ids(CatalogueSearch $search, DateTimeImmutable $now, string $order, array $orderBindings, int $limit, int $offset, array $also = ['true', []]): array
@@ -115,7 +114,7 @@ final class SearchTitles
             return $first;
         }
         [$join, $where, $bindings] = $this->where($search, $now);
-        $before = $first !== [] ? $from + count($first) : DB::scalar("select count(*) from search_rows s {$join} where {$where} and {$named[0]}", [...$bindings, ...$named[1]]);
+        $before = $first !== [] ? $from + count($first) : (int) DB::scalar("select count(*) from search_rows s {$join} where {$where} and {$named[0]}", [...$bindings, ...$named[1]]);
 
         return [...$first, ...$this->ids($search, $now, $popular, [], $count - count($first), max(0, $from - $before), ["not s.stems @@ {$names->sql}", $names->bindings])];
     }
@@ -274,7 +273,7 @@ final class SearchTitles
      * An index that is in the order asked for is walked where many match; where few do, sorting them is quicker, and "+ 0" keeps the
      * planner from walking all the same.
      *
-     * @return array{literal-string, list<mixed>}
+     * @return array{string, list<mixed>}
      */
     private function order(CatalogueSearch $search, int $total): array
     {

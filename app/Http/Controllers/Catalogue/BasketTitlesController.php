@@ -11,6 +11,7 @@ use App\Http\OwnBaskets;
 use App\Models\Title;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\View\View;
 
 /** What goes into a basket, moves within and between them, and comes out. */
@@ -23,7 +24,7 @@ final class BasketTitlesController
     }
 
     /** Into the basket that is named, or the one used last, or a first one. */
-    public function put(Request $request, Title $title, ArrangeBaskets $arrange): View|RedirectResponse
+    public function put(Request $request, Title $title, ArrangeBaskets $arrange): View|RedirectResponse|Response
     {
         $now = now()->toImmutable();
         $owner = $this->own->ownerToBe($request);
@@ -33,7 +34,9 @@ final class BasketTitlesController
             : (is_int($last) ? $owner->baskets()->find($last) : null) ?? $owner->baskets()->orderBy('position')->orderBy('id')->first() ?? $arrange->make($owner, __('baskets.first_name'), null, $now) ?? abort(500);
         $request->session()->put('basket', $basket->id);
         if (! $this->fill->put($basket, $title->id, $now)) {
-            return back()->with('refusal', __('baskets.full', ['name' => $basket->name, 'most' => FillBasket::MOST]));
+            $full = __('baskets.full', ['name' => $basket->name, 'most' => FillBasket::MOST]);
+
+            return $request->hasHeader('HX-Request') ? response(e($full), 422) : back()->with('refusal', $full);
         }
 
         return $request->hasHeader('HX-Request') ? view('catalogue.in-basket', ['basket' => $basket, 'title' => $title])
