@@ -148,7 +148,7 @@ final class Invention
             $records[] = new Record(
                 key: "demo:video:{$i}",
                 format: Format::Video,
-                name: $this->pick(['The ', 'A ', 'One ']).$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS),
+                name: (string) preg_replace('/^A (?=[AEIOU])/', 'An ', $this->pick(['The ', 'A ', 'One ']).$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS)),
                 contributors: [['name' => $director['name'], 'sort' => $director['sort'], 'role' => 'director']],
                 extent: $this->between(1400, 7200),
                 language: 'en',

@@ -69,14 +69,15 @@ final class FillBasket
         });
     }
 
-    /** @param  array<int, string>  $notes  by title */
+    /** @param  array<int, string>  $notes  by title; an empty one takes the note away */
     public function note(Basket $basket, array $notes): void
     {
-        DB::transaction(function () use ($basket, $notes): void {
-            foreach ($notes as $titleId => $note) {
-                DB::table('basket_title')->where(['basket_id' => $basket->id, 'title_id' => $titleId])->update(['note' => $note === '' ? null : $note]);
-            }
-        });
+        if ($notes !== []) {
+            DB::update(
+                "update basket_title b set note = nullif(n.note, '') from json_each_text(?) n(id, note) where b.basket_id = ? and b.title_id = n.id::bigint and coalesce(b.note, '') <> n.note",
+                [json_encode((object) $notes, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $basket->id],
+            );
+        }
     }
 
     private function lock(Basket $basket): void

@@ -40,8 +40,8 @@ final class SearchTitles
             sum(n) filter (where ready and f and a and l and w and y and g) ready, sum(n) filter (where always and f and a and l and r and y and g) always
             from f group by grouping sets ((format), (audience), (language), (year), (level), ())
         union all (select -1, x.id || ' ' || x.name, most.n, 0, 0, 0, 0, 0, 0, 0 from
-            (select subject, count(*) n from m cross join unnest(m.subjects) subject group by 1 order by n desc, subject limit %11$d) most join subjects x on x.id = most.subject order by most.n desc, x.id)
-        union all (select -2, award, count(*) n, 0, 0, 0, 0, 0, 0, 0 from m cross join unnest(m.awards) award group by award order by n desc, award limit %12$d)
+            (select subject, count(*) n from (select unnest(subjects) subject from m) y group by 1 order by n desc, subject limit %11$d) most join subjects x on x.id = most.subject order by most.n desc, x.id)
+        union all (select -2, award, count(*) n, 0, 0, 0, 0, 0, 0, 0 from (select unnest(awards) award from m where awards <> '{}') y group by award order by n desc, award limit %12$d)
         SQL;
 
     /** What is ready, then by how many wait for each copy. */

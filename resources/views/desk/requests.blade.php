@@ -10,10 +10,10 @@
     @else
         <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.requests') }}">
             <table class="w-full text-[15px] desk-table desk-figures">
-                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th scope="col">{{ __('desk.asked_for') }}</th><th scope="col">{{ __('desk.want_line') }}</th><th scope="col">{{ __('desk.first_asked') }}</th><th scope="col">{{ __('desk.last_asked') }}</th><th scope="col">{{ __('desk.offered_at') }}</th></tr></thead>
+                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th scope="col">{{ __('desk.asked_for') }}</th><th scope="col" class="first-letter:uppercase">{{ __('desk.want_line') }}</th><th scope="col">{{ __('desk.first_asked') }}</th><th scope="col">{{ __('desk.last_asked') }}</th><th scope="col">{{ __('desk.offered_at') }}</th></tr></thead>
                 <tbody>
                     @foreach ($page as $row)
-                        <tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/requests/{{ $row->id }}">{{ $row->name }}</a> <span class="text-soft">{{ implode(' · ', array_filter([$row->people, __("catalogue.format.{$row->format}")])) }}</span></th>
+                        <tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/requests/{{ $row->id }}"><bdi>{{ $row->name }}</bdi></a> <span class="text-soft">@if ($row->people)<bdi>{{ $row->people }}</bdi> · @endif{{ __("catalogue.format.{$row->format}") }}</span></th>
                             <td><a href="/desk/requests/{{ $row->id }}">{{ number_format($row->asked) }}</a></td>
                             <td>@if ($row->line > 0)<a href="/desk/requests/{{ $row->id }}">{{ number_format($row->line) }}</a>@else 0 @endif</td>
                             <td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->first_at), $zone) }}</td><td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->last_at), $zone) }}</td>

@@ -102,6 +102,8 @@ final class BasketTest extends TestCase
         $do(['do' => 'up:'.$id('C')]);
         $this->assertSame(['C', 'A', 'B', 'D'], $this->names($from));
         $do(['do' => 'notes', 'note' => [$id('C') => 'for Tove', $id('A') => '']])->assertSessionHas('said', 'The notes are kept.');
+        $do(['do' => 'down:'.$id('D'), 'note' => [$id('A') => 'typed before moving a row']]);
+        $this->get("/baskets/{$from->id}")->assertSee('typed before moving a row');
         $do(['do' => 'move', 'to' => (string) $to->id, 'titles' => [$id('C'), $id('D')]]);
         $do(['do' => 'take-out', 'titles' => [$id('B')]]);
         $do(['do' => 'take-out'])->assertSessionHas('refusal');

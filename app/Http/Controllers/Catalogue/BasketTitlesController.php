@@ -43,41 +43,34 @@ final class BasketTitlesController
             : back()->with('said', __('baskets.put', ['title' => $title->name, 'name' => $basket->name]));
     }
 
-    /** "do" is up:ID, down:ID, take-out, move or notes; the last three for all that are ticked. */
+    /** "do" is up:ID, down:ID, take-out, move or notes; take-out and move are of all that are ticked. Notes are kept with whatever is done. */
     public function arrange(Request $request, string $basket): RedirectResponse
     {
         $basket = $this->own->find($request, $basket);
         [$do, $titleId] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];
+        $to = $do === 'move' ? $this->own->find($request, Input::text($request, 'to')) : null;
         $ticked = array_values(array_unique(array_map(intval(...), array_filter((array) $request->input('titles'), fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 19))));
+        $this->fill->note($basket, $this->notes($request));
+        if ($do === 'up' || $do === 'down') {
+            $this->fill->shift($basket, (int) $titleId, $do === 'up' ? -1 : 1);
+        }
         $said = match (true) {
-            $do === 'up' || $do === 'down' => $this->shift(fn () => $this->fill->shift($basket, (int) $titleId, $do === 'up' ? -1 : 1)),
-            $do === 'notes' => $this->notes($request, fn (array $notes) => $this->fill->note($basket, $notes)),
-            $ticked === [] => null,
-            $do === 'take-out' => trans_choice('baskets.taken_out', $this->fill->takeOut($basket, $ticked)),
-            $do === 'move' => trans_choice('baskets.moved', $this->fill->moveTo($basket, $to = $this->own->find($request, Input::text($request, 'to')), $ticked), ['name' => $to->name]),
-            default => null,
+            $do === 'up' || $do === 'down' => [],
+            $do === 'notes' => ['said' => __('baskets.notes_kept')],
+            $ticked === [] => ['refusal' => __('baskets.tick_some')],
+            $to !== null => ['said' => trans_choice('baskets.moved', $this->fill->moveTo($basket, $to, $ticked), ['name' => $to->name])],
+            $do === 'take-out' => ['said' => trans_choice('baskets.taken_out', $this->fill->takeOut($basket, $ticked))],
+            default => abort(404),
         };
 
-        return redirect()->back(fallback: route('baskets.show', $basket))->with(...($said === null ? ['refusal', __('baskets.tick_some')] : ['said', $said]));
+        return redirect()->back(fallback: route('baskets.show', $basket))->with($said);
     }
 
-    /** @param  callable(): void  $shift */
-    private function shift(callable $shift): string
+    /** @return array<int, string> by title */
+    private function notes(Request $request): array
     {
-        $shift();
+        $notes = array_filter((array) $request->input('note'), is_string(...));
 
-        return '';
-    }
-
-    /** @param  callable(array<int, string>): void  $keep */
-    private function notes(Request $request, callable $keep): string
-    {
-        $notes = [];
-        foreach ((array) $request->input('note') as $id => $note) {
-            $notes[(int) $id] = is_string($note) ? mb_substr(trim(mb_scrub($note)), 0, self::NOTE) : '';
-        }
-        $keep($notes);
-
-        return __('baskets.notes_kept');
+        return array_combine(array_map(intval(...), array_keys($notes)), array_map(fn (string $note): string => mb_substr(trim(mb_scrub($note)), 0, self::NOTE), array_values($notes)));
     }
 }
