@@ -31,7 +31,7 @@ for (const select of document.querySelectorAll('[data-submit-on-change]')) {
 }
 
 // Where the keys lead: "/" to the search, "g" and a letter to a place.
-const places = { p: '/porch', c: '/catalogue', l: '/loans', h: '/holds' }
+const places = { p: '/porch', c: '/catalogue', l: '/loans', h: '/holds', r: '/rooms', b: '/baskets' }
 let afterG = 0
 document.addEventListener('keydown', event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('input, select, textarea')) return
