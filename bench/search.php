@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use App\Actions\Catalogue\SaveRecord;
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Catalogue\Suggest;
@@ -59,14 +60,13 @@ foreach ($scales as $scale) {
     $queries = (new SearchQueries($library, $scale))->mix();
     printf("## %s titles\n\n", number_format($scale));
     $rows = [];
-    $ours = [];
+    $ours = $peerTimes = [];
     foreach ([1, 8] as $clients) {
         [$times, $perSecond] = $run(['php', 'bench/search-worker.php'], $queries, $clients, fn (array $share): array => ['library' => $library, 'queries' => $share]);
         [$theirs, $theirsPerSecond] = $run(['node', 'bench/peer.mjs', (string) $peer->port], $queries, $clients, fn (array $share): array => $share);
-        $ours[$clients] = $times;
+        [$ours[$clients], $peerTimes[$clients]] = [$times, $theirs];
         [$a, $b] = [array_column($times, 1), array_column($theirs, 1)];
         $rows[] = [(string) $clients, sprintf('%.1f', Report::percentile($a, 0.5)), sprintf('%.1f', Report::percentile($a, 0.95)), sprintf('%.1f', $perSecond), sprintf('%.1f', Report::percentile($b, 0.5)), sprintf('%.1f', Report::percentile($b, 0.95)), sprintf('%.1f', $theirsPerSecond), sprintf('%.2f', Report::percentile($a, 0.95) / Report::percentile($b, 0.95))];
-        $peerTimes[$clients] = $theirs;
     }
     $peer->stop();
     Report::table(['clients', 'p50 ms', 'p95 ms', 'a second', 'peer p50', 'peer p95', 'peer a second', 'p95 ÷ peer’s'], $rows);
@@ -79,11 +79,11 @@ foreach ($scales as $scale) {
     sort($byClass);
     Report::table(['class, 1 client', 'titles', 'p50 ms', 'p95 ms', 'peer p50', 'peer p95'], $byClass);
 
-    [$suggest, $other, $searchTitles, $now] = [$app->make(Suggest::class), $app->make(OtherWays::class), $app->make(SearchTitles::class), now()->toImmutable()];
+    [$suggest, $other, $searchTitles, $countFacets, $now] = [$app->make(Suggest::class), $app->make(OtherWays::class), $app->make(SearchTitles::class), $app->make(CountFacets::class), now()->toImmutable()];
     $words = array_column(DB::select('select word from search_words where length(word) > 5 order by md5(word) limit 60'), 'word');
     $timed = function (callable $each) use ($words): array {
         $times = [];
-        foreach ($words as $n => $word) {
+        foreach ($words as $word) {
             $begun = hrtime(true);
             $each($word);
             $times[] = (hrtime(true) - $begun) / 1e6;
@@ -102,7 +102,7 @@ foreach ($scales as $scale) {
     $wrong = 0;
     foreach (array_slice($queries, 0, 12) as $query) {
         $search = CatalogueSearch::read($library, $query['asked'], new CardReach);
-        $facets = $searchTitles->counts($search, $now);
+        $facets = $countFacets->of($search, $now);
         foreach ($facets->formats as $format => $count) {
             $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['format' => $format]), new CardReach), $now) ? 0 : 1;
         }

@@ -17,14 +17,10 @@ final class NewMatches
         and exists (select from licences li where li.title_id = s.title_id and '.UsableLicences::FOR_LIBRARY.' and li.added_at > ?)
         and not exists (select from licences li where li.title_id = s.title_id and '.UsableLicences::FOR_LIBRARY.' and li.added_at <= ?) order by s.title_id limit '.self::MOST;
 
-    public function __construct(private readonly SearchTitles $searchTitles)
-    {
-    }
-
     /** @return list<int> numbers of titles */
     public function of(CatalogueSearch $search, DateTimeImmutable $since, DateTimeImmutable $now): array
     {
-        [$where, $bindings] = $this->searchTitles->condition($search);
+        [$where, $bindings] = SearchSql::condition($search);
         [$held, $heldBindings] = HeldTitles::condition($search->libraryId, $now);
         $at = $since->format('Y-m-d H:i:s.uP');
 

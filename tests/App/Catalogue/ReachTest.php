@@ -6,8 +6,11 @@ namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\RefreshAvailability;
 use App\Actions\Catalogue\SaveRecord;
+use App\Actions\Lending\BorrowTitle;
+use App\Actions\Lending\PlaceHold;
 use App\Models\Title;
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\HeldTitles;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\CardReach;
@@ -17,6 +20,8 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\Availability;
 use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -49,7 +54,7 @@ final class ReachTest extends TestCase
             foreach ([1, 2, 3] as $ignored) {
                 $card = $cards[$random->getInt(0, 2)];
                 $title = $titles[$random->getInt(0, 29)];
-                is_int(app(\App\Actions\Lending\BorrowTitle::class)($card->id, $title->id, null, $this->now())) || app(\App\Actions\Lending\PlaceHold::class)($card->id, $title->id, $this->now());
+                is_int(app(BorrowTitle::class)($card->id, $title->id, null, $this->now())) || app(PlaceHold::class)($card->id, $title->id, $this->now());
             }
             foreach ($libraries as $library) {
                 [$can, $bindings] = HeldTitles::can($library->id, $this->now());
@@ -62,7 +67,7 @@ final class ReachTest extends TestCase
             }
             $day % 9 === 0 && app(RefreshAvailability::class)();
             $this->travel(3)->days();
-            \Illuminate\Support\Facades\Artisan::call('lending:tick');
+            Artisan::call('lending:tick');
         }
         $this->assertSame([], app(LendingAudit::class)->wrong($this->now()));
     }
@@ -108,7 +113,7 @@ final class ReachTest extends TestCase
         foreach ([['A', ['Beacon Prize']], ['B', ['Beacon Prize', 'Larkspur | Medal, "first"']], ['C', []]] as [$name, $awards]) {
             $this->licence(app(SaveRecord::class)(new Record(key: "t:{$name}", format: Format::Ebook, name: $name, contributors: [], extent: 10, awards: $awards), $this->now()));
         }
-        $counts = fn (array $asked) => app(SearchTitles::class)->counts(CatalogueSearch::read($this->library()->id, $asked, new CardReach), $this->now());
+        $counts = fn (array $asked) => app(CountFacets::class)->of(CatalogueSearch::read($this->library()->id, $asked, new CardReach), $this->now());
         $this->assertSame(['Beacon Prize' => 2, 'Larkspur | Medal, "first"' => 1], $counts([])->awards);
         $this->assertSame([2, 1], [$counts(['awards' => 'Beacon Prize'])->total, $counts(['awards' => 'Beacon Prize'])->awards['Larkspur | Medal, "first"']]);
         $this->assertSame([1, 0], [$counts(['awards' => 'Beacon Prize||Larkspur | Medal, "first"'])->total, $counts(['awards' => "Nobody's Prize"])->total]);
@@ -141,13 +146,15 @@ final class ReachTest extends TestCase
                 $search = CatalogueSearch::read($this->library()->id, ['q' => $words], new CardReach);
                 $total = $searchTitles->total($search, $this->now());
                 $shown = [];
+                config(['figporch.page_size' => 2]);
                 for ($page = 1; $page <= 3; $page++) {
-                    request()->merge(['page' => (string) $page]);
-                    \Illuminate\Pagination\Paginator::currentPageResolver(fn (): int => $page);
-                    foreach ($total > 2 * ($page - 1) ? $searchTitles->page($search, $total, $this->now(), 2)->items() : [] as $title) {
+                    Paginator::currentPageResolver(fn (): int => $page);
+                    foreach ($total > 2 * ($page - 1) ? $searchTitles->page($search, $total, $this->now())->items() : [] as $title) {
                         $shown[] = $title->name;
                     }
                 }
+                config(['figporch.page_size' => 24]);
+                Paginator::currentPageResolver(fn (): int => 1);
                 $this->assertSame($expected, $shown, $words);
             }
             foreach (['newest', 'most_borrowed', 'title', 'soonest'] as $order) {

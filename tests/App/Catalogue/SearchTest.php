@@ -8,6 +8,7 @@ use App\Actions\Catalogue\SaveRecord;
 use App\Models\Library;
 use App\Models\Title;
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\Facets;
 use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
@@ -57,7 +58,7 @@ final class SearchTest extends TestCase
     /** @param  array<string, string>  $asked */
     private function facets(array $asked): Facets
     {
-        return app(SearchTitles::class)->counts($this->search($asked), $this->now());
+        return app(CountFacets::class)->of($this->search($asked), $this->now());
     }
 
     private function shelf(): void

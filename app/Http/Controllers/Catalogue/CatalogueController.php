@@ -12,6 +12,7 @@ use App\Models\Series;
 use App\Models\StaffList;
 use App\Models\Title;
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
@@ -30,7 +31,7 @@ final class CatalogueController
     /** Titles of a wider reach that are shown where the nearer one has none. */
     private const WIDER_SHOWN = 4;
 
-    public function __construct(private readonly Current $current, private readonly SearchTitles $searchTitles)
+    public function __construct(private readonly Current $current, private readonly SearchTitles $searchTitles, private readonly CountFacets $countFacets)
     {
     }
 
@@ -45,7 +46,7 @@ final class CatalogueController
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
         $list = isset($asked['list']) ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list']) : null;
         $search = CatalogueSearch::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now), $list?->words);
-        $facets = $this->searchTitles->counts($search, $now);
+        $facets = $this->countFacets->of($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
         $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
 
