@@ -46,6 +46,9 @@ final class Growth
     /** @var list<string> the commonest first */
     private array $words = [];
 
+    /** @var array<int, string> by number */
+    private array $subjectNames = [];
+
     private PDO $pdo;
 
     /** @param  Closure(string): void  $say */
@@ -57,14 +60,14 @@ final class Growth
         DB::unprepared('set session_replication_role = replica; drop index if exists search_rows_stems, search_rows_exact');
         try {
             $first = 1 + (int) DB::scalar('select coalesce(max(id), 0) from titles');
-            $this->names('contributors', max(100, intdiv($titles * 3, 10)), fn (string $a, string $b): array => [$name = ucfirst($a).' '.ucfirst($b), ucfirst($b).', '.ucfirst($a)], ['name', 'sort_name']);
+            $this->names('contributors', max(100, intdiv($titles * 3, 10)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b), ucfirst($b).', '.ucfirst($a)], ['name', 'sort_name']);
             $this->names('series', max(20, intdiv($titles * 6, 100)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b).' Cycle'], ['name']);
             $this->names('subjects', self::SUBJECTS, fn (string $a, string $b): array => [ucfirst($a).' and '.$b], ['name']);
             $say('names of people, series and subjects');
             $this->records($first, $titles, $now, $say);
             $this->makeFindable($first, $say);
         } finally {
-            DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems); create index if not exists search_rows_exact on search_rows using gin (exact)");
+            DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems); create index if not exists search_rows_exact on search_rows using gin (exact); reset maintenance_work_mem");
         }
         foreach (['works', 'titles', 'licences', 'contributors', 'series', 'subjects'] as $table) {
             DB::statement("select setval(pg_get_serial_sequence('{$table}', 'id'), (select max(id) from {$table}))");
@@ -231,9 +234,6 @@ final class Growth
         }
         DB::unprepared('drop table grown, grown_words');
     }
-
-    /** @var array<int, string> */
-    private array $subjectNames = [];
 
     /**
      * Draws rows of a table, the first ones more often.

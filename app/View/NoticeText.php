@@ -40,7 +40,7 @@ final class NoticeText
     private static function facts(Notice $notice): array
     {
         $facts = $notice->facts;
-        foreach (array_intersect(['kept_until', 'due', 'ends'], array_keys($facts)) as $moment) {
+        foreach (array_intersect(['kept_until', 'due', 'ends', 'begins'], array_keys($facts)) as $moment) {
             $facts[$moment] = Dates::exact(new DateTimeImmutable((string) $facts[$moment]), new DateTimeZone((string) ($facts['timezone'] ?? 'UTC')));
         }
 

@@ -7,6 +7,9 @@ namespace FigPorch\Core\Catalogue;
 /** The ages of readers that something is made for, both included. */
 final readonly class AgeRange
 {
+    /** The end of a range that has none. */
+    public const OPEN = 99;
+
     private function __construct(public int $from, public int $to)
     {
     }
@@ -17,7 +20,7 @@ final readonly class AgeRange
         if (preg_match('/^\s*(\d{1,2})?\s*[-–]\s*(\d{1,2})?\s*$/u', (string) $text, $m, PREG_UNMATCHED_AS_NULL) !== 1 || ($m[1] ?? $m[2] ?? null) === null) {
             return null;
         }
-        $range = new self((int) ($m[1] ?? 0), (int) ($m[2] ?? 99));
+        $range = new self((int) ($m[1] ?? 0), (int) ($m[2] ?? self::OPEN));
 
         return $range->from <= $range->to ? $range : null;
     }
@@ -28,15 +31,18 @@ final readonly class AgeRange
         return match ($audience) {
             Audience::Child => new self(4, 12),
             Audience::Teen => new self(12, 17),
-            Audience::Adult => new self(18, 99),
+            Audience::Adult => new self(18, self::OPEN),
         };
     }
 
     public function audience(): Audience
     {
+        // "7 and up" is for those of seven.
+        $oldest = $this->to === self::OPEN ? $this->from : $this->to;
+
         return match (true) {
-            $this->to > 17 => Audience::Adult,
-            $this->to > 12 => Audience::Teen,
+            $oldest > 17 => Audience::Adult,
+            $oldest > 12 => Audience::Teen,
             default => Audience::Child,
         };
     }

@@ -48,7 +48,7 @@ final readonly class Record
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');
         }
-        if ($published !== null && preg_match('/^\d{4}(-\d{2}){0,2}$/', $published) !== 1) {
+        if ($published !== null && PublicationDate::read($published) !== $published) {
             throw new InvalidArgumentException("'{$published}' is not a year, a year and month, or a date.");
         }
     }

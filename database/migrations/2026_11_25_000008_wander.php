@@ -17,6 +17,7 @@ return new class extends Migration
         $this->keepSearches();
         $this->openRooms();
         $this->putAside();
+        $this->bringUpToDate();
     }
 
     /** Who can have a title stands beside its words, in columns that no index names: a change of them rewrites no index. */
@@ -169,5 +170,19 @@ return new class extends Migration
             $table->timestampTz('added_at');
             $table->primary(['basket_id', 'title_id']);
         });
+    }
+
+    /** What records that were there before have for it already. */
+    private function bringUpToDate(): void
+    {
+        DB::unprepared(<<<'SQL'
+            update titles t set numbers = case when isbn is null then '{}' else array[isbn]::text[] end,
+                fiction = (select case when bool_or(x.name ~* '\mnon-?\s?fiction\M|\mno ficción\M') then false when bool_or(x.name ~* '\mfiction\M|\mficción\M') then true end
+                    from subject_title st join subjects x on x.id = st.subject_id where st.title_id = t.id);
+            update search_rows s set fiction = t.fiction, awards = array(select jsonb_array_elements_text(t.awards)), subjects = array(select subject_id::int from subject_title st where st.title_id = s.title_id),
+                age_from = case s.audience when 'child' then 4 when 'teen' then 12 else 18 end, age_to = case s.audience when 'child' then 12 when 'teen' then 17 else 99 end,
+                stems = s.stems || coalesce((select array_to_tsvector(array_agg('t.' || u.lexeme)) from unnest(s.stems) u where u.weights && array['A', 'B']), '')
+                from titles t where t.id = s.title_id;
+            SQL);
     }
 };

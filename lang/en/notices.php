@@ -16,7 +16,9 @@ return [
     'loan_ended' => ['subject' => 'Your loan of “:name” has ended', 'body' => 'The loan of “:name” reached its due time and was returned for you. If you had not finished, you can borrow it or place a hold again.'],
     'request_answered' => [
         'here_subject' => '“:name” has come', 'here_body' => ':library now has “:name”, for which you asked. Borrow it, or place a hold if others were quicker.',
-        'in_line_subject' => '“:name” has come, and you are in line', 'in_line_body' => ':library now has “:name”, for which you asked. You are in line for it, in the order in which people asked, and are told when a copy is yours.',
+        'here_in_line_subject' => '“:name” has come, and you are in line', 'here_in_line_body' => ':library now has “:name”, for which you asked. You are in line for it, in the order in which people asked, and are told when a copy is yours.',
+        'coming_subject' => '“:name” is coming', 'coming_body' => ':library has got “:name”, for which you asked. It can be borrowed from :begins on.',
+        'coming_in_line_subject' => '“:name” is coming, and you are in line', 'coming_in_line_body' => ':library has got “:name”, for which you asked. It can be borrowed from :begins on; you are in line for it, in the order in which people asked, and are told when a copy is yours.',
         'declined_subject' => '“:name” will not be got for now', 'declined_body' => ':library has decided about “:name”, for which you asked. :answer',
     ],
     'search_found' => ['subject' => '{1} Something new for “:name”|[2,*] :count new titles for “:name”', 'body' => '{1} :library now has “:first”, which fits your saved search “:name”.|[2,*] :library now has :count titles more that fit your saved search “:name”, “:first” among them.'],

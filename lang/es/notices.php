@@ -16,7 +16,9 @@ return [
     'loan_ended' => ['subject' => 'Su préstamo de «:name» ha terminado', 'body' => 'El préstamo de «:name» llegó a su vencimiento y se devolvió por usted. Si no había terminado, puede tomarlo prestado o reservarlo otra vez.'],
     'request_answered' => [
         'here_subject' => '«:name» ha llegado', 'here_body' => ':library ya tiene «:name», que usted pidió. Tómelo prestado o haga una reserva si otros se han adelantado.',
-        'in_line_subject' => '«:name» ha llegado y está usted en la cola', 'in_line_body' => ':library ya tiene «:name», que usted pidió. Está en la cola, por el orden en que se pidió, y se le avisará cuando un ejemplar sea suyo.',
+        'here_in_line_subject' => '«:name» ha llegado y está usted en la cola', 'here_in_line_body' => ':library ya tiene «:name», que usted pidió. Está en la cola, por el orden en que se pidió, y se le avisará cuando un ejemplar sea suyo.',
+        'coming_subject' => '«:name» está en camino', 'coming_body' => ':library ha conseguido «:name», que usted pidió. Podrá tomarse prestado desde :begins.',
+        'coming_in_line_subject' => '«:name» está en camino y está usted en la cola', 'coming_in_line_body' => ':library ha conseguido «:name», que usted pidió. Podrá tomarse prestado desde :begins; está en la cola, por el orden en que se pidió, y se le avisará cuando un ejemplar sea suyo.',
         'declined_subject' => '«:name» no se conseguirá por ahora', 'declined_body' => ':library ha decidido sobre «:name», que usted pidió. :answer',
     ],
     'search_found' => ['subject' => '{1} Algo nuevo para «:name»|[2,*] :count títulos nuevos para «:name»', 'body' => '{1} :library ya tiene «:first», que encaja con su búsqueda guardada «:name».|[2,*] :library tiene :count títulos más que encajan con su búsqueda guardada «:name», entre ellos «:first».'],

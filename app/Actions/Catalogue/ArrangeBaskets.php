@@ -16,11 +16,15 @@ final class ArrangeBaskets
 
     public const DEEPEST = 6;
 
-    /** @return Basket|null null when there are as many as there can be, or the place is too deep */
+    /** @return Basket|null the one of that name there, if there is one; null when there are as many as there can be, or the place is too deep */
     public function make(BasketOwner $owner, string $name, ?Basket $into, DateTimeImmutable $now): ?Basket
     {
         return DB::transaction(function () use ($owner, $name, $into, $now): ?Basket {
             $this->lock($owner);
+            $same = $owner->baskets()->where('parent_id', $into?->id)->where('name', $name)->first();
+            if ($same !== null) {
+                return $same;
+            }
             if ($owner->baskets()->count() >= self::MOST || $into !== null && $this->depth($into) >= self::DEEPEST) {
                 return null;
             }

@@ -25,7 +25,7 @@ final class LookForNew
 
     public function __invoke(DateTimeImmutable $now): void
     {
-        // A search whose library has got nothing since needs no look.
+        // Where no library has got anything since, there is nothing to look for.
         $due = SavedSearch::query()->where('tells', true)->whereExists(fn ($query) => $query->from('licences')->whereColumn('licences.added_at', '>', DB::raw("saved_searches.looked_at - interval '10 minutes'")))->pluck('id');
         foreach ($due as $id) {
             DB::transaction(fn () => $this->look($id, $now));

@@ -18,7 +18,13 @@ final class KeepLists
     /** @param  array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null, shows_until: string|null}  $facts */
     public function make(Library $library, array $facts): StaffList
     {
-        return StaffList::query()->create([...$facts, 'library_id' => $library->id, 'position' => 1 + (int) StaffList::query()->where('library_id', $library->id)->where('room', $facts['room'])->max('position')]);
+        return DB::transaction(function () use ($library, $facts): StaffList {
+            // The same form sent twice makes one list.
+            DB::select('select from libraries where id = ? for no key update', [$library->id]);
+            $beside = StaffList::query()->where('library_id', $library->id)->where('room', $facts['room']);
+
+            return StaffList::query()->firstOrCreate([...$facts, 'library_id' => $library->id], ['position' => 1 + (int) $beside->max('position')]);
+        });
     }
 
     /** Up or down among the lists of its room. */

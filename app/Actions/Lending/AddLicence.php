@@ -44,7 +44,7 @@ final class AddLicence
                 'shared' => $shared,
                 'added_at' => $now,
             ]);
-            $this->answerRequests->here($libraryId, $titleId, $shared, $model->takesHolds(), $now);
+            $this->answerRequests->here($libraryId, $titleId, $shared, $model->takesHolds(), $startsAt, $now);
             if ($model->takesHolds()) {
                 ($this->fillFreeCopies)($licence->id, $now);
             }

@@ -19,6 +19,8 @@ final class AskForTitle
     public function __invoke(Card $card, Title $title, bool $wantsNotice, bool $wantsHold, DateTimeImmutable $now): ?Refused
     {
         return DB::transaction(function () use ($card, $title, $wantsNotice, $wantsHold, $now): ?Refused {
+            // A licence that is being added at this moment is waited for: either it is seen here, or it sees this request.
+            DB::select('select from titles where id = ? for share', [$title->id]);
             DB::select('select from cards where id = ? for no key update', [$card->id]);
             $facts = CardAndTitle::load($card->id, $title->id, $now);
             $open = DB::table('requests')->where('card_id', $card->id)->where('state', 'open')->pluck('id', 'title_id');

@@ -83,7 +83,7 @@ final readonly class CatalogueSearch
             array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
             self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
             $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards, $listWords,
-            array_slice(array_values(array_unique(array_filter(array_map(trim(...), explode('||', $asked['awards'] ?? ''))))), 0, 8), $number('at'),
+            array_slice(array_values(array_unique(array_filter(array_map(trim(...), explode('||', $asked['awards'] ?? ''))))), 0, 8), isset(([$libraryId => 1] + $otherCards)[$number('at') ?? 0]) ? $number('at') : null,
         );
     }
 

@@ -8,6 +8,7 @@ use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
 use InvalidArgumentException;
 
@@ -22,6 +23,12 @@ final class PublicationReader
         'Book' => Format::Ebook, 'EBook' => Format::Ebook, 'ComicStory' => Format::Ebook, 'Audiobook' => Format::Audiobook, 'PublicationIssue' => Format::Magazine, 'Periodical' => Format::Magazine,
         'MusicAlbum' => Format::Music, 'MusicRecording' => Format::Music, 'Movie' => Format::Video, 'VideoObject' => Format::Video,
     ];
+
+    private const MOST_OF_ANYTHING = 100_000_000;
+
+    private const MOST_POSITION = 100_000;
+
+    private const MOST_PRICE = 100_000;
 
     private const ROLES = ['author' => 'author', 'narrator' => 'narrator', 'illustrator' => 'illustrator', 'translator' => 'translator', 'editor' => 'editor', 'artist' => 'artist', 'contributor' => 'contributor'];
 
@@ -41,7 +48,7 @@ final class PublicationReader
             throw new UnreadableFeed("“{$name}” has no identifier.");
         }
         $series = self::list(is_array($metadata['belongsTo'] ?? null) ? $metadata['belongsTo']['series'] ?? [] : [])[0] ?? null;
-        $seconds = is_numeric($metadata['duration'] ?? null) ? max(0, (int) $metadata['duration']) : null;
+        $seconds = self::amount($metadata['duration'] ?? null);
         $tracks = is_array($publication['readingOrder'] ?? null) ? count($publication['readingOrder']) : 0;
         $ages = AgeRange::parse(self::text($metadata['typicalAgeRange'] ?? null));
         [$cents, $currency] = self::price(self::list($publication['links'] ?? []));
@@ -52,7 +59,7 @@ final class PublicationReader
                 name: $name,
                 contributors: self::contributors($metadata),
                 extent: match ($format) {
-                    Format::Ebook, Format::Magazine => max(0, (int) (is_numeric($metadata['numberOfPages'] ?? null) ? $metadata['numberOfPages'] : 0)),
+                    Format::Ebook, Format::Magazine => self::amount($metadata['numberOfPages'] ?? null) ?? 0,
                     Format::Music => $tracks,
                     default => $seconds ?? 0,
                 },
@@ -61,11 +68,11 @@ final class PublicationReader
                 audience: $ages?->audience() ?? Audience::Adult,
                 description: self::plain(self::text($metadata['description'] ?? null)),
                 publisher: self::name(self::list($metadata['publisher'] ?? [])[0] ?? null),
-                published: preg_match('/^\d{4}(-\d{2}){0,2}/', (string) self::text($metadata['published'] ?? null), $m) === 1 ? $m[0] : null,
+                published: PublicationDate::read(self::text($metadata['published'] ?? null)),
                 identifiers: $identifiers,
                 subjects: array_values(array_unique(array_filter(array_map(self::name(...), self::list($metadata['subject'] ?? []))))),
                 series: self::name($series),
-                seriesPosition: is_array($series) && is_numeric($series['position'] ?? null) ? (float) $series['position'] : null,
+                seriesPosition: is_array($series) && is_numeric($series['position'] ?? null) && abs((float) $series['position']) < self::MOST_POSITION ? (float) $series['position'] : null,
                 seconds: $format === Format::Music ? $seconds : null,
                 ages: $ages,
             ), $cents, $currency);
@@ -104,12 +111,18 @@ final class PublicationReader
         foreach ($links as $link) {
             $price = is_array($link) && is_array($link['properties'] ?? null) ? $link['properties']['price'] ?? null : null;
             $currency = is_array($price) ? $price['currency'] ?? null : null;
-            if (is_array($price) && is_numeric($price['value'] ?? null) && is_string($currency) && preg_match('/^[A-Z]{3}$/', $currency) === 1) {
+            if (is_array($price) && is_numeric($price['value'] ?? null) && $price['value'] >= 0 && $price['value'] < self::MOST_PRICE && is_string($currency) && preg_match('/^[A-Z]{3}$/', $currency) === 1) {
                 return [(int) round(100 * (float) $price['value']), $currency];
             }
         }
 
         return [null, null];
+    }
+
+    /** A whole number from 0 to what a title can have of anything. */
+    private static function amount(mixed $value): ?int
+    {
+        return is_numeric($value) && $value >= 0 && $value <= self::MOST_OF_ANYTHING ? (int) $value : null;
     }
 
     /** @return list<mixed> */
@@ -131,7 +144,7 @@ final class PublicationReader
     private static function text(mixed $value): ?string
     {
         $value = is_array($value) ? reset($value) : $value;
-        $text = is_string($value) ? trim((string) preg_replace('/\s+/u', ' ', mb_scrub($value))) : '';
+        $text = is_string($value) ? trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($value))) : '';
 
         return $text === '' ? null : $text;
     }

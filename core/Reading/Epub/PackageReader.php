@@ -6,6 +6,7 @@ namespace FigPorch\Core\Reading\Epub;
 
 use DOMDocument;
 use DOMElement;
+use FigPorch\Core\Catalogue\PublicationDate;
 
 /** Reads the package document of an EPUB 2 (OPF 2.0.1) or EPUB 3 (EPUB 3.3 §5). */
 final class PackageReader
@@ -222,12 +223,11 @@ final class PackageReader
         $date = null;
         foreach ($this->elements('date') as $element) {
             $event = $element->getAttributeNS(Xml::NAMESPACES['opf'], 'event');
-            if (preg_match('/^\d{4}(-\d{2}(-\d{2})?)?/', Xml::text($element), $m) === 1) {
-                if ($event === 'publication') {
-                    return $m[0];
-                }
-                $date ??= $m[0];
+            $read = PublicationDate::read(Xml::text($element));
+            if ($event === 'publication' && $read !== null) {
+                return $read;
             }
+            $date ??= $read;
         }
 
         return $date;

@@ -28,7 +28,7 @@
         @if ($open !== [])
             <section aria-labelledby="answer" class="grid gap-4 content-start">
                 <h2 id="answer" class="text-xl">{{ __('desk.answer_them') }}</h2>
-                <div class="panel p-4"><p class="mb-3">{{ __('desk.get_text') }}@if ($offer?->price_cents !== null) {{ __('desk.offer', ['price' => DeskText::money($offer->price_cents).' '.$offer->currency]) }}@endif</p><a class="btn" href="/desk/titles/{{ $title->id }}#add">{{ __('desk.add_licence') }}</a></div>
+                <div class="panel p-4"><p class="mb-3">{{ __('desk.get_text') }}@if ($offer?->price_cents !== null) {{ __('desk.offer', ['price' => DeskText::money($offer->price_cents).' '.$offer->currency]) }}@endif</p><a class="btn" href="/desk/titles/{{ $title->id }}?add=1#add">{{ __('desk.add_licence') }}</a></div>
                 <form method="post" action="/desk/requests/{{ $title->id }}/decline" class="panel p-4 grid gap-2">@csrf
                     <label for="why">{{ __('desk.decline_text') }}</label><textarea id="why" name="why" rows="3" maxlength="600" required class="field">{{ old('why') }}</textarea><div><button class="btn btn-quiet">{{ __('desk.decline') }}</button></div></form>
             </section>

@@ -69,7 +69,7 @@
             </div>
         @endif
         @if ($sharedCopies > 0)<p class="meta mb-3">{{ trans_choice('desk.shared_by_others', $sharedCopies) }}</p>@endif
-        <details id="add" class="panel px-4 py-3" @if ($errors->any() && old('do') === 'add') open @endif>
+        <details id="add" class="panel px-4 py-3" @if ($errors->any() && old('do') === 'add' || request()->has('add')) open @endif>
             <summary class="font-semibold cursor-pointer">{{ __('desk.add_licence') }}</summary>
             <form action="{{ route('desk.preview', $title, false) }}" class="mt-3 grid sm:grid-cols-2 lg:grid-cols-4 gap-x-4 gap-y-3 items-start text-[15px]">
                 <input type="hidden" name="do" value="add">

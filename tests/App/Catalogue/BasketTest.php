@@ -185,4 +185,19 @@ final class BasketTest extends TestCase
         $this->assertSame(FillBasket::MOST, DB::table('basket_title')->count());
         $this->get("/baskets/{$basket->id}?page=40")->assertOk()->assertSee('Page 40 of 40');
     }
+
+    public function test_what_is_sent_twice_is_done_once(): void
+    {
+        $person = $this->card()->person;
+        $this->actingAs($person);
+        foreach ([1, 2] as $ignored) {
+            $this->post('/baskets', ['name' => 'For the class'])->assertRedirect();
+        }
+        $basket = Basket::query()->sole();
+        $this->post("/baskets/{$basket->id}/share");
+        $key = $basket->refresh()->share_key;
+        $this->post("/baskets/{$basket->id}/share");
+        $this->assertSame($key, $basket->refresh()->share_key, 'the address that was given out goes on');
+        $this->post("/baskets/{$basket->id}/titles", ['do' => 'burn', 'titles' => ['1']])->assertNotFound();
+    }
 }

@@ -103,6 +103,8 @@ final class ReachTest extends TestCase
         $this->assertSame([(string) $here->id => 'Saltmere', (string) $both->id => 'Hollow', (string) $there->id => 'Hollow'], array_combine($rows[1], $rows[2]));
         $this->assertStringContainsString('>3</span>', explode('All of my cards', $page)[1], 'one title that both have counts once');
         $this->get("/catalogue?q=water&reach=cards&at={$hollow->id}")->assertSee('2 titles')->assertDontSee('Water Here');
+        $strange = $this->library('larkspur');
+        $this->get("/catalogue?q=water&reach=cards&at={$strange->id}")->assertSee('3 titles')->assertDontSee('“Larkspur Library”');
         $this->get('/catalogue?library=saltmere&q=there')->assertSee('Nothing here matches')->assertSee('On your other cards')->assertSee('Water There');
         auth()->logout();
         $this->get('/catalogue?library=saltmere&q=water&reach=cards')->assertOk()->assertSee('2 titles')->assertDontSee('My cards');

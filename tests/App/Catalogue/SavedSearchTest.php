@@ -23,7 +23,8 @@ final class SavedSearchTest extends TestCase
         $person = $this->card()->person;
         $this->actingAs($person)->get('/catalogue?q=water&format=ebook')->assertSee('Save this search');
         $this->post('/searches', ['search' => 'q=water&format=ebook&order=title&unknown=1', 'name' => 'Water', 'tells' => '1'])->assertRedirect('/searches');
-        $saved = SavedSearch::query()->firstOrFail();
+        $this->post('/searches', ['search' => 'q=water&format=ebook&order=title&unknown=1', 'name' => 'Water', 'tells' => '1'])->assertRedirect('/searches');
+        $saved = SavedSearch::query()->sole();
         $this->assertEquals(['q' => 'water', 'format' => 'ebook'], $saved->search);
         $this->get('/searches')->assertSee('Water')->assertSee('1 title');
         $this->get($saved->address())->assertOk()->assertSee('1 title for “water”');

@@ -98,4 +98,19 @@ final class SupplierTest extends TestCase
         $this->assertSame('Low Tower', $known->refresh()->name);
         $this->assertSame(1, DB::table('supplied_titles')->where('title_id', $known->id)->count());
     }
+
+    public function test_senseless_values_spoil_no_record_and_no_reading(): void
+    {
+        $wild = self::book("A\u{0}B\u{1F} C", '1');
+        $wild['metadata'] = [...$wild['metadata'], 'published' => '2019-99-99', 'numberOfPages' => 9e18, 'belongsTo' => ['series' => ['name' => 'S', 'position' => 1e12]], 'subject' => [str_repeat('x', 4000), '', null, 7], 'publisher' => str_repeat('é', 900), 'language' => str_repeat('z', 99), 'description' => '<script>alert(1)</script>'];
+        $wild['links'][0]['properties']['price'] = ['value' => 1e15, 'currency' => 'EUR'];
+        Http::fake([self::ADDRESS => Http::response(self::page([$wild, self::book('After it', '2')]))]);
+        $this->assertSame(0, Artisan::call('catalogue:read-supplier'), Artisan::output());
+        $title = Title::query()->where('record_key', 'supplied:urn:x-supply:1')->firstOrFail();
+        $this->assertSame(['A B C', '2019', 0, null, 'alert(1)'], [$title->name, $title->published, $title->extent, $title->series_position, $title->description]);
+        $this->assertSame([null, 2450], DB::table('supplied_titles')->orderBy('title_id')->pluck('price_cents')->all());
+        $this->library();
+        $this->get("/titles/{$title->id}?library=saltmere")->assertOk();
+        $this->get('/catalogue?reach=beyond')->assertOk()->assertSee('After it');
+    }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
+use App\Actions\Lending\AskForTitle;
 use App\Models\Hold;
 use App\Models\TitleRequest;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\RequestDecision;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
@@ -106,5 +108,40 @@ final class RequestTest extends TestCase
         $this->assertSame(2, TitleRequest::query()->where('state', 'declined')->count());
         $this->actingAs($one->person)->get('/notices')->assertSee('will not be got for now')->assertSee('It is out of print.');
         $this->actingAs($this->staff($this->library('hollow')), 'staff')->get('/desk/requests')->assertDontSee('Far Water');
+    }
+
+    public function test_a_title_that_comes_later_is_not_said_to_be_here(): void
+    {
+        $title = $this->title('Far Water');
+        [$first, $second] = [$this->card(), $this->card()];
+        $this->actingAs($first->person)->post("/titles/{$title->id}/ask", ['notice' => '1', 'hold' => '1']);
+        $this->actingAs($second->person)->post("/titles/{$title->id}/ask", ['notice' => '1']);
+        $this->licence($title, starts: '+1 month');
+        $this->get('/notices')->assertSee('“Far Water” is coming')->assertSee('It can be borrowed from Monday, 1 June 2026')->assertDontSee('has come');
+        $this->actingAs($first->person)->get('/notices')->assertSee('you are in line');
+        $this->assertSame('waiting', Hold::query()->firstOrFail()->state->value);
+    }
+
+    public function test_a_request_made_while_the_title_is_being_got_waits_to_see_it(): void
+    {
+        $title = $this->title();
+        $card = $this->card();
+        config(['database.connections.other' => config('database.connections.pgsql')]);
+        $other = DB::connection('other');
+        $other->beginTransaction();
+        $other->select('select from titles where id = ? for no key update', [$title->id]);
+        DB::statement("set lock_timeout = '200ms'");
+        try {
+            app(AskForTitle::class)($card, $title, true, true, $this->now());
+            $this->fail('It waits.');
+        } catch (QueryException $waited) {
+            $this->assertSame('55P03', $waited->getCode());
+        } finally {
+            DB::statement('reset lock_timeout');
+            $other->rollBack();
+            $other->disconnect();
+        }
+        $this->assertSame(0, TitleRequest::query()->count());
+        $this->assertNull(app(AskForTitle::class)($card, $title, true, true, $this->now()));
     }
 }

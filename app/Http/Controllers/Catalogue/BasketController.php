@@ -102,11 +102,12 @@ final class BasketController
         return redirect()->route('baskets.index')->with('said', __('baskets.removed', ['name' => $basket->name]));
     }
 
-    /** A new address to show a basket by, or with "withdraw" none any more. */
+    /** An address to show a basket by, or with "withdraw" none any more. */
     public function share(Request $request, string $basket): RedirectResponse
     {
         $withdraw = $request->boolean('withdraw');
-        $this->own->find($request, $basket)->update(['share_key' => $withdraw ? null : Str::random(40)]);
+        $basket = $this->own->find($request, $basket);
+        $basket->update(['share_key' => $withdraw ? null : $basket->share_key ?? Str::random(40)]);
 
         return redirect()->route('baskets.show', $basket)->with('said', __($withdraw ? 'baskets.share_withdrawn' : 'baskets.share_made'));
     }

@@ -47,13 +47,13 @@ final class SavedSearchController
         $refusal = match (true) {
             $kept === [] => 'needs_search',
             $name === '' => 'needs_search_name',
-            SavedSearch::query()->where('person_id', $person->id)->count() >= self::MOST => 'too_many_saved',
+            SavedSearch::query()->where('person_id', $person->id)->where('name', '<>', $name)->count() >= self::MOST => 'too_many_saved',
             default => null,
         };
         if ($refusal !== null) {
             return redirect()->route('catalogue', $search->with([]))->with('refusal', __("search.{$refusal}", ['most' => self::MOST]));
         }
-        SavedSearch::query()->create(['person_id' => $person->id, 'library_id' => $library->id, 'name' => $name, 'search' => $kept, 'tells' => $request->boolean('tells'), 'looked_at' => now()]);
+        SavedSearch::query()->updateOrCreate(['person_id' => $person->id, 'library_id' => $library->id, 'name' => $name], ['search' => $kept, 'tells' => $request->boolean('tells'), 'looked_at' => now()]);
 
         return redirect()->route('searches.index')->with('said', __('search.saved', ['name' => $name]));
     }
