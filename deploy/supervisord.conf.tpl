@@ -35,7 +35,7 @@ stdout_logfile = {{VAR}}/log/mail.log
 redirect_stderr = true
 
 [program:supplier]
-command = node {{ROOT}}/standins/supplier/server.mjs {{SUPPLIER_PORT}}
+command = node {{ROOT}}/standins/supplier/server.mjs {{SUPPLIER_PORT}} {{SUPPLIER_TITLES}}
 autorestart = true
 startretries = 1000
 priority = 2
