@@ -184,6 +184,7 @@ work_mem = 64MB
 max_wal_size = 4GB
 checkpoint_timeout = 15min
 jit = off
+parallel_setup_cost = 10000
 ${1:-}
 CONF
 }

@@ -66,7 +66,7 @@ final class Members
             ['reading', 'Storms and their keepers', 'Weather you can read indoors.', 'storm', null],
             ['reading', 'First chapters for cold nights', 'Try one before you borrow: every excerpt here is a good one.', 'winter lantern', null],
             ['reading', 'For the night ferry', 'Long enough for the crossing.', 'ferry harbour', null],
-            ['reading', 'Heard on the quay', 'Read aloud by people who know how.', null, 'narrator:a* OR narrator:m* OR narrator:o*'],
+            ['reading', 'Heard on the quay', 'Read aloud by people who know how.', null, 'narrator:juno OR narrator:maren OR narrator:odalys'],
             ['children', 'Lamps, kites and small boats', 'To read aloud, or alone under the covers.', 'lamp kite boat tide', null],
             ['teen', 'Marsh, reef and tidepool', 'Out of doors without getting wet.', 'bird reef tide', null],
             ['study', 'The coast in facts', 'Where to begin for a school project.', null, 'subject:"non fiction" (coast OR tide OR weather OR bird)'],

@@ -62,6 +62,7 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/rooms/{room}', [RoomController::class, 'show'])->name('rooms.show');
     Route::post('/rooms/{room}', [RoomController::class, 'choose'])->name('rooms.choose');
     Route::get('/titles/{title}', TitleController::class)->name('titles.show');
+    Route::get('/titles/{title}/alike', [TitleController::class, 'alike'])->name('titles.alike');
     Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
     Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');
     Route::post('/baskets', [BasketController::class, 'make'])->name('baskets.make');

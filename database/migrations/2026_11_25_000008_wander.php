@@ -20,7 +20,7 @@ return new class extends Migration
         $this->bringUpToDate();
     }
 
-    /** Who can have a title stands beside its words, in columns that no index names: a change of them rewrites no index. */
+    /** Who can have a title stands beside its words. No index names what a loan changes, so that it rewrites none. */
     private function keepAvailability(): void
     {
         DB::unprepared(<<<'SQL'
@@ -37,6 +37,10 @@ return new class extends Migration
             alter table search_rows set (toast_tuple_target = 128);
             create index search_rows_borrowed on search_rows (times_borrowed desc, title_id);
             create index titles_name on titles (lower(name));
+            create index search_rows_held on search_rows using gin (held);
+            create index search_rows_sure_until on search_rows (sure_until);
+            create index search_rows_sure_from on search_rows (sure_from);
+            create index holds_of_licence on holds (licence_id) where closed_at is null;
             SQL);
         // Matching words fetches a record's words from out of line first: dearer than the planner takes it for, which else reads a whole
         // catalogue of them. Only the database's owner of all may say so.

@@ -62,4 +62,5 @@ return [
     'had' => 'ya prestado antes',
     'alike' => 'Otros parecidos',
     'nothing_wide' => 'Se han buscado todas las palabras en títulos, personas, series, temas y descripciones. Revise la ortografía o use menos palabras.',
+    'none_alike' => 'Aquí no hay nada muy parecido.',
 ];

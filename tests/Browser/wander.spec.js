@@ -35,6 +35,14 @@ test('rows of a basket are moved by keyboard and keep their notes', async ({ pag
     await expect(page.getByRole('textbox', { name: `Note on “${before[1]}”` })).toHaveValue('for the crossing')
 })
 
+test('others like a title come when one gets to them', async ({ page }) => {
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/titles/1')
+    const alike = page.getByRole('region', { name: 'Others like it' })
+    await alike.scrollIntoViewIfNeeded()
+    await expect(alike.getByRole('listitem')).toHaveCount(6)
+})
+
 test('the address of a title is copied where a device has no sharing of its own', async ({ browser }) => {
     const context = await browser.newContext({ permissions: ['clipboard-read', 'clipboard-write'] })
     const page = await context.newPage()

@@ -30,9 +30,9 @@ final class Alike
             select near.title_id, sum(weight) weight from near group by near.title_id
         ), fit as (
             select s.title_id, t.work_id, summed.weight + case when s.audience = own.audience then 1 else 0 end + case when s.language = own.language then 0.5 else 0 end
-                    + case when s.format = own.format then 0.4 else 0 end + case when %1$s & 2 > 0 then 0.3 else 0 end as weight, s.times_borrowed
-                from summed join search_rows s on s.title_id = summed.title_id join titles t on t.id = s.title_id cross join own
-                where t.work_id <> :work and %1$s & 1 > 0
+                    + case when s.format = own.format then 0.4 else 0 end + case when had.can & 2 > 0 then 0.3 else 0 end as weight, s.times_borrowed
+                from summed join search_rows s on s.title_id = summed.title_id join titles t on t.id = s.title_id cross join own cross join lateral (select %s can offset 0) had
+                where t.work_id <> :work and had.can & 1 > 0
         ), one_of_each as (select distinct on (work_id) * from fit order by work_id, weight desc, title_id)
         select title_id from one_of_each order by weight desc, times_borrowed desc, title_id limit :most
         SQL;

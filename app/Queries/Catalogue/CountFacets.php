@@ -46,7 +46,7 @@ final class CountFacets
     public function of(CatalogueSearch $search, DateTimeImmutable $now): Facets
     {
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
-        [$where, $bindings] = SearchSql::base($search);
+        [$where, $bindings] = SearchSql::base($search, $now);
         $choices = SearchSql::choices($search);
         $rows = DB::select(
             sprintf(self::COUNTS, $can, $where, SearchSql::within($search, 'can'), ...[...array_column($choices, 0), self::MOST_SUBJECTS, self::MOST_AWARDS]),

@@ -59,14 +59,28 @@ final class HeldTitles
     }
 
     /**
+     * What cannot be left out without asking further: few of all titles where a library has few, and told by indexes.
+     *
+     * @param  non-empty-list<int>  $libraryIds
+     * @return array{string, list<mixed>}
+     */
+    public static function perhaps(array $libraryIds, DateTimeImmutable $now): array
+    {
+        $at = $now->format('Y-m-d H:i:s.uP');
+
+        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', ['{'.implode(',', $libraryIds).'}', $at, $at]];
+    }
+
+    /**
      * Whether it is held, or ready.
      *
      * @return array{string, list<mixed>}
      */
     public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardReach $reach = new CardReach): array
     {
+        [$perhaps, $perhapsBindings] = self::perhaps([$libraryId], $now);
         [$can, $bindings] = self::can($libraryId, $now, $reach);
 
-        return ["{$can} & ".($readyNow ? self::READY : self::HELD).' > 0', $bindings];
+        return ["{$perhaps} and {$can} & ".($readyNow ? self::READY : self::HELD).' > 0', [...$perhapsBindings, ...$bindings]];
     }
 }

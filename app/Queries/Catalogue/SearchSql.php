@@ -35,7 +35,7 @@ final class SearchSql
     public static function where(CatalogueSearch $search, DateTimeImmutable $now): array
     {
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
-        [$where, $bindings] = self::base($search);
+        [$where, $bindings] = self::base($search, $now);
         foreach (self::choices($search, 's.', '(had.can & %d > 0)') as [$sql, $values]) {
             $where .= " and {$sql}";
             array_push($bindings, ...$values);
@@ -53,9 +53,10 @@ final class SearchSql
     /**
      * The words, and the filters that narrow themselves.
      *
+     * @param  DateTimeImmutable|null  $now  to leave out what the libraries cannot have at this moment
      * @return array{string, list<mixed>}
      */
-    public static function base(CatalogueSearch $search): array
+    public static function base(CatalogueSearch $search, ?DateTimeImmutable $now = null): array
     {
         $query = QuerySql::of($search->query->tree);
         [$where, $bindings] = [$query->sql, $query->bindings];
@@ -70,6 +71,11 @@ final class SearchSql
         if ($search->seriesId !== null) {
             $where .= ' and s.series_id = ?';
             $bindings[] = $search->seriesId;
+        }
+        if ($search->how !== Reach::Beyond && $now !== null) {
+            [$perhaps, $values] = HeldTitles::perhaps(array_keys($search->places()), $now);
+            $where .= " and {$perhaps}";
+            array_push($bindings, ...$values);
         }
         if ($search->how === Reach::Beyond) {
             $where .= ' and (s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';

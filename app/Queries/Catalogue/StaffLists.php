@@ -53,7 +53,7 @@ final class StaffLists
         if ($lists->isEmpty()) {
             return [];
         }
-        [$members, $memberBindings] = $this->members($lists);
+        [$members, $memberBindings] = $this->members($lists, HeldTitles::perhaps([$library->id], $now));
         [$can, $canBindings] = HeldTitles::can($library->id, $now, $reach);
         [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
         $rows = collect(DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [...$memberBindings, ...$canBindings, ...$whereBindings]))->keyBy('list_id');
@@ -73,16 +73,17 @@ final class StaffLists
      * What is on lists made by hand and by a search, in each list's order.
      *
      * @param  Collection<int, StaffList>  $lists
+     * @param  array{string, list<mixed>}  $perhaps  which titles the library may have
      * @return array{string, list<mixed>}
      */
-    private function members(Collection $lists): array
+    private function members(Collection $lists, array $perhaps): array
     {
         $parts = ['select staff_list_id list_id, title_id, position::bigint place from staff_list_title where staff_list_id = any(?::bigint[])'];
         $bindings = ['{'.$lists->whereNull('words')->pluck('id')->implode(',').'}'];
         foreach ($lists->whereNotNull('words') as $list) {
             $query = QuerySql::of(QueryParser::read((string) $list->words)->tree);
-            $parts[] = "select ?::bigint, s.title_id, row_number() over (order by s.times_borrowed desc, s.title_id) from search_rows s where {$query->sql}";
-            array_push($bindings, $list->id, ...$query->bindings);
+            $parts[] = "select ?::bigint, s.title_id, row_number() over (order by s.times_borrowed desc, s.title_id) from search_rows s where {$query->sql} and {$perhaps[0]}";
+            array_push($bindings, $list->id, ...$query->bindings, ...$perhaps[1]);
         }
 
         return [implode(' union all ', $parts), $bindings];

@@ -84,8 +84,9 @@
             @endif
         </div>
     </div>
-    @if ($alike->isNotEmpty())
-        <section aria-labelledby="alike" class="mt-9"><h2 id="alike" class="text-2xl mb-3">{{ __('catalogue.alike') }}</h2>
-            <ul class="grid grid-cols-3 lg:grid-cols-6 gap-5">@foreach ($alike as $one)<li><a href="/titles/{{ $one->id }}" class="no-underline block group">{{ App\View\Cover::html($one, 150, decorative: true, class: 'w-full h-auto') }}<span class="font-semibold block mt-2 leading-tight group-hover:underline">{{ $one->name }}</span><span class="meta block">{{ TitleText::people($one) ?: __("catalogue.format.{$one->format->value}") }}</span></a></li>@endforeach</ul></section>
-    @endif
+    <section aria-labelledby="alike" class="mt-9">
+        <h2 id="alike" class="text-2xl mb-3"><a class="no-underline hover:underline" href="/titles/{{ $title->id }}/alike">{{ __('catalogue.alike') }}</a></h2>
+        {{-- As high as a row of covers, so that nothing moves when they come. --}}
+        <div class="min-h-56 lg:min-h-80" hx-get="/titles/{{ $title->id }}/alike" hx-trigger="intersect once"></div>
+    </section>
 </x-layout>

@@ -17,7 +17,7 @@ use Illuminate\View\View;
 
 final class TitleController
 {
-    public function __invoke(Request $request, Title $title, Current $current, WaysToGet $ways, OwnItems $ownItems, Alike $alike, SeriesOrder $seriesOrder, PayMonth $payMonth, OwnBaskets $baskets): View
+    public function __invoke(Request $request, Title $title, Current $current, WaysToGet $ways, OwnItems $ownItems, SeriesOrder $seriesOrder, OwnBaskets $baskets): View
     {
         $now = now()->toImmutable();
         $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents']);
@@ -36,8 +36,18 @@ final class TitleController
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,
             'seriesOrder' => $series, 'had' => $had, 'next' => $seriesOrder->next($series, $had),
-            'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
             'baskets' => $baskets->owner($request)->baskets()->orderBy('position')->orderBy('id')->limit(50)->pluck('name', 'id')->all(),
+        ]);
+    }
+
+    /** Others like it, by themselves: they are fetched when the reader comes to them. */
+    public function alike(Request $request, Title $title, Current $current, Alike $alike, PayMonth $payMonth): View
+    {
+        $library = $current->requiredLibrary();
+        $now = now()->toImmutable();
+
+        return view($request->hasHeader('HX-Request') ? 'catalogue.alike-covers' : 'catalogue.alike', [
+            'title' => $title, 'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
         ]);
     }
 }
