@@ -6,10 +6,9 @@ namespace App\Actions\Lending;
 
 use App\Models\Card;
 use App\Models\Title;
-use App\Queries\Lending\CardAndTitle;
+use App\Queries\Lending\Requests;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Refused;
-use FigPorch\Core\Lending\RequestDecision;
 use Illuminate\Support\Facades\DB;
 
 /** Asks a card's library to get a title that it does not have. Asked again, the wishes are set anew. */
@@ -22,16 +21,12 @@ final class AskForTitle
             // A licence that is being added at this moment is waited for: either it is seen here, or it sees this request.
             DB::select('select from titles where id = ? for share', [$title->id]);
             DB::select('select from cards where id = ? for no key update', [$card->id]);
-            $facts = CardAndTitle::load($card->id, $title->id, $now);
-            $open = DB::table('requests')->where('card_id', $card->id)->where('state', 'open')->pluck('id', 'title_id');
-            $refused = RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open->except([$title->id])->count(), $now);
+            $refused = Requests::refusal($card, $title, $now);
             if ($refused !== null) {
                 return $refused;
             }
             $wishes = ['wants_notice' => $wantsNotice, 'wants_hold' => $wantsHold];
-            if (isset($open[$title->id])) {
-                DB::table('requests')->where('id', $open[$title->id])->update($wishes);
-            } else {
+            if (DB::table('requests')->where(['card_id' => $card->id, 'title_id' => $title->id, 'state' => 'open'])->update($wishes) === 0) {
                 DB::table('requests')->insert([...$wishes, 'library_id' => $card->library_id, 'card_id' => $card->id, 'title_id' => $title->id, 'asked_at' => $now]);
             }
 

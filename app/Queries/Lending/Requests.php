@@ -6,7 +6,11 @@ namespace App\Queries\Lending;
 
 use App\Models\Card;
 use App\Models\Person;
+use App\Models\Title;
 use App\Models\TitleRequest;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\RequestDecision;
 use Illuminate\Database\Eloquent\Collection;
 
 /** What a person has asked their libraries for. */
@@ -23,6 +27,15 @@ final class Requests
         $requests->each(fn (TitleRequest $request) => $request->setRelation('card', $cards[$request->card_id]));
 
         return $requests;
+    }
+
+    /** Why the card cannot ask for the title just now; null where it can, also again. */
+    public static function refusal(Card $card, Title $title, DateTimeImmutable $now): ?Refused
+    {
+        $facts = CardAndTitle::load($card->id, $title->id, $now);
+        $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->where('title_id', '<>', $title->id)->count();
+
+        return RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open, $now);
     }
 
     public function open(Card $card, int $titleId): ?TitleRequest

@@ -39,6 +39,7 @@ final class RequestTest extends TestCase
         $card = $this->card(group: 'adult');
         $this->licence($held = $this->title('Here'));
         $this->actingAs($card->person)->followingRedirects()->post("/titles/{$held->id}/ask", ['notice' => '1'])->assertSee('there is no need to ask for it', false);
+        $this->get("/titles/{$held->id}/ask")->assertRedirect("/titles/{$held->id}");
         DB::table('loan_rules')->insert(['library_id' => $card->library_id, 'patron_group' => 'student', 'audience_ceiling' => 'teen']);
         $student = $this->card(group: 'student');
         $title = $this->title('For adults', audience: Audience::Adult);

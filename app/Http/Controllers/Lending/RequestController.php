@@ -11,6 +11,7 @@ use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Queries\Lending\Requests;
 use App\View\RefusalText;
+use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -31,8 +32,12 @@ final class RequestController
     public function show(Title $title, Requests $requests, TitlePanel $panel): View|RedirectResponse
     {
         $card = $this->current->card();
+        if ($card === null) {
+            return $panel->needsCard($title);
+        }
+        $refused = Requests::refusal($card, $title, now()->toImmutable());
 
-        return $card === null ? $panel->needsCard($title) : view('lending.ask', [
+        return $refused !== null ? $this->refuse($title, $refused) : view('lending.ask', [
             'title' => $title->load(['contributors', 'series']), 'library' => $this->current->requiredLibrary(), 'asked' => $requests->open($card, $title->id),
         ]);
     }
@@ -47,7 +52,7 @@ final class RequestController
         $refused = $ask($card, $title, $request->boolean('notice'), $request->boolean('hold'), now()->toImmutable());
 
         return $refused !== null
-            ? redirect()->route('titles.show', $title)->with('refusal', RefusalText::of($refused, $library))
+            ? $this->refuse($title, $refused)
             : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $title->name, 'library' => $library->name]));
     }
 
@@ -57,5 +62,10 @@ final class RequestController
         TitleRequest::query()->whereKey($asked->id)->where('state', 'open')->update(['state' => 'withdrawn', 'answered_at' => now()]);
 
         return redirect()->route('requests.index')->with('said', __('lending.request_withdrawn', ['name' => Title::query()->whereKey($asked->title_id)->value('name')]));
+    }
+
+    private function refuse(Title $title, Refused $refused): RedirectResponse
+    {
+        return redirect()->route('titles.show', $title)->with('refusal', RefusalText::of($refused, $this->current->requiredLibrary()));
     }
 }
