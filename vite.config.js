@@ -4,7 +4,7 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/css/app.css', 'resources/js/app.js', 'resources/js/reading/reader.js'], refresh: false }),
+        laravel({ input: ['resources/css/app.css', 'resources/js/app.js', 'resources/js/reading/reader.js', 'resources/js/reading/player.js'], refresh: false }),
         tailwindcss(),
     ],
     build: { modulePreload: { polyfill: false }, assetsInlineLimit: 0 },

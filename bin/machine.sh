@@ -13,7 +13,7 @@ RUN="$VAR/run"
 if [ ${#RUN} -gt 80 ]; then RUN="/tmp/fig-porch-$(printf %s "$VAR" | cksum | cut -d' ' -f1)"; fi
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-zip php8.2-curl php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml
-    php8.2-opcache nginx-light postgresql-15 supervisor"
+    php8.2-opcache php8.2-gmp nginx-light postgresql-15 supervisor ffmpeg flite"
 
 say() { printf '  %s\n' "$*"; }
 fail() { printf '\n  %s\n' "$@" >&2; exit 1; }
@@ -184,7 +184,7 @@ work_mem = 64MB
 max_wal_size = 4GB
 checkpoint_timeout = 15min
 jit = off
-parallel_setup_cost = 10000
+max_parallel_workers_per_gather = 0
 ${1:-}
 CONF
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 use App\Http\Middleware\ProtectiveHeaders;
 use App\Http\Middleware\SetLibraryAndLocale;
+use App\Http\Middleware\StartSession;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 
 // Everything that is made at run time lives in one folder: "var", or the one that FIGPORCH_VAR names.
 $var = getenv('FIGPORCH_VAR') ?: 'var';
@@ -27,7 +29,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(ProtectiveHeaders::class);
-        $middleware->web(append: [SetLibraryAndLocale::class]);
+        $middleware->web(append: [SetLibraryAndLocale::class], replace: [LaravelsStartSession::class => StartSession::class]);
         $middleware->redirectGuestsTo(fn (Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in');
         $middleware->redirectUsersTo(fn (Request $request): string => $request->is('desk/*') ? '/desk' : '/porch');
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);

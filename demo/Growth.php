@@ -67,7 +67,7 @@ final class Growth
             $this->records($first, $titles, $now, $say);
             $this->makeFindable($first, $say);
         } finally {
-            DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems); create index if not exists search_rows_exact on search_rows using gin (exact); reset maintenance_work_mem");
+            DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem");
         }
         foreach (['works', 'titles', 'licences', 'contributors', 'series', 'subjects'] as $table) {
             DB::statement("select setval(pg_get_serial_sequence('{$table}', 'id'), (select max(id) from {$table}))");
@@ -214,6 +214,8 @@ final class Growth
     /** @param  Closure(string): void  $say */
     private function makeFindable(int $first, Closure $say): void
     {
+        // No trigger notes what comes in: nothing gathered before is true of it.
+        DB::table('search_gatherings')->delete();
         DB::statement("insert into search_words (word, titles) select word, count(*) from (select unnest(string_to_array(a, ' ')) as word from grown union all select unnest(string_to_array(b, ' ')) from grown) x where length(word) between 4 and 40 and word <> '0apart0' group by word on conflict (word) do update set titles = search_words.titles + excluded.titles");
         // A table made by a question is made by all processors.
         DB::unprepared('drop table if exists grown_words; analyze grown; set max_parallel_workers_per_gather = 4; set parallel_setup_cost = 0; set parallel_tuple_cost = 0; set min_parallel_table_scan_size = 0;

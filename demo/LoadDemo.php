@@ -67,7 +67,7 @@ final class LoadDemo
     }
 
     /** @param  callable(string): void  $say */
-    public function __invoke(DateTimeImmutable $now, callable $say, int $inventedBooks = 180): void
+    public function __invoke(DateTimeImmutable $now, callable $say, int $inventedBooks = 180, ?int $media = null): void
     {
         $this->now = $now;
         $this->random = new Randomizer(new Xoshiro256StarStar(7));
@@ -85,6 +85,7 @@ final class LoadDemo
         $this->lendNow($cards);
         $this->placeHoldsOfFirstCard();
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
+        $this->takeInMedia($media, $say);
         $this->makeStaffLists();
         $this->makeStaff();
         // All of this is one transaction; what searching keeps of licences is written at its end, or now.
@@ -129,6 +130,21 @@ final class LoadDemo
         $say(count($titles).' ebooks, built and taken in');
 
         return $titles;
+    }
+
+    /**
+     * Sound and video come last: nothing that was drawn before is drawn otherwise for them.
+     *
+     * @param  int|null  $each  no more of audiobooks, albums and films each than this
+     * @param  callable(string): void  $say
+     */
+    private function takeInMedia(?int $each, callable $say): void
+    {
+        $files = (new MediaShelf(dirname(storage_path()).'/demo'))->packages((new Shelf)->books(), $each);
+        foreach ($files as $i => $file) {
+            ($this->import)($file, $this->libraries['saltmere'], $this->terms($i), $this->now->modify('-'.(60 - $i * 2).' days'));
+        }
+        $say(count($files).' audiobooks, albums and films, made and taken in');
     }
 
     private function terms(int $i): LicenceTerms

@@ -31,8 +31,10 @@ use App\Http\Controllers\Lending\BorrowController;
 use App\Http\Controllers\Lending\HoldController;
 use App\Http\Controllers\Lending\LoanController;
 use App\Http\Controllers\Lending\RequestController;
+use App\Http\Controllers\Reading\BookmarkController;
 use App\Http\Controllers\Reading\ExcerptController;
 use App\Http\Controllers\Reading\PlaceController;
+use App\Http\Controllers\Reading\PlayController;
 use App\Http\Controllers\Reading\ReadController;
 use App\Http\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
@@ -85,6 +87,7 @@ Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void
 Route::middleware('auth:web')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
     Route::get('/porch', PorchController::class)->name('porch');
+    Route::get('/porch/lists', [PorchController::class, 'lists'])->name('porch.lists');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/lengths', [SettingsController::class, 'lengths']);
@@ -107,8 +110,14 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/requests', [RequestController::class, 'index'])->name('requests.index');
     Route::post('/requests/{asked}/withdraw', [RequestController::class, 'withdraw'])->name('requests.withdraw');
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
+    Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])->whereIn('way', ['listen', 'watch'])->name('play.show');
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
+    Route::get('/loans/{loan}/bookmarks', [BookmarkController::class, 'in'])->name('bookmarks.in');
+    Route::put('/loans/{loan}/bookmarks/{bookmark}', [BookmarkController::class, 'keep'])->whereUuid('bookmark')->name('bookmarks.keep');
+    Route::get('/bookmarks', [BookmarkController::class, 'index'])->name('bookmarks.index');
+    Route::get('/bookmarks/bookmarks.{kind}', [BookmarkController::class, 'file'])->whereIn('kind', ['md', 'jsonld'])->name('bookmarks.file');
+    Route::post('/bookmarks/{bookmark}/remove', [BookmarkController::class, 'remove'])->whereUuid('bookmark')->name('bookmarks.remove');
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])->name('places.keep');
 
     Route::middleware(RequireLibrary::class)->group(function (): void {

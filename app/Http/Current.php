@@ -7,9 +7,8 @@ namespace App\Http;
 use App\Models\Card;
 use App\Models\Library;
 use App\Models\Person;
-use App\Queries\Account\UnreadNotices;
+use App\Queries\Account\HeadOfPage;
 use App\Queries\Lending\Rules;
-use App\Queries\Reading\CurrentLoan;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanTerms;
 use Illuminate\Database\Eloquent\Collection;
@@ -32,20 +31,14 @@ final class Current
 
     public function __construct(
         private readonly Rules $rules,
-        private readonly UnreadNotices $unreadNotices,
-        private readonly CurrentLoan $currentLoan,
+        private readonly HeadOfPage $headOfPage,
     ) {
     }
 
-    public function unreadNotices(): int
+    /** @return stdClass|null as HeadOfPage gives it */
+    public function head(): ?stdClass
     {
-        return $this->person === null ? 0 : $this->unreadNotices->count($this->person);
-    }
-
-    /** @return stdClass|null id and name of the loan that was read in last */
-    public function loan(): ?stdClass
-    {
-        return $this->person === null ? null : $this->currentLoan->of($this->person, now());
+        return $this->person === null ? null : $this->headOfPage->of($this->person, now());
     }
 
     /** The limits of the card here, for most formats. */

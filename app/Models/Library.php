@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DateTimeZone;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property int $id

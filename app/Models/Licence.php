@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\LicenceModel;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property int $id

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * The files of a title, unpacked under storage/publications/<sha256>/{whole,excerpt}.
  *
@@ -20,6 +18,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, string> $types path => media type
  * @property list<array{string, int}> $positions path and number of positions, in reading order
  * @property list<array{int, string}> $contents depth and label of each entry
+ * @property list<array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string, language: string, label: string}>}>|null $parts of sound or video, in the order in which they play
+ * @property list<array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string, language: string, label: string}>}>|null $excerpt_parts
  * @property array<string, int> $excerpt_sizes
  * @property list<array{string, int}> $excerpt_positions
  */
@@ -38,6 +38,8 @@ final class Publication extends Model
         'types' => 'array',
         'positions' => 'array',
         'contents' => 'array',
+        'parts' => 'array',
+        'excerpt_parts' => 'array',
         'excerpt_sizes' => 'array',
         'excerpt_positions' => 'array',
     ];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use FigPorch\Core\Catalogue\Room;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**

@@ -9,7 +9,6 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Identifier;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -49,7 +48,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Collection<int, Subject> $subjects
  * @property-read Series|null $series
  * @property-read Publication|null $publication
- * @property-read bool|null $publication_exists as loadExists('publication') gives it
+ * @property bool|null $publication_exists as loadExists('publication') gives it
  */
 final class Title extends Model
 {
@@ -126,9 +125,23 @@ final class Title extends Model
      * @param  list<array{string, string}>  $people  role and name, in order
      * @param  list<string>  $subjects
      */
-    public function giveNames(array $people, ?string $series, array $subjects): void
+    public function giveNames(array $people, ?string $series, array $subjects, bool $hasFile): void
     {
         [$this->people, $this->seriesName, $this->subjectNames] = [$people, $series, $subjects];
+        $this->knowWhetherItOpens($hasFile);
+    }
+
+    /** Whether the library has a file of it, to be opened in the browser. */
+    public function opens(): bool
+    {
+        return $this->publication_exists ?? $this->publication()->exists();
+    }
+
+    /** What withExists('publication') would tell; no column, so it is never written. */
+    public function knowWhetherItOpens(bool $hasFile): void
+    {
+        $this->publication_exists = $hasFile;
+        $this->syncOriginalAttribute('publication_exists');
     }
 
     /** @return list<string> names of those with the role, in order */

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\Current;
+use App\Http\DatabaseSessions;
+use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\HabitsOf;
 use App\Queries\Lending\Rules;
 use App\View\Sentences;
 use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Translation\Translator;
@@ -21,6 +25,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(Rules::class);
         $this->app->scoped(HabitsOf::class);
+        $this->app->scoped(InSets::class);
         $this->app->scoped(Current::class);
         $this->app->extend('translator', fn (Translator $translator): Sentences => Sentences::of($translator));
     }
@@ -28,6 +33,9 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Date::use(CarbonImmutable::class);
+        Session::extend('database', fn (Application $app): DatabaseSessions => new DatabaseSessions(
+            $app->make('db')->connection(config('session.connection')), config('session.table'), config('session.lifetime'), $app,
+        ));
         View::share('current', $this->app->make(Current::class));
         Model::preventLazyLoading(! $this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();

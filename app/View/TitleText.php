@@ -27,10 +27,13 @@ final class TitleText
         };
     }
 
-    /** "9 h 40 min" */
+    /** "9 h 40 min", "25 min", "40 s" */
     public static function duration(int $seconds): string
     {
         $minutes = intdiv($seconds, 60);
+        if ($minutes === 0) {
+            return "{$seconds} s";
+        }
 
         return $minutes < 60 ? "{$minutes} min" : intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min');
     }

@@ -9,6 +9,7 @@ return [
     'ready_now' => 'Ready now',
     'see_all_ready' => 'See all that is ready now',
     'from_librarians' => 'From the librarians',
+    'no_lists' => 'The librarians have no list on show today.',
     'list_counts' => '{0} no titles|{1} :count title|[2,*] :count titles',
     'list_ready' => '{0} none ready now|[1,*] :count ready now',
     'list_all_ready' => 'all ready now',

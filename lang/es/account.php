@@ -9,6 +9,7 @@ return [
     'ready_now' => 'Disponible ahora',
     'see_all_ready' => 'Ver todo lo disponible ahora',
     'from_librarians' => 'De los bibliotecarios',
+    'no_lists' => 'Hoy no hay listas de los bibliotecarios.',
     'list_counts' => '{0} ningún título|{1} :count título|[2,*] :count títulos',
     'list_ready' => '{0} ninguno disponible ahora|[1,*] :count disponibles ahora',
     'list_all_ready' => 'todos disponibles ahora',

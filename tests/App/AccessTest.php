@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Models\Bookmark;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Place;
@@ -37,14 +38,15 @@ final class AccessTest extends TestCase
         }
         $this->setUp();
         $this->scene();
-        $before = [Loan::query()->get()->toArray(), Place::query()->get()->toArray()];
+        $kept = fn (): array => [Loan::query()->get()->toArray(), Place::query()->get()->toArray(), Bookmark::query()->get()->toArray()];
+        $before = $kept();
         $this->enter($who);
         foreach ($this->ownRoutes() as $name => [$method, $address, $data]) {
             $status = $this->call($method, $address, $data)->getStatusCode();
             $this->assertSame($answer, $status, "{$name} as {$who}");
             $this->assertContains($this->json($method, $address, $data)->getStatusCode(), [401, 404], "{$name} as {$who}, as JSON");
         }
-        $this->assertSame($before, [Loan::query()->get()->toArray(), Place::query()->get()->toArray()], 'nothing was changed');
+        $this->assertSame($before, $kept(), 'nothing was changed');
         $this->assertNotNull($owner);
     }
 
@@ -142,6 +144,9 @@ final class AccessTest extends TestCase
         return [
             'read.show' => ['GET', "{$loan}/read", []],
             'read.file' => ['GET', "{$loan}/files/book/chapter-01.xhtml", []],
+            'play.show' => ['GET', "{$loan}/listen", []],
+            'bookmarks.in' => ['GET', "{$loan}/bookmarks", []],
+            'bookmarks.keep' => ['PUT', "{$loan}/bookmarks/".Str::uuid(), ['locator' => self::LOCATOR, 'label' => 'Page 1', 'note' => '', 'changed_at' => 1000, 'sent_at' => 1500]],
             'places.index' => ['GET', "{$loan}/places", []],
             'places.keep' => ['PUT', "{$loan}/place", $this->placeData()],
             'holds.pause' => ['POST', '/holds/1/pause', ['until' => now()->addDays(9)->format('Y-m-d')]],

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use FigPorch\Core\Reading\Epub\Archive;
+use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Epub\Excerpt;
 use FigPorch\Core\Reading\Epub\PackageReader;
 use FigPorch\Core\Reading\Epub\Publication;

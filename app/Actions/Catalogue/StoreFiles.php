@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Catalogue;
 
-use FigPorch\Core\Reading\Epub\Archive;
-use FigPorch\Core\Reading\Epub\Publication;
+use FigPorch\Core\Reading\Archive;
 use Illuminate\Filesystem\Filesystem;
 use RuntimeException;
 
@@ -24,26 +23,23 @@ final class StoreFiles
     }
 
     /**
-     * @param  array<string, string|null>  $excerpt  path => bytes, or null for the file as it stands in the archive
+     * @param  array<string, string>  $types  path => media type
+     * @param  callable(string): array<string, int>  $excerpt  writes what anyone may have below "excerpt" of a folder, in which "whole" is there already; path => bytes
      * @return array{sizes: array<string, int>, excerpt_sizes: array<string, int>, cover: string|null}
      */
-    public function store(string $sha256, Archive $archive, Publication $publication, array $excerpt): array
+    public function store(string $sha256, Archive $archive, ?string $coverPath, array $types, callable $excerpt): array
     {
         $home = storage_path("publications/{$sha256}");
         $making = "{$home}.".bin2hex(random_bytes(4));
         try {
             $sizes = [];
             foreach ($archive->paths() as $path) {
-                $bytes = $archive->read($path);
-                $sizes[$path] = strlen($bytes);
-                $this->write("{$making}/whole/{$path}", $bytes);
-                if (array_key_exists($path, $excerpt)) {
-                    $this->write("{$making}/excerpt/{$path}", $excerpt[$path] ?? $bytes);
-                    $excerpt[$path] ??= $bytes;
-                }
+                $this->files->ensureDirectoryExists(dirname("{$making}/whole/{$path}"));
+                $archive->copy($path, "{$making}/whole/{$path}");
+                $sizes[$path] = $archive->size($path);
             }
-            $cover = $publication->coverPath === null ? null
-                : $this->cover($making, $archive->read($publication->coverPath), $publication->manifest[$publication->coverPath] ?? '');
+            $excerptSizes = $excerpt($making);
+            $cover = $coverPath === null ? null : $this->cover($making, $archive->read($coverPath), $types[$coverPath] ?? '');
             $this->files->deleteDirectory($home);
             if (! rename($making, $home)) {
                 throw new RuntimeException("Cannot write {$home}: is the disk full?");
@@ -52,14 +48,26 @@ final class StoreFiles
             $this->files->deleteDirectory($making);
         }
 
-        return [
-            'sizes' => $sizes,
-            'excerpt_sizes' => array_map(fn (?string $bytes): int => strlen((string) $bytes), $excerpt),
-            'cover' => $cover === null ? null : "{$sha256}/{$cover}",
-        ];
+        return ['sizes' => $sizes, 'excerpt_sizes' => $excerptSizes, 'cover' => $cover === null ? null : "{$sha256}/{$cover}"];
     }
 
-    private function write(string $file, string $bytes): void
+    /**
+     * @param  array<string, string|null>  $excerpt  path => bytes, or null for the file as it stands in the archive
+     * @return array<string, int> path => bytes
+     */
+    public function write(string $folder, Archive $archive, array $excerpt): array
+    {
+        $sizes = [];
+        foreach (array_intersect_key($excerpt, array_flip($archive->paths())) as $path => $bytes) {
+            $bytes ??= $archive->read((string) $path);
+            $this->put("{$folder}/excerpt/{$path}", $bytes);
+            $sizes[$path] = strlen($bytes);
+        }
+
+        return $sizes;
+    }
+
+    public function put(string $file, string $bytes): void
     {
         $this->files->ensureDirectoryExists(dirname($file));
         if (file_put_contents($file, $bytes) !== strlen($bytes)) {
@@ -71,7 +79,7 @@ final class StoreFiles
     private function cover(string $folder, string $bytes, string $type): ?string
     {
         if ($type === 'image/svg+xml') {
-            $this->write("{$folder}/cover.svg", $bytes);
+            $this->put("{$folder}/cover.svg", $bytes);
 
             return 'cover.svg';
         }

@@ -8,13 +8,13 @@ use App\Actions\Catalogue\ImportPublication;
 use App\Actions\Catalogue\LicenceTerms;
 use App\Models\Library;
 use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Reading\Epub\UnreadablePublication;
+use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
 
 final class CatalogueImport extends Command
 {
-    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files}
+    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files, and W3C packages of audiobooks, music and video}
         {--library= : the library that gets them, by its short address, such as saltmere}
         {--licence=one_copy_one_user : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
         {--audience= : child, teen or adult, where the files do not say}';

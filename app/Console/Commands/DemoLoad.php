@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 
 final class DemoLoad extends Command
 {
-    protected $signature = 'demo:load {--books=180 : how many ebooks to invent beside those written by hand}';
+    protected $signature = 'demo:load {--books=180 : how many ebooks to invent beside those written by hand} {--media= : no more of audiobooks, albums and films each than this; they take a minute to make}';
 
     protected $description = 'Fill an empty database with the demo library';
 
@@ -23,7 +23,7 @@ final class DemoLoad extends Command
             return self::FAILURE;
         }
         // All of it or nothing: a load that was broken off is begun anew at the next start.
-        DB::transaction(fn () => $load(now()->toImmutable(), fn (string $done) => $this->line("    {$done}"), (int) $this->option('books')));
+        DB::transaction(fn () => $load(now()->toImmutable(), fn (string $done) => $this->line("    {$done}"), (int) $this->option('books'), is_numeric($this->option('media')) ? (int) $this->option('media') : null));
 
         return self::SUCCESS;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
+use App\Queries\Catalogue\Sets\CountInSets;
+use App\Queries\Catalogue\Sets\InSets;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Support\Facades\DB;
@@ -39,17 +41,37 @@ final class CountFacets
     /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
     private const GROUPED = ['format' => 0b01111, 'audience' => 0b10111, 'language' => 0b11011, 'year' => 0b11101, 'level' => 0b11110];
 
-    public function __construct(private readonly SearchTitles $searchTitles)
+    public function __construct(private readonly SearchTitles $searchTitles, private readonly InSets $inSets, private readonly CountInSets $countInSets, private readonly int $few = 1500)
     {
     }
 
     public function of(CatalogueSearch $search, DateTimeImmutable $now): Facets
     {
-        [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
+        $found = $this->inSets->find($search, $now);
+        if ($found === null) {
+            return $this->oneByOne($search, $now);
+        }
         [$where, $bindings] = SearchSql::base($search, $now);
+        $loose = ["s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $found->oneByOne).'}', ...$bindings]];
+        if ($found->base->count() <= $this->few) {
+            return $this->oneByOne($search, $now, ["(s.title_id = any(?::bigint[]) or {$loose[0]})", ['{'.implode(',', $found->base->numbers()).'}', ...$loose[1]]]);
+        }
+        $others = $found->oneByOne === [] ? Facets::none($this->byLibrary($search, $now)) : $this->oneByOne($search, $now, $loose, PHP_INT_MAX);
+
+        return $this->countInSets->of($found, $others, $search->subjects, self::MOST_SUBJECTS, self::MOST_AWARDS);
+    }
+
+    /**
+     * @param  array{string, list<mixed>}|null  $where  a condition instead of the search's own but for the filters of which one value is chosen
+     * @param  int|null  $most  of subjects and awards
+     */
+    private function oneByOne(CatalogueSearch $search, DateTimeImmutable $now, ?array $where = null, ?int $most = null): Facets
+    {
+        [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
+        [$where, $bindings] = $where ?? SearchSql::base($search, $now);
         $choices = SearchSql::choices($search);
         $rows = DB::select(
-            sprintf(self::COUNTS, $can, $where, SearchSql::within($search, 'can'), ...[...array_column($choices, 0), self::MOST_SUBJECTS, self::MOST_AWARDS]),
+            sprintf(self::COUNTS, $can, $where, SearchSql::within($search, 'can'), ...[...array_column($choices, 0), $most ?? self::MOST_SUBJECTS, $most ?? self::MOST_AWARDS]),
             [...$canBindings, ...$bindings, ...$chosen = array_merge(...array_column($choices, 1)), ...$chosen],
         );
         $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];

@@ -33,4 +33,10 @@ final readonly class Facets
         public array $libraries,
     ) {
     }
+
+    /** @param  array<int, int>  $libraries */
+    public static function none(array $libraries): self
+    {
+        return new self(0, 0, 0, [], [], [], [], [], [], [], [], $libraries);
+    }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Lending\CardReach;
-use App\Queries\Lending\UsableLicences;
 use DateTimeImmutable;
 
 /**
@@ -21,12 +20,6 @@ final class HeldTitles
 
     public const ALWAYS = 4;
 
-    private const ASKED = "(select coalesce(bool_or(x.live or exists (select from holds h where h.licence_id = x.id and h.closed_at is null)), false)::int
-            + 2 * (coalesce(bool_or(x.live and x.lends), false) and %1\$s)::int + 4 * (coalesce(bool_or(x.live and x.lends and x.model = 'simultaneous'), false) and %1\$s)::int from (
-        select li.id, li.model, (li.loans_left is null or li.loans_left > 0) live, li.starts_at <= ? and (li.copies_free is null or li.copies_free > 0)
-            and case when li.model = 'pay_per_loan' then li.price_cents <= pay_per_loan_left(li.library_id, ?) and s.format <> all(?::text[]) else true end lends
-        from licences li where li.title_id = s.title_id and ".UsableLicences::FOR_LIBRARY.' and (li.ends_at is null or li.ends_at > ?)) x)';
-
     /**
      * A number of the bits above: what one card, or anyone at the library, can have.
      *
@@ -40,8 +33,9 @@ final class HeldTitles
 
         return [
             "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
-                then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end else ".sprintf(self::ASKED, $allowed).' end)',
-            [$at, $at, ...array_fill(0, 4, $libraryId), ...$audiences, $libraryId, ...$audiences, ...$audiences, $at, $at, '{'.implode(',', $reach->unpaid).'}', $libraryId, $libraryId, $at],
+                then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
+                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 else 1 end end)",
+            [$at, $at, ...array_fill(0, 4, $libraryId), ...$audiences, $libraryId, $libraryId, $at, '{'.implode(',', $reach->unpaid).'}', ...$audiences],
         ];
     }
 

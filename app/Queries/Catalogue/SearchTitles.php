@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Models\Title;
+use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\UsableLicences;
 use App\Queries\PageAsked;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /** What a search finds, a page of it at a time, in the order asked for. */
 final class SearchTitles
@@ -21,11 +24,17 @@ final class SearchTitles
     private const SOONEST = "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
         / greatest(1, (select sum(coalesce(li.copies, 1)) from licences li where li.title_id = s.title_id and ".UsableLicences::FOR_LIBRARY.'))::numeric end, s.times_borrowed desc';
 
+    /** Orders that an index is in. */
+    private const INDEXED = ['most_borrowed' => 's.times_borrowed desc', 'newest' => 's.added_at desc'];
+
+    /** So many steps along an index take as long as fetching one title to put it in order. */
+    private const SORTED_IN_A_STEP = 12;
+
     /**
      * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
      * @param  int  $walked  from so many on an index in the order asked for is walked until a page is full
      */
-    public function __construct(private readonly int $ranked = 2000, private readonly int $walked = 30_000)
+    public function __construct(private readonly InSets $inSets, private readonly int $ranked = 2000, private readonly int $walked = 30_000)
     {
     }
 
@@ -41,6 +50,7 @@ final class SearchTitles
         $from = ($page - 1) * $perPage;
         $ids = match (true) {
             $total === 0 => [],
+            ($set = $this->set($search, $now)) !== null => $this->inSet($set, $search, $total, $from, $perPage, $now),
             $search->order === 'relevance' && $total > $this->ranked => $this->byNameThenPopularity($search, $total, $from, $perPage, $now),
             default => $this->ids($search, $now, ...[...$this->order($search, $total), $perPage, $from]),
         };
@@ -90,9 +100,88 @@ final class SearchTitles
         return [...$first, ...$this->ids($search, $now, $popular, [], $count - count($first), max(0, $from - $before), ["not s.stems @@ {$names->sql}", $names->bindings])];
     }
 
+    /** All that a search finds, as a set; null where no sets are gathered. */
+    private function set(CatalogueSearch $search, DateTimeImmutable $now): ?TitleSet
+    {
+        $found = $this->inSets->find($search, $now);
+        if ($found === null || $found->oneByOne === []) {
+            return $found?->matching();
+        }
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+
+        return $found->matching()->or(TitleSet::of(array_column(DB::select(
+            "select s.title_id from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])", [...$bindings, '{'.implode(',', $found->oneByOne).'}'],
+        ), 'title_id')));
+    }
+
+    /** @return list<int> */
+    private function inSet(TitleSet $set, CatalogueSearch $search, int $total, int $from, int $count, DateTimeImmutable $now): array
+    {
+        $order = $this->order($search, $total);
+        $many = $total > $this->walked;
+        if ($search->order === 'soonest' || $many && $search->order !== 'relevance' && ! isset(self::INDEXED[$search->order])) {
+            return $this->ids($search, $now, ...[...$order, $count, $from, $many ? ['true', []] : ['s.title_id = any(?::bigint[])', ['{'.implode(',', $set->numbers()).'}']]]);
+        }
+        $gathering = $this->inSets->find($search, $now)->gathering ?? throw new LogicException('A set was found.');
+        if ($search->order !== 'relevance' || $total <= $this->ranked) {
+            return $this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from);
+        }
+        // Titles that are called just so, then those with the words in their names, then the others, each by how often they are borrowed.
+        $named = InSets::named($gathering, $search->query->tree)?->and($set) ?? TitleSet::none();
+        $called = $named->and(TitleSet::of(array_column(DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]), 'id')));
+        $page = [];
+        foreach ([$called, $named->without($called), $set->without($named)] as $part) {
+            $of = $count > count($page) && ! $part->isEmpty() ? $this->ordered($part, $gathering->titles(), 'most_borrowed', ['s.times_borrowed + 0 desc', []], $count - count($page), $from) : [];
+            $from = max(0, $from - $part->count());
+            array_push($page, ...$of);
+        }
+
+        return $page;
+    }
+
+    /**
+     * Few are put in order; of many an index that is in the order asked for is walked until the page is full: whichever is likely to look
+     * at less.
+     *
+     * @param  int  $all  titles in the catalogue
+     * @param  array{string, list<mixed>}  $sorted  the order as SQL
+     * @return list<int>
+     */
+    private function ordered(TitleSet $set, int $all, string $order, array $sorted, int $count, int $from): array
+    {
+        $index = self::INDEXED[$order] ?? null;
+        $steps = (int) (1.3 * ($from + $count) * $all / max(1, $set->count()));
+        if ($index === null || $steps > self::SORTED_IN_A_STEP * $set->count()) {
+            $names = preg_match('/\bt\./', $sorted[0]) === 1 ? 'join titles t on t.id = s.title_id' : '';
+
+            return array_column(DB::select(
+                "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[]) order by {$sorted[0]}, s.title_id limit ? offset ?",
+                ['{'.implode(',', $set->numbers()).'}', ...$sorted[1], $count, $from],
+            ), 'title_id');
+        }
+        $page = [];
+        for ($at = 0, $step = max(100, $steps); count($page) < $count; $at += $step, $step *= 2) {
+            $walked = array_column(DB::select("select s.title_id from search_rows s order by {$index}, s.title_id limit ? offset ?", [$step, $at]), 'title_id');
+            foreach ($walked as $id) {
+                if ($set->has($id) && $from-- <= 0 && count($page) < $count) {
+                    $page[] = $id;
+                }
+            }
+            if (count($walked) < $step) {
+                break;
+            }
+        }
+
+        return $page;
+    }
+
     /** How many titles a search finds, and nothing else. */
     public function total(CatalogueSearch $search, DateTimeImmutable $now): int
     {
+        $set = $this->set($search, $now);
+        if ($set !== null) {
+            return $set->count();
+        }
         [$join, $where, $bindings] = SearchSql::where($search, $now);
 
         return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);

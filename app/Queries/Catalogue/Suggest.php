@@ -17,6 +17,10 @@ final class Suggest
     /** Letters that may be wrong, missing or too many; two that have changed places are two. */
     private const SLIPS = 2;
 
+    public function __construct(private readonly LikelyNames $likelyNames)
+    {
+    }
+
     /** @return list<Suggestion> */
     public function of(int $libraryId, string $typed, DateTimeImmutable $now): array
     {
@@ -42,21 +46,22 @@ final class Suggest
         $query = fn (string $weight): string => implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}':".($n === $last ? '*' : '').$weight, $words, array_keys($words)));
         $named = implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}'".($n === $last ? ':*' : ''), $words, array_keys($words)));
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        $likely = $this->likelyNames->of($libraryId, $words[$last], $named, self::EACH, $now);
 
-        $titles = DB::select(
+        $titles = $likely['title'] ?? DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,
             [$query('A'), ...$bindings],
         );
-        $people = DB::select(
+        $people = $likely['person'] ?? DB::select(
             "select c.name, ct.role, count(*) n from contributors c join contributor_title ct on ct.contributor_id = c.id join search_rows s on s.title_id = ct.title_id
                 where c.words @@ to_tsquery('fig_exact', ?) and {$held} group by c.id, ct.role order by n desc, c.name limit ".self::EACH,
             [$named, ...$bindings],
         );
-        $series = DB::select(
+        $series = $likely['series'] ?? DB::select(
             "select x.id, x.name, count(*) n from series x join search_rows s on s.series_id = x.id where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit ".self::EACH,
             [$named, ...$bindings],
         );
-        $subjects = DB::select(
+        $subjects = $likely['subject'] ?? DB::select(
             "select x.id, x.name, count(*) n from subjects x join subject_title st on st.subject_id = x.id join search_rows s on s.title_id = st.title_id
                 where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit ".self::EACH,
             [$named, ...$bindings],

@@ -20,16 +20,10 @@ final class TitleNames
         if ($byId === []) {
             return;
         }
-        $rows = DB::select(
-            'select t.id, x.name as series,
-                (select json_agg(json_build_array(ct.role, c.name) order by ct.position) from contributor_title ct join contributors c on c.id = ct.contributor_id where ct.title_id = t.id) people,
-                (select json_agg(s.name order by s.name) from subject_title st join subjects s on s.id = st.subject_id where st.title_id = t.id) subjects
-                from titles t left join series x on x.id = t.series_id where t.id = any(?::bigint[])',
-            ['{'.implode(',', array_keys($byId)).'}'],
-        );
+        $rows = DB::select('select * from title_names(?)', ['{'.implode(',', array_keys($byId)).'}']);
         foreach ($rows as $row) {
             foreach ($byId[$row->id] as $title) {
-                $title->giveNames(json_decode($row->people ?? '[]'), $row->series, json_decode($row->subjects ?? '[]'));
+                $title->giveNames(json_decode($row->people ?? '[]'), $row->series, json_decode($row->subjects ?? '[]'), $row->has_file);
             }
         }
     }

@@ -17,7 +17,15 @@ final class HabitsOf
     /** @var array<int, array<string, Habits>> by library (0 for all together) and format, read once a request */
     private array $read = [];
 
+    /** @var array<string, Habits> by library and format */
+    private array $smoothed = [];
+
     public function library(int $libraryId, Format $format): Habits
+    {
+        return $this->smoothed["{$libraryId} {$format->value}"] ??= $this->smoothed($libraryId, $format);
+    }
+
+    private function smoothed(int $libraryId, Format $format): Habits
     {
         if (! isset($this->read[$libraryId])) {
             $this->read += [0 => [], $libraryId => []];

@@ -22,6 +22,27 @@ final class Lines
         if ($licences === []) {
             return [];
         }
+        $waiting = DB::table('holds')->where('library_id', $libraryId)->whereIn('state', ['waiting', 'paused'])->whereIn('title_id', array_keys($licences))
+            ->orderBy('line_at')->orderBy('id')->get(['title_id', 'paused_until'])->groupBy('title_id');
+        $lines = [];
+        foreach ($this->copies($licences) as $titleId => $copies) {
+            $lines[$titleId] = [
+                'licences' => $copies,
+                'waiting' => array_values(array_map(fn (stdClass $h): ?DateTimeImmutable => $h->paused_until === null ? null : new DateTimeImmutable($h->paused_until), ($waiting[$titleId] ?? collect())->all())),
+            ];
+        }
+
+        return $lines;
+    }
+
+    /**
+     * What keeps the copies busy, without the lines.
+     *
+     * @param  array<int, list<Licence>>  $licences  by title
+     * @return array<int, list<LineLicence>> by title
+     */
+    public function copies(array $licences): array
+    {
         $licenceIds = array_map(fn (Licence $l): int => $l->id, array_merge(...array_values($licences)));
         $busy = DB::select(
             "select licence_id, 'loan' kind, due_at at, started_at began from loans where ended_at is null and licence_id = any(?::bigint[])
@@ -36,17 +57,10 @@ final class Lines
                 $began[$row->licence_id][] = new DateTimeImmutable($row->began);
             }
         }
-        $waiting = DB::table('holds')->where('library_id', $libraryId)->whereIn('state', ['waiting', 'paused'])->whereIn('title_id', array_keys($licences))
-            ->orderBy('line_at')->orderBy('id')->get(['title_id', 'paused_until'])->groupBy('title_id');
 
-        $lines = [];
-        foreach ($licences as $titleId => $of) {
-            $lines[$titleId] = [
-                'licences' => array_map(fn (Licence $l): LineLicence => new LineLicence($l, $dates['loan'][$l->id] ?? [], $dates['hold'][$l->id] ?? [], $began[$l->id] ?? []), $of),
-                'waiting' => array_values(array_map(fn (stdClass $h): ?DateTimeImmutable => $h->paused_until === null ? null : new DateTimeImmutable($h->paused_until), ($waiting[$titleId] ?? collect())->all())),
-            ];
-        }
-
-        return $lines;
+        return array_map(
+            fn (array $of): array => array_map(fn (Licence $l): LineLicence => new LineLicence($l, $dates['loan'][$l->id] ?? [], $dates['hold'][$l->id] ?? [], $began[$l->id] ?? []), $of),
+            $licences,
+        );
     }
 }

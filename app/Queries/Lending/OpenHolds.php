@@ -34,14 +34,14 @@ final class OpenHolds
         $seen = [];
         foreach ($holds->groupBy('library_id') as $libraryId => $ofLibrary) {
             $licences = $this->usableLicences->of((int) $libraryId, array_values(array_unique($ofLibrary->pluck('title_id')->all())), $now);
-            $lines = $this->lines->of((int) $libraryId, $licences);
+            $copies = $this->lines->copies($licences);
             foreach ($ofLibrary as $hold) {
                 $before = $ahead[$hold->id] ?? [];
                 $seen[] = new HoldInSight(
                     $hold,
                     count($before) + 1,
                     (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$hold->title_id])),
-                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $lines[$hold->title_id]['licences'], $before, $hold->paused_until, $now),
+                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $copies[$hold->title_id], $before, $hold->paused_until, $now),
                 );
             }
         }

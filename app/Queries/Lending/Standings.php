@@ -38,6 +38,7 @@ final class Standings
             $byId[$title->id] = $title;
         }
         $licences = $this->usableLicences->of($library->id, array_keys($byId), $now);
+        $sources = array_map(fn (array $of): ?LoanSource => LoanSource::ofNext($of, $library->id, $now), $licences);
         $capped = [];
         foreach ($byId as $id => $title) {
             $capped[$id] = $card !== null && $this->payMonth->of($card, $library, $title->format, $now)->capReached();
@@ -67,6 +68,7 @@ final class Standings
                 $allowed !== null && ! in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
                 $availability[$id] === Availability::Wait && ! isset($lines[$id]) ? PayPerLoan::nextMonth($now, $library->zone()) : null,
                 isset($lines[$id]),
+                $sources[$id],
             );
         }
 

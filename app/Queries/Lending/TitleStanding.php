@@ -17,6 +17,7 @@ final readonly class TitleStanding
      * @param  Turn|null  $turn  when that turn is likely to come, where there is a wait
      * @param  DateTimeImmutable|null  $resetsAt  where loans are paid for one by one and this month's are used up: when the next month begins
      * @param  bool  $takesHolds  whether there is a copy, now or later, that a hold can wait for
+     * @param  LoanSource|null  $source  where the next loan would not be one of the library's own copies
      * @param  bool  $aboveCard  made for older readers than the card is for
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
@@ -31,6 +32,7 @@ final readonly class TitleStanding
         public bool $aboveCard = false,
         public ?DateTimeImmutable $resetsAt = null,
         public bool $takesHolds = true,
+        public ?LoanSource $source = null,
     ) {
     }
 }

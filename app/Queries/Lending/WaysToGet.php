@@ -15,7 +15,7 @@ use FigPorch\Core\Lending\Forecast\Forecast;
 /** Every edition of a work on every card that a person holds, the soonest to have first. */
 final class WaysToGet
 {
-    public function __construct(private readonly Standings $standings, private readonly LoanSources $loanSources)
+    public function __construct(private readonly Standings $standings)
     {
     }
 
@@ -35,11 +35,10 @@ final class WaysToGet
         $ways = [];
         foreach ($places as $n => [$at, $card]) {
             $standings = $this->standings->of($at, $editions, $card, $now, Forecast::EFFORT);
-            $sources = $this->loanSources->of($at, array_keys($standings), $now);
             foreach ($editions as $edition) {
                 $standing = $standings[$edition->id];
                 if ($n === 0 || $standing->availability !== Availability::NotHere) {
-                    $ways[] = new Way($edition, $at, $card, $standing, $sources[$edition->id] ?? null, count($places) > 1);
+                    $ways[] = new Way($edition, $at, $card, $standing, $standing->source, count($places) > 1);
                 }
             }
         }

@@ -8,6 +8,9 @@ use DOMDocument;
 use DOMElement;
 use DOMNode;
 use DOMText;
+use FigPorch\Core\Reading\Archive;
+use FigPorch\Core\Reading\Reason;
+use FigPorch\Core\Reading\UnreadablePublication;
 
 /**
  * The part of a publication that anyone may read: the front of the reading order up to a share of its text, made as a

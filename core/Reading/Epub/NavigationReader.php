@@ -6,6 +6,9 @@ namespace FigPorch\Core\Reading\Epub;
 
 use DOMElement;
 use DOMNode;
+use FigPorch\Core\Reading\Archive;
+use FigPorch\Core\Reading\Reason;
+use FigPorch\Core\Reading\UnreadablePublication;
 
 /** Contents and page list, from the navigation document (EPUB 3.3 §7) or else the NCX of EPUB 2. */
 final class NavigationReader

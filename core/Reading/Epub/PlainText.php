@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Reading\Epub;
 
+use FigPorch\Core\Reading\Archive;
+use FigPorch\Core\Reading\UnreadablePublication;
+
 /** The text of a publication without its markup, an empty line after each block. */
 final class PlainText
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Reading\Epub;
 
+use FigPorch\Core\Reading\Creator;
+
 /** What an EPUB says of itself. */
 final readonly class Publication
 {

@@ -8,6 +8,8 @@ use DOMDocument;
 use DOMElement;
 use DOMNode;
 use DOMXPath;
+use FigPorch\Core\Reading\Reason;
+use FigPorch\Core\Reading\UnreadablePublication;
 
 /** XML that came from outside: no network, no entities of its own. */
 final class Xml

@@ -18,7 +18,13 @@ export const watchSuggestions = () => {
         words.removeAttribute('aria-activedescendant')
     }
 
+    // An answer that comes late leaves the choice where it is, if what was chosen is among it.
+    let chosen = null
+    slot.addEventListener('htmx:beforeSwap', () => { chosen = active()?.querySelector('a').href })
     slot.addEventListener('htmx:afterSwap', () => {
+        const again = chosen && options().find(option => option.querySelector('a').href === chosen)
+        if (again) choose(again)
+        else words.removeAttribute('aria-activedescendant')
         words.setAttribute('aria-expanded', String(options().length > 0 && document.activeElement === words))
         if (document.activeElement !== words) close()
     })

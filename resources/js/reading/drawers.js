@@ -1,4 +1,4 @@
-// The two drawers on the right: contents and appearance. One is open at a time; it takes the focus and gives it back.
+// The drawers on the right: contents, bookmarks and appearance. One is open at a time; it takes the focus and gives it back.
 
 const $ = id => document.getElementById(id)
 
@@ -6,7 +6,9 @@ export class Drawers {
     open = null
 
     constructor() {
-        for (const name of ['contents', 'appearance']) {
+        for (const name of ['contents', 'bookmarks', 'appearance']) {
+            // An excerpt has no bookmarks.
+            if (!$(name)) continue
             $(`open-${name}`).onclick = () => this.toggle(name)
             $(name).querySelector('[data-close]').onclick = () => this.close()
         }
@@ -20,7 +22,7 @@ export class Drawers {
         $(`open-${name}`).setAttribute('aria-expanded', 'true')
         const current = $(name).querySelector('[aria-current]')
         current?.scrollIntoView({ block: 'center' })
-        ;(current ?? $(name).querySelector('a, input, button')).focus()
+        ;(current ?? $(name).querySelector('a, input, textarea, button')).focus()
     }
 
     close() {

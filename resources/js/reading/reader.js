@@ -1,7 +1,10 @@
 import 'foliate-js/view.js'
 import { Appearance } from './appearance.js'
+import { Bookmarks } from './bookmarks.js'
 import { Drawers } from './drawers.js'
-import { PlaceKeeper, thisDevice } from './place-keeper.js'
+import { fill, say } from './notice.js'
+import { furthestElsewhere } from './other-devices.js'
+import { PlaceKeeper } from './place-keeper.js'
 import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
 
@@ -10,7 +13,6 @@ const data = JSON.parse($('reader-data').textContent)
 const reader = $('reader')
 const positions = new Positions(data.positions)
 const appearance = new Appearance()
-const fill = (text, facts) => text.replace(/:(\w+)/g, (_, name) => facts[name] ?? '')
 
 reader.dataset.background = appearance.chosen.background
 const drawers = new Drawers()
@@ -18,18 +20,6 @@ const view = document.createElement('foliate-view')
 let here = null
 let pageLabels = []
 
-const say = (text, ...acts) => {
-    $('notice').replaceChildren(text, ...acts.map(([words, act]) => {
-        const button = document.createElement('button')
-        button.className = 'btn btn-quiet'
-        button.textContent = words
-        button.onclick = () => {
-            $('notice').replaceChildren()
-            act?.()
-        }
-        return button
-    }))
-}
 const ended = () => location.reload()
 const keeper = data.keep && new PlaceKeeper({
     address: data.keep, token: data.token, onEnded: ended, onOffline: () => say(data.texts.offline),
@@ -89,15 +79,15 @@ const turn = {
 }
 
 const onKey = event => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text]')) return
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text], textarea')) return
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
         ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
-        c: () => drawers.toggle('contents'), a: () => drawers.toggle('appearance'),
+        c: () => drawers.toggle('contents'), b: () => data.bookmarks && drawers.toggle('bookmarks'), a: () => drawers.toggle('appearance'),
         Escape: () => drawers.open ? drawers.close() : $('close').click(),
     }
-    if (inDrawer && !['Escape', 'c', 'a'].includes(event.key)) return
+    if (inDrawer && !['Escape', 'c', 'b', 'a'].includes(event.key)) return
     if (event.key === ' ' && event.target.closest?.('button, a')) return
     if (acts[event.key]) {
         event.preventDefault()
@@ -196,10 +186,7 @@ const goToPlace = async place => {
 
 /** Another device that is further on is offered, never followed by itself. */
 const offerOtherDevice = async () => {
-    const response = data.places && await fetch(data.places, { headers: { Accept: 'application/json' } }).catch(() => null)
-    if (!response?.ok) return
-    const others = (await response.json()).filter(p => p.device !== thisDevice())
-    const furthest = others.sort((a, b) => b.locator.locations.totalProgression - a.locator.locations.totalProgression)[0]
+    const furthest = await furthestElsewhere(data.places, locator => locator.locations.totalProgression)
     if (furthest && furthest.locator.locations.totalProgression > here.locations.totalProgression + 0.005) {
         say(fill(data.texts.elsewhere, { device: data.texts.devices[furthest.device_name] ?? furthest.device_name, page: pageOf(furthest.locator) }),
             [data.texts.go_there, () => go(() => goToPlace(furthest.locator))], [data.texts.stay])
@@ -220,6 +207,16 @@ const open = async () => {
     if (place) await goToPlace(place)
     else await view.init({ showTextStart: false })
     $('opening').remove()
+    if (data.bookmarks) {
+        new Bookmarks({
+            address: data.bookmarks, token: data.token, box: $('bookmark-box'), texts: data.texts,
+            where: () => ({ locator: here, label: $('page-of').textContent.trim() + ($('chapter').textContent ? `, ${$('chapter').textContent.replace(/ ·$/, '')}` : '') }),
+            go: locator => {
+                drawers.close()
+                go(() => goToPlace(locator))
+            },
+        })
+    }
     reader.dataset.ready = 'yes'
     keeper?.send()
     offerOtherDevice()

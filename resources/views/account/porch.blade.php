@@ -16,12 +16,12 @@
                                 <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a class="no-underline hover:underline" href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h3>
                                 <div class="meta">{{ $i === 0 ? TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") : TitleText::format($title) }}</div>
                                 @if ($on->hasFile && $on->place !== null && $i === 0)
-                                    <progress class="reading-progress my-2" max="1" value="{{ round($on->place->fraction(), 3) }}" aria-label="{{ __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent]) }}"></progress>
+                                    <progress class="reading-progress my-2" max="1" value="{{ round($on->place->fraction(), 3) }}" aria-label="{{ App\View\Opening::reached($on) }}"></progress>
                                 @endif
-                                @if ($on->hasFile)<div class="meta">{{ $on->place === null ? __('lending.not_begun') : __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent]) }}</div>@endif
+                                @if ($on->hasFile)<div class="meta">{{ App\View\Opening::reached($on) }}</div>@endif
                                 @if ($i === 0)<div class="flex gap-2 mt-2.5"><x-loan-acts :on="$on" /></div>@endif
                             </div>
-                            @if ($i > 0 && $on->hasFile)<a class="btn btn-quiet" href="{{ route('read.show', $on->loan, false) }}">{{ __('lending.read') }}<span class="sr-only">: {{ $title->name }}</span></a>@endif
+                            @if ($i > 0 && $on->hasFile)<a class="btn btn-quiet" href="{{ App\View\Opening::of($on->loan) }}">{{ App\View\Opening::verb($title->format) }}<span class="sr-only">: {{ $title->name }}</span></a>@endif
                         </div>
                     @endforeach
                     <div class="border-t border-rule px-4 py-2.5"><a class="link" href="{{ route('loans.index', [], false) }}">{{ __('account.all_loans') }}</a></div>
@@ -36,5 +36,5 @@
             <x-coming-up :chart="$comingUp" :now="$now" />
         </section>
     </div>
-    <x-staff-lists :lists="$lists" />
+    <x-staff-lists />
 </x-layout>

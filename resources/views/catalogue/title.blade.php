@@ -44,7 +44,7 @@
                                 <p class="meta mt-1">{{ __("catalogue.source.{$way->source->value}", ['library' => $way->library->short_name]) }}</p>
                             @elseif ($standing->resetsAt !== null)
                                 <p class="meta mt-1">{{ __('catalogue.month_used', ['library' => $way->library->short_name, 'date' => Dates::day($standing->resetsAt, $standing->zone)]) }}</p>
-                            @elseif ($standing->availability === Availability::Wait && ($mine === null || $mine->card_id !== $way->card?->id))
+                            @elseif ($standing->availability === Availability::Wait && $own->loan($edition->id)?->card_id !== ($way->card?->id ?? 0) && ($mine === null || $mine->card_id !== $way->card?->id))
                                 <p class="meta mt-1">{{ __('catalogue.line', ['place' => App\View\Ordinal::of($standing->nextPlace), 'copies' => trans_choice('catalogue.copies_free', $standing->copies)]) }}. @if ($standing->turn?->to !== null){{ __('catalogue.eight_in_ten', ['range' => Dates::range($standing->turn->from, $standing->turn->to, $standing->zone)]) }}@if ($standing->turn->latest !== null); {{ __('catalogue.latest_of', ['date' => Dates::day($standing->turn->latest, $standing->zone)]) }}@endif.@else{{ __('catalogue.never') }}@endif</p>
                             @endif
                             @if (! $edition->publication_exists && $standing->availability !== Availability::NotHere)

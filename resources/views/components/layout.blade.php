@@ -1,7 +1,7 @@
 @props(['title' => null, 'on' => null])
 @php
     $scheme = in_array(request()->cookie('scheme'), ['light', 'dark'], true) ? request()->cookie('scheme') : 'system';
-    $unread = $current->unreadNotices();
+    $head = $current->head();
 @endphp
 <!doctype html>
 <html lang="{{ app()->getLocale() }}" data-scheme="{{ $scheme }}">
@@ -9,12 +9,12 @@
 <body>
     <x-lamps />
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
-    <x-header :on="$on" :unread="$unread" />
+    <x-header :on="$on" :unread="$head->unread ?? 0" />
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">
         <div id="said" role="status" class="empty:hidden">@if (session('said') || session('refusal'))<x-said :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
         {{ $slot }}
     </main>
     <x-footer :scheme="$scheme" />
-    <x-current-loan :on="$on" />
+    <x-current-loan :head="$head" :on="$on" />
 </body>
 </html>

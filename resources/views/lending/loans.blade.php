@@ -1,6 +1,6 @@
 @php use App\View\TitleText; @endphp
 <x-layout :title="__('common.loans')" on="loans">
-    <h1 class="text-3xl mb-4">{{ __('common.loans') }}</h1>
+    <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><a class="link" href="/bookmarks">{{ __('reading.bookmarks') }}</a></div>
     @forelse ($loans as $on)
         @php($title = $on->loan->title)
         <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3" data-loan="{{ $on->loan->id }}" data-title="{{ $on->loan->title_id }}">
@@ -11,7 +11,7 @@
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) · {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
                 <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{ __('lending.due', ['date' => '']) }} {{ App\View\Dates::html($on->loan->due_at, $on->loan->card->library->zone()) }}</div>
                 @if (($renewFrom[$on->loan->id] ?? $now) > $now)<div class="meta">{{ __('lending.renew_from', ['date' => App\View\Dates::day($renewFrom[$on->loan->id], $on->loan->card->library->zone())]) }}</div>@endif
-                <div class="meta">{{ ! $on->hasFile ? __('lending.no_file') : ($on->place === null ? __('lending.not_begun') : __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent])) }}</div>
+                <div class="meta">{{ $on->hasFile ? App\View\Opening::reached($on) : __('lending.no_file') }}</div>
             </div>
             <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start"><x-loan-acts :on="$on" :renewable="($renewFrom[$on->loan->id] ?? null) !== null && $renewFrom[$on->loan->id] <= $now" /></div>
         </article>

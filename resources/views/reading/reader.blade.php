@@ -8,8 +8,9 @@
         'place' => $place?->locator,
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
+        'bookmarks' => $isLoan ? route('bookmarks.in', $loan, false) : null,
         'token' => csrf_token(),
-        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay']),
+        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay', 'add_bookmark', 'bookmark_note', 'bookmark_added', 'bookmark_removed', 'remove']),
     ];
     $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
 @endphp
@@ -29,6 +30,7 @@
         <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close" aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
         <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans!"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
         <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __('reading.contents') }}</button>
+        @if ($isLoan)<button id="open-bookmarks" aria-expanded="false" aria-controls="bookmarks">{{ __('reading.bookmarks') }}</button>@endif
         <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
     </header>
     <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
@@ -39,6 +41,12 @@
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
         </section>
+        @if ($isLoan)
+            <section id="bookmarks" class="drawer" hidden aria-labelledby="bookmarks-heading">
+                <div class="flex justify-between items-center mb-3"><h2 id="bookmarks-heading" class="text-xl">{{ __('reading.bookmarks') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
+                <div id="bookmark-box" class="grid gap-2"></div>
+            </section>
+        @endif
         <section id="appearance" class="drawer" hidden aria-labelledby="appearance-heading">
             <div class="flex justify-between items-center mb-3"><h2 id="appearance-heading" class="text-xl">{{ __('reading.appearance') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
             <form class="grid gap-5" id="appearance-form">

@@ -13,6 +13,7 @@ use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\HeldTitles;
 use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\CardReach;
 use App\Queries\Lending\LendingAudit;
 use App\Queries\Lending\Standings;
@@ -143,7 +144,7 @@ final class ReachTest extends TestCase
             $this->licence($title = app(SaveRecord::class)(new Record(key: "t:{$n}", format: Format::Ebook, name: $name, contributors: [['name' => $n === 3 ? 'Lantern Jones' : 'A B', 'sort' => 'x', 'role' => 'author']], extent: 10, language: 'en', description: 'Of a lantern and of water.'), $this->now()));
             DB::table('search_rows')->where('title_id', $title->id)->update(['times_borrowed' => $n]);
         }
-        foreach ([new SearchTitles(2, 1000), new SearchTitles(2, 2)] as $searchTitles) {
+        foreach ([new SearchTitles(new InSets, 2, 1000), new SearchTitles(new InSets, 2, 2)] as $searchTitles) {
             foreach (['lantern' => ['Lantern', 'Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Kelp', 'Low Water'], 'lantern -kelp' => ['Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Lantern', 'Low Water'], '(lantern OR water) year:-2030' => []] as $words => $expected) {
                 $search = CatalogueSearch::read($this->library()->id, ['q' => $words], new CardReach);
                 $total = $searchTitles->total($search, $this->now());

@@ -53,6 +53,11 @@ final class RoomTest extends TestCase
         $this->get('/rooms/children?library=saltmere')->assertOk()->assertSeeInOrder(['Lists in this room', 'Up and away', '2 titles · 1 ready now', 'Made of searching', '1 title · all ready now', 'The Kite', 'The Boat'])->assertDontSee('Elsewhere');
         $this->get('/rooms')->assertOk()->assertSeeInOrder(['Children’s room', 'Up and away', 'Study room', 'Elsewhere']);
         $this->get('/rooms/attic')->assertNotFound();
+        // Below the Porch they come by themselves.
+        $this->actingAs($this->card()->person)->get('/porch')->assertSee('hx-get="/porch/lists"', false)->assertDontSee('Up and away');
+        $this->get('/porch/lists', ['HX-Request' => 'true'])->assertSeeInOrder(['Up and away', '2 titles · 1 ready now'])->assertDontSee('<html', false);
+        StaffList::query()->delete();
+        $this->get('/porch/lists')->assertSee('no list on show today');
     }
 
     public function test_a_list_opens_whole_with_filters_in_its_own_order(): void

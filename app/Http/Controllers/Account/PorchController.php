@@ -14,7 +14,7 @@ use Illuminate\View\View;
 
 final class PorchController
 {
-    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, StaffLists $staffLists, PayMonth $payMonth, ComingUp $comingUp): View
+    public function __invoke(Current $current, OpenLoans $openLoans, OpenHolds $openHolds, ComingUp $comingUp): View
     {
         $now = now()->toImmutable();
         $person = $current->person ?? abort(401);
@@ -26,8 +26,17 @@ final class PorchController
             'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
             'comingUp' => $comingUp->chart($loans, $holds, $now),
             'pileUp' => $comingUp->pileUp($loans, $holds),
-            'lists' => $current->library === null ? [] : $staffLists->showing($current->library, $now, $payMonth->reach($current->card(), $current->library, $now)),
             'now' => $now,
+        ]);
+    }
+
+    /** The library's staff lists, for below. */
+    public function lists(Current $current, StaffLists $staffLists, PayMonth $payMonth): View
+    {
+        $now = now()->toImmutable();
+
+        return view('account.list-cards', [
+            'lists' => $current->library === null ? [] : $staffLists->showing($current->library, $now, $payMonth->reach($current->card(), $current->library, $now)),
         ]);
     }
 }

@@ -21,9 +21,9 @@ final class TitleController
     {
         $now = now()->toImmutable();
         $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents']);
-        $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->orderBy('format')->orderBy('id')->limit(20)->get();
-        $all = $editions->prepend($title)->loadExists('publication');
-
+        $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->withExists('publication')->orderBy('format')->orderBy('id')->limit(20)->get();
+        $title->knowWhetherItOpens($title->publication !== null);
+        $all = $editions->prepend($title);
         $own = $ownItems->of($current->person, $all, $now, beyond: true);
 
         $library = $current->requiredLibrary();

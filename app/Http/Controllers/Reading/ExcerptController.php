@@ -17,8 +17,13 @@ final class ExcerptController
     {
         $publication = $title->publication()->first() ?? abort(404);
 
+        $title->load('contributors');
+        if ($publication->excerpt_parts !== null) {
+            return response()->view('reading.player', ['title' => $title, 'parts' => $publication->excerpt_parts, 'loan' => null, 'place' => null])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY]);
+        }
+
         return response()->view('reading.reader', [
-            'title' => $title->load('contributors'), 'publication' => $publication, 'loan' => null, 'place' => null,
+            'title' => $title, 'publication' => $publication, 'loan' => null, 'place' => null,
         ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY]);
     }
 

@@ -10,6 +10,8 @@ use App\Http\Middleware\ProtectiveHeaders;
 use App\Models\Loan;
 use App\Models\Publication;
 use App\Queries\Reading\Places;
+use App\View\Opening;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -22,6 +24,9 @@ final class ReadController
         $loan->load(['title.contributors', 'title.publication']);
         if (! $loan->isOpen(now())) {
             return response()->view('reading.ended', ['loan' => $loan], 410);
+        }
+        if (Opening::way($loan->title->format) !== 'read') {
+            return new RedirectResponse(Opening::of($loan));
         }
         $publication = $loan->title->publication;
         if ($publication === null) {

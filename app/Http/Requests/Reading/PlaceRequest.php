@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Requests\Reading;
 
 use DateTimeImmutable;
-use FigPorch\Core\Reading\Locator;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class PlaceRequest extends FormRequest
 {
+    use FromDevice;
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {
@@ -17,16 +18,7 @@ final class PlaceRequest extends FormRequest
             'device' => ['required', 'uuid'],
             'device_name' => ['nullable', 'string', 'max:60'],
             'read_at' => ['required', 'integer', 'min:0'],
-            'sent_at' => ['required', 'integer', 'min:0'],
-            'locator' => ['required', 'array:href,type,title,locations,text'],
-            'locator.href' => ['required', 'string', 'max:1000'],
-            'locator.type' => ['required', 'string', 'max:100'],
-            'locator.locations' => ['required', 'array:progression,position,totalProgression,fragments'],
-            'locator.locations.progression' => ['required', 'numeric', 'between:0,1'],
-            'locator.locations.totalProgression' => ['required', 'numeric', 'between:0,1'],
-            'locator.locations.position' => ['nullable', 'integer', 'min:1'],
-            'locator.locations.fragments' => ['nullable', 'array', 'max:3'],
-            'locator.locations.fragments.*' => ['string', 'max:1000'],
+            ...$this->locatorRules(),
         ];
     }
 
@@ -40,16 +32,8 @@ final class PlaceRequest extends FormRequest
         return $this->string('device_name')->value() ?: __('reading.this_device');
     }
 
-    public function locator(): Locator
-    {
-        return Locator::fromArray((array) $this->validated('locator'));
-    }
-
-    /** The device's own time of reading, corrected by what its clock is off by at this moment; never in the future. */
     public function readAt(DateTimeImmutable $now): DateTimeImmutable
     {
-        $millisecondsAgo = max(0, $this->integer('sent_at') - $this->integer('read_at'));
-
-        return $now->modify('-'.min($millisecondsAgo, 400 * 86_400_000).' milliseconds');
+        return $this->happened('read_at', $now);
     }
 }

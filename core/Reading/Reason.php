@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FigPorch\Core\Reading\Epub;
+namespace FigPorch\Core\Reading;
 
 enum Reason: string
 {
@@ -16,4 +16,7 @@ enum Reason: string
     case NoSpine = 'has no reading order';
     case MissingFile = 'lacks a file that its reading order names';
     case NoTitle = 'has no title';
+    case BadManifest = 'has a publication.json that cannot be read';
+    case UnknownKind = 'says in its publication.json neither that it is an audiobook, nor music, nor video';
+    case NotPlayable = 'holds a file that no browser plays';
 }

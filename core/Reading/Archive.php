@@ -2,19 +2,19 @@
 
 declare(strict_types=1);
 
-namespace FigPorch\Core\Reading\Epub;
+namespace FigPorch\Core\Reading;
 
 use ZipArchive;
 
 /**
- * The files of an EPUB container (EPUB 3.3 §4, OCF), opened with suspicion: nothing is unpacked before the whole
+ * The files of a package — an EPUB container (EPUB 3.3 §4, OCF) or a W3C publication (LPF) — opened with suspicion: nothing is unpacked before the whole
  * directory has been found harmless, and no file is read past the size the directory gave.
  */
 final class Archive
 {
     private const MOST_FILES = 20_000;
 
-    private const MOST_BYTES = 1_000_000_000;
+    private const MOST_BYTES = 4_000_000_000;
 
     /** A compressed megabyte that becomes more than this many is a bomb, not a book. */
     private const MOST_EXPANSION = 200;
@@ -73,6 +73,23 @@ final class Archive
         }
 
         return $bytes;
+    }
+
+    /**
+     * Writes a file out without holding it in memory.
+     *
+     * @throws UnreadablePublication when the file is missing, damaged or larger than announced
+     */
+    public function copy(string $path, string $to): void
+    {
+        $stream = $this->has($path) ? $this->zip->getStream($path) : false;
+        $target = $stream === false ? false : fopen($to, 'wb');
+        if ($stream === false || $target === false) {
+            throw new UnreadablePublication(Reason::MissingFile, $path);
+        }
+        if (stream_copy_to_stream($stream, $target, $this->sizes[$path] + 1) !== $this->sizes[$path] || ! fclose($target)) {
+            throw new UnreadablePublication(Reason::NotAnArchive, $path);
+        }
     }
 
     /** @return int the size of the entry in bytes */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FigPorch\Core\Reading\Epub;
+namespace FigPorch\Core\Reading;
 
 /** Someone who made the publication. */
 final readonly class Creator

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Reading;
+
+use DateTimeImmutable;
+use Illuminate\Foundation\Http\FormRequest;
+
+final class BookmarkRequest extends FormRequest
+{
+    use FromDevice;
+
+    private const LONGEST_LABEL = 300;
+
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return [
+            'label' => ['required', 'string'],
+            'note' => ['present', 'nullable', 'string', 'max:4000'],
+            'removed' => ['boolean'],
+            'changed_at' => ['required', 'integer', 'min:0'],
+            ...$this->locatorRules(),
+        ];
+    }
+
+    /** Chapters may have names of any length. */
+    public function label(): string
+    {
+        return mb_substr($this->string('label')->value(), 0, self::LONGEST_LABEL);
+    }
+
+    public function changedAt(DateTimeImmutable $now): DateTimeImmutable
+    {
+        return $this->happened('changed_at', $now);
+    }
+}

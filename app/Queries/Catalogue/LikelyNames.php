@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue;
+
+use App\Queries\Lending\CardReach;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** The names that are most likely meant by the beginning of a word, as they were gathered for a large catalogue; none where none were. */
+final class LikelyNames
+{
+    /** Letters of the beginnings that are kept. */
+    public const SHORTEST = 2;
+
+    public const LONGEST = 6;
+
+    public function __construct(private readonly SearchTitles $searchTitles)
+    {
+    }
+
+    /**
+     * Of those that were gathered for the beginning of a word, what the library has, in rows by kind.
+     *
+     * @param  string  $word  of which the first letters lead there
+     * @param  string  $named  all that was typed, as a tsquery on names
+     * @return array{title: array<stdClass>|null, person: array<stdClass>|null, series: array<stdClass>|null, subject: array<stdClass>|null} the likeliest first; null where all names are to be asked
+     */
+    public function of(int $libraryId, string $word, string $named, int $each, DateTimeImmutable $now): array
+    {
+        $prefix = mb_substr($word, 0, self::LONGEST);
+        if (mb_strlen($prefix) < self::SHORTEST) {
+            return ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+        }
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        $known = DB::table('search_prefixes')->where('prefix', $prefix)->distinct()->pluck('kind')->flip();
+        if ($known->isEmpty() && DB::table('search_prefixes')->doesntExist()) {
+            return ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+        }
+        $titles = fn (string $from, string $condition, string $of, string $order): array => DB::select(
+            "select t.id, t.name, t.edition, s.format from {$from} join titles t on t.id = s.title_id
+                where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by {$order} limit {$each}",
+            [$of, $named, ...$bindings],
+        );
+        // Where no title that is borrowed much is meant, few are called so at all: the index of names has them, by stems that begin so.
+        $titles = $titles('search_prefixes p join search_rows s on s.title_id = p.ref', "p.prefix = ? and p.kind = 'title'", $prefix, 'p.place')
+            ?: $titles('search_rows s', 's.stems @@ ?::tsquery', "'t.{$word}':*", 's.times_borrowed desc, t.id');
+        $others = DB::select(
+            "select p.kind, p.ref id, p.role, coalesce(c.name, x.name, u.name) as name from search_prefixes p left join contributors c on p.kind = 'person' and c.id = p.ref
+                left join series x on p.kind = 'series' and x.id = p.ref left join subjects u on p.kind = 'subject' and u.id = p.ref
+                where p.prefix = ? and p.kind <> 'title' and coalesce(c.words, x.words, u.words) @@ to_tsquery('fig_exact', ?) order by p.kind, p.place",
+            [$prefix, $named],
+        );
+        // Of people, series and subjects every beginning is kept: where one has none, there are none.
+        /** @var array<string, list<stdClass>> $found */
+        $found = [];
+        foreach ($others as $row) {
+            // Counted one after another, as many as are shown.
+            if (count($found[$row->kind] ?? []) < $each && ($row->n = $this->titlesOf($libraryId, $row, $now)) > 0) {
+                $found[$row->kind][] = $row;
+            }
+        }
+        $of = function (string $kind) use ($found, $known): ?array {
+            $rows = $found[$kind] ?? [];
+            usort($rows, fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
+
+            return $rows === [] && isset($known[$kind]) ? null : $rows;
+        };
+
+        return ['title' => array_values($titles), 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
+    }
+
+    private function titlesOf(int $libraryId, stdClass $row, DateTimeImmutable $now): int
+    {
+        if ($row->kind === 'subject') {
+            return $this->searchTitles->total(CatalogueSearch::read($libraryId, ['subjects' => (string) $row->id], new CardReach), $now);
+        }
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+
+        return $row->kind === 'series'
+            ? DB::scalar("select count(*) from search_rows s where s.series_id = ? and {$held}", [$row->id, ...$bindings])
+            : DB::scalar("select count(*) from contributor_title ct join search_rows s on s.title_id = ct.title_id where ct.contributor_id = ? and ct.role = ? and {$held}", [$row->id, $row->role, ...$bindings]);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue\Sets;
+
+use App\Queries\Catalogue\Facets;
+use FigPorch\Core\Catalogue\TitleSet;
+use Illuminate\Support\Facades\DB;
+use SplMinHeap;
+
+/** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
+final class CountInSets
+{
+    /**
+     * @param  Facets  $others  what was counted one by one: with all its subjects and awards
+     * @param  list<int>  $chosen  subjects whose names are wanted whatever their counts
+     */
+    public function of(FoundInSets $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards): Facets
+    {
+        $matching = $found->matching();
+        /** @var array<int, int> $subjects */
+        $subjects = self::most($found->gathering, 'subject', $matching, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id))
+            ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
+        /** @var array<string, int> $awards */
+        $awards = self::most($found->gathering, 'award', $matching, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
+
+        return new Facets(
+            $matching->count() + $others->total,
+            $found->matching('ready')->countWith($found->ready) + $others->ready,
+            $found->matching('always')->countWith($found->always) + $others->always,
+            self::values($found, 'format', $others->formats), self::values($found, 'audience', $others->audiences), self::values($found, 'language', $others->languages), $subjects, self::names([...array_keys($subjects), ...$chosen]), self::values($found, 'year', $others->years), self::values($found, 'level', $others->levels), $awards, $others->libraries,
+        );
+    }
+
+    /**
+     * @template K of array-key
+     *
+     * @param  array<K, int>  $more
+     * @return array<K, int> by value; only those that any title has
+     */
+    private static function values(FoundInSets $found, string $kind, array $more): array
+    {
+        $among = $found->matching($kind);
+        /** @var list<K> $values */
+        $values = array_keys($found->gathering->values($kind));
+        foreach ($values as $value) {
+            $more[$value] = ($more[$value] ?? 0) + $among->countWith($found->gathering->every("{$kind}:{$value}"));
+        }
+        ksort($more);
+
+        return array_filter($more);
+    }
+
+    /**
+     * The commonest values: none that had fewer titles in all than the last of them has here need be counted.
+     *
+     * @param  array<int|string, int>  $more
+     * @param  callable(int|string): TitleSet  $set
+     * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
+     */
+    private static function most(Gathering $gathering, string $kind, TitleSet $among, array $more, int $most, callable $set): ?array
+    {
+        $counts = [];
+        /** @var SplMinHeap<int> $leading the highest counts so far, the last of them on top */
+        $leading = new SplMinHeap;
+        $add = function (int|string $value, int $count) use (&$counts, $leading, $most): void {
+            $counts[$value] = $count;
+            $leading->insert($count);
+            $leading->count() > $most && $leading->extract();
+        };
+        foreach ($more as $value => $count) {
+            $add($value, $count + $among->countWith($set($value)));
+        }
+        $beyond = fn (int $inAll): bool => $leading->count() === $most && $inAll < $leading->top();
+        $rarest = PHP_INT_MAX;
+        foreach ($gathering->values($kind) as $value => $inAll) {
+            $rarest = $inAll;
+            if ($beyond($inAll)) {
+                break;
+            }
+            isset($counts[$value]) || $add($value, $among->countWith($set($value)));
+        }
+        $everyHasASet = count($gathering->values($kind)) < Gathering::MOST[$kind];
+
+        return $everyHasASet || $beyond($rarest) ? self::first($counts, $most) : null;
+    }
+
+    /**
+     * @param  array<int|string, int>  $counts
+     * @return array<int|string, int> the most first, then by value
+     */
+    private static function first(array $counts, int $most): array
+    {
+        ksort($counts);
+        arsort($counts);
+
+        return array_slice(array_filter($counts), 0, $most, true);
+    }
+
+    /**
+     * @param  array<int, int>  $more
+     * @return array<int|string, int>
+     */
+    private static function oneByOne(TitleSet $among, array $more, int $most): array
+    {
+        foreach (DB::select('select subject, count(*) n from (select unnest(subjects) subject from search_rows where title_id = any(?::bigint[])) x group by subject', ['{'.implode(',', $among->numbers()).'}']) as $row) {
+            $more[$row->subject] = ($more[$row->subject] ?? 0) + $row->n;
+        }
+
+        return self::first($more, $most);
+    }
+
+    /**
+     * @param  list<int>  $subjects
+     * @return array<int, string>
+     */
+    private static function names(array $subjects): array
+    {
+        return DB::table('subjects')->whereIn('id', $subjects)->pluck('name', 'id')->all();
+    }
+}

@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue\Sets;
+
+use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\QuerySql;
+use App\Queries\Lending\CardReach;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Query\All;
+use FigPorch\Core\Catalogue\Query\Any;
+use FigPorch\Core\Catalogue\Query\Field;
+use FigPorch\Core\Catalogue\Query\Node;
+use FigPorch\Core\Catalogue\Query\Not;
+use FigPorch\Core\Catalogue\Query\QueryParser;
+use FigPorch\Core\Catalogue\Query\Range;
+use FigPorch\Core\Catalogue\Query\Term;
+use FigPorch\Core\Catalogue\Reach;
+use FigPorch\Core\Catalogue\TitleSet;
+use Illuminate\Support\Facades\DB;
+use WeakMap;
+
+/** Finds by the sets that were gathered: what words and filters have in common, without looking at a single title. */
+final class InSets
+{
+    /** Titles of pay per loan, whose month's money decides: looked at one by one, if they are no more than this. */
+    private const MOST_ONE_BY_ONE = 8000;
+
+    /** @var WeakMap<CatalogueSearch, array{FoundInSets|null}> what was found for each search of this request */
+    private WeakMap $found;
+
+    public function __construct()
+    {
+        $this->found = new WeakMap;
+    }
+
+    /** Null where nothing is gathered that could be believed. */
+    public function find(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
+    {
+        return ($this->found[$search] ??= [self::findNow($search, $now)])[0];
+    }
+
+    private static function findNow(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
+    {
+        $gathering = Gathering::latest($now);
+        if ($gathering === null) {
+            return null;
+        }
+        $oneByOne = $gathering->loose;
+        $held = $ready = $always = TitleSet::none();
+        foreach ($search->places() as $id => $reach) {
+            $allowed = self::allowed($gathering, $reach);
+            $oneByOne = $oneByOne->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
+            $held = $held->or($gathering->every("held:{$id}"));
+            $ready = $ready->or($allowed === null ? $gathering->every("ready:{$id}") : $gathering->every("ready:{$id}")->and($allowed));
+            $always = $always->or($allowed === null ? $gathering->every("always:{$id}") : $gathering->every("always:{$id}")->and($allowed));
+        }
+        if ($oneByOne->count() > self::MOST_ONE_BY_ONE) {
+            return null;
+        }
+        $within = $search->how === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
+        $base = self::tree($gathering, $search->query->tree, $within->without($oneByOne));
+        foreach ($search->subjects as $subject) {
+            $base = $base->and(self::subject($gathering, $subject));
+        }
+        foreach ($search->awards as $award) {
+            $base = $base->and(self::award($gathering, $award));
+        }
+        if ($search->seriesId !== null) {
+            $base = $base->and(self::asked('s.series_id = ?', [$search->seriesId]));
+        }
+        if ($search->listWords !== null) {
+            $base = self::tree($gathering, QueryParser::read($search->listWords)->tree, $base);
+        } elseif ($search->staffListId !== null) {
+            $base = $base->and(self::asked('s.title_id in (select title_id from staff_list_title where staff_list_id = ?)', [$search->staffListId]));
+        }
+
+        return new FoundInSets($gathering, $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
+    }
+
+    /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
+    private static function chosen(Gathering $gathering, CatalogueSearch $search, TitleSet $ready, TitleSet $always): array
+    {
+        $range = fn (string $kind, array $of): ?TitleSet => $of === [null, null] ? null : self::range($gathering, $kind, ...$of);
+
+        return array_filter([
+            'format' => $search->format === null ? null : $gathering->every("format:{$search->format->value}"),
+            'audience' => $search->audience === null ? null : $gathering->every("audience:{$search->audience->value}"),
+            'language' => $search->language === null ? null : $gathering->every("language:{$search->language}"),
+            'ready' => $search->readyNow ? $ready : null,
+            'always' => $search->alwaysReady ? $always : null,
+            'year' => $range('year', $search->years),
+            'level' => $range('level', $search->levels),
+        ], fn (?TitleSet $set): bool => $set !== null);
+    }
+
+    public static function subject(Gathering $gathering, int $subject): TitleSet
+    {
+        return $gathering->set("subject:{$subject}") ?? self::asked('s.title_id in (select title_id from subject_title where subject_id = ?)', [$subject]);
+    }
+
+    public static function award(Gathering $gathering, string $award): TitleSet
+    {
+        return $gathering->set("award:{$award}") ?? self::asked('s.awards @> array[?]', [$award]);
+    }
+
+    private static function range(Gathering $gathering, string $kind, int|float|null $from, int|float|null $to): TitleSet
+    {
+        $all = TitleSet::none();
+        foreach (array_keys($gathering->values($kind)) as $value) {
+            if ($value >= ($from ?? -9999) && $value <= ($to ?? 9999)) {
+                $all = $all->or($gathering->every("{$kind}:{$value}"));
+            }
+        }
+
+        return $all;
+    }
+
+    /** What a card may borrow of what is ready, by format and audience; null where that is everything. */
+    private static function allowed(Gathering $gathering, CardReach $reach): ?TitleSet
+    {
+        if ($reach->audiences === null) {
+            return null;
+        }
+        $allowed = TitleSet::none();
+        foreach (Format::cases() as $format) {
+            $audiences = TitleSet::none();
+            foreach (Audience::cases() as $audience) {
+                if (in_array("{$format->value}:{$audience->value}", $reach->audiences, true)) {
+                    $audiences = $audiences->or($gathering->every("audience:{$audience->value}"));
+                }
+            }
+            $allowed = $allowed->or($gathering->every("format:{$format->value}")->and($audiences));
+        }
+
+        return $allowed;
+    }
+
+    /** What the consortium or the supplier has. */
+    private static function beyond(Gathering $gathering, CatalogueSearch $search): TitleSet
+    {
+        $all = $gathering->every('supplied:');
+        foreach (DB::select('select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)', [$search->libraryId]) as $row) {
+            $all = $all->or($gathering->every("held:{$row->id}"));
+        }
+
+        return $all;
+    }
+
+    /** What a query finds among some titles. What no set knows is asked of the indexes, all that must match together in one question. */
+    private static function tree(Gathering $gathering, ?Node $node, TitleSet $among): TitleSet
+    {
+        if ($node === null) {
+            return $among;
+        }
+        $known = self::known($gathering, $node);
+        if ($known !== null) {
+            return $among->and($known);
+        }
+        if ($node instanceof Not) {
+            return $among->without(self::tree($gathering, $node->part, $among));
+        }
+        if (! $node instanceof All && ! $node instanceof Any) {
+            return $among->and(self::byIndex($node));
+        }
+        [$asked, $others] = [[], []];
+        foreach ($node->parts as $part) {
+            if (self::known($gathering, $part) === null && ! $part instanceof All && ! $part instanceof Any && ! $part instanceof Not) {
+                $asked[] = $part;
+            } else {
+                $others[] = $part;
+            }
+        }
+        if ($node instanceof All) {
+            $found = $asked === [] ? $among : $among->and(self::byIndex(count($asked) === 1 ? $asked[0] : new All($asked)));
+            foreach ($others as $part) {
+                $found = self::tree($gathering, $part, $found);
+            }
+
+            return $found;
+        }
+        $found = $asked === [] ? TitleSet::none() : $among->and(self::byIndex(count($asked) === 1 ? $asked[0] : new Any($asked)));
+        foreach ($others as $part) {
+            $found = $found->or(self::tree($gathering, $part, $among));
+        }
+
+        return $found;
+    }
+
+    private static function known(Gathering $gathering, Node $node): ?TitleSet
+    {
+        return match (true) {
+            $node instanceof Term && $node->field === null && count($node->words) === 1 && ! $node->exact && ! $node->begins => $gathering->set("word:{$node->words[0]}"),
+            $node instanceof Term && $node->field === Field::Language && count($node->words) === 1 => $gathering->every("language:{$node->words[0]}"),
+            $node instanceof Range && $node->field === Field::Year => self::range($gathering, 'year', $node->from, $node->to),
+            default => null,
+        };
+    }
+
+    private static function byIndex(Node $node): TitleSet
+    {
+        $query = QuerySql::of($node);
+
+        return self::asked($query->sql, $query->bindings);
+    }
+
+    /** What has the words in its title or the names of its people, as far as the indexes alone can tell; null where no words are looked for. */
+    public static function named(Gathering $gathering, ?Node $node): ?TitleSet
+    {
+        if ($node instanceof Term && ! $node->exact && $node->field === null && count($node->words) === 1) {
+            $known = $gathering->set("named:{$node->words[0]}");
+            if ($known !== null) {
+                return $known;
+            }
+        }
+        $names = QuerySql::names($node);
+
+        return $names === null ? null : self::asked("s.stems @@ {$names->sql}", $names->bindings);
+    }
+
+    /** @param  list<mixed>  $bindings */
+    public static function asked(string $condition, array $bindings): TitleSet
+    {
+        $ids = DB::scalar("select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}", $bindings);
+
+        return TitleSet::of(is_resource($ids) ? array_values((array) unpack('N*', (string) stream_get_contents($ids))) : []);
+    }
+}

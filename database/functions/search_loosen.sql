@@ -1,0 +1,7 @@
+-- Titles that have changed since their sets were gathered: searching looks at each of them by itself. Nothing is noted where nothing
+-- was gathered. What a loan changes every time (times_borrowed) is in no set.
+create or replace function search_loosen() returns trigger language plpgsql as $$
+begin
+    insert into search_loose (title_id) select coalesce(new.title_id, old.title_id) where exists (select from search_gatherings);
+    return null;
+end $$;

@@ -1,0 +1,252 @@
+// Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and captions.
+
+import { Bookmarks } from './bookmarks.js'
+import { Captions } from './captions.js'
+import { fill, say } from './notice.js'
+import { furthestElsewhere } from './other-devices.js'
+import { PlaceKeeper } from './place-keeper.js'
+import { SleepTimer } from './sleep-timer.js'
+import { Timeline, clock } from './timeline.js'
+
+const data = JSON.parse(document.getElementById('player-data').textContent)
+const $ = id => document.getElementById(id)
+
+const STEP = 15
+const KEEP_EVERY = 5000
+
+const media = $('media')
+const timeline = new Timeline(data.parts)
+const captions = new Captions(media, $('player'))
+let part = 0
+let wantsToPlay = false
+let keptAt = 0
+/** Where in the part that is being loaded it will begin; null once it is there. */
+let awaited = null
+/** Where the seek bar is being dragged to; null while it follows what plays. */
+let dragged = null
+
+media.removeAttribute('controls')
+$('bar').hidden = false
+
+// ---- Place
+
+const keeper = data.keep && new PlaceKeeper({
+    address: data.keep, token: data.token,
+    onEnded: () => {
+        media.pause()
+        say(data.texts.loan_over)
+    },
+    onOffline: () => say(data.texts.offline),
+})
+
+const inPart = () => awaited ?? media.currentTime
+
+const place = () => {
+    const at = inPart()
+    return {
+        href: data.parts[part].path,
+        type: data.parts[part].type,
+        title: data.parts[part].name,
+        locations: {
+            progression: Math.min(1, at / (data.parts[part].seconds || 1)),
+            totalProgression: Math.min(1, timeline.whole(part, at) / (timeline.total || 1)),
+            fragments: [`t=${at.toFixed(1)}`],
+        },
+    }
+}
+
+/** A little while after something was heard; at once when playing stops. */
+const keep = (now = false) => {
+    if (!keeper || (!now && Date.now() - keptAt < KEEP_EVERY)) return
+    keptAt = Date.now()
+    keeper.keep(place())
+    if (now) keeper.send()
+}
+
+const seconds = locator => {
+    const index = data.parts.findIndex(p => p.path === locator.href)
+    const fragment = locator.locations.fragments?.find(f => f.startsWith('t='))
+    return index < 0
+        ? locator.locations.totalProgression * timeline.total
+        : timeline.whole(index, fragment ? Number(fragment.slice(2)) : locator.locations.progression * data.parts[index].seconds)
+}
+
+// ---- Playing
+
+const load = (index, at) => {
+    part = index
+    media.src = data.parts[index].address
+    media.playbackRate = Number($('speed').value)
+    awaited = at
+    captions.fill(data.parts[index].captions)
+    show(timeline.whole(index, at))
+    if (wantsToPlay) play()
+}
+
+const play = () => {
+    wantsToPlay = true
+    media.play().catch(error => {
+        if (error.name !== 'AbortError') failed()
+    })
+}
+
+const goTo = whole => {
+    const to = timeline.at(Math.max(0, Math.min(timeline.total - 0.2, whole)))
+    if (to.part === part && media.readyState > 0) {
+        awaited = null
+        media.currentTime = to.seconds
+        show()
+        keep(true)
+    } else {
+        load(to.part, to.seconds)
+    }
+}
+
+const here = () => timeline.whole(part, inPart())
+const goToPart = index => index >= 0 && index < data.parts.length && goTo(timeline.whole(index, 0))
+
+/** Back to the beginning of this part, or to the one before where it has only just begun. */
+const before = () => goToPart(inPart() > 3 ? part : part - 1)
+
+const failed = () => {
+    wantsToPlay = false
+    showPlaying()
+    say(data.texts.cannot_play)
+}
+
+const sleep = new SleepTimer($('sleep'), () => {
+    media.pause()
+    say(data.texts.sleep_stopped)
+})
+
+media.addEventListener('loadedmetadata', () => {
+    if (awaited > 0) media.currentTime = awaited
+    awaited = null
+})
+media.addEventListener('play', () => { wantsToPlay = true; showPlaying() })
+media.addEventListener('pause', () => {
+    if (media.ended) return
+    wantsToPlay = false
+    showPlaying()
+    keep(true)
+})
+media.addEventListener('timeupdate', () => {
+    show()
+    if (!media.paused) keep()
+})
+media.addEventListener('ended', () => {
+    const stop = sleep.endsWithPart()
+    if (part + 1 < data.parts.length) {
+        wantsToPlay &&= !stop
+        load(part + 1, 0)
+        keep(true)
+    } else {
+        wantsToPlay = false
+        keep(true)
+        if (!data.keep) say(data.texts.excerpt_over)
+    }
+    showPlaying()
+})
+media.addEventListener('error', () => media.error && failed())
+media.addEventListener('waiting', () => $('player').setAttribute('aria-busy', 'true'))
+media.addEventListener('playing', () => $('player').removeAttribute('aria-busy'))
+
+// ---- Showing
+
+const show = (whole = dragged ?? here()) => {
+    const at = timeline.at(whole)
+    $('now').textContent = clock(whole)
+    $('seek').value = whole
+    $('seek').setAttribute('aria-valuetext', fill(data.texts.place_said, { time: clock(whole), total: clock(timeline.total), part: data.parts[at.part].name }))
+    $('seek-done').setAttribute('width', 1000 * whole / (timeline.total || 1))
+    for (const button of document.querySelectorAll('[data-part]')) {
+        if (Number(button.dataset.part) === part) button.setAttribute('aria-current', 'true')
+        else button.removeAttribute('aria-current')
+    }
+    navigator.mediaSession?.setPositionState?.({ duration: timeline.total, playbackRate: media.playbackRate, position: Math.min(whole, timeline.total) })
+}
+
+const showPlaying = () => {
+    $('play').classList.toggle('is-playing', wantsToPlay)
+    $('play-word').textContent = wantsToPlay ? data.texts.pause_playing : data.texts.play
+    if (navigator.mediaSession) {
+        navigator.mediaSession.playbackState = wantsToPlay ? 'playing' : 'paused'
+        navigator.mediaSession.metadata = new MediaMetadata({ title: data.parts[part].name, artist: data.people, album: data.title, artwork: data.cover ? [{ src: data.cover }] : [] })
+    }
+}
+
+// ---- Keys
+
+const toggle = () => media.paused ? play() : media.pause()
+const setSpeed = value => {
+    $('speed').value = value
+    media.playbackRate = Number($('speed').value)
+    localStorage.setItem('player:speed', $('speed').value)
+}
+const changeSpeed = by => {
+    const index = $('speed').selectedIndex + by
+    if (index >= 0 && index < $('speed').options.length) setSpeed($('speed').options[index].value)
+}
+$('play').onclick = toggle
+$('back').onclick = () => goTo(here() - STEP)
+$('on').onclick = () => goTo(here() + STEP)
+$('seek').oninput = () => {
+    dragged = Number($('seek').value)
+    show()
+}
+$('seek').onchange = () => {
+    dragged = null
+    goTo(Number($('seek').value))
+}
+$('speed').onchange = () => setSpeed($('speed').value)
+if ($('before')) {
+    $('before').onclick = before
+    $('after').onclick = () => goToPart(part + 1)
+}
+for (const button of document.querySelectorAll('[data-part]')) {
+    button.onclick = () => {
+        wantsToPlay = true
+        goToPart(Number(button.dataset.part))
+        play()
+    }
+}
+addEventListener('keydown', event => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('select, input[type=range], button, a') && [' ', 'Enter'].includes(event.key)) return
+    if (event.target.closest('select, input, textarea, summary')) return
+    const act = { ' ': toggle, ArrowLeft: $('back').onclick, ArrowRight: $('on').onclick, ArrowUp: () => changeSpeed(1), ArrowDown: () => changeSpeed(-1) }[event.key]
+    if (!act) return
+    event.preventDefault()
+    act()
+})
+if (navigator.mediaSession) {
+    const handlers = { play, pause: () => media.pause(), seekbackward: $('back').onclick, seekforward: $('on').onclick, previoustrack: before, nexttrack: () => goToPart(part + 1), seekto: e => goTo(e.seekTime) }
+    for (const [action, handler] of Object.entries(handlers)) navigator.mediaSession.setActionHandler(action, handler)
+}
+
+// ---- Opening
+
+const offerOtherDevice = async from => {
+    const furthest = await furthestElsewhere(data.places, seconds)
+    if (furthest && seconds(furthest.locator) > from + STEP) {
+        say(fill(data.texts.further_on, { device: data.texts.devices[furthest.device_name] ?? furthest.device_name, time: clock(seconds(furthest.locator)) }),
+            [data.texts.go_there, () => goTo(seconds(furthest.locator))], [data.texts.stay])
+    }
+}
+
+const speed = localStorage.getItem('player:speed')
+if (speed && [...$('speed').options].some(o => o.value === speed)) $('speed').value = speed
+const start = keeper?.unsent?.locator ?? data.place
+const from = start ? seconds(start) : 0
+const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
+load(first.part, first.seconds)
+showPlaying()
+keeper?.send()
+offerOtherDevice(from)
+if (data.bookmarks) {
+    new Bookmarks({
+        address: data.bookmarks, token: data.token, box: $('bookmark-box'), texts: data.texts,
+        where: () => ({ locator: place(), label: `${clock(here())}, ${data.parts[part].name}` }),
+        go: locator => goTo(seconds(locator)),
+    })
+}
+$('player').dataset.ready = 'yes'

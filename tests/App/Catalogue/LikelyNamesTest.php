@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Actions\Catalogue\GatherPrefixes;
+use App\Queries\Catalogue\Suggest;
+use App\Queries\Catalogue\Suggestion;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Tests\App\TestCase;
+
+/** What is gathered for the beginnings of words suggests what looking through all names does. */
+final class LikelyNamesTest extends TestCase
+{
+    public function test_suggestions_by_beginnings_are_true_and_none_is_missing(): void
+    {
+        $this->library();
+        $this->library('hollow');
+        Artisan::call('demo:grow --titles=400');
+        $typed = array_merge(...array_map(
+            fn (string $name): array => [mb_substr($name, 0, 2), mb_substr($name, 0, 4), $name, mb_strtolower(mb_substr($name, (int) mb_strrpos($name, ' ') + 1, 7))],
+            [...DB::table('titles')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('contributors')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('subjects')->limit(3)->pluck('name')->all(), 'zzyq'],
+        ));
+        $plain = array_map($this->suggested(...), $typed);
+        $this->assertGreaterThan(1000, app(GatherPrefixes::class)());
+        foreach ($typed as $n => $text) {
+            $likely = $this->suggested($text);
+            foreach (['title', 'person', 'series', 'subject'] as $kind) {
+                $this->assertSame(count($plain[$n][$kind]), count($likely[$kind]), "“{$text}”, {$kind}");
+                foreach ($likely[$kind] as $label => $count) {
+                    $this->assertSame($plain[$n][$kind][$label] ?? $count, $count, "“{$text}”, {$label}");
+                }
+            }
+            // As many titles behind the most likely ones, whichever of equals are shown.
+            foreach (['person', 'series', 'subject'] as $kind) {
+                $this->assertSame(array_values($plain[$n][$kind])[0] ?? 0, array_values($likely[$kind])[0] ?? 0, "“{$text}”, {$kind}");
+            }
+        }
+    }
+
+    /** @return array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject: array<string, int>} count by label */
+    private function suggested(string $typed): array
+    {
+        $by = ['title' => [], 'person' => [], 'series' => [], 'subject' => []];
+        array_map(function (Suggestion $s) use (&$by): void {
+            $kind = in_array($s->kind, ['title', 'series', 'subject'], true) ? $s->kind : 'person';
+            $by[$kind][$kind === 'title' ? (string) $s->titleId : "{$s->kind} {$s->label}"] = $s->count;
+        }, app(Suggest::class)->of($this->library()->id, $typed, $this->now()));
+
+        return $by;
+    }
+}

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Actions\Catalogue\GatherSets;
+use App\Actions\Catalogue\RefreshAvailability;
+use App\Actions\Lending\BorrowTitle;
+use App\Models\Library;
+use App\Models\Title;
+use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\CountFacets;
+use App\Queries\Catalogue\Facets;
+use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Catalogue\Sets\CountInSets;
+use App\Queries\Catalogue\Sets\InSets;
+use App\Queries\Lending\CardReach;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\App\TestCase;
+
+/** By sets a search finds and counts what it does title by title, whatever has changed since they were gathered. */
+final class SetsTest extends TestCase
+{
+    private const TITLES = 400;
+
+    private Randomizer $random;
+
+    /** @var list<Library> */
+    private array $libraries;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->random = new Randomizer(new Mt19937(5));
+        $consortium = DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
+        $this->libraries = array_map(fn (string $slug): Library => $this->library($slug, $consortium), ['saltmere', 'hollow', 'larkspur']);
+        $this->libraries[1]->update(['pay_per_loan_budget_cents' => 500]);
+        Artisan::call('demo:grow --titles='.self::TITLES);
+        app(RefreshAvailability::class)();
+    }
+
+    public function test_sets_find_and_count_what_looking_at_each_title_does(): void
+    {
+        $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
+        $subjects = DB::table('subjects')->pluck('id')->all();
+        app(GatherSets::class)($this->now());
+        $found = 0;
+        $this->assertGreaterThan(10, DB::table('search_sets')->where('name', 'like', 'word:%')->count());
+        for ($round = 0; $round < 5; $round++) {
+            for ($n = 0; $n < 20; $n++) {
+                $search = $this->search($words, $subjects);
+                [$sets, $ids] = $this->answer($search, ranked: $n % 2 === 0 ? 2000 : 3);
+                DB::beginTransaction();
+                DB::table('search_gatherings')->delete();
+                [$plain, $plainIds] = $this->answer($search, ranked: 2000);
+                DB::rollBack();
+                $said = json_encode($search->with([])).", round {$round}";
+                $this->assertSame(self::comparable($plain), self::comparable($sets), $said);
+                sort($ids);
+                sort($plainIds);
+                $this->assertSame($plainIds, $ids, $said);
+                $found += $plain->total;
+            }
+            $this->change();
+            $round === 3 && app(GatherSets::class)($this->now());
+        }
+        $this->assertGreaterThan(1500, $found, 'most searches find something');
+    }
+
+    public function test_pages_follow_one_another_without_loss_in_any_order(): void
+    {
+        app(GatherSets::class)($this->now());
+        $this->change();
+        config(['figporch.page_size' => 50]);
+        foreach (['most_borrowed', 'newest', 'title', 'soonest'] as $order) {
+            $orders = [[], []];
+            foreach ([new SearchTitles(new InSets, 3, 10), new SearchTitles(new InSets, 3, 100_000)] as $k => $titles) {
+                $search = CatalogueSearch::read($this->libraries[0]->id, ['order' => $order], new CardReach);
+                $total = $titles->total($search, $this->now());
+                for ($page = 1; $page <= ceil($total / 50); $page++) {
+                    Paginator::currentPageResolver(fn (): int => $page);
+                    array_push($orders[$k], ...array_map(fn (Title $title): int => $title->id, $titles->page($search, $total, $this->now())->items()));
+                }
+                Paginator::currentPageResolver(fn (): int => 1);
+                $this->assertCount($total, array_unique($orders[$k]), $order);
+            }
+            $this->assertSame($orders[1], $orders[0], $order);
+        }
+    }
+
+    public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
+    {
+        $this->assertFalse((new GatherSets)->isDue($this->now()), 'a small catalogue needs no sets');
+        $gather = new GatherSets(fewest: 100);
+        $this->assertTrue($gather->isDue($this->now()));
+        $this->assertSame(0, DB::table('search_loose')->count());
+        $this->assertGreaterThan(50, $gather($this->now()));
+        $this->travel(2)->days();
+        $this->assertFalse($gather->isDue($this->now()), 'nothing has changed');
+        $this->licence($this->title());
+        $this->assertTrue($gather->isDue($this->now()), 'a day later it is worth it for a few');
+        $this->assertSame(0, Artisan::call('catalogue:gather'));
+        $this->assertStringContainsString('of words gathered', Artisan::output());
+        $this->assertSame([0, 2], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()]);
+        Artisan::call('catalogue:gather');
+        $this->assertSame(2, DB::table('search_gatherings')->count(), 'older ones go');
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @param  list<int>  $subjects
+     */
+    private function search(array $words, array $subjects): CatalogueSearch
+    {
+        $one = fn (array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
+        $sometimes = fn (callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
+        $asked = array_filter([
+            'q' => match ($this->random->getInt(0, 9)) {
+                0, 1, 2 => '',
+                3 => "{$one($words)} OR {$one($words)}",
+                4 => "{$one($words)} -{$one($words)}",
+                5 => "\"{$one($words)}\"",
+                6 => "({$one($words)} OR NOT {$one($words)}) year:1990-2015",
+                7 => substr($one($words), 0, 2).'* lang:en',
+                8 => "title:{$one($words)} OR author:{$one($words)}",
+                default => $one($words),
+            },
+            'format' => $sometimes(fn (): string => $one(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
+            'audience' => $sometimes(fn (): string => $one(['adult', 'teen', 'child'])),
+            'language' => $sometimes(fn (): string => $one(['en', 'es'])),
+            'year' => $sometimes(fn (): string => $one(['1990-2010', '2005-', '-2020'])),
+            'level' => $sometimes(fn (): string => $one(['2-6', '5-'])),
+            'subjects' => $sometimes(fn (): string => $one($subjects)),
+            'ready' => $sometimes(fn (): string => '1'),
+            'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
+            'reach' => $one(['', '', 'cards', 'beyond']),
+            'order' => $one(['', 'title', 'newest', 'most_borrowed']),
+        ], fn (string $value): bool => $value !== '');
+        $teen = new CardReach(['ebook:child', 'ebook:teen', 'audiobook:child', 'audiobook:teen', 'video:child']);
+
+        return CatalogueSearch::read($this->libraries[0]->id, $asked, $this->random->getInt(0, 2) === 0 ? $teen : new CardReach, [$this->libraries[1]->id => new CardReach]);
+    }
+
+    /** @return array{Facets, list<int>} */
+    private function answer(CatalogueSearch $search, int $ranked): array
+    {
+        $inSets = new InSets;
+        $this->assertSame(DB::table('search_gatherings')->exists(), $inSets->find($search, $this->now()) !== null);
+        $titles = new SearchTitles($inSets, $ranked, $ranked);
+        $facets = (new CountFacets($titles, $inSets, new CountInSets, few: 0))->of($search, $this->now());
+
+        return [$facets, array_map(fn (Title $title): int => $title->id, $titles->page($search, $facets->total, $this->now(), self::TITLES * 2)->items())];
+    }
+
+    /** @return array<string, mixed> without an order of values that means nothing */
+    private static function comparable(Facets $facets): array
+    {
+        $all = get_object_vars($facets);
+        unset($all['subjectNames']);
+        foreach (['formats', 'audiences', 'languages', 'years', 'levels'] as $kind) {
+            ksort($all[$kind]);
+        }
+
+        return $all;
+    }
+
+    /** Borrowed, bought, changed, and time goes by. */
+    private function change(): void
+    {
+        $card = $this->card($this->libraries[0]);
+        for ($n = 0; $n < 6; $n++) {
+            app(BorrowTitle::class)($card->id, $this->random->getInt(1, self::TITLES), null, $this->now());
+        }
+        $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), LicenceModel::PayPerLoan, library: $this->libraries[1], price: 300);
+        $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), ends: '+3 days', library: $this->libraries[0]);
+        DB::update("update search_rows set format = 'video', year = 1999 where title_id = ?", [$this->random->getInt(1, self::TITLES)]);
+        $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
+        $this->travel(2)->days();
+    }
+}

@@ -1,0 +1,123 @@
+// Listening and watching: what only a browser that plays can show.
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { CARDS, actionOf, signIn, watch } from './library.js'
+
+const borrowAndOpen = async (page, format, words, verb) => {
+    await page.goto(`/catalogue?format=${format}&q=${encodeURIComponent(words)}`)
+    await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await expect(page).toHaveURL(/\/titles\/\d+$/)
+    const action = actionOf(page, page.url())
+    await action.getByRole('link', { name: /^Borrow/ }).click()
+    await action.getByRole('button', { name: /^Borrow/ }).click()
+    await action.getByRole('link', { name: verb }).click()
+    await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
+}
+
+const time = page => page.locator('#media').evaluate(media => media.currentTime)
+const plays = async page => {
+    const from = await time(page)
+    await expect.poll(() => time(page)).toBeGreaterThan(from + 0.3)
+}
+
+test('an audiobook plays on from chapter to chapter, by keys and pointer, and is picked up on another device', async ({ page, browser }) => {
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await borrowAndOpen(page, 'audiobook', 'Low Water', /^Listen/)
+    const address = page.url()
+    await page.locator('[data-part="0"]').click()
+    await plays(page)
+    await expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible()
+
+    await page.getByLabel('Speed').selectOption('2')
+    expect(await page.locator('#media').evaluate(m => [m.playbackRate, m.preservesPitch])).toEqual([2, true])
+    await page.getByRole('button', { name: 'On 15 seconds' }).click()
+    await expect.poll(() => time(page)).toBeGreaterThan(15)
+
+    // Just before the end of the first chapter: the second follows by itself.
+    await page.locator('#media').evaluate(m => { m.currentTime = m.duration - 0.8 })
+    await expect(page.locator('[data-part="1"]')).toHaveAttribute('aria-current', 'true')
+    await plays(page)
+    expect(await page.locator('#seek').getAttribute('aria-valuetext')).toMatch(/ of 2:\d\d, 2\. Eight Back$/)
+
+    // The sleep timer stops where the chapter ends.
+    await page.getByLabel('Sleep timer').selectOption('end')
+    await page.locator('#media').evaluate(m => { m.currentTime = m.duration - 0.8 })
+    await expect(page.locator('[data-part="2"]')).toHaveAttribute('aria-current', 'true')
+    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible()
+    await expect(page.getByLabel('Sleep timer')).toHaveValue('off')
+
+    await page.locator('h1').click()
+    await page.keyboard.press('ArrowRight')
+    const saved = page.waitForResponse(r => r.url().endsWith('/place') && r.request().postDataJSON().locator.locations.fragments[0] !== 't=0.0')
+    await page.keyboard.press(' ')
+    await plays(page)
+    await page.keyboard.press(' ')
+    await saved
+    const reached = await page.locator('#seek').inputValue()
+
+    // A bookmark with a note is listed there, led to again, and kept for other devices and for reading about later.
+    await page.getByText('Bookmarks').click()
+    await page.getByLabel('Note, if you like').fill('The goats <b>again</b>')
+    const kept = page.waitForResponse(r => r.url().includes('/bookmarks/') && r.status() === 204)
+    await page.getByRole('button', { name: 'Bookmark this place' }).dblclick()
+    await kept
+    await expect(page.locator('.bookmark-go')).toHaveCount(1)
+    await page.locator('[data-part="0"]').click()
+    await page.locator('.bookmark-go').click()
+    await expect(page.locator('[data-part="2"]')).toHaveAttribute('aria-current', 'true')
+    await expect(page.locator('.bookmark-list p')).toHaveText('The goats <b>again</b>')
+    await page.locator('#media').evaluate(m => m.pause())
+
+    const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+    await signIn(phone, CARDS.halvard)
+    await phone.goto(address)
+    await expect(phone.locator('#player')).toHaveAttribute('data-ready', 'yes')
+    await expect.poll(async () => Math.abs(Number(await phone.locator('#seek').inputValue()) - Number(reached))).toBeLessThan(2)
+    await phone.getByText('Bookmarks').click()
+    await expect(phone.locator('.bookmark-go')).toHaveText(/^2:\d\d, 3\. The Case$/)
+    await phone.goto('/loans')
+    await expect(phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' })).toContainText('min of 2 min')
+    expect(complaints).toEqual([])
+})
+
+test('a film plays with captions of the size chosen', async ({ page }) => {
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await borrowAndOpen(page, 'video', 'How the Lamp Is Lit', /^Watch/)
+    await page.getByLabel('Captions', { exact: true }).selectOption('English')
+    await page.getByLabel('Size of captions').selectOption('Large')
+    await page.getByRole('button', { name: 'Play', exact: true }).click()
+    await plays(page)
+    await expect.poll(() => page.locator('#media').evaluate(m => m.textTracks[0].activeCues?.[0]?.text)).toContain('At Cinder Point the lamp is lit')
+    expect(await page.locator('#media').evaluate(m => m.videoWidth)).toBe(640)
+    await page.reload()
+    await expect(page.getByLabel('Captions', { exact: true })).toHaveValue('en')
+    await expect(page.locator('#player')).toHaveAttribute('data-captions-size', 'large')
+    expect(complaints).toEqual([])
+})
+
+test('anyone may listen to an excerpt, which ends and says so', async ({ page }) => {
+    await page.goto('/catalogue?library=saltmere&format=music&q=Falling+Glass')
+    await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await page.getByRole('link', { name: 'Try an excerpt' }).click()
+    await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
+    await page.getByRole('button', { name: 'Play', exact: true }).click()
+    await plays(page)
+    await expect(page.getByText('This is the end of the excerpt.')).toBeVisible()
+})
+
+for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390, height: 844 } }], ['dark', { colorScheme: 'dark' }]]) {
+    test(`axe finds nothing in the player, ${name}`, async ({ browser }) => {
+        const page = await (await browser.newContext(options)).newPage()
+        for (const [format, words] of [['audiobook', 'Low Water'], ['video', 'Lamp Is Lit']]) {
+            await page.goto(`/catalogue?library=saltmere&format=${format}&q=${encodeURIComponent(words)}`)
+            await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+            await page.getByRole('link', { name: 'Try an excerpt' }).click()
+            await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
+            const { violations } = await new AxeBuilder({ page }).analyze()
+            expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), format).toEqual([])
+            expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+        }
+    })
+}
