@@ -13,7 +13,8 @@ RUN="$VAR/run"
 if [ ${#RUN} -gt 80 ]; then RUN="/tmp/fig-porch-$(printf %s "$VAR" | cksum | cut -d' ' -f1)"; fi
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-zip php8.2-curl php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml
-    php8.2-opcache php8.2-gmp nginx-light postgresql-15 supervisor ffmpeg flite"
+    php8.2-opcache php8.2-gmp nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils
+    dict-wn dict-freedict-spa-eng"
 
 say() { printf '  %s\n' "$*"; }
 fail() { printf '\n  %s\n' "$@" >&2; exit 1; }

@@ -30,6 +30,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(ProtectiveHeaders::class);
         $middleware->web(append: [SetLibraryAndLocale::class], replace: [LaravelsStartSession::class => StartSession::class]);
+        // What stands around a highlight is kept to the letter.
+        $middleware->trimStrings(except: ['locator.text.before', 'locator.text.after']);
         $middleware->redirectGuestsTo(fn (Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in');
         $middleware->redirectUsersTo(fn (Request $request): string => $request->is('desk/*') ? '/desk' : '/porch');
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);

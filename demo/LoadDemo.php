@@ -35,6 +35,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\Rights;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Xoshiro256StarStar;
@@ -150,10 +151,10 @@ final class LoadDemo
     private function terms(int $i): LicenceTerms
     {
         return match ($i % 5) {
-            0, 3 => new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1 + $i % 3, priceCents: 5500 * (1 + $i % 3)),
-            1 => new LicenceTerms(LicenceModel::MeteredByTime, copies: 1, endsAt: $this->now->modify('+'.(40 + $i * 3).' days'), priceCents: 3600),
-            2 => new LicenceTerms(LicenceModel::MeteredByLoans, copies: 1 + $i % 2, loans: 26 * (1 + $i % 2) + 30, endsAt: $i % 10 === 2 ? null : $this->now->modify('+500 days'), priceCents: 2900 * (1 + $i % 2)),
-            default => new LicenceTerms(LicenceModel::Simultaneous, endsAt: $i % 2 === 0 ? null : $this->now->modify('+300 days'), priceCents: 12000),
+            0, 3 => new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1 + $i % 3, priceCents: 5500 * (1 + $i % 3), rights: new Rights(20 + 10 * ($i % 3), $i % 10 === 0)),
+            1 => new LicenceTerms(LicenceModel::MeteredByTime, copies: 1, endsAt: $this->now->modify('+'.(40 + $i * 3).' days'), priceCents: 3600, rights: new Rights(10)),
+            2 => new LicenceTerms(LicenceModel::MeteredByLoans, copies: 1 + $i % 2, loans: 26 * (1 + $i % 2) + 30, endsAt: $i % 10 === 2 ? null : $this->now->modify('+500 days'), priceCents: 2900 * (1 + $i % 2), rights: new Rights(0, offline: $i % 10 !== 7)),
+            default => new LicenceTerms(LicenceModel::Simultaneous, endsAt: $i % 2 === 0 ? null : $this->now->modify('+300 days'), priceCents: 12000, rights: new Rights(null, true, true, true)),
         };
     }
 
@@ -186,7 +187,7 @@ final class LoadDemo
     {
         $terms = $this->terms($i);
         if (Licence::query()->where(['library_id' => $this->libraries[$slug]->id, 'title_id' => $title->id])->doesntExist()) {
-            ($this->addLicence)($this->libraries[$slug]->id, $title->id, $terms->model, $terms->copies, $terms->loans, $from, $terms->endsAt, $this->now, $terms->priceCents);
+            ($this->addLicence)($this->libraries[$slug]->id, $title->id, $terms->model, $terms->copies, $terms->loans, $from, $terms->endsAt, $this->now, $terms->priceCents, rights: $terms->rights);
         }
     }
 

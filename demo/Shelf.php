@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Demo;
 
 use FigPorch\Core\Catalogue\Isbn;
+use League\CommonMark\Extension\Footnote\FootnoteExtension;
 use League\CommonMark\GithubFlavoredMarkdownConverter;
 use RuntimeException;
 
@@ -73,12 +74,15 @@ final class Shelf
     private function chapters(string $markdown): array
     {
         $converter = new GithubFlavoredMarkdownConverter(['html_input' => 'allow', 'renderer' => ['soft_break' => "\n"]]);
+        $converter->getEnvironment()->addExtension(new FootnoteExtension);
         $chapters = [];
         foreach (preg_split('/^(?=# )/m', trim($markdown), flags: PREG_SPLIT_NO_EMPTY) ?: [] as $chapter) {
             $html = $converter->convert($chapter)->getContent();
             preg_match('#<h1>(.*?)</h1>#s', $html, $m);
             $html = str_replace([' align="left"', ' align="right"', ' align="center"'], '', $html);
             $html = str_replace('<img src="', '<img src="art/', $html);
+            // A colon is no part of an XML name, and HTML's entities are unknown to XML.
+            $html = str_replace(['&nbsp;', '"fn:', '"fnref:', '"#fn:', '"#fnref:', ' rev="footnote"'], ["\u{A0}", '"fn-', '"fnref-', '"#fn-', '"#fnref-', ''], $html);
             $chapters[] = ['title' => html_entity_decode(strip_tags($m[1] ?? 'Chapter')), 'html' => $html];
         }
 

@@ -31,8 +31,11 @@ use App\Http\Controllers\Lending\BorrowController;
 use App\Http\Controllers\Lending\HoldController;
 use App\Http\Controllers\Lending\LoanController;
 use App\Http\Controllers\Lending\RequestController;
-use App\Http\Controllers\Reading\BookmarkController;
+use App\Http\Controllers\Reading\CitingController;
+use App\Http\Controllers\Reading\DictionaryController;
 use App\Http\Controllers\Reading\ExcerptController;
+use App\Http\Controllers\Reading\MarkController;
+use App\Http\Controllers\Reading\PageController;
 use App\Http\Controllers\Reading\PlaceController;
 use App\Http\Controllers\Reading\PlayController;
 use App\Http\Controllers\Reading\ReadController;
@@ -50,6 +53,8 @@ Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libra
 Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
 Route::post('/preferences', PreferenceController::class)->name('preferences');
 Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover');
+Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
+Route::get('/dictionary', DictionaryController::class)->name('dictionary');
 Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
 
@@ -113,11 +118,15 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])->whereIn('way', ['listen', 'watch'])->name('play.show');
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
-    Route::get('/loans/{loan}/bookmarks', [BookmarkController::class, 'in'])->name('bookmarks.in');
-    Route::put('/loans/{loan}/bookmarks/{bookmark}', [BookmarkController::class, 'keep'])->whereUuid('bookmark')->name('bookmarks.keep');
-    Route::get('/bookmarks', [BookmarkController::class, 'index'])->name('bookmarks.index');
-    Route::get('/bookmarks/bookmarks.{kind}', [BookmarkController::class, 'file'])->whereIn('kind', ['md', 'jsonld'])->name('bookmarks.file');
-    Route::post('/bookmarks/{bookmark}/remove', [BookmarkController::class, 'remove'])->whereUuid('bookmark')->name('bookmarks.remove');
+    Route::get('/loans/{loan}/marks', [MarkController::class, 'in'])->name('marks.in');
+    Route::put('/loans/{loan}/marks/{mark}', [MarkController::class, 'keep'])->whereUuid('mark')->name('marks.keep');
+    Route::get('/marks', [MarkController::class, 'index'])->name('marks.index');
+    Route::get('/marks/marks.{kind}', [MarkController::class, 'file'])->whereIn('kind', ['md', 'jsonld'])->name('marks.file');
+    Route::post('/marks/{mark}/remove', [MarkController::class, 'remove'])->whereUuid('mark')->name('marks.remove');
+    Route::get('/loans/{loan}/pages', [PageController::class, 'choose'])->name('pages.choose');
+    Route::post('/loans/{loan}/pages', [PageController::class, 'take'])->name('pages.take');
+    Route::get('/loans/{loan}/pages/{from}-{to}.pdf', [PageController::class, 'pdf'])->whereNumber(['from', 'to'])->name('pages.pdf');
+    Route::get('/loans/{loan}/pages/{from}-{to}', [PageController::class, 'show'])->whereNumber(['from', 'to'])->name('pages.show');
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])->name('places.keep');
 
     Route::middleware(RequireLibrary::class)->group(function (): void {

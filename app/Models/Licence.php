@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\Rights;
 
 /**
  * @property int $id
@@ -19,6 +20,10 @@ use FigPorch\Core\Lending\LicenceModel;
  * @property CarbonImmutable $starts_at
  * @property CarbonImmutable|null $ends_at
  * @property bool $shared
+ * @property int|null $pages_allowed
+ * @property bool $chapters_as_pdf
+ * @property bool $offline
+ * @property bool $download
  */
 final class Licence extends Model
 {
@@ -33,5 +38,13 @@ final class Licence extends Model
         'starts_at' => 'immutable_datetime',
         'ends_at' => 'immutable_datetime',
         'shared' => 'boolean',
+        'chapters_as_pdf' => 'boolean',
+        'offline' => 'boolean',
+        'download' => 'boolean',
     ];
+
+    public function rights(): Rights
+    {
+        return new Rights($this->pages_allowed, $this->chapters_as_pdf, $this->offline, $this->download);
+    }
 }

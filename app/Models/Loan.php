@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $card_id
  * @property int $title_id
  * @property int $licence_id
+ * @property-read Licence $licence
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $due_at
  * @property CarbonImmutable|null $ended_at
@@ -46,6 +47,12 @@ final class Loan extends Model
     public function title(): BelongsTo
     {
         return $this->belongsTo(Title::class);
+    }
+
+    /** @return BelongsTo<Licence, $this> */
+    public function licence(): BelongsTo
+    {
+        return $this->belongsTo(Licence::class);
     }
 
     /** A loan past its due time is over, whether or not the scheduler has come by to write it down. */

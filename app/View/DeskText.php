@@ -27,6 +27,15 @@ final class DeskText
         return number_format($cents / 100, 2);
     }
 
+    /** "20 pages to print, offline" of a licence's row */
+    public static function rights(\stdClass $licence): string
+    {
+        return implode(', ', array_filter([
+            $licence->pages_allowed === null ? __('desk.may_all_pages') : trans_choice('desk.may_pages', $licence->pages_allowed),
+            $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null, $licence->offline ? __('desk.may_short.offline') : null, $licence->download ? __('desk.may_short.download') : null,
+        ]));
+    }
+
     /** "November 2026" from "2026-11" */
     public static function month(string $month, string $pattern = 'LLLL y'): string
     {

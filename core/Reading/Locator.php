@@ -9,7 +9,10 @@ use InvalidArgumentException;
 /** A place in a publication, as the Readium Locator model describes it (readium.org/architecture/models/locators). */
 final readonly class Locator
 {
-    /** @param  list<string>  $fragments such as "epubcfi(…)" */
+    /**
+     * @param  list<string>  $fragments  such as "epubcfi(…)"
+     * @param  array{before?: string, highlight?: string, after?: string}  $text  what stands there and around it
+     */
     public function __construct(
         public string $href,
         public string $type,
@@ -17,6 +20,7 @@ final readonly class Locator
         public float $totalProgression,
         public ?int $position = null,
         public array $fragments = [],
+        public array $text = [],
     ) {
         if ($href === '' || $progression < 0 || $progression > 1 || $totalProgression < 0 || $totalProgression > 1) {
             throw new InvalidArgumentException('A locator has a resource, and progressions between 0 and 1.');
@@ -30,6 +34,7 @@ final readonly class Locator
         $number = fn (string $key): float => is_numeric($locations[$key] ?? null) ? (float) $locations[$key] : 0.0;
         $position = $locations['position'] ?? null;
         $fragments = is_array($locations['fragments'] ?? null) ? $locations['fragments'] : [];
+        $text = is_array($data['text'] ?? null) ? array_filter($data['text'], is_string(...)) : [];
 
         return new self(
             is_string($data['href'] ?? null) ? $data['href'] : '',
@@ -38,10 +43,11 @@ final readonly class Locator
             $number('totalProgression'),
             is_numeric($position) ? (int) $position : null,
             array_values(array_filter($fragments, is_string(...))),
+            array_intersect_key($text, ['before' => 1, 'highlight' => 1, 'after' => 1]),
         );
     }
 
-    /** @return array{href: string, type: string, locations: array<string, mixed>} */
+    /** @return array{href: string, type: string, locations: array<string, mixed>, text?: array<string, string>} */
     public function toArray(): array
     {
         return [
@@ -53,6 +59,7 @@ final readonly class Locator
                 'position' => $this->position,
                 'fragments' => $this->fragments === [] ? null : $this->fragments,
             ], fn (mixed $v): bool => $v !== null),
+            ...($this->text === [] ? [] : ['text' => $this->text]),
         ];
     }
 }

@@ -26,6 +26,8 @@ watchHistograms()
 watchSuggestions()
 watchShare()
 
+document.querySelector('[data-print]')?.addEventListener('click', () => print())
+
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {
     select.addEventListener('change', () => select.form.requestSubmit())
 }

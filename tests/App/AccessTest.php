@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Bookmark;
 use App\Models\Loan;
+use App\Models\Mark;
 use App\Models\Person;
 use App\Models\Place;
 use Illuminate\Support\Facades\Route;
@@ -38,7 +38,7 @@ final class AccessTest extends TestCase
         }
         $this->setUp();
         $this->scene();
-        $kept = fn (): array => [Loan::query()->get()->toArray(), Place::query()->get()->toArray(), Bookmark::query()->get()->toArray()];
+        $kept = fn (): array => [Loan::query()->get()->toArray(), Place::query()->get()->toArray(), Mark::query()->get()->toArray()];
         $before = $kept();
         $this->enter($who);
         foreach ($this->ownRoutes() as $name => [$method, $address, $data]) {
@@ -145,8 +145,12 @@ final class AccessTest extends TestCase
             'read.show' => ['GET', "{$loan}/read", []],
             'read.file' => ['GET', "{$loan}/files/book/chapter-01.xhtml", []],
             'play.show' => ['GET', "{$loan}/listen", []],
-            'bookmarks.in' => ['GET', "{$loan}/bookmarks", []],
-            'bookmarks.keep' => ['PUT', "{$loan}/bookmarks/".Str::uuid(), ['locator' => self::LOCATOR, 'label' => 'Page 1', 'note' => '', 'changed_at' => 1000, 'sent_at' => 1500]],
+            'marks.in' => ['GET', "{$loan}/marks", []],
+            'marks.keep' => ['PUT', "{$loan}/marks/".Str::uuid(), ['locator' => self::LOCATOR, 'label' => 'Page 1', 'note' => '', 'changed_at' => 1000, 'sent_at' => 1500]],
+            'pages.choose' => ['GET', "{$loan}/pages", []],
+            'pages.take' => ['POST', "{$loan}/pages", ['from' => '1']],
+            'pages.show' => ['GET', "{$loan}/pages/1-1", []],
+            'pages.pdf' => ['GET', "{$loan}/pages/1-1.pdf", []],
             'places.index' => ['GET', "{$loan}/places", []],
             'places.keep' => ['PUT', "{$loan}/place", $this->placeData()],
             'holds.pause' => ['POST', '/holds/1/pause', ['until' => now()->addDays(9)->format('Y-m-d')]],

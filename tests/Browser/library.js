@@ -56,12 +56,19 @@ export const findTitle = async (page, words) => {
 /** What can be done with a title, on its page, with the card of Saltmere for somebody who has several. */
 export const actionOf = (page, address) => page.locator(['', '-saltmere'].map(card => `#action-${address.match(/\d+$/)[0]}${card}`).join(', ')).first()
 
-/** Borrows from the title's page that is open, and opens the reader. */
-export const borrowAndRead = async page => {
+/** Borrows from the title's page that is open; a test that is tried once more has it on loan already. */
+export const borrow = async page => {
     const action = actionOf(page, page.url())
+    await expect(action.getByRole('link', { name: /^(Borrow|Read|Listen|Watch)/ }).first()).toBeVisible()
+    if (!await action.getByRole('link', { name: /^Borrow/ }).isVisible()) return
     await action.getByRole('link', { name: /^Borrow/ }).click()
     await action.getByRole('button', { name: /^Borrow/ }).click()
-    await action.getByRole('link', { name: /^Read/ }).click()
+}
+
+/** Borrows from the title's page that is open, and opens the reader. */
+export const borrowAndRead = async page => {
+    await borrow(page)
+    await actionOf(page, page.url()).getByRole('link', { name: /^Read/ }).click()
     await readerIsOpen(page)
 }
 

@@ -6,6 +6,8 @@ export default defineConfig({
     timeout: 300_000,
     expect: { timeout: 60_000 },
     workers: 2,
+    // What fails once and then not is shown as flaky; it is not hidden.
+    retries: 1,
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],
     projects: [

@@ -7,7 +7,9 @@ namespace Tests\Reference;
 use FigPorch\Core\Catalogue\Citation\BibTex;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
 use FigPorch\Core\Catalogue\Citation\CslJson;
+use FigPorch\Core\Catalogue\Citation\InText;
 use FigPorch\Core\Catalogue\Citation\Name;
+use FigPorch\Core\Catalogue\Citation\Passage;
 use FigPorch\Core\Catalogue\Citation\Reference;
 use FigPorch\Core\Catalogue\Citation\Ris;
 use FigPorch\Core\Catalogue\Citation\Style;
@@ -50,6 +52,34 @@ final class CitationTest extends TestCase
             'editors' => new CitedTitle('t10', Format::Ebook, 'Songs of the quay', ['editor' => [$maren, new Name('Pike', 'Juno')]], publisher: 'Low Tide Books', published: '2019'),
             'a question' => new CitedTitle('t11', Format::Ebook, 'Who lit the lamp?', ['author' => [$maren]], publisher: 'Low Tide Books', published: '2019'),
         ];
+    }
+
+    public function test_a_passage_in_apa_is_cited_as_citeproc_cites_it(): void
+    {
+        // Two works of the same people and year get letters in a bibliography; a passage by itself does not.
+        $titles = array_values(array_intersect_key(self::titles(), array_flip(['one author', 'two authors and a subtitle', 'three authors', 'a body', 'no date', 'editors'])));
+        $theirs = self::node("await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new Cite([item]).format('citation', { template: 'apa', lang: 'en-US', entry: [{ id: item.id, locator: '12', label: 'page' }] }))))", array_map(CslJson::of(...), $titles));
+        $this->assertSame($theirs, array_map(fn (CitedTitle $title): string => InText::of($title, new Passage('12'), Style::Apa), $titles));
+    }
+
+    /** The forms that the guides print (see InText), from memory, with invented titles. */
+    public function test_a_passage_carries_its_page_or_else_its_heading(): void
+    {
+        $two = self::titles()['two authors and a subtitle'];
+        $seven = self::titles()['seven authors'];
+        $page = new Passage('12', 'The Quay');
+        $heading = new Passage(null, 'The Quay');
+        foreach ([
+            'apa' => ['(Osei & Pike, 2019, p. 12)', '(Osei & Pike, 2019, The Quay section)', '(Quella et al., 2019, p. 12)'],
+            'mla' => ['(Osei and Pike 12)', '(Osei and Pike, “The Quay”)', '(Quella et al. 12)'],
+            'chicago' => ['Maren Osei and Juno Beatriz Pike, Salt: A history (Low Tide Books, 2019), 12.', 'Maren Osei and Juno Beatriz Pike, Salt: A history (Low Tide Books, 2019), under “The Quay”.', 'Ada Lior Quella et al., Salt (Low Tide Books, 2019), 12.'],
+            'harvard' => ['(Osei and Pike, 2019, p. 12)', '(Osei and Pike, 2019, “The Quay”)', '(Quella et al., 2019, p. 12)'],
+            'vancouver' => ['(1, p. 12)', '(1, The Quay)', '(1, p. 12)'],
+            'asa' => ['(Osei and Pike 2019:12)', '(Osei and Pike 2019)', '(Quella et al. 2019:12)'],
+        ] as $style => $expected) {
+            $of = fn (CitedTitle $title, Passage $passage): string => InText::of($title, $passage, Style::from($style));
+            $this->assertSame($expected, [$of($two, $page), $of($two, $heading), $of($seven, $page)], $style);
+        }
     }
 
     public function test_apa_is_as_citeproc_writes_it(): void

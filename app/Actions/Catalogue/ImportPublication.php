@@ -61,7 +61,7 @@ final class ImportPublication
         if (! Licence::query()->where(['library_id' => $library->id, 'title_id' => $title->id])->exists()) {
             ($this->addLicence)(
                 $library->id, $title->id, $terms->model, $terms->copies, $terms->loans,
-                $now, $terms->endsAt, $now, $terms->priceCents, $terms->shared,
+                $now, $terms->endsAt, $now, $terms->priceCents, $terms->shared, $terms->rights,
             );
         }
     }

@@ -7,9 +7,10 @@ namespace App\Actions\Catalogue;
 use DateTimeImmutable;
 use Exception;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\Rights;
 use InvalidArgumentException;
 
-/** A licence as one writes it on a command line: "metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared". */
+/** A licence as one writes it on a command line: "metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared,pages=30,pdf". */
 final readonly class LicenceTerms
 {
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class LicenceTerms
         public ?DateTimeImmutable $endsAt = null,
         public bool $shared = false,
         public int $priceCents = 0,
+        public Rights $rights = new Rights,
     ) {
         $lacks = match (true) {
             $model->hasCopies() && ($copies ?? 0) < 1 => 'copies=N',
@@ -46,9 +48,12 @@ final readonly class LicenceTerms
             [$key, $value] = explode('=', $part.'=');
             $values[$key] = $value;
         }
-        $unknown = array_diff(array_keys($values), ['copies', 'loans', 'ends', 'shared', 'price']);
+        $unknown = array_diff(array_keys($values), ['copies', 'loans', 'ends', 'shared', 'price', 'pages', 'pdf', 'no-offline', 'download']);
         if ($unknown !== []) {
-            throw new InvalidArgumentException('A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared; '.implode(', ', $unknown).' means nothing here.');
+            throw new InvalidArgumentException('A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; '.implode(', ', $unknown).' means nothing here.');
+        }
+        if (isset($values['pages']) && preg_match('/^(all|\d{1,6})$/', $values['pages']) !== 1) {
+            throw new InvalidArgumentException("pages={$values['pages']} is not a number of pages, nor all.");
         }
         try {
             $endsAt = isset($values['ends']) ? new DateTimeImmutable($values['ends']) : null;
@@ -63,6 +68,7 @@ final readonly class LicenceTerms
             $endsAt,
             isset($values['shared']),
             (int) ($values['price'] ?? 0),
+            new Rights(($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? 20), isset($values['pdf']), ! isset($values['no-offline']), isset($values['download'])),
         );
     }
 }

@@ -12,10 +12,13 @@ use FigPorch\Core\Catalogue\Level\TextCounts;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Epub\Excerpt;
+use FigPorch\Core\Reading\Epub\Href;
 use FigPorch\Core\Reading\Epub\NavPoint;
 use FigPorch\Core\Reading\Epub\PackageReader;
 use FigPorch\Core\Reading\Epub\PlainText;
 use FigPorch\Core\Reading\Epub\Publication;
+use FigPorch\Core\Reading\Epub\SpineItem;
+use FigPorch\Core\Reading\Epub\Text;
 use FigPorch\Core\Reading\UnreadablePublication;
 
 /** An EPUB file as an ebook. */
@@ -48,6 +51,7 @@ final class UnpackEpub
             'types' => $publication->manifest,
             'positions' => self::pairs($publication->positions()),
             'contents' => self::contents($publication->contents),
+            ...self::points($archive, $publication),
             'excerpt_sizes' => $stored['excerpt_sizes'],
             'excerpt_positions' => self::pairs(array_intersect_key($publication->positions(), $stored['excerpt_sizes'])),
         ], $stored['cover']);
@@ -77,6 +81,52 @@ final class UnpackEpub
             level: $level,
             ages: $ages,
         );
+    }
+
+    /**
+     * How long the text of each document is, and where in it pages and chapters begin.
+     *
+     * @return array{lengths: list<int>, page_list: list<array{string, int, int}>, chapters: list<array{string, int, int}>} label, document and offset of each
+     */
+    private static function points(Archive $archive, Publication $publication): array
+    {
+        $order = array_flip(array_map(fn (SpineItem $i): string => $i->href, $publication->spine));
+        $entries = ['page_list' => $publication->pages, 'chapters' => array_slice(self::flat($publication->contents), 0, self::MOST_CONTENTS)];
+        $ids = [];
+        foreach ([...$entries['page_list'], ...$entries['chapters']] as $point) {
+            $ids[self::path($point)][] = self::id($point);
+        }
+        $lengths = $offsets = [];
+        foreach ($publication->spine as $item) {
+            $text = new Text($archive->read($item->href));
+            $lengths[] = $text->length();
+            $offsets[$item->href] = $text->offsets($ids[$item->href] ?? []);
+        }
+        $rows = fn (array $points): array => array_values(array_map(
+            fn (NavPoint $p): array => [mb_substr($p->label, 0, 300), $order[self::path($p)], $offsets[self::path($p)][self::id($p)] ?? 0],
+            array_filter($points, fn (NavPoint $p): bool => $p->href !== null && isset($order[self::path($p)])),
+        ));
+
+        return ['lengths' => $lengths, ...array_map($rows, $entries)];
+    }
+
+    private static function path(NavPoint $point): string
+    {
+        return (string) strtok((string) $point->href, '#');
+    }
+
+    private static function id(NavPoint $point): string
+    {
+        return rawurldecode(substr(Href::fragment((string) $point->href), 1));
+    }
+
+    /**
+     * @param  list<NavPoint>  $points
+     * @return list<NavPoint>
+     */
+    private static function flat(array $points): array
+    {
+        return array_merge([], ...array_map(fn (NavPoint $p): array => [$p, ...self::flat($p->children)], $points));
     }
 
     /**

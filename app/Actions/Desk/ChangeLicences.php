@@ -30,7 +30,7 @@ final class ChangeLicences
             }
             $licence = $order->licence ?? ($this->addLicence)(
                 $by->library_id, $order->titleId, $order->model, $order->copies, $order->loans,
-                $order->startsAt ?? $now, $order->endsAt, $now, $order->priceCents, $order->shared,
+                $order->startsAt ?? $now, $order->endsAt, $now, $order->priceCents, $order->shared, $order->rights,
             );
             if ($order->what === 'end') {
                 $this->changeLicence->end($licence, $order->endsAt ?? $now, $now);

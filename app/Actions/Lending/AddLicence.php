@@ -7,6 +7,7 @@ namespace App\Actions\Lending;
 use App\Models\Licence;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\Rights;
 use Illuminate\Support\Facades\DB;
 
 /** A library buys a licence: who asked for the title is told or put in line, and those in line get its copies at once. */
@@ -27,8 +28,9 @@ final class AddLicence
         DateTimeImmutable $now,
         int $priceCents = 0,
         bool $shared = false,
+        Rights $rights = new Rights,
     ): Licence {
-        return DB::transaction(function () use ($libraryId, $titleId, $model, $copies, $loans, $startsAt, $endsAt, $now, $priceCents, $shared): Licence {
+        return DB::transaction(function () use ($libraryId, $titleId, $model, $copies, $loans, $startsAt, $endsAt, $now, $priceCents, $shared, $rights): Licence {
             $this->answerRequests->lock($titleId);
             $licence = Licence::query()->create([
                 'library_id' => $libraryId,
@@ -42,6 +44,10 @@ final class AddLicence
                 'ends_at' => $endsAt,
                 'price_cents' => $priceCents,
                 'shared' => $shared,
+                'pages_allowed' => $rights->pages,
+                'chapters_as_pdf' => $rights->chaptersAsPdf,
+                'offline' => $rights->offline,
+                'download' => $rights->download,
                 'added_at' => $now,
             ]);
             $this->answerRequests->here($libraryId, $titleId, $shared, $model->takesHolds(), $startsAt, $now);

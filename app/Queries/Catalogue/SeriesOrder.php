@@ -31,8 +31,17 @@ final class SeriesOrder
     /** @return array<int, true> works of the series that the person has or had on loan, as far as their history is kept */
     public function had(?Person $person, Title $title): array
     {
-        return $person === null || $title->series_id === null ? [] : array_fill_keys(array_column(DB::select(
-            'select distinct t.work_id from loans l join titles t on t.id = l.title_id where t.series_id = ? and l.card_id = any(?::bigint[])', [$title->series_id, '{'.$person->cards->pluck('id')->implode(',').'}'],
+        if ($person === null || $title->series_id === null) {
+            return [];
+        }
+        $cards = '{'.$person->cards->pluck('id')->implode(',').'}';
+
+        // Open loans and past ones each have an index of their own by card.
+        return array_fill_keys(array_column(DB::select(
+            'select distinct t.work_id from titles t join (
+                select title_id from loans where card_id = any(?::bigint[]) and ended_at is null
+                union all select title_id from loans where card_id = any(?::bigint[]) and ended_at is not null
+            ) l on l.title_id = t.id where t.series_id = ?', [$cards, $cards, $title->series_id],
         ), 'work_id'), true);
     }
 

@@ -7,6 +7,7 @@ namespace App\Queries\Desk;
 use App\Models\Licence;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\Rights;
 
 /** What staff want done with a licence of a title. */
 final readonly class LicenceOrder
@@ -30,6 +31,7 @@ final readonly class LicenceOrder
         public ?DateTimeImmutable $endsAt = null,
         public int $priceCents = 0,
         public bool $shared = false,
+        public Rights $rights = new Rights,
     ) {
     }
 }

@@ -25,7 +25,7 @@ final class AnnotationFile
     }
 
     /**
-     * A heading for each title, an entry for each place, notes as quotations.
+     * A heading for each title, an entry for each place: what was highlighted as a quotation, then the note.
      *
      * @param  list<Annotation>  $annotations  by title
      */
@@ -38,8 +38,12 @@ final class AnnotationFile
                 $text .= "\n## ".self::plain($title = $annotation->title)."\n\n";
             }
             $text .= '- '.self::plain($annotation->label)."\n";
-            foreach ($annotation->note === '' ? [] : explode("\n", $annotation->note) as $line) {
-                $text .= '  > '.self::plain($line)."\n";
+            $quoted = $annotation->locator->text['highlight'] ?? '';
+            foreach (['  > ' => $quoted, '  ' => $annotation->note] as $indent => $words) {
+                $text .= $words === '' ? '' : "\n";
+                foreach ($words === '' ? [] : explode("\n", $words) as $line) {
+                    $text .= rtrim($indent.self::plain($line))."\n";
+                }
             }
         }
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Reading\Epub;
 
-use DOMDocument;
-use DOMElement;
 use DOMNode;
 use DOMText;
 use FigPorch\Core\Reading\Archive;
@@ -76,25 +74,13 @@ final class Excerpt
     /** The document up to about $bytes of its text, with everything after taken out. */
     private function cut(SpineItem $item, int $bytes): string
     {
-        // HTML's named entities, which EPUB 2 allows and XML alone does not know.
-        $source = (string) preg_replace_callback(
-            '/&(?!(?:amp|lt|gt|quot|apos);)[a-z]\w+;/i',
-            fn (array $m): string => html_entity_decode($m[0], ENT_HTML5, 'UTF-8'),
-            $this->archive->read($item->href),
-        );
-        $document = new DOMDocument;
-        $document->recover = true;
-        $before = libxml_use_internal_errors(true);
-        $document->loadXML($source, LIBXML_NONET);
-        libxml_clear_errors();
-        libxml_use_internal_errors($before);
-        $body = $document->getElementsByTagName('body')->item(0);
-        if (! $body instanceof DOMElement) {
+        $body = Xml::body($this->archive->read($item->href));
+        if ($body === null) {
             throw new UnreadablePublication(Reason::BadXml, $item->href);
         }
         $this->trim($body, $bytes);
 
-        return (string) $document->saveXML();
+        return (string) $body->ownerDocument?->saveXML();
     }
 
     private function trim(DOMNode $node, int &$left): void

@@ -84,4 +84,17 @@ final class Xml
             default => str_replace("\0", '', $bytes),
         };
     }
+
+    /** The body of an XHTML document, as far as it can be read, with the named entities of HTML, which EPUB 2 allows and XML alone does not know. */
+    public static function body(string $source): ?DOMElement
+    {
+        $document = new DOMDocument;
+        $document->recover = true;
+        $before = libxml_use_internal_errors(true);
+        $document->loadXML((string) preg_replace_callback('/&(?!(?:amp|lt|gt|quot|apos);)[a-z]\w+;/i', fn (array $m): string => html_entity_decode($m[0], ENT_HTML5, 'UTF-8'), $source), LIBXML_NONET);
+        libxml_clear_errors();
+        libxml_use_internal_errors($before);
+
+        return $document->getElementsByTagName('body')->item(0);
+    }
 }

@@ -1,4 +1,5 @@
-// The drawers on the right: contents, bookmarks and appearance. One is open at a time; it takes the focus and gives it back.
+// The drawers on the right: contents, find, marks, citation, word and appearance. One is open at a time; it takes the focus
+// and gives it back.
 
 const $ = id => document.getElementById(id)
 
@@ -6,32 +7,37 @@ export class Drawers {
     open = null
 
     constructor() {
-        for (const name of ['contents', 'bookmarks', 'appearance']) {
-            // An excerpt has no bookmarks.
-            if (!$(name)) continue
-            $(`open-${name}`).onclick = () => this.toggle(name)
-            $(name).querySelector('[data-close]').onclick = () => this.close()
+        for (const drawer of document.querySelectorAll('.drawer')) {
+            drawer.querySelector('[data-close]').onclick = () => this.close()
+            // Citation and word are opened by what is selected.
+            const opener = $(`open-${drawer.id}`)
+            if (opener) opener.onclick = () => this.toggle(drawer.id)
         }
     }
 
     toggle(name) {
         if (this.open === name) return this.close()
+        this.show(name)
+        const current = $(name).querySelector('[aria-current]')
+        current?.scrollIntoView({ block: 'center' })
+        ;(current ?? $(name).querySelector('a, input, textarea, button:not([data-close])') ?? $(name).querySelector('button')).focus()
+    }
+
+    show(name) {
+        if (this.open === name) return
         this.close()
         this.open = name
         $(name).hidden = false
-        $(`open-${name}`).setAttribute('aria-expanded', 'true')
-        const current = $(name).querySelector('[aria-current]')
-        current?.scrollIntoView({ block: 'center' })
-        ;(current ?? $(name).querySelector('a, input, textarea, button')).focus()
+        $(`open-${name}`)?.setAttribute('aria-expanded', 'true')
     }
 
     close() {
         if (!this.open) return
         $(this.open).hidden = true
         const opener = $(`open-${this.open}`)
-        opener.setAttribute('aria-expanded', 'false')
+        opener?.setAttribute('aria-expanded', 'false')
         this.open = null
-        opener.focus()
+        opener?.focus()
     }
 
     /** Writes the contents; a heading that leads nowhere is written as text. */

@@ -18,14 +18,16 @@ const deviceName = () => {
 export class PlaceKeeper {
     #timer
     #unsent
+    /** The place that is on its way; places go one after another, so that none overtakes a later one. */
+    #sending = null
 
     constructor({ address, token, onEnded, onOffline }) {
         Object.assign(this, { address, token, onEnded, onOffline })
         this.slot = `place:${address}`
         this.#unsent = JSON.parse(localStorage.getItem(this.slot) ?? 'null')
-        addEventListener('pagehide', () => this.send())
+        addEventListener('pagehide', () => this.send(true))
         addEventListener('online', () => this.send())
-        document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && this.send())
+        document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && this.send(true))
     }
 
     /** What an earlier visit could not send, if anything. */
@@ -40,10 +42,12 @@ export class PlaceKeeper {
         this.#timer = setTimeout(() => this.send(), WAIT)
     }
 
-    async send() {
+    /** @param {boolean} leaving There may be no time to wait for the one before. */
+    async send(leaving = false) {
         clearTimeout(this.#timer)
         const sending = this.#unsent
-        if (!sending) return
+        if (!sending || sending === this.#sending || this.#sending && !leaving) return
+        this.#sending = sending
         try {
             const response = await fetch(this.address, {
                 method: 'PUT',
@@ -60,6 +64,9 @@ export class PlaceKeeper {
             }
         } catch {
             this.onOffline()
+        } finally {
+            if (this.#sending === sending) this.#sending = null
         }
+        if (this.#unsent && this.#unsent !== sending) this.send()
     }
 }

@@ -1,7 +1,7 @@
 // Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and captions.
 
-import { Bookmarks } from './bookmarks.js'
 import { Captions } from './captions.js'
+import { Marks } from './marks.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
 import { PlaceKeeper } from './place-keeper.js'
@@ -119,10 +119,13 @@ const sleep = new SleepTimer($('sleep'), () => {
     say(data.texts.sleep_stopped)
 })
 
-media.addEventListener('loadedmetadata', () => {
+/** A browser may not be able to go there yet; until it is there, the place is where it is to begin. */
+const beginAtAwaited = () => {
+    if (awaited === null) return
     if (awaited > 0) media.currentTime = awaited
-    awaited = null
-})
+    if (Math.abs(media.currentTime - awaited) < 1) awaited = null
+}
+for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough']) media.addEventListener(event, beginAtAwaited)
 media.addEventListener('play', () => { wantsToPlay = true; showPlaying() })
 media.addEventListener('pause', () => {
     if (media.ended) return
@@ -242,9 +245,9 @@ load(first.part, first.seconds)
 showPlaying()
 keeper?.send()
 offerOtherDevice(from)
-if (data.bookmarks) {
-    new Bookmarks({
-        address: data.bookmarks, token: data.token, box: $('bookmark-box'), texts: data.texts,
+if (data.marks) {
+    new Marks({
+        address: data.marks, token: data.token, box: $('bookmark-box'), texts: data.texts,
         where: () => ({ locator: place(), label: `${clock(here())}, ${data.parts[part].name}` }),
         go: locator => goTo(seconds(locator)),
     })

@@ -1,12 +1,17 @@
 import 'foliate-js/view.js'
+import { Overlayer } from 'foliate-js/overlayer.js'
 import { Appearance } from './appearance.js'
-import { Bookmarks } from './bookmarks.js'
 import { Drawers } from './drawers.js'
+import { Find } from './find.js'
+import { Footnotes } from './footnotes.js'
+import { Marks } from './marks.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
+import { Pace } from './pace.js'
 import { PlaceKeeper } from './place-keeper.js'
 import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
+import { Selection } from './selection.js'
 
 const $ = id => document.getElementById(id)
 const data = JSON.parse($('reader-data').textContent)
@@ -17,6 +22,7 @@ const appearance = new Appearance()
 reader.dataset.background = appearance.chosen.background
 const drawers = new Drawers()
 const view = document.createElement('foliate-view')
+const pace = new Pace()
 let here = null
 let pageLabels = []
 
@@ -37,6 +43,12 @@ const pageNow = (locator, pageItem) => pageLabels.length
     ? { page: pageItem?.label ?? pageLabels[0].label, pages: pageLabels.at(-1).label }
     : { page: locator.locations.position, pages: positions.total }
 
+/** What is left of the chapter and of the book, at this reader's own pace. */
+const showTimeLeft = (chapter, book) => {
+    const shown = book < 0.5 ? '' : fill(chapter < 0.5 || book - chapter < 0.5 ? data.texts.time_left : data.texts.time_left_both, { time: minutes(book), chapter: minutes(chapter) })
+    $('left').textContent = shown && `· ${shown}`
+}
+
 view.addEventListener('relocate', ({ detail }) => {
     const index = detail.section?.current ?? detail.index ?? 0
     const sectionSizes = view.book.sections.map(s => s.linear === 'no' ? 0 : s.size)
@@ -49,8 +61,11 @@ view.addEventListener('relocate', ({ detail }) => {
     $('progress').value = view.isFixedLayout ? (index + 1) / positions.total : detail.fraction ?? 0
     $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
     $('page-of').textContent = fill(data.texts.page_of, { page, pages })
-    const left = detail.time?.total
-    $('left').textContent = left > 0.5 && !view.isFixedLayout ? `· ${fill(data.texts.time_left, { time: minutes(left) })}` : ''
+    if (!view.isFixedLayout) {
+        const done = before + within * (sectionSizes[index] ?? 0)
+        pace.turn(done)
+        showTimeLeft(pace.minutes(before + (sectionSizes[index] ?? 0) - done), pace.minutes(total - done))
+    }
     drawers.mark(detail.tocItem?.href)
     // The first place is where we were put, not somewhere we have gone.
     if (here && keeper) keeper.keep(locator)
@@ -79,15 +94,15 @@ const turn = {
 }
 
 const onKey = event => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text], textarea')) return
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text], textarea, select')) return
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
         ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
-        c: () => drawers.toggle('contents'), b: () => data.bookmarks && drawers.toggle('bookmarks'), a: () => drawers.toggle('appearance'),
-        Escape: () => drawers.open ? drawers.close() : $('close').click(),
+        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'),
+        Escape: () => footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : drawers.open ? drawers.close() : $('close').click(),
     }
-    if (inDrawer && !['Escape', 'c', 'b', 'a'].includes(event.key)) return
+    if (inDrawer && !['Escape', 'c', 'f', 'm', 'a'].includes(event.key)) return
     if (event.key === ' ' && event.target.closest?.('button, a')) return
     if (acts[event.key]) {
         event.preventDefault()
@@ -96,10 +111,18 @@ const onKey = event => {
 }
 addEventListener('keydown', onKey)
 
-view.addEventListener('load', ({ detail: { doc } }) => {
+view.addEventListener('load', ({ detail: { doc, index } }) => {
     doc.addEventListener('keydown', onKey)
+    selection.watch(doc, index)
+    doc.addEventListener('copy', event => {
+        if (!data.take) return
+        event.preventDefault()
+        copy(doc.getSelection().toString(), index, doc.getSelection().getRangeAt(0))
+    })
     doc.addEventListener('click', event => {
         if (event.target.closest('a[href]') || doc.getSelection()?.type === 'Range') return
+        if (footnotes.open) return footnotes.close()
+        if (selection.open || pressedMark) return
         const frame = doc.defaultView.frameElement.getBoundingClientRect()
         const box = $('page').getBoundingClientRect()
         const scale = frame.width / doc.defaultView.innerWidth || 1
@@ -123,6 +146,110 @@ const swipe = target => {
         if (Math.abs(moved) > 40) turn[moved < 0 ? 'right' : 'left']()
     })
 }
+
+// ---- Find, notes, marks and what is selected
+
+const find = new Find({
+    view, texts: data.texts, form: $('find-form'), answer: $('find-answer'), list: $('find-list'), steps: $('find-steps'),
+    go: cfi => go(() => view.goTo(cfi)),
+})
+const footnotes = new Footnotes({ box: $('footnote'), view, styles: () => appearance.styles(reader) })
+let marks = null
+/** A press on a highlight opens it and turns no page. */
+let pressedMark = false
+
+const cfiOf = mark => mark.locator.locations.fragments?.find(f => f.startsWith('epubcfi('))
+
+view.addEventListener('draw-annotation', ({ detail: { draw, annotation } }) => {
+    if (annotation.found) draw(Overlayer.outline, { color: getComputedStyle(reader).getPropertyValue('--print').trim(), width: 2 })
+    else draw(Overlayer.highlight, { color: getComputedStyle(reader).getPropertyValue(`--pen-${annotation.colour}`).trim() })
+})
+view.addEventListener('create-overlay', ({ detail: { index } }) => {
+    const prefix = view.getCFI(index).slice(0, -1)
+    for (const found of find.inSection(`${prefix}!`)) view.addAnnotation(found)
+    for (const mark of marks?.all ?? []) if (mark.colour && cfiOf(mark)?.startsWith(`${prefix}!`)) view.addAnnotation({ value: cfiOf(mark), colour: mark.colour })
+})
+view.addEventListener('show-annotation', ({ detail: { value, index, range } }) => {
+    const mark = marks?.all.find(m => m.colour && cfiOf(m) === value)
+    if (!mark) return
+    pressedMark = true
+    setTimeout(() => { pressedMark = false }, 400)
+    selection.showMark(index, range, mark)
+})
+
+/** The place where a range begins, with its page. */
+const locate = (index, range) => {
+    const doc = range.startContainer.ownerDocument
+    const before = doc.createRange()
+    before.selectNodeContents(doc.body)
+    before.setEnd(range.startContainer, range.startOffset)
+    const locator = positions.locator(index, before.toString().length / (doc.body.textContent.length || 1), [view.getCFI(index, range)])
+    const { tocItem, pageItem } = view.getProgressOf(index, range)
+    const { page, pages } = pageNow(locator, pageItem)
+    locator.locations.fragments.push(`page=${page}`)
+    return { locator, page, section: tocItem?.label ?? '', label: fill(data.texts.page_of, { page, pages }) + (tocItem?.label ? `, ${tocItem.label}` : '') }
+}
+
+/** Copies as far as the licence allows it: the pages on which the text stands are counted. */
+const copy = async (text, index, range) => {
+    if (data.take) {
+        const end = range.cloneRange()
+        end.collapse(false)
+        const response = await fetch(data.take, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': data.token },
+            body: JSON.stringify({ from: String(locate(index, range).page), to: String(locate(index, end).page) }),
+        }).catch(() => null)
+        const answer = await response?.json().catch(() => null)
+        if (!response?.ok) return say(answer?.message ?? data.texts.cannot_copy)
+        await navigator.clipboard.writeText(text)
+        return say(answer.message)
+    }
+    await navigator.clipboard.writeText(text)
+    say(data.texts.copied)
+}
+
+/** Opens a drawer with what the server says. */
+const openWith = async (drawer, box, address, parameters) => {
+    drawers.show(drawer)
+    box.textContent = data.texts.one_moment
+    const response = await fetch(`${address}?${new URLSearchParams(parameters)}`, { headers: { 'X-Part': 'drawer' } }).catch(() => null)
+    if (response?.ok) box.innerHTML = await response.text()
+    else box.textContent = data.texts.no_answer
+    $(drawer).querySelector('[data-close]').focus()
+}
+const cite = parameters => openWith('cite', $('cite-box'), data.cite, parameters)
+$('cite-book').onclick = event => {
+    event.preventDefault()
+    cite({})
+}
+
+const selection = new Selection({
+    bar: $('selection'), locate,
+    act: {
+        highlight: (chosen, colour) => {
+            localStorage.setItem('pen', colour)
+            if (chosen.mark) return marks.highlight({ ...chosen.mark, colour })
+            const { locator, label } = selection.placeOf(chosen)
+            // The same words twice are the same highlight.
+            const known = marks.all.find(m => m.colour && cfiOf(m) === cfiOf({ locator }))
+            marks.highlight(known ? { ...known, colour } : { locator, label, colour })
+        },
+        note: chosen => {
+            const { locator, label } = selection.placeOf(chosen)
+            const mark = chosen.mark ?? marks.all.find(m => m.colour && cfiOf(m) === cfiOf({ locator })) ?? marks.highlight({ locator, label, colour: localStorage.getItem('pen') ?? 'lamp' })
+            drawers.show('marks')
+            marks.edit(mark)
+        },
+        copy: chosen => copy(chosen.text, chosen.index, chosen.range),
+        lookUp: chosen => openWith('word', $('word-box'), data.dictionary, { word: chosen.text, language: chosen.range.startContainer.parentElement?.closest('[lang]')?.lang || data.language }),
+        cite: chosen => {
+            const { page, section } = selection.placeOf(chosen)
+            cite({ ...pageLabels.length ? { page } : {}, section })
+        },
+        remove: chosen => marks.remove(chosen.mark),
+    },
+})
 
 // ---- Contents and pages
 
@@ -207,14 +334,15 @@ const open = async () => {
     if (place) await goToPlace(place)
     else await view.init({ showTextStart: false })
     $('opening').remove()
-    if (data.bookmarks) {
-        new Bookmarks({
-            address: data.bookmarks, token: data.token, box: $('bookmark-box'), texts: data.texts,
+    if (data.marks) {
+        marks = new Marks({
+            address: data.marks, token: data.token, box: $('bookmark-box'), texts: data.texts,
             where: () => ({ locator: here, label: $('page-of').textContent.trim() + ($('chapter').textContent ? `, ${$('chapter').textContent.replace(/ ·$/, '')}` : '') }),
             go: locator => {
-                drawers.close()
+                if (innerWidth < 800) drawers.close()
                 go(() => goToPlace(locator))
             },
+            onChange: (mark, removed) => mark.colour && cfiOf(mark) && view.addAnnotation({ value: cfiOf(mark), colour: mark.colour }, removed)?.catch(() => {}),
         })
     }
     reader.dataset.ready = 'yes'

@@ -43,7 +43,7 @@
                         @foreach ($licences as $licence)
                             @php $model = LicenceModel::from($licence->model); @endphp
                             <tr @class(['text-soft' => ! $licence->alive])>
-                                <th scope="row" class="text-left font-normal"><b class="font-semibold">{{ __("desk.models.{$licence->model}") }}</b> <span class="text-soft">#{{ $licence->id }}@if ($licence->shared) · {{ __('desk.shared_short') }}@endif</span></th>
+                                <th scope="row" class="text-left font-normal"><b class="font-semibold">{{ __("desk.models.{$licence->model}") }}</b> <span class="text-soft">#{{ $licence->id }}@if ($licence->shared) · {{ __('desk.shared_short') }}@endif</span><div class="meta">{{ DeskText::rights($licence) }}</div></th>
                                 <td class="num">@if ($model->hasCopies()){{ $licence->copies }} <span class="text-soft">({{ __('desk.free', ['count' => $licence->copies_free]) }})</span>@else – @endif</td>
                                 <td class="num">@if ($model->countsLoans()){{ __('desk.loans_left_of', ['left' => $licence->loans_left, 'bought' => $licence->loans_bought]) }}@else – @endif</td>
                                 <td>{{ $day($licence->starts_at) }}</td>
@@ -80,6 +80,10 @@
                 <label class="grid gap-1"><span>{{ __('desk.first_day') }}</span><input name="starts" type="date" value="{{ old('starts') }}" class="field py-1.5 min-h-9" aria-describedby="starts-hint"><span id="starts-hint" class="meta">{{ __('desk.first_day_hint') }}</span></label>
                 <label class="grid gap-1"><span>{{ __('desk.last_day') }}</span><input name="ends" type="date" value="{{ old('ends') }}" class="field py-1.5 min-h-9" aria-describedby="ends-hint"><span id="ends-hint" class="meta">{{ __('desk.last_day_hint') }}</span></label>
                 <label class="flex items-center gap-2 lg:mt-7"><input type="checkbox" name="shared" value="1" @checked(old('shared')) class="accent-shutter w-4 h-4">{{ __('desk.shared') }}</label>
+                <fieldset class="sm:col-span-2 lg:col-span-4 flex flex-wrap items-end gap-x-6 gap-y-2"><legend class="font-semibold mb-1">{{ __('desk.rights') }}</legend>
+                    <label class="grid gap-1"><span>{{ __('desk.pages') }}</span><input name="pages" type="number" min="0" max="100000" value="{{ old('do') === null ? 20 : old('pages') }}" class="field py-1.5 min-h-9" aria-describedby="pages-hint"><span id="pages-hint" class="meta">{{ __('desk.pages_hint') }}</span></label>
+                    @foreach (['pdf' => false, 'offline' => true, 'download' => false] as $right => $usual)<label class="flex items-center gap-2 min-h-9 mb-5"><input type="checkbox" name="{{ $right }}" value="1" @checked(old('do') === null ? $usual : old($right)) class="accent-shutter w-4 h-4">{{ __('desk.may')[$right] }}</label>@endforeach
+                </fieldset>
                 <button class="btn lg:mt-6">{{ __('desk.add_show') }}</button>
             </form>
         </details>

@@ -1,6 +1,6 @@
 @php use App\View\TitleText; @endphp
 <x-layout :title="__('common.loans')" on="loans">
-    <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><a class="link" href="/bookmarks">{{ __('reading.bookmarks') }}</a></div>
+    <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><a class="link" href="/marks">{{ __('reading.marks') }}</a></div>
     @forelse ($loans as $on)
         @php($title = $on->loan->title)
         <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3" data-loan="{{ $on->loan->id }}" data-title="{{ $on->loan->title_id }}">

@@ -13,10 +13,10 @@
         'place' => $place?->locator,
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
-        'bookmarks' => $isLoan ? route('bookmarks.in', $loan, false) : null,
+        'marks' => $isLoan ? route('marks.in', $loan, false) : null,
         'token' => csrf_token(),
         'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
-        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'offline', 'add_bookmark', 'bookmark_note', 'bookmark_added', 'bookmark_removed', 'remove']),
+        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
     ];
     $captions = array_column(array_merge(...array_column($parts, 'captions')), 'label', 'language');
 @endphp

@@ -8,9 +8,13 @@
         'place' => $place?->locator,
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
-        'bookmarks' => $isLoan ? route('bookmarks.in', $loan, false) : null,
+        'marks' => $isLoan ? route('marks.in', $loan, false) : null,
+        'take' => $isLoan ? route('pages.take', $loan, false) : null,
+        'cite' => route('cite', $title, false),
+        'dictionary' => route('dictionary', [], false),
+        'language' => $title->language ?? 'en',
         'token' => csrf_token(),
-        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'time_left', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay', 'add_bookmark', 'bookmark_note', 'bookmark_added', 'bookmark_removed', 'remove']),
+        'texts' => __('reading.in_reader') + \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
     ];
     $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
 @endphp
@@ -30,25 +34,45 @@
         <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close" aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
         <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans!"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
         <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __('reading.contents') }}</button>
-        @if ($isLoan)<button id="open-bookmarks" aria-expanded="false" aria-controls="bookmarks">{{ __('reading.bookmarks') }}</button>@endif
+        <button id="open-find" aria-expanded="false" aria-controls="find">{{ __('reading.find') }}</button>
+        @if ($isLoan)<button id="open-marks" aria-expanded="false" aria-controls="marks">{{ __('reading.marks') }}</button>@endif
         <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
     </header>
     <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
         <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center" role="status">{{ __('reading.opening') }}</p>
         <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10 rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max max-w-[92%]"></div>
-        <section id="contents" class="drawer" hidden aria-labelledby="contents-heading">
-            <div class="flex justify-between items-center mb-3"><h2 id="contents-heading" class="text-xl">{{ __('reading.contents') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
+        <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reading.selected') }}" hidden>
+            @if ($isLoan && ! $publication->fixed_layout)
+                <span class="flex" role="group" aria-label="{{ __('reading.highlight') }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button" data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false" aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
+                <button type="button" data-act="note">{{ __('reading.note') }}</button>
+            @endif
+            <button type="button" data-act="copy">{{ __('reading.copy') }}</button>
+            <button type="button" data-act="lookUp">{{ __('reading.look_up') }}</button>
+            <button type="button" data-act="cite">{{ __('reading.cite') }}</button>
+            <button type="button" data-act="remove" hidden>{{ __('reading.remove') }}</button>
+        </div>
+        <aside id="footnote" class="footnote" hidden aria-label="{{ __('reading.footnote') }}">
+            <button type="button" data-close>{{ __('reading.close_drawer') }}</button>
+            <div data-note class="relative h-full"></div>
+        </aside>
+        <x-drawer name="contents" :heading="__('reading.contents')">
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
-        </section>
-        @if ($isLoan)
-            <section id="bookmarks" class="drawer" hidden aria-labelledby="bookmarks-heading">
-                <div class="flex justify-between items-center mb-3"><h2 id="bookmarks-heading" class="text-xl">{{ __('reading.bookmarks') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
-                <div id="bookmark-box" class="grid gap-2"></div>
-            </section>
-        @endif
-        <section id="appearance" class="drawer" hidden aria-labelledby="appearance-heading">
-            <div class="flex justify-between items-center mb-3"><h2 id="appearance-heading" class="text-xl">{{ __('reading.appearance') }}</h2><button data-close>{{ __('reading.close_drawer') }}</button></div>
+            <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
+                <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
+                @if ($isLoan && ! $publication->fixed_layout)<li><a href="{{ route('pages.choose', $loan, false) }}" id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
+            </ul>
+        </x-drawer>
+        <x-drawer name="find" :heading="__('reading.find')">
+            <form id="find-form" class="flex gap-2 mb-2" role="search"><label for="find-words" class="sr-only">{{ __('reading.find_words') }}</label><input id="find-words" name="words" type="text" class="wide" autocomplete="off" maxlength="100" placeholder="{{ __('reading.find_words') }}"><button>{{ __('reading.find_act') }}</button></form>
+            <p id="find-answer" role="status" class="text-[15px] empty:hidden"></p>
+            <div id="find-steps" class="flex gap-2 mb-2" hidden><button type="button" data-step="-1">{{ __('reading.find_before') }}</button><button type="button" data-step="1">{{ __('reading.find_next') }}</button></div>
+            <ol id="find-list" class="found-list"></ol>
+        </x-drawer>
+        @if ($isLoan)<x-drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box" class="grid gap-2"></div></x-drawer>@endif
+        <x-drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-drawer>
+        <x-drawer name="word" :heading="__('reading.look_up')"><div id="word-box"></div></x-drawer>
+        <x-drawer name="appearance" :heading="__('reading.appearance')">
             <form class="grid gap-5" id="appearance-form">
                 <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reading.text_size') }}</h3><div class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button" data-size="-10" aria-label="{{ __('reading.smaller') }}"><span aria-hidden="true" class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100 %</output><button type="button" data-size="10" aria-label="{{ __('reading.larger') }}"><span aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div class="choices">{!! $radios('typeface', __('reading.typefaces')) !!}</div></fieldset>
@@ -58,7 +82,7 @@
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div class="choices">{!! $radios('margins', ['3' => __('reading.narrow'), '7' => __('reading.medium'), '14' => __('reading.wide')]) !!}</div></fieldset>
             </form>
             <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reading.keys') }}</p>
-        </section>
+        </x-drawer>
     </main>
     <footer id="bottom-bar">
         <progress id="progress" max="1" value="0" aria-label="{{ __('reading.page_of', ['page' => '', 'pages' => '']) }}"></progress>

@@ -38,8 +38,8 @@ final class AnnotationTest extends TestCase
     {
         $place = new Locator('c2.xhtml', 'application/xhtml+xml', 0.5, 0.25);
         self::assertSame(
-            "# Bookmarks\n\n## Low \\_Water\\_\n\n- Page 4\n  > 1\\. \\# one \\`two\\` \\[three\\]\\(x\\) \\<b\\>\n  > \\- four\n",
-            AnnotationFile::markdown('Bookmarks', [self::annotation($place, "1. # one `two` [three](x) <b>\n- four")]),
+            "# Marks\n\n## Low \\_Water\\_\n\n- Page 4\n\n  1\\. \\# one \\`two\\` \\[three\\]\\(x\\) \\<b\\>\n  \\- four\n",
+            AnnotationFile::markdown('Marks', [self::annotation($place, "1. # one `two` [three](x) <b>\n- four")]),
         );
     }
 

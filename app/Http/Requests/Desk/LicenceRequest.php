@@ -11,6 +11,7 @@ use App\Models\Title;
 use App\Queries\Desk\LicenceOrder;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\Rights;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
@@ -38,6 +39,8 @@ final class LicenceRequest extends FormRequest
                 'ends' => [$model === LicenceModel::MeteredByTime ? 'required' : 'nullable', 'date_format:Y-m-d'],
                 'price' => [$model === LicenceModel::PayPerLoan ? 'required' : 'nullable', 'regex:/^\d{1,7}([.,]\d{1,2})?$/'],
                 'shared' => ['nullable', 'boolean'],
+                'pages' => ['nullable', 'integer', 'min:0', 'max:'.self::MOST],
+                ...array_fill_keys(['pdf', 'offline', 'download'], ['nullable', 'boolean']),
             ],
         };
     }
@@ -46,7 +49,7 @@ final class LicenceRequest extends FormRequest
     public function messages(): array
     {
         return array_map(fn (string $key): string => __("desk.needs.{$key}"), [
-            'model.*' => 'model', 'copies.*' => 'copies', 'loans.*' => 'loans', 'starts.*' => 'date', 'ends.*' => 'date', 'price.*' => 'price', 'licence.*' => 'licence', 'do.*' => 'licence', 'order.*' => 'licence',
+            'model.*' => 'model', 'copies.*' => 'copies', 'loans.*' => 'loans', 'starts.*' => 'date', 'ends.*' => 'date', 'price.*' => 'price', 'pages.*' => 'pages', 'licence.*' => 'licence', 'do.*' => 'licence', 'order.*' => 'licence',
         ]);
     }
 
@@ -66,6 +69,7 @@ final class LicenceRequest extends FormRequest
                 $id, 'add', $title->id, null, $model, $model->hasCopies() ? $this->integer('copies') : null, $model->countsLoans() ? $this->integer('loans') : null,
                 $starts === null || $starts <= $now ? null : $starts, $model === LicenceModel::PayPerLoan ? null : $ends,
                 (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))), $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
+                new Rights($this->filled('pages') ? $this->integer('pages') : null, $this->boolean('pdf'), $this->boolean('offline'), $this->boolean('download')),
             );
         }
         $licence = Licence::query()->where(['id' => $this->integer('licence'), 'library_id' => $library->id, 'title_id' => $title->id])->first();
@@ -86,7 +90,7 @@ final class LicenceRequest extends FormRequest
     /** @return array<string, string> the same again, as a form's hidden fields */
     public function again(): array
     {
-        return array_map(strval(...), array_filter($this->only(['do', 'licence', 'model', 'copies', 'loans', 'starts', 'ends', 'price', 'shared']), is_scalar(...)));
+        return array_map(strval(...), array_filter($this->only(['do', 'licence', 'model', 'copies', 'loans', 'starts', 'ends', 'price', 'shared', 'pages', 'pdf', 'offline', 'download']), is_scalar(...)));
     }
 
     private function day(string $name, Library $library, string $time): ?DateTimeImmutable

@@ -24,6 +24,8 @@ trait FromDevice
             'locator.locations.position' => ['nullable', 'integer', 'min:1'],
             'locator.locations.fragments' => ['nullable', 'array', 'max:3'],
             'locator.locations.fragments.*' => ['string', 'max:1000'],
+            'locator.text' => ['nullable', 'array:before,highlight,after'],
+            'locator.text.*' => ['nullable', 'string', 'max:4000'],
         ];
     }
 

@@ -8,20 +8,21 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A place that a person marked, with what they wrote beside it.
+ * A place that a person bookmarked or a text that they highlighted, with what they wrote beside it.
  *
  * @property string $id a UUID
  * @property int $person_id
  * @property int $title_id
- * @property array{href: string, type: string, locations: array<string, mixed>} $locator
+ * @property array{href: string, type: string, locations: array<string, mixed>, text?: array<string, string>} $locator
  * @property string $label
  * @property string $note
+ * @property string|null $colour of a highlight
  * @property CarbonImmutable $made_at
  * @property CarbonImmutable $changed_at
  * @property bool $removed
  * @property-read Title $title
  */
-final class Bookmark extends Model
+final class Mark extends Model
 {
     public $timestamps = false;
 
@@ -29,7 +30,7 @@ final class Bookmark extends Model
 
     protected $keyType = 'string';
 
-    protected $table = 'bookmarks';
+    protected $table = 'marks';
 
     protected $guarded = [];
 

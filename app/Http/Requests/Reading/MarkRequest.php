@@ -5,20 +5,23 @@ declare(strict_types=1);
 namespace App\Http\Requests\Reading;
 
 use DateTimeImmutable;
+use FigPorch\Core\Reading\Colour;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 
-final class BookmarkRequest extends FormRequest
+final class MarkRequest extends FormRequest
 {
     use FromDevice;
 
     private const LONGEST_LABEL = 300;
 
-    /** @return array<string, list<string>> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             'label' => ['required', 'string'],
             'note' => ['present', 'nullable', 'string', 'max:4000'],
+            'colour' => ['nullable', Rule::enum(Colour::class)],
             'removed' => ['boolean'],
             'changed_at' => ['required', 'integer', 'min:0'],
             ...$this->locatorRules(),
@@ -29,6 +32,11 @@ final class BookmarkRequest extends FormRequest
     public function label(): string
     {
         return mb_substr($this->string('label')->value(), 0, self::LONGEST_LABEL);
+    }
+
+    public function colour(): ?Colour
+    {
+        return $this->enum('colour', Colour::class);
     }
 
     public function changedAt(DateTimeImmutable $now): DateTimeImmutable

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'heading' => 'Print pages',
+    'of' => 'of “:name”',
+    'allowed_all' => 'This loan may print and copy as many pages as you like.',
+    'allowed' => '{0} This loan has no pages left to print or copy.|{1} This loan may still print or copy :count page. A page that was taken once is not counted again.|[2,*] This loan may still print or copy :count pages. A page that was taken once is not counted again.',
+    'from' => 'From page',
+    'to' => 'To page',
+    'range' => 'The book has the pages :first to :last.',
+    'show' => 'Show to print',
+    'as_pdf' => 'Save as PDF',
+    'or_chapter' => 'Or a whole chapter',
+    'chapter' => 'Chapter',
+    'chapter_pages' => ':count page|:count pages',
+    'back' => 'Back to the book',
+    'print' => 'Print',
+    'pages_shown' => '{1} Page :first|[2,*] Pages :first to :last',
+    'which' => 'Say from which page to which.',
+    'other_way' => 'The last page comes before the first. Turn them round.',
+    'no_such' => 'There is no page “:page”. This book has the pages :first to :last.',
+    'too_many' => '{0} This loan has no pages left to print or copy.|{1} These are :asked pages more, and this loan has :count left. Choose fewer.|[2,*] These are :asked pages more, and this loan has :count left. Choose fewer.',
+    'copied' => 'Copied.',
+    'copied_left' => '{0} Copied. This loan has no pages left to print or copy.|{1} Copied. This loan may print or copy :count page more.|[2,*] Copied. This loan may print or copy :count pages more.',
+    'no_pdf' => 'The licence of this title does not allow pages as PDF. They can be printed.',
+];

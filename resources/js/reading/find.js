@@ -1,0 +1,157 @@
+// Find in book: every place that has the words, by chapter, with what stands around them; from one to the next.
+// Case, accents and the width of spaces make no difference.
+
+import { element } from './element.js'
+import { fill } from './notice.js'
+
+const AROUND = 48
+const SHORTEST = 2
+/** More than anybody steps through; beyond it only a longer query helps. */
+const MOST = 500
+
+const BLOCKS = 'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, li, ol, p, pre, section, table, td, th, tr, ul'
+
+/** A text in which only letters count, and for each of its characters where it came from. */
+export const folded = text => {
+    let plain = ''
+    const from = []
+    for (let i = 0; i < text.length; i++) {
+        const letter = /\s/.test(text[i]) ? ' ' : text[i].normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+        if (letter === ' ' && plain.endsWith(' ')) continue
+        for (const part of letter) {
+            plain += part
+            from.push(i)
+        }
+    }
+    return { plain, from }
+}
+
+/** The text of a document, and the text nodes it came from; blocks are parted, so that words at their edges do not run together. */
+const textOf = doc => {
+    const nodes = []
+    let text = ''
+    let block = null
+    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT, node => node.parentElement.closest('script, style') ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT)
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const its = node.parentElement.closest(BLOCKS)
+        if (block && its !== block) text += '\n'
+        block = its
+        nodes.push({ node, start: text.length })
+        text += node.data
+    }
+    return { text, nodes }
+}
+
+/** What stands beside a place, without the word that is cut off at its edge. */
+const whole = (text, isCut, edge) => isCut ? text.replace(edge, '… ') : text
+
+/** @returns {{range: Range, before: string, match: string, after: string}[]} */
+export const placesIn = (doc, query) => {
+    const { text, nodes } = textOf(doc)
+    const { plain, from } = folded(text)
+    const wanted = folded(query).plain
+    const at = offset => {
+        const { node, start } = nodes[nodes.findLastIndex(n => n.start <= offset)]
+        return [node, Math.min(node.length, offset - start)]
+    }
+    const places = []
+    for (let i = plain.indexOf(wanted); i >= 0; i = plain.indexOf(wanted, i + wanted.length)) {
+        const start = from[i]
+        const end = from[i + wanted.length - 1] + 1
+        const range = doc.createRange()
+        range.setStart(...at(start))
+        // The last letter tells the node: one that ends there, not one that begins there.
+        const [node, offset] = at(end - 1)
+        range.setEnd(node, Math.min(node.length, offset + 1))
+        places.push({ range, before: whole(text.slice(Math.max(0, start - AROUND), start), start > AROUND, /^\S*\s/), match: text.slice(start, end), after: whole(text.slice(end, end + AROUND), end + AROUND < text.length, /\s\S*$/) })
+    }
+    return places
+}
+
+export class Find {
+    #places = []
+    #at = -1
+    #run = 0
+
+    /** @param {{view: HTMLElement, texts: object, form: HTMLFormElement, answer: HTMLElement, list: HTMLElement, steps: HTMLElement, go: (cfi: string) => void}} of */
+    constructor(of) {
+        Object.assign(this, of)
+        this.form.addEventListener('submit', event => {
+            event.preventDefault()
+            const query = this.form.elements.words.value.trim().replace(/\s+/g, ' ')
+            if (query === this.query && this.#places.length) this.step(1)
+            else this.find(query)
+        })
+        this.steps.querySelector('[data-step="-1"]').onclick = () => this.step(-1)
+        this.steps.querySelector('[data-step="1"]').onclick = () => this.step(1)
+    }
+
+    clear() {
+        for (const { cfi } of this.#places) this.view.deleteAnnotation({ value: cfi }).catch(() => {})
+        this.#places = []
+        this.#at = -1
+        this.list.replaceChildren()
+        this.steps.hidden = true
+        this.answer.textContent = ''
+        this.query = null
+    }
+
+    async find(query) {
+        const run = ++this.#run
+        this.clear()
+        if (query.length < SHORTEST) {
+            this.answer.textContent = this.texts.find_too_short
+            return
+        }
+        this.query = query
+        let chapters = 0
+        const sections = this.view.book.sections
+        for (let index = 0; index < sections.length; index++) {
+            this.answer.textContent = fill(this.texts.finding, { part: Math.round(100 * index / sections.length) })
+            if (sections[index].linear === 'no' || !sections[index].createDocument) continue
+            const doc = await sections[index].createDocument()
+            if (run !== this.#run) return
+            const found = placesIn(doc, query).slice(0, MOST - this.#places.length)
+            if (!found.length) continue
+            chapters++
+            this.#show(index, found)
+            if (this.#places.length >= MOST) break
+        }
+        const number = this.#places.length
+        this.answer.textContent = number ? fill(number === 1 ? this.texts.found_one : number < MOST ? this.texts.found : this.texts.found_many, { number, chapters }) : fill(this.texts.found_none, { words: query })
+        this.steps.hidden = number < 2
+    }
+
+    #show(index, found) {
+        const name = this.view.getProgressOf(index, null)?.tocItem?.label
+        const items = found.map(({ range, before, match, after }) => {
+            const cfi = this.view.getCFI(index, range)
+            const number = this.#places.length
+            const button = element('button', { type: 'button', className: 'found' }, before, element('mark', { textContent: match }), after)
+            button.onclick = () => this.#goTo(number)
+            this.#places.push({ cfi, button })
+            this.view.addAnnotation({ value: cfi, found: true }).catch(() => {})
+            return element('li', {}, button)
+        })
+        this.list.append(element('li', {}, ...name ? [element('h3', { textContent: name, className: 'found-in' })] : [], element('ol', {}, ...items)))
+    }
+
+    step(by) {
+        if (this.#places.length) this.#goTo((this.#at + by + this.#places.length) % this.#places.length)
+    }
+
+    #goTo(number) {
+        this.#places[this.#at]?.button.removeAttribute('aria-current')
+        this.#at = number
+        const { cfi, button } = this.#places[number]
+        button.setAttribute('aria-current', 'true')
+        button.scrollIntoView({ block: 'nearest' })
+        this.answer.textContent = fill(this.texts.found_at, { number: number + 1, of: this.#places.length })
+        this.go(cfi)
+    }
+
+    /** What is to be marked in a section that has just come up. */
+    inSection(prefix) {
+        return this.#places.filter(({ cfi }) => cfi.startsWith(prefix)).map(({ cfi }) => ({ value: cfi, found: true }))
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Reading;
+
+use App\Models\Card;
+use App\Models\Loan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Tests\App\ImportsBooks;
+use Tests\App\TestCase;
+
+/** Bookmarks, highlights and notes from several devices, in any order. */
+final class MarkTest extends TestCase
+{
+    use ImportsBooks;
+
+    private Card $card;
+
+    private Loan $loan;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->loan = $this->borrow($this->card = $this->card(), $this->importBook());
+        $this->be($this->card->person);
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function keep(string $id, string $note = '', int $secondsAgo = 0, bool $removed = false, float $at = 0.25): TestResponse
+    {
+        return $this->putJson("/loans/{$this->loan->id}/marks/{$id}", [
+            'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => ['progression' => 0.25, 'totalProgression' => $at, 'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4']]],
+            'label' => 'Page 4 of 7, The Quay', 'note' => $note, 'removed' => $removed, 'changed_at' => 5_000_000 - $secondsAgo * 1000, 'sent_at' => 5_000_000,
+        ]);
+    }
+
+    public function test_the_last_change_counts_in_whatever_order_and_however_often_it_arrives(): void
+    {
+        $id = (string) Str::uuid();
+        $changes = [['First', 300, false], ['Second thoughts', 200, false], ['', 100, true]];
+        foreach ([[0, 1, 2], [2, 1, 0], [1, 2, 0], [2, 0, 1], [0, 0, 2, 1, 2]] as $order) {
+            DB::table('marks')->delete();
+            foreach ($order as $n) {
+                $this->keep($id, ...$changes[$n])->assertNoContent();
+            }
+            $this->getJson("/loans/{$this->loan->id}/marks")->assertExactJson([]);
+            $this->keep($id, 'Back again', 50)->assertNoContent();
+            $this->getJson("/loans/{$this->loan->id}/marks")->assertJsonCount(1)->assertJsonPath('0.note', 'Back again');
+        }
+    }
+
+    public function test_they_stand_in_the_order_of_the_book_on_a_page_of_their_own_and_can_be_found_and_removed(): void
+    {
+        $this->get('/marks')->assertSee('You have no marks yet');
+        $this->keep($later = (string) Str::uuid(), "Her *second* list.\n# Not a heading", at: 0.75);
+        $this->keep((string) Str::uuid(), 'Seven out', at: 0.1);
+        $this->get('/marks')->assertOk()->assertSeeInOrder(['The Salt Ledger', 'Seven out', 'Her *second* list.']);
+        $this->get('/marks?q=SEVEN')->assertSee('Seven out')->assertDontSee('second');
+        $this->get('/marks?q=100%25_')->assertSee('No mark has “100%_”');
+        $this->post("/marks/{$later}/remove")->assertRedirect();
+        $this->get('/marks')->assertDontSee('second')->assertSee('Seven out');
+
+        // They are the patron's own, and stay when the loan has ended.
+        $this->travel(60)->days();
+        $this->artisan('lending:tick');
+        $this->get('/marks')->assertSee('Seven out');
+        $this->be($this->card()->person);
+        $this->get('/marks')->assertDontSee('Seven out');
+        $this->post("/marks/{$later}/remove")->assertNotFound();
+    }
+
+    public function test_they_are_saved_as_web_annotations_and_as_markdown(): void
+    {
+        $this->keep($id = (string) Str::uuid(), "Her *second* list.\n# Not a heading");
+        $this->keep((string) Str::uuid(), at: 0.9);
+        $json = $this->get('/marks/marks.jsonld')->assertOk()->assertHeader('Content-Type', 'application/ld+json; profile="http://www.w3.org/ns/anno.jsonld"')->json();
+        $this->assertSame(['http://www.w3.org/ns/anno.jsonld', 'AnnotationCollection', 2], [$json['@context'], $json['type'], $json['total']]);
+        $this->assertSame(
+            ['urn:uuid:'.$id, 'Annotation', 'commenting', ['type' => 'TextualBody', 'value' => "Her *second* list.\n# Not a heading", 'format' => 'text/plain'], 'http://idpf.org/epub/linking/cfi/epub-cfi.html', 'epubcfi(/6/8!/4/2)', 'bookmarking'],
+            [$json['first']['items'][0]['id'], $json['first']['items'][0]['type'], $json['first']['items'][0]['motivation'], $json['first']['items'][0]['body'], $json['first']['items'][0]['target']['selector']['conformsTo'], $json['first']['items'][0]['target']['selector']['value'], $json['first']['items'][1]['motivation']],
+        );
+        $this->assertStringStartsWith('urn:isbn:9798', $json['first']['items'][0]['target']['source']);
+        $this->assertSame("# Marks\n\n## The Salt Ledger\n\n- Page 4 of 7, The Quay\n\n  Her \\*second\\* list.\n  \\# Not a heading\n- Page 4 of 7, The Quay\n", $this->get('/marks/marks.md')->assertOk()->getContent());
+    }
+
+    public function test_a_highlight_keeps_its_text_and_colour_and_is_found_and_saved_by_them(): void
+    {
+        $id = (string) Str::uuid();
+        $keep = fn (?string $colour, string $note, int $at, ?array $text): TestResponse => $this->putJson("/loans/{$this->loan->id}/marks/{$id}", [
+            'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => ['progression' => 0.25, 'totalProgression' => 0.3, 'fragments' => ['epubcfi(/6/8!/4/2,/1:3,/1:9)']], 'text' => $text],
+            'label' => 'Page 4 of 7', 'note' => $note, 'colour' => $colour, 'removed' => false, 'changed_at' => $at, 'sent_at' => 9_000_000,
+        ]);
+        $text = ['before' => 'counted ', 'highlight' => 'the salt', 'after' => ' twice'];
+        $keep('sea', '', 5_000_000, $text)->assertNoContent();
+        $keep('fig', 'Compare page 9', 6_000_000, $text)->assertNoContent();
+        $keep('clay', 'late, and older', 5_500_000, $text)->assertNoContent();
+        $keep('pink', '', 7_000_000, $text)->assertUnprocessable();
+        $keep('fig', '', 7_000_000, ['highlight' => str_repeat('x', 4001)])->assertUnprocessable();
+        $this->getJson("/loans/{$this->loan->id}/marks")->assertJsonPath('0.colour', 'fig')->assertJsonPath('0.note', 'Compare page 9')->assertJsonPath('0.locator.text.before', 'counted ')->assertJsonPath('0.locator.text.after', ' twice');
+        $this->get('/marks?q=THE+SALT')->assertSee('the salt')->assertSee('data-colour="fig"', false);
+        $item = $this->get('/marks/marks.jsonld')->json('first.items.0');
+        $this->assertSame(['commenting', 'fig', ['type' => 'TextQuoteSelector', 'exact' => 'the salt', 'prefix' => 'counted ', 'suffix' => ' twice']], [$item['motivation'], $item['target']['styleClass'], $item['target']['selector'][1]]);
+        $this->assertStringContainsString("- Page 4 of 7\n\n  > the salt\n\n  Compare page 9\n", (string) $this->get('/marks/marks.md')->getContent());
+    }
+
+    public function test_what_is_no_mark_or_another_persons_is_refused(): void
+    {
+        $this->keep($id = (string) Str::uuid(), 'Mine');
+        $this->putJson("/loans/{$this->loan->id}/marks/{$id}", ['label' => ''])->assertUnprocessable();
+        $this->putJson("/loans/{$this->loan->id}/marks/not-a-uuid", [])->assertNotFound();
+        $this->keep((string) Str::uuid(), str_repeat('x', 4001))->assertUnprocessable();
+        $this->putJson("/loans/{$this->loan->id}/marks/".Str::uuid(), ['label' => str_repeat('A chapter with a long name ', 40), 'note' => null, 'changed_at' => 1, 'sent_at' => 1, 'locator' => ['href' => 'a', 'type' => 'a/b', 'locations' => ['progression' => 0, 'totalProgression' => 0.9]]])->assertNoContent();
+        $this->licence($title = $this->title('Another'));
+        $other = $this->borrow($stranger = $this->card(), $title);
+        $this->be($stranger->person);
+        $loan = $this->loan;
+        $this->loan = $other;
+        $this->keep($id, 'Not mine')->assertConflict();
+        $this->assertSame('Mine', DB::table('marks')->where('id', $id)->value('note'));
+        $this->loan = $loan;
+        $this->keep((string) Str::uuid(), 'Nor this')->assertNotFound();
+    }
+}

@@ -1,0 +1,185 @@
+// What a reader does with a text beside reading it: finding, marking, copying, looking up, citing, notes in place.
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { CARDS, borrowAndRead, findTitle, signIn, watch } from './library.js'
+
+/** The document of the book in which a text is, as foliate shows it. */
+const select = async (page, words) => {
+    await expect(async () => {
+        for (const frame of page.frames().slice(1)) {
+            const found = await frame.evaluate(wanted => {
+                const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+                for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+                    const at = node.data.indexOf(wanted)
+                    if (at < 0) continue
+                    document.getSelection().setBaseAndExtent(node, at, node, at + wanted.length)
+                    return true
+                }
+                return false
+            }, words)
+            if (found) return
+        }
+        throw new Error(`“${words}” is not on the page`)
+    }).toPass()
+    await expect(page.getByRole('toolbar', { name: 'Selected text' })).toBeVisible()
+}
+
+test('finding steps from place to place, with what stands around each', async ({ page }) => {
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'Letters from Cinder Point')
+    await borrowAndRead(page)
+    await page.keyboard.press('f')
+    await page.getByLabel('Find in book').fill('RÖOF')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toHaveText('5 places in 4 chapters.')
+    await expect(page.locator('.found').first()).toContainText('There is no roof')
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toHaveText('Place 2 of 5.')
+    await expect(page.locator('.found[aria-current]')).toContainText('paid for the roof')
+    await expect(page.locator('#where')).toContainText('September')
+    for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Place before' }).click()
+    await expect(page.locator('#find-answer')).toHaveText('Place 5 of 5.')
+    // Words that run over an edge of markup are one text.
+    await page.getByLabel('Find in book').fill('Mr Brack,1 who is')
+    await page.locator('#find-form').getByRole('button').click()
+    await expect(page.locator('#find-answer')).toHaveText('One place.')
+    await page.getByLabel('Find in book').fill('submarine')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toHaveText('“submarine” is not in this book.')
+    await page.getByLabel('Find in book').fill('x')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toHaveText('Type at least two letters.')
+    const { violations } = await new AxeBuilder({ page }).include('#reader').analyze()
+    expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`)).toEqual([])
+    expect(complaints).toEqual([])
+})
+
+test('text is highlighted, noted, copied within the allowance, looked up and cited', async ({ page, context, browser }) => {
+    const complaints = watch(page)
+    await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'The Ferry Kitchen')
+    await borrowAndRead(page)
+    const address = page.url()
+    await page.keyboard.press('f')
+    await page.getByLabel('Find in book').fill('onion')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toContainText('places in')
+    const words = await page.locator('.found').first().innerText()
+    await page.locator('.found').first().click()
+    await page.keyboard.press('Escape')
+
+    await select(page, 'onion')
+    const kept = page.waitForResponse(r => r.url().includes('/marks/') && r.status() === 204)
+    await page.getByRole('button', { name: 'Highlight: fig' }).click()
+    await kept
+    await expect(page.getByRole('toolbar', { name: 'Selected text' })).toBeHidden()
+
+    await select(page, 'onion')
+    await page.getByRole('button', { name: 'Note', exact: true }).click()
+    await page.locator('.mark-list textarea').fill('How many?')
+    await page.getByRole('button', { name: 'Keep', exact: true }).click()
+    await expect(page.locator('.mark-list > li')).toHaveCount(1)
+    await expect(page.locator('.mark-list > li')).toContainText('How many?')
+    await expect(page.locator('.mark-quote')).toHaveText('onion')
+    await expect(page.locator('.mark-quote')).toHaveAttribute('data-colour', 'fig')
+    await page.keyboard.press('Escape')
+
+    await select(page, 'onion')
+    await page.getByRole('button', { name: 'Copy', exact: true }).click()
+    await expect(page.locator('#notice')).toContainText('Copied.')
+    expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('onion')
+
+    await select(page, 'onion')
+    await page.getByRole('button', { name: 'Look up', exact: true }).click()
+    await expect(page.locator('#word-box')).toContainText('edible bulb')
+    await page.locator('#word [data-close]').click()
+
+    await select(page, 'onion')
+    await page.getByRole('button', { name: 'Cite', exact: true }).click()
+    await expect(page.locator('#cite-box')).toContainText('In the bibliography')
+    await expect(page.locator('#cite-box h3')).toHaveText(['APA', 'MLA', 'Chicago', 'Harvard', 'Vancouver', 'ASA'])
+
+    // Another device has the highlight, and takes it away by pressing on it.
+    const other = await (await browser.newContext()).newPage()
+    await signIn(other, CARDS.halvard)
+    await other.goto(address)
+    await expect(other.locator('#reader')).toHaveAttribute('data-ready', 'yes')
+    await other.keyboard.press('m')
+    await other.locator('.mark-go').click()
+    await other.keyboard.press('Escape')
+    await expect(async () => {
+        const frame = other.frames().slice(1).at(-1)
+        const box = await frame.evaluate(() => {
+            const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+            for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+                const at = node.data.indexOf('onion')
+                if (at < 0) continue
+                const range = document.createRange()
+                range.setStart(node, at)
+                range.setEnd(node, at + 5)
+                const { left, top, width, height } = range.getBoundingClientRect()
+                return { x: left + width / 2, y: top + height / 2 }
+            }
+        })
+        const outer = await (await frame.frameElement()).boundingBox()
+        await other.mouse.click(outer.x + box.x, outer.y + box.y)
+        await expect(other.getByRole('button', { name: 'Highlight: fig' })).toHaveAttribute('aria-pressed', 'true', { timeout: 2000 })
+    }).toPass()
+    await other.locator('#selection').getByRole('button', { name: 'Remove' }).click()
+    await other.keyboard.press('m')
+    await expect(other.locator('.mark-list > li')).toHaveCount(0)
+    expect(words).toContain('onion')
+    expect(complaints).toEqual([])
+})
+
+test('a note to the text opens in place', async ({ page }) => {
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'Letters from Cinder Point')
+    await borrowAndRead(page)
+    await page.keyboard.press('c')
+    await page.locator('#contents-list').getByRole('link', { name: 'October' }).click()
+    await expect(page.locator('#where')).toContainText('October')
+    const at = await page.locator('#page-of').innerText()
+    await expect(async () => {
+        for (const frame of page.frames().slice(1)) {
+            const link = frame.locator('a[role=doc-noteref]')
+            if (await link.count()) return link.first().click({ timeout: 2000 })
+        }
+        throw new Error('no note is called')
+    }).toPass()
+    const note = page.getByRole('complementary', { name: 'Note to the text' })
+    await expect(note).toBeVisible()
+    await expect(async () => {
+        const texts = await Promise.all(page.frames().slice(1).map(f => f.locator('body').innerText().catch(() => '')))
+        expect(texts.some(t => t.trim().startsWith('The ferry’s bill of lading'))).toBe(true)
+    }).toPass()
+    expect(await page.locator('#page-of').innerText()).toBe(at)
+    await page.keyboard.press('Escape')
+    await expect(note).toBeHidden()
+    expect(complaints).toEqual([])
+})
+
+test('pages are printed from the reader, and the text left is told at the reader’s own pace', async ({ page }) => {
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'Letters from Cinder Point')
+    await borrowAndRead(page)
+    await page.keyboard.press('Home')
+    await expect(page.locator('#left')).toContainText(/min left/)
+    const slow = parseInt((await page.locator('#left').innerText()).match(/(\d+) min(?! left in)/)[1])
+    // Somebody who reads four times as slowly.
+    await page.evaluate(() => localStorage.setItem('pace', JSON.stringify({ bytes: 4000, minutes: 10 })))
+    await page.reload()
+    await page.keyboard.press('Home')
+    await expect.poll(async () => parseInt((await page.locator('#left').innerText()).match(/(\d+) min(?! left in)/)?.[1] ?? 0)).toBeGreaterThan(slow * 2)
+
+    await page.keyboard.press('c')
+    await page.getByRole('link', { name: 'Print pages' }).click()
+    await page.getByRole('listitem').filter({ hasText: 'October' }).getByRole('button', { name: /^Show to print/ }).click()
+    await expect(page.getByRole('article')).toContainText('four hundred and twelve pieces')
+    await page.emulateMedia({ media: 'print' })
+    await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeHidden()
+})
