@@ -4,8 +4,9 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/css/app.css', 'resources/js/app.js', 'resources/js/reading/reader.js', 'resources/js/reading/player.js'], refresh: false }),
+        laravel({ input: ['resources/css/app.css', 'resources/js/app.js', 'resources/js/reading/reader.js', 'resources/js/reading/player.js', 'resources/js/offline/list.js'], refresh: false }),
         tailwindcss(),
     ],
+    worker: { format: 'es' },
     build: { modulePreload: { polyfill: false }, assetsInlineLimit: 0 },
 })

@@ -32,10 +32,13 @@ http {
         location /build/ {
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
+            # The worker that answers where there is no network answers for the whole site.
+            add_header Service-Worker-Allowed "/";
             try_files $uri =404;
         }
 
-        location = /icon.svg {
+        location ~ ^/(icon\.svg|manifest\.webmanifest|icons/[a-z0-9]+\.png)$ {
+            types { application/manifest+json webmanifest; image/svg+xml svg; image/png png; }
             add_header Cache-Control "public, max-age=86400";
             add_header X-Content-Type-Options nosniff;
         }

@@ -33,8 +33,10 @@ use App\Http\Controllers\Lending\LoanController;
 use App\Http\Controllers\Lending\RequestController;
 use App\Http\Controllers\Reading\CitingController;
 use App\Http\Controllers\Reading\DictionaryController;
+use App\Http\Controllers\Reading\DownloadController;
 use App\Http\Controllers\Reading\ExcerptController;
 use App\Http\Controllers\Reading\MarkController;
+use App\Http\Controllers\Reading\OfflineController;
 use App\Http\Controllers\Reading\PageController;
 use App\Http\Controllers\Reading\PlaceController;
 use App\Http\Controllers\Reading\PlayController;
@@ -54,6 +56,7 @@ Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])-
 Route::post('/preferences', PreferenceController::class)->name('preferences');
 Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover');
 Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
+Route::get('/offline', [OfflineController::class, 'device'])->name('offline');
 Route::get('/dictionary', DictionaryController::class)->name('dictionary');
 Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
@@ -117,6 +120,9 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])->name('read.show');
     Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])->whereIn('way', ['listen', 'watch'])->name('play.show');
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])->name('read.file');
+    Route::get('/offline/loans', [OfflineController::class, 'loans'])->name('offline.loans');
+    Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])->name('offline.files');
+    Route::get('/loans/{loan}/download/{kind}', DownloadController::class)->whereIn('kind', ['epub', 'pdf', 'package', 'files'])->name('download');
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index');
     Route::get('/loans/{loan}/marks', [MarkController::class, 'in'])->name('marks.in');
     Route::put('/loans/{loan}/marks/{mark}', [MarkController::class, 'keep'])->whereUuid('mark')->name('marks.keep');

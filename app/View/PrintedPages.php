@@ -42,7 +42,7 @@ final class PrintedPages
     public static function pdf(Publication $publication, string $page): string
     {
         $folder = storage_path("publications/{$publication->sha256}/whole");
-        $options = new Options(['chroot' => [$folder], 'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Serif', 'defaultPaperSize' => 'a4', 'tempDir' => storage_path('tmp'), 'fontDir' => storage_path('tmp'), 'fontCache' => storage_path('tmp')]);
+        $options = new Options(['chroot' => [$folder], 'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Serif', 'defaultPaperSize' => 'a4', 'tempDir' => sys_get_temp_dir(), 'fontCache' => sys_get_temp_dir()]);
         $pdf = new Dompdf($options);
         $pdf->setBasePath($folder);
         $pdf->loadHtml($page, 'UTF-8');

@@ -107,4 +107,7 @@ return [
     'withdraw' => 'Retirar',
     'request_withdrawn' => 'Ya no pide «:name».',
     'see_it' => 'Verlo',
+    'download' => 'Descargar:',
+    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'paquete W3C', 'files' => 'solo los archivos'],
+    'no_download' => 'La licencia de este título no permite descargar sus archivos. Se puede leer aquí y llevar sin conexión.',
 ];

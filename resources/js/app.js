@@ -2,6 +2,8 @@ import htmx from 'htmx.org'
 import { watchHistograms } from './catalogue/histogram.js'
 import { watchShare } from './catalogue/share.js'
 import { watchSuggestions } from './catalogue/suggestions.js'
+import { inUse } from './offline/flag.js'
+import { sendAllKept } from './reading/kept.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
 htmx.config.includeIndicatorStyles = false
@@ -21,6 +23,24 @@ document.addEventListener('htmx:responseError', event => {
     if (element instanceof HTMLFormElement) element.submit()
     else if (element instanceof HTMLAnchorElement) location.assign(element.href)
 })
+
+// What was read and marked without a network goes to the library from whichever page comes first.
+if (document.querySelector('form[action$="/sign-out"]')) {
+    sendAllKept(token)
+    addEventListener('online', () => sendAllKept(token))
+}
+// Loans on this device: only where there are any, or where they can be taken, is more than a flag looked at.
+if (document.querySelector('[data-offline]')) import('./offline/rows.js').then(({ showRows }) => showRows())
+if (inUse()) {
+    import('./offline/device.js').then(({ reconcile }) => reconcile())
+    for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
+        form.addEventListener('submit', async event => {
+            event.preventDefault()
+            await (await import('./offline/device.js')).forgetAll()
+            form.submit()
+        })
+    }
+}
 
 watchHistograms()
 watchSuggestions()

@@ -8,6 +8,7 @@ use App\Models\Loan;
 use App\Models\Mark;
 use App\Models\Person;
 use App\Models\Place;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -119,6 +120,7 @@ final class AccessTest extends TestCase
     {
         $title = $this->importBook();
         $this->loan = $this->borrow($card = $this->card(), $title);
+        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
         $this->licence($wanted = $this->title('Wanted'));
         $this->borrow($this->card(), $wanted);
         $this->hold($card, $wanted);
@@ -151,6 +153,8 @@ final class AccessTest extends TestCase
             'pages.take' => ['POST', "{$loan}/pages", ['from' => '1']],
             'pages.show' => ['GET', "{$loan}/pages/1-1", []],
             'pages.pdf' => ['GET', "{$loan}/pages/1-1.pdf", []],
+            'offline.files' => ['GET', "{$loan}/offline", []],
+            'download' => ['GET', "{$loan}/download/epub", []],
             'places.index' => ['GET', "{$loan}/places", []],
             'places.keep' => ['PUT', "{$loan}/place", $this->placeData()],
             'holds.pause' => ['POST', '/holds/1/pause', ['until' => now()->addDays(9)->format('Y-m-d')]],

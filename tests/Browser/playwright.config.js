@@ -4,7 +4,7 @@ export default defineConfig({
     testDir: '.',
     // Two cores, and axe looks at every node.
     timeout: 300_000,
-    expect: { timeout: 60_000 },
+    expect: { timeout: Number(process.env.PATIENCE ?? 60_000) },
     workers: 2,
     // What fails once and then not is shown as flaky; it is not hidden.
     retries: 1,
@@ -16,7 +16,7 @@ export default defineConfig({
         { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['pages'] },
     ],
     use: {
-        actionTimeout: 60_000,
+        actionTimeout: Number(process.env.PATIENCE ?? 60_000),
         baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },
         locale: 'en-GB',

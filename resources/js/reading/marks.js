@@ -1,6 +1,7 @@
 // Bookmarks, highlights and notes: written here first and sent when there is a connection; the last change of each counts.
 
 import { element } from './element.js'
+import { sendMark, settled, unsentMarks } from './kept.js'
 
 export class Marks {
     #all = new Map()
@@ -12,8 +13,7 @@ export class Marks {
      */
     constructor(of) {
         Object.assign(this, of)
-        this.slot = `marks:${this.address}`
-        this.#unsent = JSON.parse(localStorage.getItem(this.slot) ?? '{}')
+        this.#unsent = unsentMarks(this.address)
         this.list = element('ol', { className: 'mark-list' })
         this.note = element('textarea', { rows: 2, maxLength: 4000, id: 'bookmark-note', className: 'mark-note' })
         const add = element('button', { type: 'button', className: 'btn', textContent: this.texts.add_bookmark, id: 'add-bookmark' })
@@ -81,15 +81,10 @@ export class Marks {
 
     async send() {
         for (const [id, change] of Object.entries(this.#unsent)) {
-            const response = await fetch(`${this.address}/${id}`, {
-                method: 'PUT', keepalive: true,
-                headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': this.token },
-                body: JSON.stringify({ ...change, sent_at: Date.now() }),
-            }).catch(() => null)
+            const response = await sendMark(this.address, this.token, id, change).catch(() => null)
             if (!response) return
             if (response.status === 409) this.status.textContent = (await response.json()).message
-            // Taken, or never to be taken; anything else is tried again later.
-            if ((response.ok || [404, 409, 422].includes(response.status)) && this.#unsent[id] === change) {
+            if (settled(response, [404, 409, 422]) && this.#unsent[id] === change) {
                 delete this.#unsent[id]
                 this.#keep()
             }
@@ -97,7 +92,7 @@ export class Marks {
     }
 
     #keep() {
-        localStorage.setItem(this.slot, JSON.stringify(this.#unsent))
+        localStorage.setItem(`marks:${this.address}`, JSON.stringify(this.#unsent))
     }
 
     show() {

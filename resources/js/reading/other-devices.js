@@ -1,4 +1,4 @@
-import { thisDevice } from './place-keeper.js'
+import { thisDevice } from './kept.js'
 
 /**
  * The place furthest on that another device has kept; null where there is none or no connection.

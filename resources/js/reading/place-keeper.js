@@ -1,19 +1,9 @@
 // Keeps the place on the server: soon after a page is turned, at once when the page is left, later when there is no
 // connection. What could not be sent waits in this browser.
 
+import { sendPlace, settled, unsentPlace } from './kept.js'
+
 const WAIT = 900
-
-export const thisDevice = () => {
-    let id = localStorage.getItem('device')
-    if (!id) localStorage.setItem('device', id = crypto.randomUUID())
-    return id
-}
-
-const deviceName = () => {
-    const phone = matchMedia('(max-width: 600px)').matches
-    const tablet = !phone && matchMedia('(pointer: coarse)').matches
-    return phone ? 'phone' : tablet ? 'tablet' : 'computer'
-}
 
 export class PlaceKeeper {
     #timer
@@ -23,21 +13,27 @@ export class PlaceKeeper {
 
     constructor({ address, token, onEnded, onOffline }) {
         Object.assign(this, { address, token, onEnded, onOffline })
-        this.slot = `place:${address}`
-        this.#unsent = JSON.parse(localStorage.getItem(this.slot) ?? 'null')
+        this.#unsent = unsentPlace(address)
         addEventListener('pagehide', () => this.send(true))
         addEventListener('online', () => this.send())
         document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && this.send(true))
     }
 
-    /** What an earlier visit could not send, if anything. */
-    get unsent() {
-        return this.#unsent
+    /**
+     * Where to begin: what this browser could not send yet, or the last that it sent where the page is older than that, as
+     * one from this device's own store may be.
+     *
+     * @param {object|null} place the place that came with the page
+     * @param {number} placedAt when that was read, in milliseconds
+     */
+    newest(place, placedAt) {
+        const here = this.#unsent ?? JSON.parse(localStorage.getItem(`last:${this.address}`) ?? 'null')
+        return here && (this.#unsent || here.read_at > placedAt) ? here.locator : place
     }
 
     keep(locator) {
         this.#unsent = { locator, read_at: Date.now() }
-        localStorage.setItem(this.slot, JSON.stringify(this.#unsent))
+        localStorage.setItem(`place:${this.address}`, JSON.stringify(this.#unsent))
         clearTimeout(this.#timer)
         this.#timer = setTimeout(() => this.send(), WAIT)
     }
@@ -49,18 +45,12 @@ export class PlaceKeeper {
         if (!sending || sending === this.#sending || this.#sending && !leaving) return
         this.#sending = sending
         try {
-            const response = await fetch(this.address, {
-                method: 'PUT',
-                keepalive: true,
-                headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': this.token },
-                body: JSON.stringify({ ...sending, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
-            })
+            const response = await sendPlace(this.address, this.token, sending)
             if (response.status === 410) this.onEnded()
-            // Taken, or never to be taken; anything else is tried again later.
-            const settled = response.ok || [404, 410, 422].includes(response.status)
-            if (settled && this.#unsent === sending) {
+            if (settled(response, [404, 410, 422]) && this.#unsent === sending) {
                 this.#unsent = null
-                localStorage.removeItem(this.slot)
+                localStorage.removeItem(`place:${this.address}`)
+                localStorage.setItem(`last:${this.address}`, JSON.stringify(sending))
             }
         } catch {
             this.onOffline()

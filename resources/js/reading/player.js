@@ -1,6 +1,9 @@
 // Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and captions.
 
 import { Captions } from './captions.js'
+import { savingData } from '../offline/device.js'
+import { get } from '../offline/store.js'
+import { endAt } from './loan-end.js'
 import { Marks } from './marks.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
@@ -20,6 +23,8 @@ const captions = new Captions(media, $('player'))
 let part = 0
 let wantsToPlay = false
 let keptAt = 0
+/** Whether sound and film may come over the network: not where data saver is on and the connection costs. */
+let allowed = true
 /** Where in the part that is being loaded it will begin; null once it is there. */
 let awaited = null
 /** Where the seek bar is being dragged to; null while it follows what plays. */
@@ -30,12 +35,16 @@ $('bar').hidden = false
 
 // ---- Place
 
+const over = () => {
+    media.pause()
+    media.removeAttribute('src')
+    say(data.texts.loan_over)
+}
+endAt(data.due, over)
+
 const keeper = data.keep && new PlaceKeeper({
     address: data.keep, token: data.token,
-    onEnded: () => {
-        media.pause()
-        say(data.texts.loan_over)
-    },
+    onEnded: over,
     onOffline: () => say(data.texts.offline),
 })
 
@@ -75,7 +84,7 @@ const seconds = locator => {
 
 const load = (index, at) => {
     part = index
-    media.src = data.parts[index].address
+    if (allowed) media.src = data.parts[index].address
     media.playbackRate = Number($('speed').value)
     awaited = at
     captions.fill(data.parts[index].captions)
@@ -84,10 +93,20 @@ const load = (index, at) => {
 }
 
 const play = () => {
+    if (!allowed) return askToPlay()
     wantsToPlay = true
     media.play().catch(error => {
         if (error.name !== 'AbortError') failed()
     })
+}
+
+const askToPlay = () => {
+    wantsToPlay = false
+    say(data.texts.costs, [data.texts.anyway, () => {
+        allowed = true
+        load(part, inPart())
+        play()
+    }])
 }
 
 const goTo = whole => {
@@ -238,9 +257,10 @@ const offerOtherDevice = async from => {
 
 const speed = localStorage.getItem('player:speed')
 if (speed && [...$('speed').options].some(o => o.value === speed)) $('speed').value = speed
-const start = keeper?.unsent?.locator ?? data.place
+const start = keeper ? keeper.newest(data.place, data.placed_at) : data.place
 const from = start ? seconds(start) : 0
 const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
+allowed = !savingData() || Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
 load(first.part, first.seconds)
 showPlaying()
 keeper?.send()

@@ -5,6 +5,7 @@ import { Drawers } from './drawers.js'
 import { Find } from './find.js'
 import { Footnotes } from './footnotes.js'
 import { Marks } from './marks.js'
+import { endAt } from './loan-end.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
 import { Pace } from './pace.js'
@@ -27,6 +28,7 @@ let here = null
 let pageLabels = []
 
 const ended = () => location.reload()
+endAt(data.due, ended)
 const keeper = data.keep && new PlaceKeeper({
     address: data.keep, token: data.token, onEnded: ended, onOffline: () => say(data.texts.offline),
 })
@@ -296,8 +298,7 @@ for (const button of document.querySelectorAll('[data-size]')) {
 
 // ---- Opening
 
-/** Where to begin: what this browser could not send yet, else the newest place that the server has. */
-const startingPlace = () => keeper?.unsent?.locator ?? data.place
+const startingPlace = () => keeper ? keeper.newest(data.place, data.placed_at) : data.place
 
 const goToPlace = async place => {
     const cfi = place.locations.fragments?.find(f => f.startsWith('epubcfi('))

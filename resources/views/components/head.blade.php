@@ -6,5 +6,8 @@
     <meta name="color-scheme" content="light dark">
     <title>{{ $title === null ? 'Fig Porch' : $title.' · Fig Porch' }}</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    <link rel="apple-touch-icon" href="/icons/apple.png">
+    <link rel="manifest" href="/manifest.webmanifest">
+    <meta name="theme-color" content="#1f4b56">
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>

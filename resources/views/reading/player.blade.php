@@ -11,12 +11,14 @@
     $data = [
         'parts' => array_map(fn (array $part): array => [...$part, 'path' => $part['path'], 'address' => $address($part['path']), 'captions' => array_map(fn (array $c): array => [...$c, 'address' => $address($c['path'])], $part['captions'])], $parts),
         'place' => $place?->locator,
+        'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
+        'due' => $isLoan ? $loan->due_at->getTimestampMs() : null,
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
         'marks' => $isLoan ? route('marks.in', $loan, false) : null,
         'token' => csrf_token(),
         'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
-        'texts' => \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
+        'texts' => \Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) + \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
     ];
     $captions = array_column(array_merge(...array_column($parts, 'captions')), 'label', 'language');
 @endphp

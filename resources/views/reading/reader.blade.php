@@ -6,6 +6,8 @@
         'sizes' => $isLoan ? $publication->sizes : $publication->excerpt_sizes,
         'positions' => $isLoan ? $publication->positions : $publication->excerpt_positions,
         'place' => $place?->locator,
+        'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
+        'due' => $isLoan ? $loan->due_at->getTimestampMs() : null,
         'keep' => $isLoan ? route('places.keep', $loan, false) : null,
         'places' => $isLoan ? route('places.index', $loan, false) : null,
         'marks' => $isLoan ? route('marks.in', $loan, false) : null,

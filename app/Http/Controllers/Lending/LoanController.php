@@ -9,8 +9,10 @@ use App\Actions\Lending\RenewLoan;
 use App\Actions\Lending\UndoReturn;
 use App\Http\Current;
 use App\Models\Loan;
+use App\Queries\Lending\LoanOnShelf;
 use App\Queries\Lending\OpenLoans;
 use App\Queries\Lending\Rules;
+use App\Queries\Reading\LoanFiles;
 use App\View\Dates;
 use App\View\RefusalText;
 use FigPorch\Core\Lending\Refused;
@@ -21,7 +23,7 @@ use Illuminate\View\View;
 
 final class LoanController
 {
-    public function index(Current $current, OpenLoans $openLoans, Rules $rules): View
+    public function index(Current $current, OpenLoans $openLoans, Rules $rules, LoanFiles $loanFiles): View
     {
         $now = now()->toImmutable();
         $loans = $openLoans->of($current->person ?? abort(401), $now);
@@ -34,7 +36,9 @@ final class LoanController
             }
         }
 
-        return view('lending.loans', ['loans' => $loans, 'renewFrom' => $renewFrom, 'now' => $now]);
+        return view('lending.loans', [
+            'loans' => $loans, 'renewFrom' => $renewFrom, 'now' => $now, 'files_of' => $loanFiles->of($loans->map(fn (LoanOnShelf $on): Loan => $on->loan)),
+        ]);
     }
 
     public function renew(Loan $loan, RenewLoan $renewLoan, Current $current): RedirectResponse

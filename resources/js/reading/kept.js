@@ -1,0 +1,56 @@
+// Places and marks that wait in this browser until they can be sent, from whichever page has a connection first.
+
+export const json = token => ({ 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token })
+
+export const unsentPlace = address => JSON.parse(localStorage.getItem(`place:${address}`) ?? 'null')
+export const unsentMarks = address => JSON.parse(localStorage.getItem(`marks:${address}`) ?? '{}')
+
+export const thisDevice = () => {
+    let id = localStorage.getItem('device')
+    if (!id) localStorage.setItem('device', id = crypto.randomUUID())
+    return id
+}
+
+const deviceName = () => {
+    const phone = matchMedia('(max-width: 600px)').matches
+    const tablet = !phone && matchMedia('(pointer: coarse)').matches
+    return phone ? 'phone' : tablet ? 'tablet' : 'computer'
+}
+
+/** @returns {Promise<Response>} */
+export const sendPlace = (address, token, place) => fetch(address, {
+    method: 'PUT', keepalive: true, headers: json(token),
+    body: JSON.stringify({ ...place, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
+})
+
+/** @returns {Promise<Response>} */
+export const sendMark = (address, token, id, change) => fetch(`${address}/${id}`, {
+    method: 'PUT', keepalive: true, headers: json(token), body: JSON.stringify({ ...change, sent_at: Date.now() }),
+})
+
+/** Taken, or never to be taken; anything else is tried again later. */
+export const settled = (response, never) => response.ok || never.includes(response.status)
+
+/** Whatever any loan has waiting here. */
+export const sendAllKept = async token => {
+    for (const key of Object.keys(localStorage)) {
+        const [kind, address] = key.split(/:(.*)/)
+        try {
+            if (kind === 'place') {
+                const place = unsentPlace(address)
+                if (place && settled(await sendPlace(address, token, place), [404, 410, 422]) && unsentPlace(address)?.read_at === place.read_at) localStorage.removeItem(key)
+            } else if (kind === 'marks') {
+                for (const [id, change] of Object.entries(unsentMarks(address))) {
+                    if (!settled(await sendMark(address, token, id, change), [404, 409, 422])) continue
+                    const now = unsentMarks(address)
+                    if (now[id]?.changed_at === change.changed_at) delete now[id]
+                    localStorage.setItem(key, JSON.stringify(now))
+                }
+                if (!Object.keys(unsentMarks(address)).length) localStorage.removeItem(key)
+            }
+        } catch {
+            // No connection yet.
+            return
+        }
+    }
+}

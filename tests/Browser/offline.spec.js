@@ -1,0 +1,162 @@
+// Loans on a device without a network: taken, opened from cold, marked, merged, and gone when the loan is over.
+import { expect, test } from '@playwright/test'
+import { CARDS, bookText, borrow, borrowAndRead, findTitle, readerIsOpen, signIn, watch } from './library.js'
+
+const row = (page, name) => page.getByRole('article').filter({ hasText: name })
+
+const takeOffline = async (page, name) => {
+    await page.goto('/loans')
+    await row(page, name).getByRole('button', { name: /^Take offline · \d/ }).click()
+    await expect(row(page, name)).toContainText('On this device')
+}
+
+test('a book opens from cold without a network, and what is marked there reaches the library', async ({ browser }) => {
+    const context = await browser.newContext()
+    let page = await context.newPage()
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'The Ferry Kitchen')
+    await borrowAndRead(page)
+    const address = page.url()
+    await takeOffline(page, 'The Ferry Kitchen')
+
+    // What lies there cannot be read without the key, and the key cannot be taken out.
+    const stored = await page.evaluate(() => new Promise(resolve => {
+        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
+            const found = { text: '' }
+            db.transaction('loans').objectStore('loans').getAll().onsuccess = e => { found.key = e.target.result[0].key.extractable }
+            const all = db.transaction('chunks').objectStore('chunks').getAll()
+            all.onsuccess = () => {
+                found.text = all.result.map(chunk => new TextDecoder().decode(chunk.secret)).join('')
+                resolve(found)
+            }
+        }
+    }))
+    expect(stored.key).toBe(false)
+    expect(stored.text.length).toBeGreaterThan(10_000)
+    expect(stored.text).not.toContain('onion')
+    await page.close()
+
+    await context.setOffline(true)
+    page = await context.newPage()
+    const complaints = []
+    page.on('pageerror', error => complaints.push(error.message))
+    await page.goto('/porch')
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('On this device')
+    await expect(page.getByText('There is no network at the moment.')).toBeVisible()
+    await page.getByRole('link', { name: /^Open/ }).click()
+    await readerIsOpen(page)
+    await page.keyboard.press('End')
+    await expect.poll(() => bookText(page)).toContain('It is the only dish in this book that always works.')
+    await page.keyboard.press('m')
+    const note = `Without a network ${Date.now()}`
+    await page.getByLabel('Note, if you like').fill(note)
+    await page.getByRole('button', { name: 'Bookmark this place' }).click()
+    await expect(page.locator('.mark-list')).toContainText(note)
+    // Opened once more, still without a network, it is where it was left.
+    await page.goto(address)
+    await readerIsOpen(page)
+    await expect.poll(() => bookText(page)).toContain('It is the only dish in this book that always works.')
+    await page.keyboard.press('m')
+    await expect(page.locator('.mark-list')).toContainText(note)
+
+    await context.setOffline(false)
+    await page.goto('/loans')
+    const other = await (await browser.newContext()).newPage()
+    await signIn(other, CARDS.halvard)
+    await expect(async () => {
+        await other.goto('/marks')
+        await expect(other.locator('main')).toContainText(note, { timeout: 1000 })
+        const places = await other.request.get(address.replace('read', 'places'))
+        expect(Math.max(...(await places.json()).map(p => p.locator.locations.totalProgression))).toBeGreaterThan(0.8)
+    }).toPass()
+
+    // Returned elsewhere, it leaves this device at the next contact.
+    await other.goto('/loans')
+    await row(other, 'The Ferry Kitchen').getByRole('button', { name: /^Return/ }).click()
+    await expect(other.locator('#said')).toContainText('is returned')
+    await page.goto('/loans')
+    await expect(async () => {
+        await page.goto('/offline')
+        await expect(page.getByText('Nothing is on this device.')).toBeVisible({ timeout: 1000 })
+    }).toPass()
+    expect(complaints).toEqual([])
+})
+
+test('a recording plays from the device, and is gone when the loan is due though there is no network', async ({ browser }) => {
+    const context = await browser.newContext()
+    const page = await context.newPage()
+    await signIn(page, CARDS.halvard)
+    await page.goto('/catalogue?format=music&q=Falling+Glass')
+    await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await borrow(page)
+    await takeOffline(page, 'Falling Glass')
+    await context.setOffline(true)
+    await page.goto('/offline')
+    await page.getByRole('link', { name: /^Open/ }).click()
+    await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
+    await page.getByRole('button', { name: 'Play', exact: true }).click()
+    const time = () => page.locator('#media').evaluate(media => media.currentTime)
+    await expect.poll(time).toBeGreaterThan(0.3)
+    await page.locator('#media').evaluate(media => { media.currentTime = media.duration - 3 })
+    await expect.poll(() => page.locator('#media').evaluate(media => media.seeking || media.currentTime < media.duration - 3.5)).toBe(false)
+
+    // The clock of the device goes past the due date, then back again.
+    await page.evaluate(() => new Promise(resolve => {
+        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
+            const store = db.transaction('loans', 'readwrite').objectStore('loans')
+            store.getAll().onsuccess = e => store.put({ ...e.target.result[0], seen: e.target.result[0].due + 1 }).onsuccess = resolve
+        }
+    }))
+    await page.goto('/offline')
+    await expect(page.getByText('The loan has ended, and it has left this device.')).toBeVisible()
+    expect(await page.evaluate(() => new Promise(resolve => {
+        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => { db.transaction('chunks').objectStore('chunks').count().onsuccess = e => resolve(e.target.result) }
+    }))).toBe(0)
+    await page.getByRole('button', { name: /^Understood/ }).click()
+    await expect(page.getByText('Nothing is on this device.')).toBeVisible()
+})
+
+test('taking offline pauses and goes on; signing out clears the device; data saver asks first', async ({ browser }) => {
+    const context = await browser.newContext()
+    const page = await context.newPage()
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await page.goto('/catalogue?format=music&q=Falling+Glass')
+    await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await borrow(page)
+    await page.goto('/offline')
+    await page.getByLabel('Data saver').check()
+    await page.addInitScript(() => Object.defineProperty(navigator, 'connection', { value: { saveData: true } }))
+    await page.goto('/loans')
+    const album = row(page, 'Falling Glass')
+    await album.getByRole('button', { name: /^Take offline/ }).click()
+    await expect(album).toContainText('Data saver is on, and this connection costs.')
+    // The third file does not come before it is let through, so that there is time to press Pause.
+    let letThrough
+    const waits = new Promise(resolve => { letThrough = resolve })
+    let asked = 0
+    await page.route('**/files/**', async route => {
+        if (++asked === 3) await waits
+        await route.continue().catch(() => {})
+    })
+    await album.getByRole('button', { name: /^Do it anyway/ }).click()
+    await expect.poll(() => asked).toBe(3)
+    await album.getByRole('button', { name: /^Pause/ }).click()
+    letThrough()
+    await expect(album.getByRole('button', { name: /^Go on · [\d.]+ (kB|MB) of / })).toBeVisible()
+    await page.reload()
+    await album.getByRole('button', { name: /^Go on/ }).click()
+    await album.getByRole('button', { name: /^Do it anyway/ }).click()
+    await expect(album).toContainText('On this device')
+
+    await album.getByRole('link', { name: /^Listen/ }).click()
+    await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
+    await page.getByRole('button', { name: 'Play', exact: true }).click()
+    await expect.poll(() => page.locator('#media').evaluate(media => media.currentTime), 'what is here costs nothing').toBeGreaterThan(0.2)
+    await page.goto('/loans')
+    await page.getByRole('button', { name: 'Sign out' }).click()
+    await expect(page).not.toHaveURL(/loans/)
+    await page.goto('/offline')
+    await expect(page.getByText('Nothing is on this device.')).toBeVisible()
+    expect(complaints).toEqual([])
+})
