@@ -9,7 +9,7 @@ final readonly class Book
 {
     /**
      * @param  list<array{name: string, sort: string, role: string}>  $creators  role: a MARC relator code
-     * @param  list<array{title: string, html: string}>  $chapters  bodies in XHTML
+     * @param  list<array{title: string, html: string, untold?: bool}>  $chapters  bodies in XHTML; the contents leave out those untold
      * @param  list<string>  $subjects
      * @param  array<string, string>  $pictures  file name => SVG
      * @param  array<string, string>  $accessibility  schema.org property => value
@@ -35,6 +35,7 @@ final readonly class Book
         public string $contentsHeading = 'Contents',
         public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
         public ?string $ages = null,
+        public bool $magazine = false,
     ) {
     }
 }

@@ -39,7 +39,7 @@ final class EpubBuilder
     /** @return array<string, string> file name => bytes, in reading order where they are read */
     private function files(Book $book): array
     {
-        $files = ['style.css' => $book->fixedLayout ? self::FIXED_STYLE : self::STYLE];
+        $files = ['style.css' => $book->magazine ? self::MAGAZINE_STYLE : ($book->fixedLayout ? self::FIXED_STYLE : self::STYLE)];
         if ($book->cover !== null) {
             $files['cover.svg'] = $book->cover;
             if (! $book->fixedLayout) {
@@ -71,7 +71,7 @@ final class EpubBuilder
     {
         $lang = self::x($book->language);
         $dir = $book->rightToLeft ? ' dir="rtl"' : '';
-        $viewport = $book->fixedLayout ? '<meta name="viewport" content="width=800, height=600"/>' : '';
+        $viewport = $book->fixedLayout ? '<meta name="viewport" content="'.($book->magazine ? 'width=760, height=1040' : 'width=800, height=600').'"/>' : '';
 
         return <<<XML
             <?xml version="1.0" encoding="UTF-8"?>
@@ -115,6 +115,7 @@ final class EpubBuilder
             .'<dc:date>'.self::x($book->published).'</dc:date>'
             .'<dc:publisher>'.self::x($book->publisher).'</dc:publisher>'
             .'<dc:description>'.self::x($book->description).'</dc:description>'
+            .($book->magazine ? '<dc:type>magazine</dc:type>' : '')
             .'<meta property="dcterms:audience">'.self::x($book->audience).'</meta>'
             .($book->ages === null ? '' : '<meta property="schema:typicalAgeRange">'.self::x($book->ages).'</meta>');
         foreach ($book->creators as $i => $creator) {
@@ -156,6 +157,9 @@ final class EpubBuilder
     {
         $entries = '';
         foreach ($book->chapters as $i => $chapter) {
+            if ($chapter['untold'] ?? false) {
+                continue;
+            }
             $entries .= "<li><a href=\"{$this->chapterName($i)}\">{$this->plain($chapter['title'])}</a></li>";
         }
         $pages = '';
@@ -198,6 +202,23 @@ final class EpubBuilder
         .titlepage { text-align: center; margin-top: 20%; }
         .titlepage .by { font-size: 1.2em; }
         .titlepage .publisher { margin-top: 4em; font-variant: small-caps; }
+        CSS;
+
+    private const MAGAZINE_STYLE = <<<'CSS'
+        html, body { margin: 0; padding: 0; width: 760px; height: 1040px; overflow: hidden; background: #fffdf8; color: #22292f; }
+        body { font: 19px/1.5 serif; }
+        h1 { font: 700 46px/1.1 serif; margin: 0; }
+        .front { position: absolute; inset: 0; }
+        .front svg { position: absolute; left: 0; top: 0; width: 760px; height: 1040px; }
+        .front h1 { position: absolute; left: 48px; top: 44px; right: 48px; font-size: 74px; color: #fbf8f1; }
+        .front .number { position: absolute; left: 50px; top: 220px; margin: 0; font-size: 26px; color: #fbf8f1; }
+        .front ul { position: absolute; left: 50px; bottom: 60px; margin: 0; padding: 0; list-style: none; font: 600 27px/1.5 sans-serif; color: #fbf8f1; }
+        .article { position: absolute; left: 48px; right: 48px; top: 0; }
+        .article svg { display: block; width: 664px; height: 190px; margin: 48px 0 26px; }
+        .article .by { margin: 8px 0 22px; font-style: italic; }
+        .article .columns { columns: 2; column-gap: 34px; font-size: 24px; }
+        .article .columns p { margin: 0 0 14px; }
+        .foot { position: absolute; left: 48px; right: 48px; bottom: 26px; margin: 0; font: 15px sans-serif; border-top: 1px solid #22292f; padding-top: 8px; }
         CSS;
 
     private const FIXED_STYLE = <<<'CSS'

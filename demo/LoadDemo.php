@@ -87,6 +87,7 @@ final class LoadDemo
         $this->placeHoldsOfFirstCard();
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
         $this->takeInMedia($media, $say);
+        $this->takeInMagazines($say);
         $this->makeStaffLists();
         $this->makeStaff();
         // All of this is one transaction; what searching keeps of licences is written at its end, or now.
@@ -301,6 +302,19 @@ final class LoadDemo
                 }
             }
         }
+    }
+
+    /** @param  callable(string): void  $say */
+    private function takeInMagazines(callable $say): void
+    {
+        $folder = dirname(storage_path()).'/demo';
+        $issues = (new MagazineShelf)->issues();
+        foreach ($issues as $i => $issue) {
+            $file = "{$folder}/{$issue->isbn}.epub";
+            (new EpubBuilder)->write($issue, $file);
+            ($this->import)($file, $this->libraries['saltmere'], new LicenceTerms(LicenceModel::Simultaneous, priceCents: 1800, rights: new Rights(10)), new CarbonImmutable("{$issue->published}-02"));
+        }
+        $say(count($issues).' issues of magazines, built and taken in');
     }
 
     private function makeStaffLists(): void

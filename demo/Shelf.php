@@ -82,7 +82,7 @@ final class Shelf
             $html = str_replace([' align="left"', ' align="right"', ' align="center"'], '', $html);
             $html = str_replace('<img src="', '<img src="art/', $html);
             // A colon is no part of an XML name, and HTML's entities are unknown to XML.
-            $html = str_replace(['&nbsp;', '"fn:', '"fnref:', '"#fn:', '"#fnref:', ' rev="footnote"'], ["\u{A0}", '"fn-', '"fnref-', '"#fn-', '"#fnref-', ''], $html);
+            $html = str_replace(['&nbsp;', '"fn:', '"fnref:', '"#fn:', '"#fnref:', ' rev="footnote"', ' role="doc-endnote"'], ["\u{A0}", '"fn-', '"fnref-', '"#fn-', '"#fnref-', '', ' epub:type="endnote"'], $html);
             $chapters[] = ['title' => html_entity_decode(strip_tags($m[1] ?? 'Chapter')), 'html' => $html];
         }
 

@@ -28,6 +28,7 @@ use App\Http\Controllers\Desk\ListsController;
 use App\Http\Controllers\Desk\StaffSignInController;
 use App\Http\Controllers\Desk\TurnawaysController;
 use App\Http\Controllers\Lending\BorrowController;
+use App\Http\Controllers\Lending\FollowController;
 use App\Http\Controllers\Lending\HoldController;
 use App\Http\Controllers\Lending\LoanController;
 use App\Http\Controllers\Lending\RequestController;
@@ -141,6 +142,7 @@ Route::middleware('auth:web')->group(function (): void {
         Route::post('/searches', [SavedSearchController::class, 'save'])->name('searches.save');
         Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
         Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
+        Route::post('/titles/{title}/follow', FollowController::class)->name('follow');
         Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');
     });
 });

@@ -20,4 +20,5 @@ enum NoticeKind: string
     case LicenceGone = 'licence_gone';
     case RequestAnswered = 'request_answered';
     case SearchFound = 'search_found';
+    case IssueHere = 'issue_here';
 }

@@ -84,5 +84,6 @@ return [
         'licence_gone' => 'a title I hold cannot be lent any more',
         'request_answered' => 'a request of mine is answered',
         'search_found' => 'something new fits a saved search',
+        'issue_here' => 'a magazine I follow has a new issue',
     ],
 ];

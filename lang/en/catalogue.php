@@ -63,4 +63,5 @@ return [
     'alike' => 'Others like it',
     'nothing_wide' => 'All words were looked for in titles, people, series, subjects and descriptions. Check the spelling, or use fewer words.',
     'none_alike' => 'Nothing here is much like it.',
+    'issues' => 'Issues of “:name”',
 ];

@@ -110,4 +110,9 @@ return [
     'download' => 'Download:',
     'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'W3C package', 'files' => 'files alone'],
     'no_download' => 'The licence of this title does not allow its files to be downloaded. It can be read here, and taken offline.',
+    'follow' => 'Follow “:name”',
+    'follow_how' => ['tell' => 'Tell me of the next issue', 'borrow' => 'Borrow the next issue for me', 'stop' => 'No longer follow'],
+    'followed' => ['tell' => 'You are told when the next issue of “:name” comes.', 'borrow' => 'The next issue of “:name” is borrowed for you when it comes, as far as your limits allow.', 'stop' => 'You no longer follow “:name”.'],
+    'following' => ['tell' => 'You follow “:name” and are told of its next issue.', 'borrow' => 'You follow “:name”: its next issue is borrowed for you.'],
+    'follow_needs_card' => 'Sign in with a card of this library to follow a magazine.',
 ];

@@ -21,5 +21,10 @@ return [
         'coming_in_line_subject' => '“:name” is coming, and you are in line', 'coming_in_line_body' => ':library has got “:name”, for which you asked. It can be borrowed from :begins on; you are in line for it, in the order in which people asked, and are told when a copy is yours.',
         'declined_subject' => '“:name” will not be got for now', 'declined_body' => ':library has decided about “:name”, for which you asked. :answer',
     ],
+    'issue_here' => [
+        'told_subject' => '“:name”: :issue has come', 'told_body' => ':library now has :issue of “:name”, which you follow.',
+        'borrowed_subject' => '“:name”: :issue is on loan to you', 'borrowed_body' => ':issue of “:name” has come to :library and was borrowed for you, as you chose when you followed it. It is due :due.',
+        'not_borrowed_subject' => '“:name”: :issue has come', 'not_borrowed_body' => ':library now has :issue of “:name”. It could not be borrowed for you at this moment; its page says why, and what can be done.',
+    ],
     'search_found' => ['subject' => '{1} Something new for “:name”|[2,*] :count new titles for “:name”', 'body' => '{1} :library now has “:first”, which fits your saved search “:name”.|[2,*] :library now has :count titles more that fit your saved search “:name”, “:first” among them.'],
 ];

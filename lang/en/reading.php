@@ -109,6 +109,10 @@ return [
     'find_next' => 'Next place',
     'word_unknown' => 'The dictionary does not have “:word”.',
     'word_no_dictionary' => 'There is no dictionary here for the language of this text.',
+    'articles' => 'Articles',
+    'text_view' => 'Text',
+    'article_before' => 'Article before',
+    'article_after' => 'Next article',
     'in_reader' => [
         'time_left' => 'about :time left',
         'time_left_both' => ':chapter left in this chapter, :time in all',

@@ -83,6 +83,7 @@ return [
         'licence_ending' => 'termina pronto la licencia de un título reservado',
         'licence_gone' => 'un título reservado ya no se puede prestar',
         'request_answered' => 'se responde a una petición mía',
+        'issue_here' => 'una revista que sigo tiene un número nuevo',
         'search_found' => 'algo nuevo encaja con una búsqueda guardada',
     ],
 ];

@@ -63,4 +63,5 @@ return [
     'alike' => 'Otros parecidos',
     'nothing_wide' => 'Se han buscado todas las palabras en títulos, personas, series, temas y descripciones. Revise la ortografía o use menos palabras.',
     'none_alike' => 'Aquí no hay nada muy parecido.',
+    'issues' => 'Números de «:name»',
 ];

@@ -110,4 +110,9 @@ return [
     'download' => 'Descargar:',
     'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'paquete W3C', 'files' => 'solo los archivos'],
     'no_download' => 'La licencia de este título no permite descargar sus archivos. Se puede leer aquí y llevar sin conexión.',
+    'follow' => 'Seguir «:name»',
+    'follow_how' => ['tell' => 'Avisarme del próximo número', 'borrow' => 'Tomarlo prestado para mí', 'stop' => 'Dejar de seguir'],
+    'followed' => ['tell' => 'Se le avisa cuando llegue el próximo número de «:name».', 'borrow' => 'El próximo número de «:name» se toma prestado para usted cuando llegue, hasta donde permitan sus límites.', 'stop' => 'Ya no sigue «:name».'],
+    'following' => ['tell' => 'Sigue «:name» y se le avisa de su próximo número.', 'borrow' => 'Sigue «:name»: su próximo número se toma prestado para usted.'],
+    'follow_needs_card' => 'Entre con un carné de esta biblioteca para seguir una revista.',
 ];

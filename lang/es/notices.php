@@ -21,5 +21,10 @@ return [
         'coming_in_line_subject' => '«:name» está en camino y está usted en la cola', 'coming_in_line_body' => ':library ha conseguido «:name», que usted pidió. Podrá tomarse prestado desde :begins; está en la cola, por el orden en que se pidió, y se le avisará cuando un ejemplar sea suyo.',
         'declined_subject' => '«:name» no se conseguirá por ahora', 'declined_body' => ':library ha decidido sobre «:name», que usted pidió. :answer',
     ],
+    'issue_here' => [
+        'told_subject' => '«:name»: ha llegado :issue', 'told_body' => ':library ya tiene :issue de «:name», que usted sigue.',
+        'borrowed_subject' => '«:name»: :issue está en préstamo a su nombre', 'borrowed_body' => ':issue de «:name» ha llegado a :library y se ha tomado prestado para usted, como eligió al seguirla. Vence el :due.',
+        'not_borrowed_subject' => '«:name»: ha llegado :issue', 'not_borrowed_body' => ':library ya tiene :issue de «:name». No se ha podido tomar prestado ahora para usted; su página dice por qué y qué se puede hacer.',
+    ],
     'search_found' => ['subject' => '{1} Algo nuevo para «:name»|[2,*] :count títulos nuevos para «:name»', 'body' => '{1} :library ya tiene «:first», que encaja con su búsqueda guardada «:name».|[2,*] :library tiene :count títulos más que encajan con su búsqueda guardada «:name», entre ellos «:first».'],
 ];

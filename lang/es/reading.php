@@ -109,6 +109,10 @@ return [
     'find_next' => 'Lugar siguiente',
     'word_unknown' => 'El diccionario no tiene «:word».',
     'word_no_dictionary' => 'Aquí no hay diccionario para la lengua de este texto.',
+    'articles' => 'Artículos',
+    'text_view' => 'Texto',
+    'article_before' => 'Artículo anterior',
+    'article_after' => 'Artículo siguiente',
     'in_reader' => [
         'time_left' => 'quedan unos :time',
         'time_left_both' => ':chapter para acabar el capítulo, :time en total',

@@ -11,6 +11,7 @@ use FigPorch\Core\Reading\Epub\Publication;
 use FigPorch\Demo\Book;
 use FigPorch\Demo\EpubBuilder;
 use FigPorch\Demo\Invention;
+use FigPorch\Demo\MagazineShelf;
 use FigPorch\Demo\Shelf;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -26,7 +27,7 @@ final class EpubTest extends TestCase
     /** @return iterable<string, array{Book}> */
     public static function ourBooks(): iterable
     {
-        foreach ([...(new Shelf)->books(), ...array_slice((new Invention)->books(6), 3)] as $book) {
+        foreach ([...(new Shelf)->books(), (new MagazineShelf)->issues()[0], ...array_slice((new Invention)->books(6), 3)] as $book) {
             yield $book->title => [$book];
         }
     }

@@ -63,7 +63,8 @@ final class UnpackEpub
 
         return new Record(
             key: Unpacked::key($publication->identifiers, $sha256),
-            format: Format::Ebook,
+            format: $publication->magazine ? Format::Magazine : Format::Ebook,
+            edition: $publication->magazine && $publication->seriesPosition !== null ? 'Issue '.$publication->seriesPosition : null,
             name: $publication->title,
             contributors: Unpacked::contributors($publication->creators),
             extent: $publication->pageCount(),

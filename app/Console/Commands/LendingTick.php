@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\Account\ForgetEndedLoans;
+use App\Actions\Lending\BringIssues;
 use App\Actions\Lending\EndDueLoans;
 use App\Actions\Lending\SettleHolds;
 use App\Actions\Lending\TellOfDates;
@@ -17,12 +18,13 @@ final class LendingTick extends Command
 
     protected $description = 'End loans that are due, move holds that time moves, forget what is not to be kept';
 
-    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, TellOfDates $tellOfDates, ForgetEndedLoans $forget): int
+    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, TellOfDates $tellOfDates, BringIssues $bringIssues, ForgetEndedLoans $forget): int
     {
         $now = now()->toImmutable();
         $ended = $endDueLoans($now);
         $settleHolds($now);
         $tellOfDates($now);
+        $bringIssues($now);
         $forget($now);
         $this->line("{$ended} loans ended.");
 

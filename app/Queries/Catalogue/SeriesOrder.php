@@ -6,10 +6,11 @@ namespace App\Queries\Catalogue;
 
 use App\Models\Person;
 use App\Models\Title;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** A series in its order, and what of it a person has had. */
+/** A series in its order, a magazine with its latest issue first, and what of it a person has had. */
 final class SeriesOrder
 {
     private const MOST = 60;
@@ -20,8 +21,9 @@ final class SeriesOrder
         if ($title->series_id === null) {
             return new Collection;
         }
+        $order = $title->format === Format::Magazine ? 'series_position desc nulls last, published desc' : 'series_position nulls last';
         $ids = array_column(DB::select(
-            'select id from (select distinct on (work_id) id, series_position, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by series_position nulls last, name limit ?',
+            "select id from (select distinct on (work_id) id, series_position, published, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by {$order}, name limit ?",
             [$title->series_id, $title->id, $title->format->value, self::MOST],
         ), 'id');
 

@@ -36,6 +36,7 @@ final class Excerpt
     {
         $excerpt = new self($archive, $publication);
         $kept = $excerpt->keepFront($share);
+        $excerpt->dropDeadLinks($kept);
         $excerpt->keepWhatIsShown();
         $excerpt->rewritePackage($kept);
         $excerpt->files['META-INF/container.xml'] = null;
@@ -95,6 +96,30 @@ final class Excerpt
                 $left -= strlen($child->data);
             } else {
                 $this->trim($child, $left);
+            }
+        }
+    }
+
+    /**
+     * Links to what is not in the excerpt become plain text.
+     *
+     * @param  list<string>  $kept
+     */
+    private function dropDeadLinks(array $kept): void
+    {
+        foreach ($kept as $path) {
+            $body = Xml::body($this->files[$path] ?? $this->archive->read($path));
+            $changed = false;
+            foreach ($body === null ? [] : iterator_to_array($body->getElementsByTagName('a')) as $link) {
+                $href = $link->getAttribute('href');
+                $target = $href === '' ? null : Href::resolve($path, $href);
+                if ($target !== null && ! $this->leadsSomewhere($target, Href::fragment($href), $kept)) {
+                    $link->removeAttribute('href');
+                    $changed = true;
+                }
+            }
+            if ($changed) {
+                $this->files[$path] = (string) $body?->ownerDocument?->saveXML();
             }
         }
     }

@@ -66,6 +66,7 @@ final class PackageReader
             ages: $metadata->meta('schema:typicalAgeRange'),
             coverPath: $this->coverPath($metadata->metaByName('cover')),
             accessibility: $metadata->accessibility(),
+            magazine: in_array('magazine', array_map(strtolower(...), $metadata->values('type')), true),
             fixedLayout: $metadata->meta('rendition:layout') === 'pre-paginated',
             rightToLeft: $spineElement?->getAttribute('page-progression-direction') === 'rtl',
             spine: $spine,

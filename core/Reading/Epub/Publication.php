@@ -17,6 +17,7 @@ final readonly class Publication
      * @param  string|null  $date  as much of an ISO 8601 date as is given: year, year-month or whole
      * @param  string|null  $audience  as dcterms:audience says it
      * @param  string|null  $ages  as schema:typicalAgeRange says it
+     * @param  bool  $magazine  an issue of a magazine, which is then the series (dc:type)
      * @param  array<string, list<string>>  $accessibility  schema.org property => values
      * @param  list<SpineItem>  $spine
      * @param  list<NavPoint>  $contents
@@ -40,6 +41,7 @@ final readonly class Publication
         public ?string $ages,
         public ?string $coverPath,
         public array $accessibility,
+        public bool $magazine,
         public bool $fixedLayout,
         public bool $rightToLeft,
         public array $spine,

@@ -13,6 +13,7 @@ import { PlaceKeeper } from './place-keeper.js'
 import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { Selection } from './selection.js'
+import { TextView } from './text-view.js'
 
 const $ = id => document.getElementById(id)
 const data = JSON.parse($('reader-data').textContent)
@@ -101,10 +102,12 @@ const onKey = event => {
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
         ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
-        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'),
-        Escape: () => footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : drawers.open ? drawers.close() : $('close').click(),
+        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => textView?.toggle(),
+        Escape: () => textView?.open ? textView.toggle() : footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : drawers.open ? drawers.close() : $('close').click(),
     }
     if (inDrawer && !['Escape', 'c', 'f', 'm', 'a'].includes(event.key)) return
+    // The text scrolls by the keys that turn pages.
+    if (textView?.open && !['Escape', 't', 'a', 'c', 'm'].includes(event.key)) return
     if (event.key === ' ' && event.target.closest?.('button, a')) return
     if (acts[event.key]) {
         event.preventDefault()
@@ -154,6 +157,11 @@ const swipe = target => {
 const find = new Find({
     view, texts: data.texts, form: $('find-form'), answer: $('find-answer'), list: $('find-list'), steps: $('find-steps'),
     go: cfi => go(() => view.goTo(cfi)),
+})
+const textView = $('text-view') && new TextView({
+    view, box: $('text-view'), opener: $('open-text'), texts: data.texts,
+    here: () => Math.max(0, positions.list.findIndex(([path]) => path === here?.href)),
+    go: index => go(() => view.goTo(index)),
 })
 const footnotes = new Footnotes({ box: $('footnote'), view, styles: () => appearance.styles(reader) })
 let marks = null
@@ -280,6 +288,7 @@ const showChosen = () => {
         if (input) input.checked = true
     }
     $('size').textContent = `${appearance.chosen.size} %`
+    if ($('text-view')) $('text-view').style.fontSize = `${appearance.chosen.size * 0.19}px`
 }
 const restyle = () => {
     showChosen()
@@ -327,6 +336,7 @@ const open = async () => {
     await view.open(book)
     pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
     restyle()
+    textView?.fill(book)
     drawers.fillContents(book.toc ?? [], href => {
         drawers.close()
         go(() => view.goTo(href))

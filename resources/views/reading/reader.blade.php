@@ -1,5 +1,6 @@
 @php
     $isLoan = $loan !== null;
+    $isMagazine = $title->format === \FigPorch\Core\Catalogue\Format::Magazine;
     $files = $isLoan ? url("/loans/{$loan->id}/files") : url("/titles/{$title->id}/excerpt/files");
     $data = [
         'files' => parse_url($files, PHP_URL_PATH),
@@ -34,8 +35,10 @@
 <div class="reader" id="reader" data-background="paper">
     <header class="reader-bar border-b" id="top-bar">
         <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close" aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
-        <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans!"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
-        <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __('reading.contents') }}</button>
+        <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
+        <span class="flex-1 sm:hidden"></span>
+        <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __($isMagazine ? 'reading.articles' : 'reading.contents') }}</button>
+        @if ($publication->fixed_layout)<button id="open-text" aria-pressed="false" aria-controls="text-view">{{ __('reading.text_view') }}</button>@endif
         <button id="open-find" aria-expanded="false" aria-controls="find">{{ __('reading.find') }}</button>
         @if ($isLoan)<button id="open-marks" aria-expanded="false" aria-controls="marks">{{ __('reading.marks') }}</button>@endif
         <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
@@ -43,6 +46,12 @@
     <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
         <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center" role="status">{{ __('reading.opening') }}</p>
         <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10 rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max max-w-[92%]"></div>
+        @if ($publication->fixed_layout)
+            <section id="text-view" class="text-view" hidden aria-label="{{ __('reading.text_view') }}">
+                <article data-text tabindex="-1" lang="{{ $title->language ?? '' }}" dir="auto"></article>
+                <p class="text-view-keys"><button type="button" data-before>{{ __('reading.article_before') }}</button><button type="button" data-after>{{ __('reading.article_after') }}</button></p>
+            </section>
+        @endif
         <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reading.selected') }}" hidden>
             @if ($isLoan && ! $publication->fixed_layout)
                 <span class="flex" role="group" aria-label="{{ __('reading.highlight') }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button" data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false" aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
@@ -57,7 +66,7 @@
             <button type="button" data-close>{{ __('reading.close_drawer') }}</button>
             <div data-note class="relative h-full"></div>
         </aside>
-        <x-drawer name="contents" :heading="__('reading.contents')">
+        <x-drawer name="contents" :heading="__($isMagazine ? 'reading.articles' : 'reading.contents')">
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">

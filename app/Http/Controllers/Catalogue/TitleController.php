@@ -6,12 +6,14 @@ namespace App\Http\Controllers\Catalogue;
 
 use App\Http\Current;
 use App\Http\OwnBaskets;
+use App\Models\Follow;
 use App\Models\Title;
 use App\Queries\Catalogue\Alike;
 use App\Queries\Catalogue\SeriesOrder;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\WaysToGet;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 
@@ -36,6 +38,7 @@ final class TitleController
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,
             'seriesOrder' => $series, 'had' => $had, 'next' => $seriesOrder->next($series, $had),
+            'follow' => $title->format === Format::Magazine && $current->card() !== null ? Follow::query()->where(['card_id' => $current->card()->id, 'series_id' => $title->series_id])->first() : null,
             'baskets' => $baskets->owner($request)->baskets()->orderBy('position')->orderBy('id')->limit(50)->pluck('name', 'id')->all(),
         ]);
     }

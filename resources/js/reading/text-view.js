@@ -1,0 +1,63 @@
+// The text of fixed pages by itself, article by article, in the size and on the ground that one reads best.
+
+import { element } from './element.js'
+
+/** What is taken over of a page: its blocks of text, in their order, as text. */
+const TAGS = ['h1', 'h2', 'h3', 'h4', 'p', 'li', 'blockquote', 'figcaption', 'dt', 'dd', 'pre', 'th', 'td']
+const SELECTOR = TAGS.join(', ')
+
+const blocksOf = doc => [...doc.body.querySelectorAll(SELECTOR)].filter(block => !block.querySelector(SELECTOR) && !block.closest('[aria-hidden=true]')).map(block => {
+    const text = block.textContent.replace(/\s+/g, ' ').trim()
+    return text && element(['th', 'td', 'dt', 'dd', 'li', 'figcaption'].includes(block.localName) ? 'p' : block.localName, { textContent: text })
+}).filter(Boolean)
+
+export class TextView {
+    #articles = []
+    #at = 0
+
+    /** @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, texts: object, here: () => number, go: (index: number) => void}} of here and go: sections of the book */
+    constructor(of) {
+        Object.assign(this, of)
+        this.opener.onclick = () => this.toggle()
+        this.box.querySelector('[data-before]').onclick = () => this.show(this.#at - 1)
+        this.box.querySelector('[data-after]').onclick = () => this.show(this.#at + 1)
+    }
+
+    /** The entries of the contents; without any, each page is one. */
+    fill(book) {
+        const entries = items => items.flatMap(item => [item, ...entries(item.subitems ?? [])])
+        const starts = entries(book.toc ?? []).map(({ label, href }) => ({ label, index: href ? book.resolveHref(href)?.index : undefined })).filter(a => Number.isInteger(a.index))
+        this.#articles = starts.length ? starts : book.sections.map((_, index) => ({ label: '', index }))
+    }
+
+    get open() {
+        return !this.box.hidden
+    }
+
+    toggle() {
+        if (!this.open) return this.show(Math.max(0, this.#articles.findLastIndex(a => a.index <= this.here())))
+        this.box.hidden = true
+        this.opener.setAttribute('aria-pressed', 'false')
+        this.go(this.#articles[this.#at].index)
+        this.opener.focus()
+    }
+
+    async show(number) {
+        this.#at = Math.min(this.#articles.length - 1, Math.max(0, number))
+        const { label, index } = this.#articles[this.#at]
+        const end = this.#articles.find(a => a.index > index)?.index ?? this.view.book.sections.length
+        const blocks = []
+        for (let section = index; section < end; section++) {
+            const doc = await this.view.book.sections[section].createDocument()
+            blocks.push(...blocksOf(doc))
+        }
+        const text = this.box.querySelector('[data-text]')
+        text.replaceChildren(...blocks.some(b => b.localName === 'h1') ? [] : [element('h1', { textContent: label })], ...blocks)
+        this.box.querySelector('[data-before]').disabled = this.#at === 0
+        this.box.querySelector('[data-after]').disabled = this.#at === this.#articles.length - 1
+        this.box.hidden = false
+        this.opener.setAttribute('aria-pressed', 'true')
+        this.box.scrollTop = 0
+        text.focus()
+    }
+}
