@@ -18,5 +18,6 @@ enum Reason: string
     case NoTitle = 'has no title';
     case BadManifest = 'has a publication.json that cannot be read';
     case UnknownKind = 'says in its publication.json neither that it is an audiobook, nor music, nor video';
+    case BadPdf = 'is no PDF that can be read';
     case NotPlayable = 'holds a file that no browser plays';
 }

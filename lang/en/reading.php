@@ -119,6 +119,7 @@ return [
         'find_too_short' => 'Type at least two letters.',
         'finding' => 'Looking through the book, :part %…',
         'found' => ':number places in :chapters chapters.',
+        'found_pages' => ':number places on :chapters pages.',
         'found_one' => 'One place.',
         'found_many' => 'The first :number places. More words make it fewer.',
         'found_none' => '“:words” is not in this book.',

@@ -119,6 +119,7 @@ return [
         'find_too_short' => 'Escriba al menos dos letras.',
         'finding' => 'Mirando en el libro, :part %…',
         'found' => ':number lugares en :chapters capítulos.',
+        'found_pages' => ':number lugares en :chapters páginas.',
         'found_one' => 'Un lugar.',
         'found_many' => 'Los primeros :number lugares. Con más palabras serán menos.',
         'found_none' => '«:words» no está en este libro.',

@@ -16,13 +16,14 @@ use FigPorch\Core\Reading\Media\ManifestReader;
 use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Support\Facades\DB;
 
-/** Takes a file into a library — an EPUB, or a package of sound or video — with record, files, excerpt, cover and licence. The same file twice is one title. */
+/** Takes a file into a library — an EPUB, a PDF, or a package of sound or video — with record, files, excerpt, cover and licence. The same file twice is one title. */
 final class ImportPublication
 {
     public function __construct(
         private readonly SaveRecord $saveRecord,
         private readonly UnpackEpub $unpackEpub,
         private readonly UnpackMedia $unpackMedia,
+        private readonly UnpackPdf $unpackPdf,
         private readonly AddLicence $addLicence,
     ) {
     }
@@ -43,8 +44,7 @@ final class ImportPublication
             return ['title' => $title, 'new' => false];
         }
 
-        $archive = new Archive($file);
-        $unpacked = $archive->has(ManifestReader::FILE) ? ($this->unpackMedia)($archive, $sha256, $audience) : ($this->unpackEpub)($archive, $sha256, $audience);
+        $unpacked = $this->unpack($file, $sha256, $audience);
 
         return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
             $title = ($this->saveRecord)($unpacked->record, $now);
@@ -54,6 +54,16 @@ final class ImportPublication
 
             return ['title' => $title, 'new' => true];
         });
+    }
+
+    private function unpack(string $file, string $sha256, ?Audience $audience): Unpacked
+    {
+        if (UnpackPdf::isPdf($file)) {
+            return ($this->unpackPdf)($file, $sha256, $audience);
+        }
+        $archive = new Archive($file);
+
+        return $archive->has(ManifestReader::FILE) ? ($this->unpackMedia)($archive, $sha256, $audience) : ($this->unpackEpub)($archive, $sha256, $audience);
     }
 
     private function license(Title $title, Library $library, LicenceTerms $terms, DateTimeImmutable $now): void

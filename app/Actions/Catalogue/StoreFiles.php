@@ -29,17 +29,47 @@ final class StoreFiles
      */
     public function store(string $sha256, Archive $archive, ?string $coverPath, array $types, callable $excerpt): array
     {
-        $home = storage_path("publications/{$sha256}");
-        $making = "{$home}.".bin2hex(random_bytes(4));
-        try {
+        return $this->appear($sha256, function (string $making) use ($archive, $coverPath, $types, $excerpt): array {
             $sizes = [];
             foreach ($archive->paths() as $path) {
                 $this->files->ensureDirectoryExists(dirname("{$making}/whole/{$path}"));
                 $archive->copy($path, "{$making}/whole/{$path}");
                 $sizes[$path] = $archive->size($path);
             }
-            $excerptSizes = $excerpt($making);
-            $cover = $coverPath === null ? null : $this->cover($making, $archive->read($coverPath), $types[$coverPath] ?? '');
+
+            return [$sizes, $excerpt($making), $coverPath === null ? null : $this->cover($making, $archive->read($coverPath), $types[$coverPath] ?? '')];
+        });
+    }
+
+    /**
+     * A publication that is one file.
+     *
+     * @param  string  $cover  a picture; empty for none
+     * @param  callable(string): array<string, int>  $excerpt  as above
+     * @return array{sizes: array<string, int>, excerpt_sizes: array<string, int>, cover: string|null}
+     */
+    public function storeFile(string $sha256, string $file, string $name, string $cover, callable $excerpt): array
+    {
+        return $this->appear($sha256, function (string $making) use ($file, $name, $cover, $excerpt): array {
+            $this->files->ensureDirectoryExists("{$making}/whole");
+            if (! copy($file, "{$making}/whole/{$name}")) {
+                throw new RuntimeException("Cannot write {$making}: is the disk full?");
+            }
+
+            return [[$name => (int) filesize($file)], $excerpt($making), $cover === '' ? null : $this->cover($making, $cover, 'image/png')];
+        });
+    }
+
+    /**
+     * @param  callable(string): array{array<string, int>, array<string, int>, string|null}  $fill  a folder; gives sizes, sizes of the excerpt, and the cover's name
+     * @return array{sizes: array<string, int>, excerpt_sizes: array<string, int>, cover: string|null}
+     */
+    private function appear(string $sha256, callable $fill): array
+    {
+        $home = storage_path("publications/{$sha256}");
+        $making = "{$home}.".bin2hex(random_bytes(4));
+        try {
+            [$sizes, $excerptSizes, $cover] = $fill($making);
             $this->files->deleteDirectory($home);
             if (! rename($making, $home)) {
                 throw new RuntimeException("Cannot write {$home}: is the disk full?");

@@ -14,7 +14,7 @@ use InvalidArgumentException;
 
 final class CatalogueImport extends Command
 {
-    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files, and W3C packages of audiobooks, music and video}
+    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files, PDF files, and W3C packages of audiobooks, music and video}
         {--library= : the library that gets them, by its short address, such as saltmere}
         {--licence=one_copy_one_user : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
         {--audience= : child, teen or adult, where the files do not say}';

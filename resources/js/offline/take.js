@@ -7,11 +7,11 @@ const PIECE = 16 * CHUNK
 
 export class NotAllowed extends Error {}
 
-/** All that the pages of reading and playing are made of; kept apart from loans, and not secret. */
-const takeShell = async also => {
+/** All that the pages of reading and playing are made of; kept apart from loans, and not secret. What draws PDF is large and comes with those alone. */
+const takeShell = async (also, withPdf) => {
     const shell = await caches.open('shell')
     const built = await (await fetch('/build/manifest.json')).json()
-    const files = new Set(Object.values(built).flatMap(entry => [entry.file, ...entry.css ?? [], ...entry.assets ?? []]).map(file => `/build/${file}`))
+    const files = new Set(Object.values(built).flatMap(entry => [entry.file, ...entry.css ?? [], ...entry.assets ?? []]).map(file => `/build/${file}`).filter(file => withPdf || !/\/pdf[.-]/.test(file)))
     const wanted = ['/offline', '/icon.svg', ...files, ...also]
     // The page itself may have changed; the files it names never do.
     const missing = (await Promise.all(wanted.map(async address => address === '/offline' || !await shell.match(address) ? address : null))).filter(Boolean)
@@ -53,9 +53,9 @@ const begin = async ({ id, title, address, offline, cover }) => {
  * @param {AbortSignal} signal stops between two pieces
  */
 export const take = async (facts, onProgress, signal) => {
-    await takeShell(facts.cover ? [facts.cover] : [])
     const known = await get(facts.id)
     const loan = known && !known.ended ? known : await begin(facts)
+    await takeShell(facts.cover ? [facts.cover] : [], 'document.pdf' in loan.files)
     let { here, size } = await progressOf(loan)
     onProgress(here, size)
     for (const [path, { size: whole }] of Object.entries(loan.files)) {

@@ -39,7 +39,8 @@ export class Appearance {
     apply(view, reader) {
         reader.dataset.background = this.chosen.background
         const renderer = view.renderer
-        if (view.isFixedLayout) return
+        // Fixed pages are fitted whole, or to the width and scrolled.
+        if (view.isFixedLayout) return renderer.setAttribute('zoom', this.chosen.layout === 'scroll' ? 'fit-width' : 'fit-page')
         renderer.setAttribute('flow', this.chosen.layout === 'scroll' ? 'scrolled' : 'paginated')
         renderer.setAttribute('max-column-count', this.chosen.layout === 'two' ? '2' : '1')
         renderer.setAttribute('gap', `${this.chosen.margins}%`)

@@ -118,7 +118,7 @@ export class Find {
             if (this.#places.length >= MOST) break
         }
         const number = this.#places.length
-        this.answer.textContent = number ? fill(number === 1 ? this.texts.found_one : number < MOST ? this.texts.found : this.texts.found_many, { number, chapters }) : fill(this.texts.found_none, { words: query })
+        this.answer.textContent = number ? fill(number === 1 ? this.texts.found_one : number >= MOST ? this.texts.found_many : this.view.isFixedLayout ? this.texts.found_pages : this.texts.found, { number, chapters }) : fill(this.texts.found_none, { words: query })
         this.steps.hidden = number < 2
     }
 

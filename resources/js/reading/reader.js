@@ -58,7 +58,7 @@ view.addEventListener('relocate', ({ detail }) => {
     const total = sectionSizes.reduce((a, b) => a + b, 0) || 1
     const before = sectionSizes.slice(0, index).reduce((a, b) => a + b, 0)
     const within = view.isFixedLayout ? 0 : ((detail.fraction ?? 0) * total - before) / (sectionSizes[index] || 1)
-    const locator = positions.locator(index, within, detail.cfi ? [detail.cfi] : [])
+    const locator = positions.locator(index, within, detail.cfi && !data.pdf ? [detail.cfi] : [], data.pdf ? 'application/pdf' : undefined)
     const { page, pages } = pageNow(locator, detail.pageItem)
     locator.locations.fragments = [...locator.locations.fragments ?? [], `page=${page}`]
     $('progress').value = view.isFixedLayout ? (index + 1) / positions.total : detail.fraction ?? 0
@@ -160,7 +160,7 @@ const find = new Find({
 })
 const textView = $('text-view') && new TextView({
     view, box: $('text-view'), opener: $('open-text'), texts: data.texts,
-    here: () => Math.max(0, positions.list.findIndex(([path]) => path === here?.href)),
+    here: () => (here?.locations.position ?? 1) - 1,
     go: index => go(() => view.goTo(index)),
 })
 const footnotes = new Footnotes({ box: $('footnote'), view, styles: () => appearance.styles(reader) })
@@ -317,7 +317,7 @@ const goToPlace = async place => {
             return
         } catch { /* The file has changed since; the progression still tells. */ }
     }
-    const index = Math.max(0, view.book.sections.findIndex(s => s.id === place.href))
+    const index = data.pdf ? (place.locations.position ?? 1) - 1 : Math.max(0, view.book.sections.findIndex(s => s.id === place.href))
     await view.renderer.goTo({ index, anchor: place.locations.progression })
 }
 
@@ -331,7 +331,8 @@ const offerOtherDevice = async () => {
 }
 
 const open = async () => {
-    const book = await openPublication(data, ended)
+    // What draws PDF pages is large, and books have no need of it.
+    const book = data.pdf ? await (await import('./pdf.js')).openPdf(data) : await openPublication(data, ended)
     $('page').prepend(view)
     await view.open(book)
     pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)

@@ -1,11 +1,14 @@
 @php
     $isLoan = $loan !== null;
+    $isPdf = $publication->media_type === \App\Actions\Catalogue\UnpackPdf::TYPE;
     $isMagazine = $title->format === \FigPorch\Core\Catalogue\Format::Magazine;
     $files = $isLoan ? url("/loans/{$loan->id}/files") : url("/titles/{$title->id}/excerpt/files");
     $data = [
         'files' => parse_url($files, PHP_URL_PATH),
         'sizes' => $isLoan ? $publication->sizes : $publication->excerpt_sizes,
-        'positions' => $isLoan ? $publication->positions : $publication->excerpt_positions,
+        // Each page of a PDF is a position of its one file.
+        'positions' => $isPdf ? array_fill(0, array_sum(array_column($isLoan ? $publication->positions : $publication->excerpt_positions, 1)), [\App\Actions\Catalogue\UnpackPdf::NAME, 1]) : ($isLoan ? $publication->positions : $publication->excerpt_positions),
+        'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.\App\Actions\Catalogue\UnpackPdf::NAME : null,
         'place' => $place?->locator,
         'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
         'due' => $isLoan ? $loan->due_at->getTimestampMs() : null,

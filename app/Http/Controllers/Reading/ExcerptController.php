@@ -17,6 +17,7 @@ final class ExcerptController
     {
         $publication = $title->publication()->first() ?? abort(404);
 
+        $publication->excerpt_sizes !== [] || abort(404);
         $title->load('contributors');
         if ($publication->excerpt_parts !== null) {
             return response()->view('reading.player', ['title' => $title, 'parts' => $publication->excerpt_parts, 'loan' => null, 'place' => null])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY]);
