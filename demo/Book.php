@@ -12,6 +12,7 @@ final readonly class Book
      * @param  list<array{title: string, html: string, untold?: bool}>  $chapters  bodies in XHTML; the contents leave out those untold
      * @param  list<string>  $subjects
      * @param  array<string, string>  $pictures  file name => SVG
+     * @param  array<int, array{sound: string, seconds: float, sentences: list<array{string, float, float}>}>  $readings  by chapter: MP3, its length, and the id, beginning and end of each sentence
      * @param  array<string, string>  $accessibility  schema.org property => value
      */
     public function __construct(
@@ -36,6 +37,7 @@ final readonly class Book
         public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
         public ?string $ages = null,
         public bool $magazine = false,
+        public array $readings = [],
     ) {
     }
 }

@@ -13,7 +13,7 @@ final class EpubBuilder
     /** All files carry this time, so that the archive does not depend on when it was made. */
     private const MADE_AT = '2026-01-01T00:00:00Z';
 
-    private const TYPES = ['svg' => 'image/svg+xml', 'css' => 'text/css', 'xhtml' => 'application/xhtml+xml'];
+    private const TYPES = ['mp3' => 'audio/mpeg', 'smil' => 'application/smil+xml', 'svg' => 'image/svg+xml', 'css' => 'text/css', 'xhtml' => 'application/xhtml+xml'];
 
     public function write(Book $book, string $file): void
     {
@@ -58,6 +58,10 @@ final class EpubBuilder
         foreach ($book->pictures as $name => $svg) {
             $files["art/{$name}"] = $svg;
         }
+        foreach ($book->readings as $i => $reading) {
+            $files[$this->soundName($i)] = $reading['sound'];
+            $files[$this->overlayName($i)] = $this->overlay($i, $reading['sentences']);
+        }
 
         return $files;
     }
@@ -65,6 +69,31 @@ final class EpubBuilder
     private function chapterName(int $i): string
     {
         return sprintf('chapter-%02d.xhtml', $i + 1);
+    }
+
+    private function soundName(int $i): string
+    {
+        return sprintf('sound/chapter-%02d.mp3', $i + 1);
+    }
+
+    private function overlayName(int $i): string
+    {
+        return sprintf('chapter-%02d.smil', $i + 1);
+    }
+
+    /**
+     * Which sentence is heard when (EPUB 3.3 §9, Media Overlays).
+     *
+     * @param  list<array{string, float, float}>  $sentences
+     */
+    private function overlay(int $i, array $sentences): string
+    {
+        $pairs = '';
+        foreach ($sentences as $n => [$id, $begin, $end]) {
+            $pairs .= sprintf('<par id="p%d"><text src="%s#%s"/><audio src="%s" clipBegin="%.3Fs" clipEnd="%.3Fs"/></par>', $n + 1, $this->chapterName($i), $id, $this->soundName($i), $begin, $end);
+        }
+
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?><smil xmlns=\"http://www.w3.org/ns/SMIL\" version=\"3.0\"><body>{$pairs}</body></smil>";
     }
 
     private function document(Book $book, string $title, string $body): string
@@ -134,6 +163,12 @@ final class EpubBuilder
         if ($book->fixedLayout) {
             $meta .= '<meta property="rendition:layout">pre-paginated</meta><meta property="rendition:spread">none</meta>';
         }
+        foreach ($book->readings as $i => $reading) {
+            $meta .= sprintf('<meta property="media:duration" refines="#%s">%.3Fs</meta>', str_replace('.', '-', $this->overlayName($i)), $reading['seconds']);
+        }
+        if ($book->readings !== []) {
+            $meta .= sprintf('<meta property="media:duration">%.3Fs</meta>', array_sum(array_column($book->readings, 'seconds'))).'<meta property="media:active-class">spoken</meta>';
+        }
         foreach ($book->accessibility as $property => $value) {
             $meta .= "<meta property=\"schema:{$property}\">".self::x($value).'</meta>';
         }
@@ -144,7 +179,8 @@ final class EpubBuilder
             $id = str_replace(['/', '.'], '-', $name);
             $type = self::TYPES[pathinfo($name, PATHINFO_EXTENSION)];
             $properties = $name === 'cover.svg' ? ' properties="cover-image"' : (str_contains($bytes, '<svg') && $type === self::TYPES['xhtml'] ? ' properties="svg"' : '');
-            $manifest .= "<item id=\"{$id}\" href=\"{$name}\" media-type=\"{$type}\"{$properties}/>";
+            $overlay = preg_match('/^chapter-(\d+)\.xhtml$/', $name, $m) === 1 && isset($book->readings[(int) $m[1] - 1]) ? " media-overlay=\"chapter-{$m[1]}-smil\"" : '';
+            $manifest .= "<item id=\"{$id}\" href=\"{$name}\" media-type=\"{$type}\"{$properties}{$overlay}/>";
             $spine .= $type === self::TYPES['xhtml'] ? "<itemref idref=\"{$id}\"/>" : '';
         }
         $direction = $book->rightToLeft ? ' page-progression-direction="rtl"' : '';
@@ -197,6 +233,7 @@ final class EpubBuilder
         table { border-collapse: collapse; margin: 1em auto; font-size: .92em; }
         th, td { border-bottom: 1px solid; padding: .3em .7em; text-align: start; }
         img { max-width: 100%; display: block; margin: 1em auto; }
+        .spoken { background: #f6d488; color: #22292f; }
         .cover { text-align: center; margin: 0; }
         .cover img { max-height: 95vh; margin: 0 auto; }
         .titlepage { text-align: center; margin-top: 20%; }

@@ -36,6 +36,7 @@ use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\Rights;
+use FigPorch\Demo\Media\ReadAlong;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Xoshiro256StarStar;
@@ -87,6 +88,7 @@ final class LoadDemo
         $this->placeHoldsOfFirstCard();
         $say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
         $this->takeInMedia($media, $say);
+        $this->takeInLaterBooks($say);
         $this->takeInMagazines($say);
         $this->makeStaffLists();
         $this->makeStaff();
@@ -302,6 +304,21 @@ final class LoadDemo
                 }
             }
         }
+    }
+
+    /** @param  callable(string): void  $say */
+    private function takeInLaterBooks(callable $say): void
+    {
+        $folder = dirname(storage_path()).'/demo';
+        $books = (new Shelf)->later();
+        foreach ($books as $i => [$book, $how]) {
+            $file = "{$folder}/{$book->isbn}.".($how === 'pdf' ? 'pdf' : 'epub');
+            if (! is_file($file)) {
+                $how === 'pdf' ? (new PdfShelf)->write($book, $file) : (new EpubBuilder)->write($how === 'read along' ? ReadAlong::of($book) : $book, $file);
+            }
+            ($this->import)($file, $this->libraries['saltmere'], new LicenceTerms(LicenceModel::Simultaneous, priceCents: 6000, rights: new Rights(null, true, true, true)), $this->now->modify('-'.(40 - 3 * $i).' days'));
+        }
+        $say(count($books).' books more, one of them a PDF and one that reads itself aloud');
     }
 
     /** @param  callable(string): void  $say */

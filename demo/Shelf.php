@@ -25,6 +25,24 @@ final class Shelf
         return array_map($this->read(...), $files);
     }
 
+    /**
+     * Those that came later, each with the way in which it is delivered.
+     *
+     * @return list<array{Book, 'epub'|'pdf'|'read along'}>
+     */
+    public function later(): array
+    {
+        $this->numbered = count(glob(__DIR__.'/books/*.md') ?: []);
+
+        return array_map(function (string $file): array {
+            $facts = json_decode((preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [])[1] ?? '', true);
+
+            return [$this->read($file), match (true) {
+                ($facts['pdf'] ?? false) => 'pdf', ($facts['readAlong'] ?? false) => 'read along', default => 'epub'
+            }];
+        }, glob(__DIR__.'/books/later/*.md') ?: []);
+    }
+
     private function read(string $file): Book
     {
         $parts = preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [];

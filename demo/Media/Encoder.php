@@ -33,6 +33,23 @@ final class Encoder
         self::run(['ffmpeg', '-v', 'error', '-nostdin', '-y', '-f', 'concat', '-safe', '0', '-i', $list, '-i', $wav, '-vf', 'fps=12,format=yuv420p', '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '30', '-g', '48', '-c:a', 'aac', '-b:a', '48k', '-ac', '1', '-movflags', '+faststart', '-shortest', ...self::EXACT, $to]);
     }
 
+    /**
+     * One WAV file after another, all of the same rate; they are removed.
+     *
+     * @param  list<string>  $wavs
+     */
+    public static function joined(array $wavs): string
+    {
+        $samples = implode('', array_map(fn (string $wav): string => substr((string) file_get_contents($wav), 44), $wavs));
+        $header = substr((string) file_get_contents($wavs[0]), 0, 44);
+        array_map(unlink(...), $wavs);
+        $file = (string) tempnam(sys_get_temp_dir(), 'joined');
+        // The sizes in the header are those of all that follows (RIFF WAVE).
+        file_put_contents($file, substr($header, 0, 4).pack('V', 36 + strlen($samples)).substr($header, 8, 32).pack('V', strlen($samples)).$samples);
+
+        return $file;
+    }
+
     /** Of a WAV file: what follows its header of 44 bytes, at 16 bits and the rate that the header says. */
     public static function seconds(string $wav): float
     {

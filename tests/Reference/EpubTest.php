@@ -12,6 +12,7 @@ use FigPorch\Demo\Book;
 use FigPorch\Demo\EpubBuilder;
 use FigPorch\Demo\Invention;
 use FigPorch\Demo\MagazineShelf;
+use FigPorch\Demo\Media\ReadAlong;
 use FigPorch\Demo\Shelf;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -27,7 +28,7 @@ final class EpubTest extends TestCase
     /** @return iterable<string, array{Book}> */
     public static function ourBooks(): iterable
     {
-        foreach ([...(new Shelf)->books(), (new MagazineShelf)->issues()[0], ...array_slice((new Invention)->books(6), 3)] as $book) {
+        foreach ([...(new Shelf)->books(), (new MagazineShelf)->issues()[0], ReadAlong::of((new Shelf)->later()[0][0]), ...array_column(array_filter((new Shelf)->later(), fn (array $l): bool => $l[1] === 'epub'), 0), ...array_slice((new Invention)->books(6), 3)] as $book) {
             yield $book->title => [$book];
         }
     }

@@ -16,7 +16,7 @@ use FigPorch\Core\Reading\UnreadablePublication;
  */
 final class Excerpt
 {
-    /** A share of a short book is still enough to taste, in bytes of text. */
+    /** A share of a short book is still enough to taste, in bytes of text; of a very short one no more than a third. */
     private const LEAST_TEXT = 700;
 
     /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
@@ -60,7 +60,7 @@ final class Excerpt
             return array_keys($this->files);
         }
         $lengths = array_map(fn (SpineItem $i): int => strlen(strip_tags($this->archive->read($i->href))), $spine);
-        $left = max(self::LEAST_TEXT, (int) ceil(array_sum($lengths) * $share));
+        $left = max(min(self::LEAST_TEXT, intdiv((int) array_sum($lengths), 3)), (int) ceil(array_sum($lengths) * $share));
         foreach ($spine as $n => $item) {
             if ($left <= 0) {
                 break;
@@ -182,6 +182,15 @@ final class Excerpt
         foreach (Xml::find('//opf:spine/opf:itemref', $package) as $ref) {
             if (isset($dropped[$ref->getAttribute('idref')])) {
                 $ref->parentNode?->removeChild($ref);
+            }
+        }
+        // What is not there is not spoken of: recordings and their lengths.
+        foreach (Xml::find('//opf:manifest/opf:item[@media-overlay]', $package) as $item) {
+            $item->removeAttribute('media-overlay');
+        }
+        foreach (Xml::find('//opf:metadata/opf:meta[@refines or starts-with(@property, "media:")]', $package) as $meta) {
+            if (isset($dropped[ltrim($meta->getAttribute('refines'), '#')]) || str_starts_with($meta->getAttribute('property'), 'media:')) {
+                $meta->parentNode?->removeChild($meta);
             }
         }
         $this->files[$path] = (string) $package->saveXML();

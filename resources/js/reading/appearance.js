@@ -30,6 +30,7 @@ export class Appearance {
             ${dark ? `body *:not(svg, svg *) { color: inherit !important; background-color: transparent !important; border-color: currentColor; } a:any-link { text-decoration: underline; }` : ''}
             p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2; }
             ${typeface === 'book' ? '' : `body, body *:not(code, pre, kbd, samp, math, math *, svg *) { font-family: ${FAMILIES[typeface]} !important; }`}
+            .spoken-now, .-epub-media-overlay-active { background: color-mix(in srgb, ${colour('--pen-lamp')} 55%, transparent) !important; }
             img, svg, video { max-width: 100%; }
             pre { white-space: pre-wrap !important; }
             table { max-width: 100%; overflow-wrap: break-word; }`

@@ -14,15 +14,24 @@ const STYLE = `
     .textLayer span.markedContent { top: 0; height: 0; }
     .textLayer ::selection { background: rgb(31 75 86 / .35); }`
 
-/** Lines that stand together are a paragraph; a gap of more than a line and a half begins the next. */
+/** Lines that stand together are a paragraph; a gap wider than is usual on the page, or letters of another size, begin the next. */
 const paragraphsOf = items => {
-    const paragraphs = ['']
-    let last = null
+    const lines = []
     for (const { str, hasEOL, transform, height } of items) {
-        if (last && last.y - transform[5] > 1.7 * (height || last.height || 12)) paragraphs.push('')
-        paragraphs[paragraphs.length - 1] += str + (hasEOL ? ' ' : '')
-        if (str.trim()) last = { y: transform[5], height }
+        const last = lines.at(-1)
+        if (last && !last.ended && Math.abs(last.y - transform[5]) < 2) last.text += str
+        else if (str.trim()) lines.push({ text: str, y: transform[5], height })
+        if (hasEOL && lines.length) lines.at(-1).ended = true
     }
+    const gaps = lines.slice(1).map((line, n) => lines[n].y - line.y).filter(gap => gap > 0).sort((a, b) => a - b)
+    const usual = gaps[Math.floor(gaps.length / 2)] ?? 0
+    const paragraphs = []
+    lines.forEach((line, n) => {
+        const before = lines[n - 1]
+        const gap = before ? before.y - line.y : 0
+        if (!before || gap < 0 || gap > 1.3 * usual || Math.abs(before.height - line.height) > 1) paragraphs.push(line.text)
+        else paragraphs[paragraphs.length - 1] += ` ${line.text}`
+    })
     // A word that was parted at the end of a line is one.
     return paragraphs.map(p => p.replace(/(\p{Ll})- (?=\p{Ll})/gu, '$1').replace(/\s+/g, ' ').trim()).filter(Boolean)
 }

@@ -12,6 +12,7 @@ import { Pace } from './pace.js'
 import { PlaceKeeper } from './place-keeper.js'
 import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
+import { ReadAloud } from './read-aloud.js'
 import { Selection } from './selection.js'
 import { TextView } from './text-view.js'
 
@@ -102,8 +103,8 @@ const onKey = event => {
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
         ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
-        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => textView?.toggle(),
-        Escape: () => textView?.open ? textView.toggle() : footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : drawers.open ? drawers.close() : $('close').click(),
+        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => textView?.toggle(), r: () => aloud?.toggle(),
+        Escape: () => textView?.open ? textView.toggle() : footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : aloud?.on ? aloud.stop() : drawers.open ? drawers.close() : $('close').click(),
     }
     if (inDrawer && !['Escape', 'c', 'f', 'm', 'a'].includes(event.key)) return
     // The text scrolls by the keys that turn pages.
@@ -163,6 +164,13 @@ const textView = $('text-view') && new TextView({
     here: () => (here?.locations.position ?? 1) - 1,
     go: index => go(() => view.goTo(index)),
 })
+const aloud = $('read-aloud') && new ReadAloud({ view, bar: $('aloud'), texts: data.texts, language: data.language, say })
+if (aloud) {
+    $('read-aloud').onclick = () => {
+        drawers.close()
+        aloud.toggle()
+    }
+}
 const footnotes = new Footnotes({ box: $('footnote'), view, styles: () => appearance.styles(reader) })
 let marks = null
 /** A press on a highlight opens it and turns no page. */

@@ -65,6 +65,11 @@
             <button type="button" data-act="cite">{{ __('reading.cite') }}</button>
             <button type="button" data-act="remove" hidden>{{ __('reading.remove') }}</button>
         </div>
+        <div id="aloud" class="selection-bar" role="toolbar" aria-label="{{ __('reading.read_aloud') }}" hidden>
+            <button type="button" data-pause></button>
+            <label class="flex items-center gap-1 px-2"><span class="text-[15px]">{{ __('reading.speed') }}</span><select class="aloud-speed">@foreach (['0.75', '1', '1.25', '1.5', '2'] as $speed)<option value="{{ $speed }}" @selected($speed === '1')>{{ $speed }}×</option>@endforeach</select></label>
+            <button type="button" data-stop>{{ __('reading.stop') }}</button>
+        </div>
         <aside id="footnote" class="footnote" hidden aria-label="{{ __('reading.footnote') }}">
             <button type="button" data-close>{{ __('reading.close_drawer') }}</button>
             <div data-note class="relative h-full"></div>
@@ -73,6 +78,7 @@
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
+                @unless ($publication->fixed_layout)<li><button type="button" id="read-aloud">{{ __('reading.read_aloud') }}</button></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
                 @if ($isLoan && ! $publication->fixed_layout)<li><a href="{{ route('pages.choose', $loan, false) }}" id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
             </ul>
