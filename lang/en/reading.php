@@ -115,6 +115,8 @@ return [
     'article_after' => 'Next article',
     'read_aloud' => 'Read aloud',
     'stop' => 'Stop',
+    'play_next' => 'Play next',
+    'plays_next' => 'Next, no. :place',
     'in_reader' => [
         'pause' => 'Pause',
         'go_on' => 'Go on',

@@ -115,6 +115,8 @@ return [
     'article_after' => 'Artículo siguiente',
     'read_aloud' => 'Leer en voz alta',
     'stop' => 'Parar',
+    'play_next' => 'Poner después',
+    'plays_next' => 'Después, n.º :place',
     'in_reader' => [
         'pause' => 'Pausa',
         'go_on' => 'Seguir',

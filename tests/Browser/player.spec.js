@@ -123,3 +123,25 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
         }
     })
 }
+
+test('tracks follow one another from a second element that has them ready, and what is put next comes next', async ({ page }) => {
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await borrowAndOpen(page, 'music', 'Falling Glass', /^Listen/)
+    const toTheEnd = () => page.locator('#media').evaluate(m => { m.currentTime = m.duration - 1.5 })
+    const waiting = () => page.locator('audio:not(#media)').evaluate(m => [m.getAttribute('src')?.match(/track-\d+/)?.[0], m.readyState >= 2])
+    await page.locator('[data-part="0"]').click()
+    await plays(page)
+    await page.getByRole('button', { name: /^Play next.*Home by the Lamp/ }).click()
+    await expect(page.getByRole('button', { name: /^Next, no. 1.*Home by the Lamp/ })).toHaveAttribute('aria-pressed', 'true')
+    await toTheEnd()
+    await expect.poll(waiting, 'the next is there before this one ends').toEqual(['track-04', true])
+    await expect(page.locator('[data-part="3"]')).toHaveAttribute('aria-current', 'true')
+    await plays(page)
+    expect(await page.locator('#media').getAttribute('src')).toContain('track-04')
+    await toTheEnd()
+    await expect(page.locator('[data-part="1"]'), 'the order goes on from where it was left').toHaveAttribute('aria-current', 'true')
+    await plays(page)
+    await page.getByRole('button', { name: 'Pause', exact: true }).click()
+    expect(complaints).toEqual([])
+})

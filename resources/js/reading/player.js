@@ -8,6 +8,8 @@ import { Marks } from './marks.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
 import { PlaceKeeper } from './place-keeper.js'
+import { Queue } from './queue.js'
+import { Relay } from './relay.js'
 import { SleepTimer } from './sleep-timer.js'
 import { Timeline, clock } from './timeline.js'
 
@@ -16,10 +18,12 @@ const $ = id => document.getElementById(id)
 
 const STEP = 15
 const KEEP_EVERY = 5000
+/** So long before the end, what comes next is fetched. */
+const PREPARE = 15
 
-const media = $('media')
+const media = new Relay($('media'))
 const timeline = new Timeline(data.parts)
-const captions = new Captions(media, $('player'))
+const captions = new Captions(media.current, $('player'))
 let part = 0
 let wantsToPlay = false
 let keptAt = 0
@@ -30,14 +34,15 @@ let awaited = null
 /** Where the seek bar is being dragged to; null while it follows what plays. */
 let dragged = null
 
-media.removeAttribute('controls')
+media.removeControls()
 $('bar').hidden = false
+
+const queue = new Queue(data.texts)
 
 // ---- Place
 
 const over = () => {
-    media.pause()
-    media.removeAttribute('src')
+    media.clear()
     say(data.texts.loan_over)
 }
 endAt(data.due, over)
@@ -84,9 +89,10 @@ const seconds = locator => {
 
 const load = (index, at) => {
     part = index
-    if (allowed) media.src = data.parts[index].address
+    const ready = allowed && at === 0 && media.takeOver(data.parts[index].address)
+    if (allowed && !ready) media.src = data.parts[index].address
     media.playbackRate = Number($('speed').value)
-    awaited = at
+    awaited = ready ? null : at
     captions.fill(data.parts[index].captions)
     show(timeline.whole(index, at))
     if (wantsToPlay) play()
@@ -154,13 +160,17 @@ media.addEventListener('pause', () => {
 })
 media.addEventListener('timeupdate', () => {
     show()
-    if (!media.paused) keep()
+    if (media.paused) return
+    keep()
+    const next = queue.next(part)
+    if (media.duration - media.currentTime < PREPARE && data.parts[next]) media.prepare(data.parts[next].address)
 })
 media.addEventListener('ended', () => {
     const stop = sleep.endsWithPart()
-    if (part + 1 < data.parts.length) {
+    const next = queue.take(part)
+    if (next < data.parts.length) {
         wantsToPlay &&= !stop
-        load(part + 1, 0)
+        load(next, 0)
         keep(true)
     } else {
         wantsToPlay = false

@@ -18,7 +18,7 @@
         'marks' => $isLoan ? route('marks.in', $loan, false) : null,
         'token' => csrf_token(),
         'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
-        'texts' => \Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) + \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
+        'texts' => \Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) + \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'play_next', 'plays_next', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
     ];
     $captions = array_column(array_merge(...array_column($parts, 'captions')), 'label', 'language');
 @endphp
@@ -52,7 +52,7 @@
                 <h2 class="text-xl mb-1" id="parts-heading">{{ __("reading.parts.{$format}") }}</h2>
                 <ol id="parts" class="player-parts" aria-labelledby="parts-heading">
                     @foreach ($parts as $n => $part)
-                        <li><button type="button" data-part="{{ $n }}"><span class="min-w-0 flex-1">{{ $part['name'] }}</span><span class="meta tabular-nums">{{ $clock($part['seconds']) }}</span></button></li>
+                        <li><button type="button" data-part="{{ $n }}"><span class="min-w-0 flex-1">{{ $part['name'] }}</span><span class="meta tabular-nums">{{ $clock($part['seconds']) }}</span></button>@if ($format === 'music' && count($parts) > 1)<button type="button" data-next="{{ $n }}" aria-pressed="false"><span data-words>{{ __('reading.play_next') }}</span><span class="sr-only">: {{ $part['name'] }}</span></button>@endif</li>
                     @endforeach
                 </ol>
             @endif
