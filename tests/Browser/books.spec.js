@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, bookText, borrowAndRead, chooseLibrary, findTitle, importBooks, progress, readerIsOpen, signIn, watch } from './library.js'
+import { CARDS, bookText, borrowAndRead, chooseLibrary, findTitle, giveBack, importBooks, progress, readerIsOpen, signIn, watch } from './library.js'
 
 // Shipped by Debian's documentation packages: EPUB 2 and 3; Latin, Cyrillic, Han, Kana, Hangul and Malayalam script.
 const BOOKS = {
@@ -124,4 +124,38 @@ test('files come in ranges, from the web server', async ({ page }) => {
     expect(await part.text()).toBe((await whole.text()).slice(10, 30))
     expect(whole.headers()['content-type']).toContain('application/xhtml+xml')
     expect((await page.request.get(`/_publications/${file}`)).status()).toBe(404)
+})
+
+test('a book of a thousand pages, with mathematics, a table wider than the page and many notes', async ({ page }) => {
+    const folder = mkdtempSync(join(tmpdir(), 'long-'))
+    chmodSync(folder, 0o755)
+    const file = join(folder, 'long.epub')
+    execFileSync('php', ['tests/Browser/long-book.php', file])
+    importBooks([file])
+    const complaints = watch(page)
+    await signIn(page, CARDS.halvard)
+    await findTitle(page, 'The Long Sounding')
+    await borrowAndRead(page)
+    await expect(page.locator('#page-of')).toContainText('of 1074')
+    await page.keyboard.press('c')
+    await page.getByLabel('Go to page').fill('900')
+    await page.getByRole('button', { name: 'Go', exact: true }).click()
+    await expect(page.locator('#page-of')).toContainText(/Page (899|90\d) of/)
+    await page.keyboard.press('c')
+    await page.locator('#contents-list').getByRole('link', { name: 'Sounding 13' }).click()
+    await expect.poll(() => bookText(page)).toContain('at half tide')
+    const shown = await page.frames().slice(1).at(-1).evaluate(() => ({
+        fraction: document.querySelector('mfrac').getBoundingClientRect().height > document.querySelector('mi').getBoundingClientRect().height * 1.4,
+        table: document.querySelector('table').getBoundingClientRect().width,
+    }))
+    expect(shown.fraction, 'a fraction stands over its line').toBe(true)
+    expect(shown.table).toBeLessThan(1280)
+    await page.keyboard.press('f')
+    await page.getByLabel('Find in book').fill('mark 2611,')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find-answer')).toContainText('12 places in 1 chapters.')
+    await page.locator('.found').first().click()
+    await expect(page.locator('#where')).toContainText('Sounding 26')
+    expect(complaints).toEqual([])
+    await giveBack(page, 'The Long Sounding')
 })

@@ -72,6 +72,13 @@ export const borrowAndRead = async page => {
     await readerIsOpen(page)
 }
 
+/** Returns what a test has borrowed, so that no card comes to its limit. */
+export const giveBack = async (page, name) => {
+    await page.goto('/loans')
+    await page.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await expect(page.locator('#said')).toContainText('is returned')
+}
+
 export const readerIsOpen = page => expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes')
 
 /** The text that the reader's page shows, from whichever frame holds it. */

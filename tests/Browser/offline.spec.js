@@ -13,7 +13,7 @@ const takeOffline = async (page, name) => {
 test('a book opens from cold without a network, and what is marked there reaches the library', async ({ browser }) => {
     const context = await browser.newContext()
     let page = await context.newPage()
-    await signIn(page, CARDS.halvard)
+    await signIn(page, CARDS.imara)
     await findTitle(page, 'The Ferry Kitchen')
     await borrowAndRead(page)
     const address = page.url()
@@ -62,7 +62,7 @@ test('a book opens from cold without a network, and what is marked there reaches
     await context.setOffline(false)
     await page.goto('/loans')
     const other = await (await browser.newContext()).newPage()
-    await signIn(other, CARDS.halvard)
+    await signIn(other, CARDS.imara)
     await expect(async () => {
         await other.goto('/marks')
         await expect(other.locator('main')).toContainText(note, { timeout: 1000 })
@@ -85,7 +85,7 @@ test('a book opens from cold without a network, and what is marked there reaches
 test('a recording plays from the device, and is gone when the loan is due though there is no network', async ({ browser }) => {
     const context = await browser.newContext()
     const page = await context.newPage()
-    await signIn(page, CARDS.halvard)
+    await signIn(page, CARDS.imara)
     await page.goto('/catalogue?format=music&q=Falling+Glass')
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
     await borrow(page)
@@ -120,7 +120,7 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     const context = await browser.newContext()
     const page = await context.newPage()
     const complaints = watch(page)
-    await signIn(page, CARDS.halvard)
+    await signIn(page, CARDS.imara)
     await page.goto('/catalogue?format=music&q=Falling+Glass')
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
     await borrow(page)

@@ -1,7 +1,7 @@
 // Listening and watching: what only a browser that plays can show.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, actionOf, borrow, signIn, watch } from './library.js'
+import { CARDS, actionOf, borrow, giveBack, signIn, watch } from './library.js'
 
 const borrowAndOpen = async (page, format, words, verb) => {
     await page.goto(`/catalogue?format=${format}&q=${encodeURIComponent(words)}`)
@@ -81,6 +81,8 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
     await phone.goto('/loans')
     await expect(phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' })).toContainText('min of 2 min')
     expect(complaints).toEqual([])
+    await phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' }).getByRole('button', { name: /^Return/ }).click()
+    await expect(phone.locator('#said')).toContainText('is returned')
 })
 
 test('a film plays with captions of the size chosen', async ({ page }) => {
@@ -97,6 +99,7 @@ test('a film plays with captions of the size chosen', async ({ page }) => {
     await expect(page.getByLabel('Captions', { exact: true })).toHaveValue('en')
     await expect(page.locator('#player')).toHaveAttribute('data-captions-size', 'large')
     expect(complaints).toEqual([])
+    await giveBack(page, 'How the Lamp Is Lit')
 })
 
 test('anyone may listen to an excerpt, which ends and says so', async ({ page }) => {
@@ -144,4 +147,5 @@ test('tracks follow one another from a second element that has them ready, and w
     await plays(page)
     await page.getByRole('button', { name: 'Pause', exact: true }).click()
     expect(complaints).toEqual([])
+    await giveBack(page, 'Falling Glass')
 })

@@ -1,7 +1,7 @@
 // What a reader does with a text beside reading it: finding, marking, copying, looking up, citing, notes in place.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, borrowAndRead, findTitle, signIn, watch } from './library.js'
+import { CARDS, borrowAndRead, findTitle, giveBack, signIn, watch } from './library.js'
 
 /** The document of the book in which a text is, as foliate shows it. */
 const select = async (page, words) => {
@@ -54,6 +54,7 @@ test('finding steps from place to place, with what stands around each', async ({
     const { violations } = await new AxeBuilder({ page }).include('#reader').analyze()
     expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`)).toEqual([])
     expect(complaints).toEqual([])
+    await giveBack(page, 'Letters from Cinder Point')
 })
 
 test('text is highlighted, noted, copied within the allowance, looked up and cited', async ({ page, context, browser }) => {
@@ -133,6 +134,7 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
     await expect(other.locator('.mark-list > li')).toHaveCount(0)
     expect(words).toContain('onion')
     expect(complaints).toEqual([])
+    await giveBack(page, 'The Ferry Kitchen')
 })
 
 test('a note to the text opens in place', async ({ page }) => {
@@ -161,6 +163,7 @@ test('a note to the text opens in place', async ({ page }) => {
     await page.keyboard.press('Escape')
     await expect(note).toBeHidden()
     expect(complaints).toEqual([])
+    await giveBack(page, 'Letters from Cinder Point')
 })
 
 test('pages are printed from the reader, and the text left is told at the reader’s own pace', async ({ page }) => {
@@ -182,6 +185,7 @@ test('pages are printed from the reader, and the text left is told at the reader
     await expect(page.getByRole('article')).toContainText('four hundred and twelve pieces')
     await page.emulateMedia({ media: 'print' })
     await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeHidden()
+    await giveBack(page, 'Letters from Cinder Point')
 })
 
 test('a magazine is read by pages and as text, article by article', async ({ page }) => {
@@ -208,6 +212,7 @@ test('a magazine is read by pages and as text, article by article', async ({ pag
     await expect(text).toBeHidden()
     await expect(page.locator('#page-of')).toHaveText('Page 4 of 4')
     expect(complaints).toEqual([])
+    await giveBack(page, 'Tide & Timber')
 })
 
 test('a book with a recording is read along, the sentence lit as it is spoken', async ({ page }) => {
@@ -235,6 +240,7 @@ test('a book with a recording is read along, the sentence lit as it is spoken', 
     await page.keyboard.press('r')
     await expect(bar).toBeHidden()
     expect(complaints).toEqual([])
+    await giveBack(page, 'Goodnight, Harbour')
 })
 
 test('a PDF is read by pages and as text, found in, and keeps its place', async ({ page }) => {
@@ -263,4 +269,5 @@ test('a PDF is read by pages and as text, found in, and keeps its place', async 
     await page.reload()
     await expect(page.locator('#page-of')).toHaveText('Page 3 of 4')
     expect(complaints).toEqual([])
+    await giveBack(page, 'Pilot’s Handbook')
 })

@@ -33,7 +33,8 @@ export class Appearance {
             .spoken-now, .-epub-media-overlay-active { background: color-mix(in srgb, ${colour('--pen-lamp')} 55%, transparent) !important; }
             img, svg, video { max-width: 100%; }
             pre { white-space: pre-wrap !important; }
-            table { max-width: 100%; overflow-wrap: break-word; }`
+            /* What is wider than the page is scrolled within it; wrapping it in another element would change every CFI below. */
+            table { display: block; width: fit-content; max-width: 100%; overflow-x: auto; overscroll-behavior-x: contain; }`
     }
 
     /** Puts the layout on foliate's renderer; fixed layout knows pages only. */

@@ -99,6 +99,7 @@ const turn = {
 
 const onKey = event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text], textarea, select')) return
+    if (event.key.startsWith('Arrow') && event.target.localName === 'table') return
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
@@ -120,6 +121,8 @@ addEventListener('keydown', onKey)
 view.addEventListener('load', ({ detail: { doc, index } }) => {
     doc.addEventListener('keydown', onKey)
     selection.watch(doc, index)
+    // A table that scrolls can be scrolled by keys.
+    setTimeout(() => { for (const table of doc.querySelectorAll('table')) if (table.scrollWidth > table.clientWidth + 1) table.tabIndex = 0 }, 300)
     doc.addEventListener('copy', event => {
         if (!data.take) return
         event.preventDefault()

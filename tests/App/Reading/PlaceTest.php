@@ -10,6 +10,7 @@ use Illuminate\Testing\TestResponse;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
 
+/** Where one is, on several devices. */
 final class PlaceTest extends TestCase
 {
     use ImportsBooks;
@@ -74,5 +75,32 @@ final class PlaceTest extends TestCase
         $this->keep('not-a-device', 0.5)->assertUnprocessable();
         $this->putJson("/loans/{$this->loan->id}/place", ['device' => self::PHONE, 'read_at' => 1, 'sent_at' => 2, 'locator' => ['href' => '']])->assertUnprocessable();
         $this->assertSame(0, Place::query()->count());
+    }
+
+    /** Rules §7: whatever the order, however often, and with what is lost on the way, each device is where it was last heard to be. */
+    public function test_places_merge_to_the_same_in_any_order_with_repeats_and_losses(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
+        $places = [];
+        foreach ([self::PHONE, self::DESK, '33333333-3333-4333-8333-333333333333'] as $d => $device) {
+            for ($n = 0; $n < 5; $n++) {
+                $places[] = [$device, $random->getInt(1, 999) / 1000, 600 - 100 * $n - 20 * $d];
+            }
+        }
+        for ($round = 0; $round < 8; $round++) {
+            $sent = array_filter($random->shuffleArray([...$places, ...$places]), fn (): bool => $random->getInt(1, 10) > 3);
+            Place::query()->delete();
+            $last = [];
+            foreach ($sent as [$device, $at, $secondsAgo]) {
+                $this->keep($device, $at, $secondsAgo)->assertNoContent();
+                if ($secondsAgo <= ($last[$device][1] ?? PHP_INT_MAX)) {
+                    $last[$device] = [$at, $secondsAgo];
+                }
+            }
+            uasort($last, fn (array $a, array $b): int => $a[1] <=> $b[1]);
+            $kept = $this->getJson("/loans/{$this->loan->id}/places")->json();
+            $this->assertSame(array_keys($last), array_column($kept, 'device'), 'the newest first');
+            $this->assertSame(array_column($last, 0), array_map(fn (array $place): float => (float) $place['locator']['locations']['totalProgression'], $kept));
+        }
     }
 }
