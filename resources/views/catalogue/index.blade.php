@@ -99,9 +99,9 @@
                             <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
                 @endif
             </div>
-            @forelse ($page as $title)
-                @include('catalogue.row')
-            @empty
+            @if ($page->isNotEmpty())
+                @include('catalogue.rows', ['rows' => $page])
+            @else
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
@@ -114,10 +114,10 @@
                     <section aria-labelledby="wider-{{ $reach }}" class="mt-7">
                         <h2 id="wider-{{ $reach }}" class="text-2xl mb-1">{{ __("search.wider.{$reach}") }}</h2>
                         <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(), ['count' => number_format($found->total())]) }}@if ($found->total() > $found->count()) · <a class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them') }}</a>@endif</p>
-                        @foreach ($found as $title)@include('catalogue.row')@endforeach
+                        @include('catalogue.rows', ['rows' => $found])
                     </section>
                 @endforeach
-            @endforelse
+            @endif
             <x-pager :page="$page" />
         </section>
     </div>

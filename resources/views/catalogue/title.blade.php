@@ -15,7 +15,7 @@
             @if ($title->publication !== null)
                 <a class="btn btn-quiet md:w-full mb-1" href="{{ route('excerpt.show', $title, false) }}">{{ __('catalogue.excerpt') }}</a>
             @endif
-                @if (count($baskets) < 2)@include('catalogue.add-to-basket')
+                @if (count($baskets) < 2){{ App\View\AddToBasket::html($title) }}
                 @else
                     <details><summary class="link cursor-pointer py-1">{{ __('baskets.add') }}</summary>
                         <form method="post" action="/titles/{{ $title->id }}/basket" class="grid gap-2 mt-1 mb-2">@csrf<label class="sr-only" for="basket">{{ __('baskets.which') }}</label><select id="basket" name="basket" class="field py-1.5 min-h-9 w-full">@foreach ($baskets as $id => $name)<option value="{{ $id }}" @selected(session('basket') === $id)>{{ $name }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('baskets.put_in') }}</button></form></details>

@@ -1,1 +1,0 @@
-<form method="post" action="/titles/{{ $title->id }}/basket" hx-post="/titles/{{ $title->id }}/basket" hx-swap="outerHTML" class="inline">@csrf<button class="link cursor-pointer text-[15px] py-1">{{ __('baskets.add') }}<span class="sr-only">: {{ $title->name }}</span></button></form>
