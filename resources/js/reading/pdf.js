@@ -3,6 +3,7 @@
 import { GlobalWorkerOptions, TextLayer, getDocument } from 'pdfjs-dist'
 import workerAddress from 'pdfjs-dist/build/pdf.worker.min.mjs?url'
 import { element } from './element.js'
+import { LoanEnded } from './publication.js'
 
 GlobalWorkerOptions.workerSrc = workerAddress
 
@@ -60,12 +61,16 @@ const draw = async (page, doc, scale, state) => {
 }
 
 /** @param {{pdf: string, language: string}} data the address of the file */
-export const openPdf = async ({ pdf: address, language }) => {
+export const openPdf = async ({ pdf: address, language }, whenEnded) => {
     const folder = '/build/pdf'
     const pdf = await getDocument({
         url: address, disableStream: true, disableAutoFetch: true, rangeChunkSize: 131_072, enableXfa: false, isEvalSupported: false,
         cMapUrl: `${folder}/cmaps/`, standardFontDataUrl: `${folder}/standard_fonts/`, wasmUrl: `${folder}/wasm/`, iccUrl: `${folder}/iccs/`,
-    }).promise
+    }).promise.catch(error => {
+        if (![401, 410].includes(error.status)) throw error
+        whenEnded()
+        throw new LoanEnded()
+    })
     const sections = Array.from({ length: pdf.numPages }, (_, index) => {
         const page = () => pdf.getPage(index + 1)
         return {

@@ -1,10 +1,6 @@
 import 'foliate-js/view.js'
-import { Overlayer } from 'foliate-js/overlayer.js'
 import { Appearance } from './appearance.js'
 import { Drawers } from './drawers.js'
-import { Find } from './find.js'
-import { Footnotes } from './footnotes.js'
-import { Marks } from './marks.js'
 import { endAt } from './loan-end.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
@@ -12,9 +8,7 @@ import { Pace } from './pace.js'
 import { PlaceKeeper } from './place-keeper.js'
 import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
-import { ReadAloud } from './read-aloud.js'
-import { Selection } from './selection.js'
-import { TextView } from './text-view.js'
+import { TextTools } from './text-tools.js'
 
 const $ = id => document.getElementById(id)
 const data = JSON.parse($('reader-data').textContent)
@@ -104,12 +98,12 @@ const onKey = event => {
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
         ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
-        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => textView?.toggle(), r: () => aloud?.toggle(),
-        Escape: () => textView?.open ? textView.toggle() : footnotes.open ? footnotes.close() : selection.open ? selection.hide(true) : aloud?.on ? aloud.stop() : drawers.open ? drawers.close() : $('close').click(),
+        c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => tools.textView?.toggle(), r: () => tools.aloud?.toggle(),
+        Escape: () => tools.closeOne() || (drawers.open ? drawers.close() : $('close').click()),
     }
     if (inDrawer && !['Escape', 'c', 'f', 'm', 'a'].includes(event.key)) return
     // The text scrolls by the keys that turn pages.
-    if (textView?.open && !['Escape', 't', 'a', 'c', 'm'].includes(event.key)) return
+    if (tools.textView?.open && !['Escape', 't', 'a', 'c', 'm'].includes(event.key)) return
     if (event.key === ' ' && event.target.closest?.('button, a')) return
     if (acts[event.key]) {
         event.preventDefault()
@@ -120,18 +114,12 @@ addEventListener('keydown', onKey)
 
 view.addEventListener('load', ({ detail: { doc, index } }) => {
     doc.addEventListener('keydown', onKey)
-    selection.watch(doc, index)
+    tools.watch(doc, index)
     // A table that scrolls can be scrolled by keys.
     setTimeout(() => { for (const table of doc.querySelectorAll('table')) if (table.scrollWidth > table.clientWidth + 1) table.tabIndex = 0 }, 300)
-    doc.addEventListener('copy', event => {
-        if (!data.take) return
-        event.preventDefault()
-        copy(doc.getSelection().toString(), index, doc.getSelection().getRangeAt(0))
-    })
     doc.addEventListener('click', event => {
         if (event.target.closest('a[href]') || doc.getSelection()?.type === 'Range') return
-        if (footnotes.open) return footnotes.close()
-        if (selection.open || pressedMark) return
+        if (tools.takesClick()) return
         const frame = doc.defaultView.frameElement.getBoundingClientRect()
         const box = $('page').getBoundingClientRect()
         const scale = frame.width / doc.defaultView.innerWidth || 1
@@ -156,47 +144,7 @@ const swipe = target => {
     })
 }
 
-// ---- Find, notes, marks and what is selected
-
-const find = new Find({
-    view, texts: data.texts, form: $('find-form'), answer: $('find-answer'), list: $('find-list'), steps: $('find-steps'),
-    go: cfi => go(() => view.goTo(cfi)),
-})
-const textView = $('text-view') && new TextView({
-    view, box: $('text-view'), opener: $('open-text'), texts: data.texts,
-    here: () => (here?.locations.position ?? 1) - 1,
-    go: index => go(() => view.goTo(index)),
-})
-const aloud = $('read-aloud') && new ReadAloud({ view, bar: $('aloud'), texts: data.texts, language: data.language, say })
-if (aloud) {
-    $('read-aloud').onclick = () => {
-        drawers.close()
-        aloud.toggle()
-    }
-}
-const footnotes = new Footnotes({ box: $('footnote'), view, styles: () => appearance.styles(reader) })
-let marks = null
-/** A press on a highlight opens it and turns no page. */
-let pressedMark = false
-
-const cfiOf = mark => mark.locator.locations.fragments?.find(f => f.startsWith('epubcfi('))
-
-view.addEventListener('draw-annotation', ({ detail: { draw, annotation } }) => {
-    if (annotation.found) draw(Overlayer.outline, { color: getComputedStyle(reader).getPropertyValue('--print').trim(), width: 2 })
-    else draw(Overlayer.highlight, { color: getComputedStyle(reader).getPropertyValue(`--pen-${annotation.colour}`).trim() })
-})
-view.addEventListener('create-overlay', ({ detail: { index } }) => {
-    const prefix = view.getCFI(index).slice(0, -1)
-    for (const found of find.inSection(`${prefix}!`)) view.addAnnotation(found)
-    for (const mark of marks?.all ?? []) if (mark.colour && cfiOf(mark)?.startsWith(`${prefix}!`)) view.addAnnotation({ value: cfiOf(mark), colour: mark.colour })
-})
-view.addEventListener('show-annotation', ({ detail: { value, index, range } }) => {
-    const mark = marks?.all.find(m => m.colour && cfiOf(m) === value)
-    if (!mark) return
-    pressedMark = true
-    setTimeout(() => { pressedMark = false }, 400)
-    selection.showMark(index, range, mark)
-})
+// ---- What is done with the text
 
 /** The place where a range begins, with its page. */
 const locate = (index, range) => {
@@ -211,65 +159,11 @@ const locate = (index, range) => {
     return { locator, page, section: tocItem?.label ?? '', label: fill(data.texts.page_of, { page, pages }) + (tocItem?.label ? `, ${tocItem.label}` : '') }
 }
 
-/** Copies as far as the licence allows it: the pages on which the text stands are counted. */
-const copy = async (text, index, range) => {
-    if (data.take) {
-        const end = range.cloneRange()
-        end.collapse(false)
-        const response = await fetch(data.take, {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': data.token },
-            body: JSON.stringify({ from: String(locate(index, range).page), to: String(locate(index, end).page) }),
-        }).catch(() => null)
-        const answer = await response?.json().catch(() => null)
-        if (!response?.ok) return say(answer?.message ?? data.texts.cannot_copy)
-        await navigator.clipboard.writeText(text)
-        return say(answer.message)
-    }
-    await navigator.clipboard.writeText(text)
-    say(data.texts.copied)
-}
-
-/** Opens a drawer with what the server says. */
-const openWith = async (drawer, box, address, parameters) => {
-    drawers.show(drawer)
-    box.textContent = data.texts.one_moment
-    const response = await fetch(`${address}?${new URLSearchParams(parameters)}`, { headers: { 'X-Part': 'drawer' } }).catch(() => null)
-    if (response?.ok) box.innerHTML = await response.text()
-    else box.textContent = data.texts.no_answer
-    $(drawer).querySelector('[data-close]').focus()
-}
-const cite = parameters => openWith('cite', $('cite-box'), data.cite, parameters)
-$('cite-book').onclick = event => {
-    event.preventDefault()
-    cite({})
-}
-
-const selection = new Selection({
-    bar: $('selection'), locate,
-    act: {
-        highlight: (chosen, colour) => {
-            localStorage.setItem('pen', colour)
-            if (chosen.mark) return marks.highlight({ ...chosen.mark, colour })
-            const { locator, label } = selection.placeOf(chosen)
-            // The same words twice are the same highlight.
-            const known = marks.all.find(m => m.colour && cfiOf(m) === cfiOf({ locator }))
-            marks.highlight(known ? { ...known, colour } : { locator, label, colour })
-        },
-        note: chosen => {
-            const { locator, label } = selection.placeOf(chosen)
-            const mark = chosen.mark ?? marks.all.find(m => m.colour && cfiOf(m) === cfiOf({ locator })) ?? marks.highlight({ locator, label, colour: localStorage.getItem('pen') ?? 'lamp' })
-            drawers.show('marks')
-            marks.edit(mark)
-        },
-        copy: chosen => copy(chosen.text, chosen.index, chosen.range),
-        lookUp: chosen => openWith('word', $('word-box'), data.dictionary, { word: chosen.text, language: chosen.range.startContainer.parentElement?.closest('[lang]')?.lang || data.language }),
-        cite: chosen => {
-            const { page, section } = selection.placeOf(chosen)
-            cite({ ...pageLabels.length ? { page } : {}, section })
-        },
-        remove: chosen => marks.remove(chosen.mark),
-    },
+const tools = new TextTools({
+    view, reader, data, drawers, appearance, go, locate,
+    here: () => here, pageLabels: () => pageLabels,
+    where: () => ({ locator: here, label: $('page-of').textContent.trim() + ($('chapter').textContent ? `, ${$('chapter').textContent.replace(/ ·$/, '')}` : '') }),
+    goToPlace: locator => goToPlace(locator),
 })
 
 // ---- Contents and pages
@@ -343,12 +237,12 @@ const offerOtherDevice = async () => {
 
 const open = async () => {
     // What draws PDF pages is large, and books have no need of it.
-    const book = data.pdf ? await (await import('./pdf.js')).openPdf(data) : await openPublication(data, ended)
+    const book = data.pdf ? await (await import('./pdf.js')).openPdf(data, ended) : await openPublication(data, ended)
     $('page').prepend(view)
     await view.open(book)
     pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
     restyle()
-    textView?.fill(book)
+    tools.textView?.fill(book)
     drawers.fillContents(book.toc ?? [], href => {
         drawers.close()
         go(() => view.goTo(href))
@@ -357,17 +251,7 @@ const open = async () => {
     if (place) await goToPlace(place)
     else await view.init({ showTextStart: false })
     $('opening').remove()
-    if (data.marks) {
-        marks = new Marks({
-            address: data.marks, token: data.token, box: $('bookmark-box'), texts: data.texts,
-            where: () => ({ locator: here, label: $('page-of').textContent.trim() + ($('chapter').textContent ? `, ${$('chapter').textContent.replace(/ ·$/, '')}` : '') }),
-            go: locator => {
-                if (innerWidth < 800) drawers.close()
-                go(() => goToPlace(locator))
-            },
-            onChange: (mark, removed) => mark.colour && cfiOf(mark) && view.addAnnotation({ value: cfiOf(mark), colour: mark.colour }, removed)?.catch(() => {}),
-        })
-    }
+    tools.start()
     reader.dataset.ready = 'yes'
     keeper?.send()
     offerOtherDevice()

@@ -14,11 +14,21 @@ const blocksOf = doc => [...doc.body.querySelectorAll(SELECTOR)].filter(block =>
 export class TextView {
     #articles = []
     #at = 0
+    /** The pages of the article that is shown. */
+    #pages = [1, 1]
 
-    /** @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, texts: object, here: () => number, go: (index: number) => void}} of here and go: sections of the book */
+    /**
+     * @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, here: () => number, go: (index: number) => void, copy: ((text: string, from: number, to: number) => void)|null}} of
+     *     here and go: sections of the book; copy: pages from 1
+     */
     constructor(of) {
         Object.assign(this, of)
         this.opener.onclick = () => this.toggle()
+        this.box.addEventListener('copy', event => {
+            if (!this.copy) return
+            event.preventDefault()
+            this.copy(getSelection().toString(), ...this.#pages)
+        })
         this.box.querySelector('[data-before]').onclick = () => this.show(this.#at - 1)
         this.box.querySelector('[data-after]').onclick = () => this.show(this.#at + 1)
     }
@@ -46,6 +56,7 @@ export class TextView {
         this.#at = Math.min(this.#articles.length - 1, Math.max(0, number))
         const { label, index } = this.#articles[this.#at]
         const end = this.#articles.find(a => a.index > index)?.index ?? this.view.book.sections.length
+        this.#pages = [index + 1, end]
         const blocks = []
         for (let section = index; section < end; section++) {
             const doc = await this.view.book.sections[section].createDocument()

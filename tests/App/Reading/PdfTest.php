@@ -57,6 +57,8 @@ final class PdfTest extends TestCase
         $loan = $this->borrow($card = $this->card(), $title);
         $this->be($card->person)->get("/loans/{$loan->id}/read")->assertOk()->assertSee("/loans/{$loan->id}/files/document.pdf", false);
         $this->get("/loans/{$loan->id}/files/document.pdf", ['Range' => 'bytes=0-7'])->assertStatus(206)->assertHeader('Content-Type', 'application/pdf');
+        $this->postJson("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])->assertOk()->assertJson(['left' => 18]);
+        $this->get("/loans/{$loan->id}/pages")->assertNotFound();
         $this->be($this->card()->person)->get("/loans/{$loan->id}/files/document.pdf")->assertNotFound();
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reading;
 
+use App\Actions\Exchange\PackPublication;
 use App\Actions\Reading\TakePages;
 use App\Http\Requests\Reading\PagesRequest;
 use App\Models\Loan;
@@ -29,7 +30,7 @@ final class PageController
 
     public function choose(Request $request, Loan $loan): View
     {
-        $publication = $this->publication($loan);
+        $publication = $this->printable($loan);
 
         return view('reading.pages', [
             'loan' => $loan, 'pages' => $this->loanPages->pages($publication), 'chapters' => $this->loanPages->chapters($publication),
@@ -56,7 +57,7 @@ final class PageController
 
     public function show(Loan $loan, int $from, int $to): View|RedirectResponse
     {
-        $publication = $this->publication($loan);
+        $publication = $this->printable($loan);
 
         return $this->taken($loan, $from, $to)
             ? view('reading.printed', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => route('read.file', [$loan, $path], false))])
@@ -65,7 +66,7 @@ final class PageController
 
     public function pdf(Loan $loan, int $from, int $to): Response
     {
-        $publication = $this->publication($loan);
+        $publication = $this->printable($loan);
         $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
         if (! $this->taken($loan, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
@@ -82,7 +83,15 @@ final class PageController
         $loan->load(['title.contributors', 'title.publication', 'licence']);
         $publication = $loan->title->publication;
 
-        return $publication === null || $publication->media_type !== 'application/epub+zip' ? abort(404) : $publication;
+        return $publication === null || $publication->positions === [] ? abort(404) : $publication;
+    }
+
+    /** Pages that are text can be cut out of it; those of a PDF are copied from only. */
+    private function printable(Loan $loan): Publication
+    {
+        $publication = $this->publication($loan);
+
+        return $publication->media_type === PackPublication::EPUB ? $publication : abort(404);
     }
 
     /** What is shown has been counted before, so that an address alone gives nothing more. */
