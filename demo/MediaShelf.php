@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use FigPorch\Core\Catalogue\Format;
 use FigPorch\Demo\Media\Package;
 use FigPorch\Demo\Media\Scenes;
 use FigPorch\Demo\Media\Speech;
@@ -38,7 +39,7 @@ final class MediaShelf
      *
      * @param  list<Book>  $books
      * @param  int|null  $each  no more of each kind than this
-     * @return list<string> files
+     * @return array<string, Format> file => its format
      */
     public function packages(array $books, ?int $each = null): array
     {
@@ -47,15 +48,15 @@ final class MediaShelf
         foreach (array_slice(self::READ, 0, $each, true) as $title => $reader) {
             foreach ($books as $book) {
                 if ($book->title === $title) {
-                    $files[] = $this->audiobook($book, $reader, ++$number);
+                    $files[$this->audiobook($book, $reader, ++$number)] = Format::Audiobook;
                 }
             }
         }
         foreach (array_slice(self::ALBUMS, 0, $each) as $album) {
-            $files[] = $this->album($album, ++$number);
+            $files[$this->album($album, ++$number)] = Format::Music;
         }
         foreach (array_slice(Scenes::films(), 0, $each) as $film) {
-            $files[] = $this->film($film, ++$number);
+            $files[$this->film($film, ++$number)] = Format::Video;
         }
 
         return $files;

@@ -91,17 +91,19 @@ final class UnpackEpub
      */
     private static function points(Archive $archive, Publication $publication): array
     {
-        $order = array_flip(array_map(fn (SpineItem $i): string => $i->href, $publication->spine));
+        // A document that stands in the order twice has one place.
+        $documents = array_values(array_unique(array_map(fn (SpineItem $i): string => $i->href, $publication->spine)));
+        $order = array_flip($documents);
         $entries = ['page_list' => $publication->pages, 'chapters' => array_slice(self::flat($publication->contents), 0, self::MOST_CONTENTS)];
         $ids = [];
         foreach ([...$entries['page_list'], ...$entries['chapters']] as $point) {
             $ids[self::path($point)][] = self::id($point);
         }
         $lengths = $offsets = [];
-        foreach ($publication->spine as $item) {
-            $text = new Text($archive->read($item->href));
+        foreach ($documents as $href) {
+            $text = new Text($archive->read($href));
             $lengths[] = $text->length();
-            $offsets[$item->href] = $text->offsets($ids[$item->href] ?? []);
+            $offsets[$href] = $text->offsets($ids[$href] ?? []);
         }
         $rows = fn (array $points): array => array_values(array_map(
             fn (NavPoint $p): array => [mb_substr($p->label, 0, 300), $order[self::path($p)], $offsets[self::path($p)][self::id($p)] ?? 0],

@@ -17,6 +17,11 @@ export class Positions {
         return this.#total
     }
 
+    /** Where a section of the book stands in this list: a reading order may name a document twice, which has one place here. */
+    indexOf(section, id) {
+        return this.list[section]?.[0] === id || this.list.every(([path]) => path !== id) ? Math.min(section, this.list.length - 1) : this.list.findIndex(([path]) => path === id)
+    }
+
     /** The Locator of a place: section index, progression within it (0 to 1), fragments such as a CFI. */
     locator(index, progression, fragments = [], type = 'application/xhtml+xml') {
         const [href, count] = this.list[index] ?? ['', 1]

@@ -10,6 +10,9 @@ import { Positions } from './positions.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
 
+/** Just before the end: after it stands what is not part of the reading order's line, such as a cover. */
+const END = 1 - 1e-6
+
 const $ = id => document.getElementById(id)
 const data = JSON.parse($('reader-data').textContent)
 const reader = $('reader')
@@ -53,7 +56,7 @@ view.addEventListener('relocate', ({ detail }) => {
     const total = sectionSizes.reduce((a, b) => a + b, 0) || 1
     const before = sectionSizes.slice(0, index).reduce((a, b) => a + b, 0)
     const within = view.isFixedLayout ? 0 : ((detail.fraction ?? 0) * total - before) / (sectionSizes[index] || 1)
-    const locator = positions.locator(index, within, detail.cfi && !data.pdf ? [detail.cfi] : [], data.pdf ? 'application/pdf' : undefined)
+    const locator = positions.locator(positions.indexOf(index, view.book.sections[index]?.id), within, detail.cfi && !data.pdf ? [detail.cfi] : [], data.pdf ? 'application/pdf' : undefined)
     const { page, pages } = pageNow(locator, detail.pageItem)
     locator.locations.fragments = [...locator.locations.fragments ?? [], `page=${page}`]
     $('progress').value = view.isFixedLayout ? (index + 1) / positions.total : detail.fraction ?? 0
@@ -97,7 +100,7 @@ const onKey = event => {
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,
-        ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(1)),
+        ' ': event.shiftKey ? turn.back : turn.on, Home: inTurn(() => view.goToFraction(0)), End: inTurn(() => view.goToFraction(END)),
         c: () => drawers.toggle('contents'), f: () => drawers.toggle('find'), m: () => data.marks && drawers.toggle('marks'), a: () => drawers.toggle('appearance'), t: () => tools.textView?.toggle(), r: () => tools.aloud?.toggle(),
         Escape: () => tools.closeOne() || (drawers.open ? drawers.close() : $('close').click()),
     }
@@ -152,7 +155,7 @@ const locate = (index, range) => {
     const before = doc.createRange()
     before.selectNodeContents(doc.body)
     before.setEnd(range.startContainer, range.startOffset)
-    const locator = positions.locator(index, before.toString().length / (doc.body.textContent.length || 1), [view.getCFI(index, range)])
+    const locator = positions.locator(positions.indexOf(index, view.book.sections[index]?.id), before.toString().length / (doc.body.textContent.length || 1), [view.getCFI(index, range)])
     const { tocItem, pageItem } = view.getProgressOf(index, range)
     const { page, pages } = pageNow(locator, pageItem)
     locator.locations.fragments.push(`page=${page}`)

@@ -4,7 +4,7 @@
         @if ($marks->isNotEmpty())<p class="text-[15px]">{{ __('reading.save_marks') }} <a class="link" href="/marks/marks.md">Markdown</a> · <a class="link" href="/marks/marks.jsonld">W3C Web Annotations</a></p>@endif
     </div>
     @if ($marks->isNotEmpty() || $words !== '')
-        <form method="get" action="/marks" class="flex flex-wrap gap-2 items-center mb-5" role="search"><label for="find-mark">{{ __('reading.find_mark') }}</label><input id="find-mark" name="q" value="{{ $words }}" maxlength="100" class="field w-72 max-w-full"><button class="btn btn-quiet">{{ __('common.search') }}</button></form>
+        <form method="get" action="/marks" class="flex flex-wrap gap-2 items-center mb-5" role="search" aria-label="{{ __('reading.find_mark') }}"><label for="find-mark">{{ __('reading.find_mark') }}</label><input id="find-mark" name="q" value="{{ $words }}" maxlength="100" class="field w-72 max-w-full"><button class="btn btn-quiet">{{ __('common.search') }}</button></form>
     @endif
     @forelse ($marks as $ofTitle)
         @php($title = $ofTitle->first()->title)
