@@ -63,6 +63,7 @@ export const borrow = async page => {
     if (!await action.getByRole('link', { name: /^Borrow/ }).isVisible()) return
     await action.getByRole('link', { name: /^Borrow/ }).click()
     await action.getByRole('button', { name: /^Borrow/ }).click()
+    await expect(action.getByRole('link', { name: /^(Read|Listen|Watch)/ })).toBeVisible()
 }
 
 /** Borrows from the title's page that is open, and opens the reader. */
