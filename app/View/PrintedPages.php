@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Actions\Catalogue\PdfTools;
+use App\Actions\Catalogue\UnpackPdf;
 use App\Models\Publication;
 use Dompdf\Dompdf;
 use Dompdf\Options;
@@ -36,6 +38,32 @@ final class PrintedPages
         }
 
         return $html;
+    }
+
+    /** The pages of a PDF as pictures, in the page itself: nothing else of it can be asked for. */
+    public static function pictures(Publication $publication, PdfTools $tools, int $from, int $to): string
+    {
+        $file = self::document($publication);
+
+        return implode('', array_map(fn (int $page): string => '<section><img alt="'.e(trans_choice('pages.pages_shown', 1, ['first' => $page])).'" src="data:image/png;base64,'.base64_encode($tools->page($file, $page)).'"></section>', range($from, $to)));
+    }
+
+    /** @return string some pages of a PDF as a PDF */
+    public static function part(Publication $publication, PdfTools $tools, int $from, int $to): string
+    {
+        $part = (string) tempnam(sys_get_temp_dir(), 'pages');
+        try {
+            $tools->cut(self::document($publication), $from, $to, $part);
+
+            return (string) file_get_contents($part);
+        } finally {
+            unlink($part);
+        }
+    }
+
+    private static function document(Publication $publication): string
+    {
+        return storage_path("publications/{$publication->sha256}/whole/".UnpackPdf::NAME);
     }
 
     /** @param  string  $page  a whole page of HTML whose pictures lie in the publication's folder */

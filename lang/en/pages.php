@@ -22,6 +22,7 @@ return [
     'other_way' => 'The last page comes before the first. Turn them round.',
     'no_such' => 'There is no page “:page”. This book has the pages :first to :last.',
     'too_many' => '{0} This loan has no pages left to print or copy.|{1} These are :asked pages more, and this loan has :count left. Choose fewer.|[2,*] These are :asked pages more, and this loan has :count left. Choose fewer.',
+    'at_a_time' => 'Up to :count pages of this title are shown at a time. Take them in parts; each is counted once.',
     'copied' => 'Copied.',
     'copied_left' => '{0} Copied. This loan has no pages left to print or copy.|{1} Copied. This loan may print or copy :count page more.|[2,*] Copied. This loan may print or copy :count pages more.',
     'no_pdf' => 'The licence of this title does not allow pages as PDF. They can be printed.',

@@ -22,6 +22,7 @@ return [
     'other_way' => 'La última página está antes que la primera. Cámbielas.',
     'no_such' => 'No hay página «:page». Este libro tiene las páginas :first a :last.',
     'too_many' => '{0} A este préstamo no le quedan páginas para imprimir o copiar.|{1} Son :asked páginas más, y a este préstamo le queda :count. Elija menos.|[2,*] Son :asked páginas más, y a este préstamo le quedan :count. Elija menos.',
+    'at_a_time' => 'De este título se muestran hasta :count páginas a la vez. Tómelas por partes; cada una se cuenta una vez.',
     'copied' => 'Copiado.',
     'copied_left' => '{0} Copiado. A este préstamo no le quedan páginas para imprimir o copiar.|{1} Copiado. Este préstamo puede imprimir o copiar :count página más.|[2,*] Copiado. Este préstamo puede imprimir o copiar :count páginas más.',
     'no_pdf' => 'La licencia de este título no permite páginas en PDF. Se pueden imprimir.',

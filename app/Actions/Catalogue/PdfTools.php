@@ -17,6 +17,8 @@ final class PdfTools
 
     private const COVER_HEIGHT = 1000;
 
+    private const PRINTED_HEIGHT = 1600;
+
     /**
      * What a PDF says of itself: Title, Author, Subject, Keywords, CreationDate as far as they are there.
      *
@@ -54,20 +56,26 @@ final class PdfTools
         }
     }
 
-    /** Writes the first pages as a PDF of their own. */
-    public function beginning(string $file, int $pages, string $to): void
+    /** Writes some pages as a PDF of their own. */
+    public function cut(string $file, int $from, int $until, string $to): void
     {
         is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
-        $this->run(['pdfseparate', '-f', '1', '-l', (string) $pages, $file, "{$to}.%d"], $file);
-        $parts = array_map(fn (int $n): string => "{$to}.{$n}", range(1, $pages));
+        $this->run(['pdfseparate', '-f', (string) $from, '-l', (string) $until, $file, "{$to}.%d"], $file);
+        $parts = array_map(fn (int $n): string => "{$to}.{$n}", range($from, $until));
         try {
-            $pages === 1 ? rename($parts[0], $to) : $this->run(['pdfunite', ...$parts, $to], $file);
+            $from === $until ? rename($parts[0], $to) : $this->run(['pdfunite', ...$parts, $to], $file);
         } finally {
             array_map(unlink(...), array_filter($parts, is_file(...)));
         }
         if (! is_file($to)) {
             throw new UnreadablePublication(Reason::BadPdf);
         }
+    }
+
+    /** @return string one page as a PNG picture that is sharp in print */
+    public function page(string $file, int $page): string
+    {
+        return $this->run(['pdftoppm', '-png', '-singlefile', '-f', (string) $page, '-l', (string) $page, '-scale-to', (string) self::PRINTED_HEIGHT, $file], $file);
     }
 
     /** @param  list<string>  $command */

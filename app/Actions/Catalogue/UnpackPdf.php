@@ -37,7 +37,7 @@ final class UnpackPdf
             if ($front === 0) {
                 return [];
             }
-            $this->tools->beginning("{$folder}/whole/".self::NAME, $front, "{$folder}/excerpt/".self::NAME);
+            $this->tools->cut("{$folder}/whole/".self::NAME, 1, $front, "{$folder}/excerpt/".self::NAME);
 
             return [self::NAME => (int) filesize("{$folder}/excerpt/".self::NAME)];
         });

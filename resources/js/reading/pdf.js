@@ -58,6 +58,7 @@ const draw = async (page, doc, scale, state) => {
     layer.style.setProperty('--scale-factor', scale)
     await new TextLayer({ textContentSource: page.streamTextContent(), container: layer, viewport }).render()
     doc.body.replaceChildren(picture, layer)
+    doc.dispatchEvent(new Event('drawn'))
 }
 
 /** @param {{pdf: string, language: string}} data the address of the file */

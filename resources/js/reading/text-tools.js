@@ -2,6 +2,7 @@
 
 import { Overlayer } from 'foliate-js/overlayer.js'
 import { Find } from './find.js'
+import { FixedHighlights } from './fixed-highlights.js'
 import { Footnotes } from './footnotes.js'
 import { json } from './kept.js'
 import { Marks } from './marks.js'
@@ -65,6 +66,10 @@ export class TextTools {
                 remove: chosen => this.#marks.remove(chosen.mark),
             },
         })
+        this.fixed = new FixedHighlights({
+            view, cfiOf, colour: name => this.#colour(name), marks: () => this.#marks?.all ?? [],
+            onPress: (index, range, mark) => this.#press(index, range, mark),
+        })
         this.#draw()
     }
 
@@ -78,13 +83,18 @@ export class TextTools {
                 if (innerWidth < 800) this.drawers.close()
                 this.go(() => this.goToPlace(locator))
             },
-            onChange: (mark, removed) => mark.colour && cfiOf(mark) && view.addAnnotation({ value: cfiOf(mark), colour: mark.colour }, removed)?.catch(() => {}),
+            onChange: (mark, removed) => {
+                if (!mark.colour || !cfiOf(mark)) return
+                if (view.isFixedLayout) this.fixed.draw()
+                else view.addAnnotation({ value: cfiOf(mark), colour: mark.colour }, removed)?.catch(() => {})
+            },
         })
     }
 
     /** A document of the book that has come up. */
     watch(doc, index) {
         this.selection.watch(doc, index)
+        if (this.view.isFixedLayout) this.fixed.watch(doc, index)
         doc.addEventListener('copy', event => {
             if (!this.data.take) return
             event.preventDefault()
@@ -109,12 +119,21 @@ export class TextTools {
         return true
     }
 
+    #colour(name) {
+        return getComputedStyle(this.reader).getPropertyValue(name).trim()
+    }
+
+    #press(index, range, mark) {
+        this.#pressed = true
+        setTimeout(() => { this.#pressed = false }, 400)
+        this.selection.showMark(index, range, mark)
+    }
+
     #draw() {
         const { view } = this
-        const colour = name => getComputedStyle(this.reader).getPropertyValue(name).trim()
         view.addEventListener('draw-annotation', ({ detail: { draw, annotation } }) => {
-            if (annotation.found) draw(Overlayer.outline, { color: colour('--print'), width: 2 })
-            else draw(Overlayer.highlight, { color: colour(`--pen-${annotation.colour}`) })
+            if (annotation.found) draw(Overlayer.outline, { color: this.#colour('--print'), width: 2 })
+            else draw(Overlayer.highlight, { color: this.#colour(`--pen-${annotation.colour}`) })
         })
         view.addEventListener('create-overlay', ({ detail: { index } }) => {
             const prefix = `${view.getCFI(index).slice(0, -1)}!`
@@ -123,10 +142,7 @@ export class TextTools {
         })
         view.addEventListener('show-annotation', ({ detail: { value, index, range } }) => {
             const mark = this.#marks?.all.find(m => m.colour && cfiOf(m) === value)
-            if (!mark) return
-            this.#pressed = true
-            setTimeout(() => { this.#pressed = false }, 400)
-            this.selection.showMark(index, range, mark)
+            if (mark) this.#press(index, range, mark)
         })
     }
 

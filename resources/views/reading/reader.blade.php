@@ -56,7 +56,7 @@
             </section>
         @endif
         <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reading.selected') }}" hidden>
-            @if ($isLoan && ! $publication->fixed_layout)
+            @if ($isLoan)
                 <span class="flex" role="group" aria-label="{{ __('reading.highlight') }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button" data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false" aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
                 <button type="button" data-act="note">{{ __('reading.note') }}</button>
             @endif
@@ -80,7 +80,7 @@
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
                 @unless ($publication->fixed_layout)<li><button type="button" id="read-aloud">{{ __('reading.read_aloud') }}</button></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
-                @if ($isLoan && ! $publication->fixed_layout)<li><a href="{{ route('pages.choose', $loan, false) }}" id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
+                @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}" id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
             </ul>
         </x-drawer>
         <x-drawer name="find" :heading="__('reading.find')">

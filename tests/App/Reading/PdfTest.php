@@ -58,7 +58,13 @@ final class PdfTest extends TestCase
         $this->be($card->person)->get("/loans/{$loan->id}/read")->assertOk()->assertSee("/loans/{$loan->id}/files/document.pdf", false);
         $this->get("/loans/{$loan->id}/files/document.pdf", ['Range' => 'bytes=0-7'])->assertStatus(206)->assertHeader('Content-Type', 'application/pdf');
         $this->postJson("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])->assertOk()->assertJson(['left' => 18]);
-        $this->get("/loans/{$loan->id}/pages")->assertNotFound();
+        $this->get("/loans/{$loan->id}/pages")->assertOk()->assertSee('The book has the pages 1 to 24.');
+        $this->assertSame(2, substr_count((string) $this->get("/loans/{$loan->id}/pages/23-24")->assertOk()->getContent(), 'data:image/png;base64,'));
+        $this->get("/loans/{$loan->id}/pages/22-24")->assertRedirect();
+        $loan->licence->update(['chapters_as_pdf' => true]);
+        file_put_contents($part = tempnam(sys_get_temp_dir(), 'part'), (string) $this->get("/loans/{$loan->id}/pages/23-24.pdf")->assertOk()->getContent());
+        $this->assertStringContainsString('page number 24.', $text = $this->textOf($part));
+        $this->assertStringNotContainsString('page number 22.', $text);
         $this->be($this->card()->person)->get("/loans/{$loan->id}/files/document.pdf")->assertNotFound();
     }
 

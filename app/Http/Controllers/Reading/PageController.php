@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reading;
 
+use App\Actions\Catalogue\PdfTools;
 use App\Actions\Exchange\PackPublication;
 use App\Actions\Reading\TakePages;
 use App\Http\Requests\Reading\PagesRequest;
@@ -18,19 +19,23 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Pages of a loan to print, to copy and, where the licence allows it, to save as PDF. */
 final class PageController
 {
-    public function __construct(private readonly LoanPages $loanPages, private readonly TakePages $takePages, private readonly Citable $citable)
+    /** Pages of a PDF are drawn, all of them in one page. */
+    private const MOST_PICTURES = 60;
+
+    public function __construct(private readonly LoanPages $loanPages, private readonly TakePages $takePages, private readonly Citable $citable, private readonly PdfTools $pdfTools)
     {
     }
 
     public function choose(Request $request, Loan $loan): View
     {
-        $publication = $this->printable($loan);
+        $publication = $this->publication($loan);
 
         return view('reading.pages', [
             'loan' => $loan, 'pages' => $this->loanPages->pages($publication), 'chapters' => $this->loanPages->chapters($publication),
@@ -40,8 +45,11 @@ final class PageController
 
     public function take(PagesRequest $request, Loan $loan): RedirectResponse|JsonResponse
     {
-        $pages = $this->loanPages->pages($this->publication($loan));
-        [$from, $to] = $request->span($pages);
+        $publication = $this->publication($loan);
+        [$from, $to] = $request->span($this->loanPages->pages($publication));
+        if (! $request->expectsJson() && $publication->media_type === PackPublication::PDF && $to - $from >= self::MOST_PICTURES) {
+            throw ValidationException::withMessages(['from' => trans_choice('pages.at_a_time', self::MOST_PICTURES)]);
+        }
         $allowance = ($this->takePages)($loan, $from, $to);
         if ($allowance === null) {
             $left = (int) $this->loanPages->allowance($loan)->left();
@@ -57,23 +65,28 @@ final class PageController
 
     public function show(Loan $loan, int $from, int $to): View|RedirectResponse
     {
-        $publication = $this->printable($loan);
+        $publication = $this->publication($loan);
+        if (! $this->taken($loan, $from, $to)) {
+            return new RedirectResponse(route('pages.choose', $loan, false));
+        }
 
-        return $this->taken($loan, $from, $to)
-            ? view('reading.printed', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => route('read.file', [$loan, $path], false))])
-            : new RedirectResponse(route('pages.choose', $loan, false));
+        return view('reading.printed', $this->facts($loan, $publication, $from, $to) + ['html' => $publication->media_type === PackPublication::PDF
+            ? PrintedPages::pictures($publication, $this->pdfTools, $from, $to)
+            : PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => route('read.file', [$loan, $path], false))]);
     }
 
     public function pdf(Loan $loan, int $from, int $to): Response
     {
-        $publication = $this->printable($loan);
+        $publication = $this->publication($loan);
         $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
         if (! $this->taken($loan, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
-        $page = view('reading.printed-pdf', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => $path)])->render();
+        $bytes = $publication->media_type === PackPublication::PDF
+            ? PrintedPages::part($publication, $this->pdfTools, $from, $to)
+            : PrintedPages::pdf($publication, view('reading.printed-pdf', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => $path)])->render());
 
-        return response(PrintedPages::pdf($publication, $page), headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"", 'Cache-Control' => 'private, no-store']);
+        return response($bytes, headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"", 'Cache-Control' => 'private, no-store']);
     }
 
     private function publication(Loan $loan): Publication
@@ -84,14 +97,6 @@ final class PageController
         $publication = $loan->title->publication;
 
         return $publication === null || $publication->positions === [] ? abort(404) : $publication;
-    }
-
-    /** Pages that are text can be cut out of it; those of a PDF are copied from only. */
-    private function printable(Loan $loan): Publication
-    {
-        $publication = $this->publication($loan);
-
-        return $publication->media_type === PackPublication::EPUB ? $publication : abort(404);
     }
 
     /** What is shown has been counted before, so that an address alone gives nothing more. */
