@@ -9,6 +9,7 @@ use FigPorch\Demo\Media\Package;
 use FigPorch\Demo\Media\Scenes;
 use FigPorch\Demo\Media\Speech;
 use FigPorch\Demo\Media\Tune;
+use Illuminate\Support\Str;
 
 /** The demo's sound and pictures: books read aloud, albums played by a few lines of arithmetic, films of drawn scenes. */
 final class MediaShelf
@@ -97,13 +98,16 @@ final class MediaShelf
         });
     }
 
-    /** @param  array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>}  $film */
+    /** @param  array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}  $film */
     private function film(array $film, int $number): string
     {
         return $this->once($number, function (Package $package) use ($film): void {
-            $package->describe(['type' => 'Movie', 'name' => $film['name'], 'director' => $film['director'], 'publisher' => 'Harbour Light Pictures', 'datePublished' => '2025-06', 'inLanguage' => 'en', 'keywords' => $film['subjects'], 'description' => $film['description'], 'accessMode' => ['visual', 'auditory'], 'accessibilityFeature' => ['captions']], Drawing::cover($film['name'], $film['director'], $film['name']));
-            [$video, $captions] = Scenes::make($film['scenes'], $film['name']);
-            $package->part('film.mp4', $film['name'], $video, ['en' => ['English', $captions]]);
+            $package->describe(['type' => isset($film['episodes']) ? 'TVSeries' : 'Movie', 'name' => $film['name'], 'director' => $film['director'], 'publisher' => 'Harbour Light Pictures', 'datePublished' => '2025-06', 'inLanguage' => 'en', 'keywords' => $film['subjects'], 'description' => $film['description'], 'accessMode' => ['visual', 'auditory'], 'accessibilityFeature' => ['captions']], Drawing::cover($film['name'], $film['director'], $film['name']));
+            $first = isset($film['episodes']) ? 'The Loop That Holds' : $film['name'];
+            foreach ([$first => $film['scenes'], ...$film['episodes'] ?? []] as $name => $scenes) {
+                [$video, $captions] = Scenes::make($scenes, $name);
+                $package->part($name === $first ? 'film.mp4' : Str::slug($name).'.mp4', $name, $video, ['en' => ['English', $captions]]);
+            }
         });
     }
 

@@ -35,8 +35,9 @@ final class Package
         $this->files[$path] = $sound[0];
         $part = ['url' => $path, 'encodingFormat' => str_ends_with($path, '.mp4') ? 'video/mp4' : 'audio/mpeg', 'name' => $name, 'duration' => sprintf('PT%.2FS', $sound[1])];
         foreach ($captions as $language => [$label, $vtt]) {
-            $this->files["captions-{$language}.vtt"] = $vtt;
-            $part['alternate'][] = ['url' => "captions-{$language}.vtt", 'encodingFormat' => 'text/vtt', 'inLanguage' => $language, 'name' => $label];
+            $file = pathinfo($path, PATHINFO_FILENAME)."-{$language}.vtt";
+            $this->files[$file] = $vtt;
+            $part['alternate'][] = ['url' => $file, 'encodingFormat' => 'text/vtt', 'inLanguage' => $language, 'name' => $label];
         }
         $this->manifest['readingOrder'][] = $part;
     }

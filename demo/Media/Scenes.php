@@ -14,7 +14,7 @@ final class Scenes
     /** Silence after each sentence, in seconds. */
     private const PAUSE = 0.7;
 
-    /** @return list<array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>}> each scene: what is drawn, what is said */
+    /** @return list<array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}> each scene: what is drawn, what is said; a series has its further episodes by name */
     public static function films(): array
     {
         return [
@@ -23,7 +23,9 @@ final class Scenes
                 ['lamp', 'First the curtain is drawn back, so that the glass can warm.'], ['lamp', 'Then the wick is trimmed, quite straight, and lit at one end.'],
                 ['beam', 'By the time the first boat has passed the bell, the light is turning.'], ['night', 'It turns until morning. Nobody has ever seen it stop.'],
             ]],
-            ['name' => 'A Knot a Day: The Loop That Holds', 'director' => 'Tobias Fairlead', 'subjects' => ['Boats and craft'], 'description' => 'One knot, tied slowly, and what it is good for.', 'scenes' => [
+            ['name' => 'A Knot a Day', 'director' => 'Tobias Fairlead', 'subjects' => ['Boats and craft'], 'description' => 'One knot in each episode, tied slowly, and what it is good for.', 'episodes' => ['The Hitch That Lets Go' => [
+                ['rope', 'Pass the rope over the rail, and let the end hang down.'], ['loop', 'Take a bight of the end, and bring it up behind the rail.'], ['knot', 'Put it through under the standing part, and pull.'], ['boat', 'It holds until you take the end and ask for it back.'],
+            ]], 'scenes' => [
                 ['rope', 'Take the rope in your left hand, with an arm’s length to spare.'], ['loop', 'Make a small loop, and let the end come up through it.'],
                 ['loop', 'Lead the end round behind the standing part.'], ['knot', 'Now take it down through the loop again, and pull.'], ['boat', 'It will hold a boat all night, and open with one thumb in the morning.'],
             ]],

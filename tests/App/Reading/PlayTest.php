@@ -78,12 +78,12 @@ final class PlayTest extends TestCase
         $package->part('film.mp4', 'Two Tides', [self::made('-f', 'lavfi', '-i', 'color=c=teal:s=64x36:r=10:d=10', '-f', 'lavfi', '-i', 'sine=d=10', '-c:v', 'libx264', '-g', '10', '-c:a', 'aac', '-f', 'mp4', '-movflags', 'frag_keyframe+empty_moov'), 10.0], ['en' => ['English', $vtt]]);
         $title = $this->import(self::file($package));
         $this->assertSame([Format::Video, 10], [$title->format, $title->extent]);
-        $this->get("/titles/{$title->id}/excerpt")->assertOk()->assertSee('captions-en.vtt', false);
-        $this->assertStringNotContainsString('moon', (string) file_get_contents(storage_path('publications/'.Publication::query()->where('title_id', $title->id)->value('sha256').'/excerpt/captions-en.vtt')));
+        $this->get("/titles/{$title->id}/excerpt")->assertOk()->assertSee('film-en.vtt', false);
+        $this->assertStringNotContainsString('moon', (string) file_get_contents(storage_path('publications/'.Publication::query()->where('title_id', $title->id)->value('sha256').'/excerpt/film-en.vtt')));
         $card = $this->card();
         $loan = $this->borrow($card, $title);
         $this->actingAs($card->person)->get("/loans/{$loan->id}/watch")->assertOk()->assertSee('<track kind="captions" srclang="en" label="English"', false);
-        $this->get("/loans/{$loan->id}/files/captions-en.vtt")->assertOk()->assertHeader('Content-Type', 'text/vtt; charset=UTF-8');
+        $this->get("/loans/{$loan->id}/files/film-en.vtt")->assertOk()->assertHeader('Content-Type', 'text/vtt; charset=UTF-8');
     }
 
     public function test_what_only_says_that_it_is_sound_is_refused(): void
