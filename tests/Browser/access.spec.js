@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test'
 import { CARDS, chooseLibrary, readerIsOpen, signIn, signInAtDesk } from './library.js'
 
 const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall&format=video', '/catalogue?q=title%3Alantern+-oil&year=2010-2026&audience=adult', '/catalogue/advanced?q=lamp', '/titles/1', '/titles/5', '/titles/5/alike', '/rooms', '/rooms/children', '/baskets', '/catalogue?reach=beyond&q=winter', '/nowhere', '/desk/sign-in']
-const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/marks', '/catalogue', '/titles/3', '/titles/7/borrow', '/baskets/1', '/baskets/1/bibliography', '/requests', '/searches', '/catalogue?reach=cards&q=sea', '/titles/9/ask', '/outbox/']
+const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/marks', '/offline', '/catalogue', '/titles/3', '/titles/7/borrow', '/baskets/1', '/baskets/1/bibliography', '/requests', '/searches', '/catalogue?reach=cards&q=sea', '/titles/9/ask', '/outbox/']
 
 const deskPages = ['/desk/licences', '/desk/licences?show=no_copy', '/desk/titles/2?licence=2', '/desk/titles/2/change?do=end&licence=2', '/desk/turnaways', '/desk/turnaways/2', '/desk/requests', '/desk/lists', '/desk/lists/1?find=tide', '/desk/lists/4', '/desk/lists/new']
 
@@ -12,13 +12,18 @@ const RULES = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'
 // In the dark only the colours are other.
 const DARK = { type: 'rule', values: ['color-contrast'] }
 
+// On a phone every page has to fit, and axe looks at every second: the markup is that of the desk.
+const rulesFor = (name, n) => name === 'dark' ? DARK : name === 'phone' && n % 2 ? null : RULES
+
 // In the dark every second page shows all of them.
 const some = (pages, name) => name === 'dark' ? pages.filter((_, n) => n % 2 === 0) : pages
 
 const check = async (page, address, runOnly) => {
     await page.goto(address)
-    const { violations } = await new AxeBuilder({ page }).options({ runOnly }).analyze()
-    expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), address).toEqual([])
+    if (runOnly) {
+        const { violations } = await new AxeBuilder({ page }).options({ runOnly }).analyze()
+        expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), address).toEqual([])
+    }
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${address} is as wide as the screen`).toBeLessThanOrEqual(0)
 }
 
@@ -26,13 +31,13 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
     test(`pages for anyone, ${name}`, async ({ browser }) => {
         const page = await (await browser.newContext(options)).newPage()
         await chooseLibrary(page, 'saltmere')
-        for (const address of some(guestPages, name)) await check(page, address, name === 'dark' ? DARK : RULES)
+        for (const [n, address] of some(guestPages, name).entries()) await check(page, address, rulesFor(name, n))
     })
 
     test(`pages of a patron, ${name}`, async ({ browser }) => {
         const page = await (await browser.newContext(options)).newPage()
         await signIn(page, CARDS.imara)
-        for (const address of some(patronPages, name)) await check(page, address, name === 'dark' ? DARK : RULES)
+        for (const [n, address] of some(patronPages, name).entries()) await check(page, address, rulesFor(name, n))
         // A loan whose format cannot be opened here says so.
         await page.goto('/loans')
         const audiobook = await page.getByRole('article').filter({ hasText: 'cannot be opened' }).first().getAttribute('data-loan')
@@ -42,7 +47,7 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
     test(`pages of staff, ${name}`, async ({ browser }) => {
         const page = await (await browser.newContext(options)).newPage()
         await signInAtDesk(page)
-        for (const address of some(deskPages, name)) await check(page, address, name === 'dark' ? DARK : RULES)
+        for (const [n, address] of some(deskPages, name).entries()) await check(page, address, rulesFor(name, n))
     })
 
     test(`the reader, ${name}`, async ({ browser }) => {
