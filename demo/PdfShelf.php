@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use Dompdf\Adapter\CPDF;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 
@@ -25,6 +26,9 @@ final class PdfShelf
         foreach (['Title' => $book->title, 'Author' => $by, 'Subject' => $book->description, 'Keywords' => $book->isbn, 'CreationDate' => self::MADE_AT, 'ModDate' => self::MADE_AT] as $name => $value) {
             $pdf->addInfo($name, $value);
         }
+        $canvas = $pdf->getCanvas();
+        \assert($canvas instanceof CPDF);
+        $canvas->get_cpdf()->fileIdentifier = md5($book->isbn);
         file_put_contents($file, (string) $pdf->output());
     }
 }

@@ -41,7 +41,7 @@ return [
     'ended_text' => '“:name” went back on :date. You can borrow it again, or wait in line for it, on its page.',
     'no_file_heading' => 'This cannot be opened here yet',
     'no_file_text' => 'The file of “:name” has not come to the library yet. You can return the loan so that it does not count.',
-    'keys' => 'Arrow keys and space turn pages, c opens the contents, f finds, m opens the marks, a the appearance, r reads aloud, t shows the text of fixed pages, Escape closes.',
+    'keys' => 'Arrow keys and space turn pages, c opens the contents, f finds, m opens the marks, a the appearance, r reads aloud, s selects a word (arrows another, with Shift more, Enter what can be done with it), t shows the text of fixed pages, Escape closes.',
     'devices' => ['phone' => 'phone', 'tablet' => 'tablet', 'computer' => 'computer'],
     'elsewhere' => 'You are further on at your other device (:device, page :page).',
     'go_there' => 'Go there',

@@ -41,7 +41,7 @@ return [
     'ended_text' => '«:name» se devolvió el :date. Puede tomarlo prestado otra vez, o esperar en la cola, en su página.',
     'no_file_heading' => 'Esto aún no se puede abrir aquí',
     'no_file_text' => 'El archivo de «:name» aún no ha llegado a la biblioteca. Puede devolver el préstamo para que no cuente.',
-    'keys' => 'Las flechas y la barra espaciadora pasan página, c abre el índice, f busca, m abre las marcas, a el aspecto, r lee en voz alta, t muestra el texto de páginas fijas, Escape cierra.',
+    'keys' => 'Las flechas y la barra espaciadora pasan página, c abre el índice, f busca, m abre las marcas, a el aspecto, r lee en voz alta, s selecciona una palabra (flechas: otra; con mayúsculas: más; Intro: qué hacer con ella), t muestra el texto de páginas fijas, Escape cierra.',
     'devices' => ['phone' => 'teléfono', 'tablet' => 'tableta', 'computer' => 'ordenador'],
     'elsewhere' => 'Va más adelante en su otro dispositivo (:device, página :page).',
     'go_there' => 'Ir allí',

@@ -97,6 +97,7 @@ const turn = {
 const onKey = event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.('input[type=text], textarea, select')) return
     if (event.key.startsWith('Arrow') && event.target.localName === 'table') return
+    if (!event.target.closest?.('.drawer, .selection-bar, button, a') && !tools.textView?.open && tools.selectByKey(event)) return event.preventDefault()
     const inDrawer = event.target.closest?.('.drawer')
     const acts = {
         ArrowLeft: turn.left, ArrowRight: turn.right, PageUp: turn.back, PageDown: turn.on,

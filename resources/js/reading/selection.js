@@ -55,7 +55,7 @@ export class Selection {
     /** The bar for a highlight that was pressed. */
     showMark(index, range, mark) {
         this.#show({ index, range, text: mark.locator.text?.highlight ?? plain(range.toString()), doc: range.startContainer.ownerDocument, mark })
-        this.bar.querySelector('button').focus()
+        this.focus()
     }
 
     #show(chosen) {
@@ -65,6 +65,10 @@ export class Selection {
         this.bar.querySelector('[data-act="lookUp"]').hidden = chosen.text.split(' ').length > 3
         for (const button of this.bar.querySelectorAll('button[data-colour]')) button.setAttribute('aria-pressed', String(chosen.mark?.colour === button.dataset.colour))
         this.bar.hidden = false
+    }
+
+    focus() {
+        this.bar.querySelector('button').focus()
     }
 
     get open() {

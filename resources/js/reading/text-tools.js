@@ -18,6 +18,9 @@ export class TextTools {
     #marks = null
     /** A press on a highlight opens it and turns no page. */
     #pressed = false
+    /** What the page shows, and whether something is being selected by keys. */
+    #range = null
+    #selects = false
 
     /**
      * @param {{view: HTMLElement, reader: HTMLElement, data: object, drawers: object, appearance: object, go: Function,
@@ -70,6 +73,7 @@ export class TextTools {
             view, cfiOf, colour: name => this.#colour(name), marks: () => this.#marks?.all ?? [],
             onPress: (index, range, mark) => this.#press(index, range, mark),
         })
+        view.addEventListener('relocate', ({ detail }) => { this.#range = detail.range })
         this.#draw()
     }
 
@@ -106,6 +110,45 @@ export class TextTools {
     takesClick() {
         if (!this.footnotes.open) return this.selection.open || this.#pressed
         this.footnotes.close()
+        return true
+    }
+
+    /**
+     * Selecting by keys: s takes the first word of the page, the arrows go on to another, with Shift they take more, and Enter
+     * goes to what can be done with it.
+     *
+     * @returns whether the key was for this
+     */
+    selectByKey({ key, shiftKey }) {
+        const { doc } = this.view.renderer.getContents().at(-1) ?? {}
+        const selection = doc?.getSelection()
+        if (!selection) return false
+        // The edge of a paragraph is a step of its own to the browser, and nothing to be seen.
+        const extend = (...way) => {
+            const before = selection.toString().trim()
+            for (let step = 0; step < 3 && selection.toString().trim() === before; step++) selection.modify('extend', ...way)
+        }
+        if (key === 's') {
+            const start = this.#range?.startContainer.ownerDocument === doc ? this.#range : { startContainer: doc.body, startOffset: 0 }
+            selection.collapse(start.startContainer, start.startOffset)
+            extend('forward', 'word')
+            this.#selects = true
+            return true
+        }
+        if (!this.#selects || selection.isCollapsed) return false
+        if (key === 'Enter') {
+            this.selection.focus()
+            return true
+        }
+        const way = { ArrowRight: ['forward', 'word'], ArrowLeft: ['backward', 'word'], ArrowDown: ['forward', 'line'], ArrowUp: ['backward', 'line'] }[key]
+        if (!way) return false
+        if (!shiftKey && way[0] === 'forward') selection.collapseToEnd()
+        else if (!shiftKey) {
+            selection.collapseToStart()
+            selection.modify('move', ...way)
+            way[0] = 'forward'
+        }
+        extend(...way)
         return true
     }
 
