@@ -96,7 +96,7 @@ return [
     'copy' => 'Copy',
     'look_up' => 'Look up',
     'cite' => 'Cite',
-    'cite_book' => 'Cite this book',
+    'cite_book' => 'Cite this title',
     'cite_passage' => 'In the text',
     'cite_reference' => 'In the bibliography',
     'print_pages' => 'Print pages',

@@ -96,7 +96,7 @@ return [
     'copy' => 'Copiar',
     'look_up' => 'Diccionario',
     'cite' => 'Citar',
-    'cite_book' => 'Citar este libro',
+    'cite_book' => 'Citar este título',
     'cite_passage' => 'En el texto',
     'cite_reference' => 'En la bibliografía',
     'print_pages' => 'Imprimir páginas',

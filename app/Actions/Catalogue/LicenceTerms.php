@@ -68,7 +68,7 @@ final readonly class LicenceTerms
             $endsAt,
             isset($values['shared']),
             (int) ($values['price'] ?? 0),
-            new Rights(($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? 20), isset($values['pdf']), ! isset($values['no-offline']), isset($values['download'])),
+            new Rights(($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? (new Rights)->pages), isset($values['pdf']), ! isset($values['no-offline']), isset($values['download'])),
         );
     }
 }

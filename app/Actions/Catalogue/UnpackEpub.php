@@ -12,13 +12,10 @@ use FigPorch\Core\Catalogue\Level\TextCounts;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Epub\Excerpt;
-use FigPorch\Core\Reading\Epub\Href;
-use FigPorch\Core\Reading\Epub\NavPoint;
+use FigPorch\Core\Reading\Epub\Outline;
 use FigPorch\Core\Reading\Epub\PackageReader;
 use FigPorch\Core\Reading\Epub\PlainText;
 use FigPorch\Core\Reading\Epub\Publication;
-use FigPorch\Core\Reading\Epub\SpineItem;
-use FigPorch\Core\Reading\Epub\Text;
 use FigPorch\Core\Reading\UnreadablePublication;
 
 /** An EPUB file as an ebook. */
@@ -26,10 +23,6 @@ final class UnpackEpub
 {
     /** Bytes of text that are enough to tell a reading level from. */
     private const LEVEL_TEXT = 200_000;
-
-    private const MOST_CONTENTS = 400;
-
-    private const CONTENTS_DEPTH = 2;
 
     public function __construct(private readonly StoreFiles $storeFiles)
     {
@@ -41,6 +34,7 @@ final class UnpackEpub
         $publication = PackageReader::read($archive);
         $excerpt = Excerpt::of($archive, $publication, (float) config('figporch.excerpt_share'));
         $stored = $this->storeFiles->store($sha256, $archive, $publication->coverPath, $publication->manifest, fn (string $folder): array => $this->storeFiles->write($folder, $archive, $excerpt));
+        $outline = Outline::of($archive, $publication);
         $level = str_starts_with($publication->languages[0] ?? '', 'en') ? ReadingLevel::grade(TextCounts::of(PlainText::of($archive, $publication, self::LEVEL_TEXT))) : null;
 
         return new Unpacked(self::record($publication, $sha256, $audience, $level), [
@@ -50,8 +44,9 @@ final class UnpackEpub
             'sizes' => $stored['sizes'],
             'types' => $publication->manifest,
             'positions' => self::pairs($publication->positions()),
-            'contents' => self::contents($publication->contents),
-            ...self::points($archive, $publication),
+            'lengths' => $outline->lengths,
+            'page_list' => $outline->pages,
+            'contents' => $outline->contents,
             'excerpt_sizes' => $stored['excerpt_sizes'],
             'excerpt_positions' => self::pairs(array_intersect_key($publication->positions(), $stored['excerpt_sizes'])),
         ], $stored['cover']);
@@ -82,70 +77,6 @@ final class UnpackEpub
             level: $level,
             ages: $ages,
         );
-    }
-
-    /**
-     * How long the text of each document is, and where in it pages and chapters begin.
-     *
-     * @return array{lengths: list<int>, page_list: list<array{string, int, int}>, chapters: list<array{string, int, int}>} label, document and offset of each
-     */
-    private static function points(Archive $archive, Publication $publication): array
-    {
-        // A document that stands in the order twice has one place.
-        $documents = array_values(array_unique(array_map(fn (SpineItem $i): string => $i->href, $publication->spine)));
-        $order = array_flip($documents);
-        $entries = ['page_list' => $publication->pages, 'chapters' => array_slice(self::flat($publication->contents), 0, self::MOST_CONTENTS)];
-        $ids = [];
-        foreach ([...$entries['page_list'], ...$entries['chapters']] as $point) {
-            $ids[self::path($point)][] = self::id($point);
-        }
-        $lengths = $offsets = [];
-        foreach ($documents as $href) {
-            $text = new Text($archive->read($href));
-            $lengths[] = $text->length();
-            $offsets[$href] = $text->offsets($ids[$href] ?? []);
-        }
-        $rows = fn (array $points): array => array_values(array_map(
-            fn (NavPoint $p): array => [mb_substr($p->label, 0, 300), $order[self::path($p)], $offsets[self::path($p)][self::id($p)] ?? 0],
-            array_filter($points, fn (NavPoint $p): bool => $p->href !== null && isset($order[self::path($p)])),
-        ));
-
-        return ['lengths' => $lengths, ...array_map($rows, $entries)];
-    }
-
-    private static function path(NavPoint $point): string
-    {
-        return (string) strtok((string) $point->href, '#');
-    }
-
-    private static function id(NavPoint $point): string
-    {
-        return rawurldecode(substr(Href::fragment((string) $point->href), 1));
-    }
-
-    /**
-     * @param  list<NavPoint>  $points
-     * @return list<NavPoint>
-     */
-    private static function flat(array $points): array
-    {
-        return array_merge([], ...array_map(fn (NavPoint $p): array => [$p, ...self::flat($p->children)], $points));
-    }
-
-    /**
-     * The contents as rows, as far as a title's page shows them.
-     *
-     * @param  list<NavPoint>  $points
-     * @return list<array{int, string}> depth and label
-     */
-    private static function contents(array $points, int $depth = 0): array
-    {
-        $rows = [];
-        foreach ($points as $point) {
-            array_push($rows, [$depth, mb_substr($point->label, 0, 300)], ...($depth < self::CONTENTS_DEPTH ? self::contents($point->children, $depth + 1) : []));
-        }
-
-        return array_slice($rows, 0, self::MOST_CONTENTS);
     }
 
     /**

@@ -32,14 +32,16 @@ final class LoanPages
     public function chapters(Publication $publication): array
     {
         $pages = $this->pages($publication);
+        // A heading that leads nowhere has no pages of its own.
+        $entries = array_values(array_filter($publication->contents, fn (array $entry): bool => isset($entry[2])));
         $chapters = [];
-        foreach ($publication->chapters as $n => [$name, $document, $offset]) {
-            $next = $publication->chapters[$n + 1] ?? null;
-            $from = $pages->at(new Point($document, $offset));
-            $end = $next === null ? $pages->count() : $pages->at(new Point($next[1], $next[2]));
-            // A page on which the next chapter begins at its very top is the next chapter's alone.
-            $startsPage = $next !== null && $end > $from && ! $pages->start($end)->isBefore(new Point($next[1], $next[2]));
-            $chapters[] = ['name' => $name, 'from' => $from, 'to' => max($from, $startsPage ? $end - 1 : $end)];
+        foreach ($entries as $n => $entry) {
+            $next = isset($entries[$n + 1]) ? new Point($entries[$n + 1][2], $entries[$n + 1][3] ?? 0) : null;
+            $from = $pages->at(new Point($entry[2], $entry[3] ?? 0));
+            $to = $next === null ? $pages->count() : $pages->at($next);
+            // A page at whose very top the next chapter begins is the next chapter's alone.
+            $isOfNext = $next !== null && $to > $from && ! $pages->start($to)->isBefore($next);
+            $chapters[] = ['name' => $entry[1], 'from' => $from, 'to' => $isOfNext ? $to - 1 : max($from, $to)];
         }
 
         return $chapters;

@@ -48,11 +48,13 @@ const begin = async ({ id, title, address, offline, cover }) => {
 }
 
 /**
+ * Two windows that take the same loan do so one after the other: what one has, the other finds.
+ *
  * @param {{id: string, title: string, address: string, files: string, offline: string, cover: string|null}} facts
  * @param {(here: number, size: number) => void} onProgress bytes
  * @param {AbortSignal} signal stops between two pieces
  */
-export const take = async (facts, onProgress, signal) => {
+export const take = (facts, onProgress, signal) => navigator.locks.request(`take:${facts.id}`, { signal }, async () => {
     const known = await get(facts.id)
     const loan = known && !known.ended ? known : await begin(facts)
     await takeShell(facts.cover ? [facts.cover] : [], 'document.pdf' in loan.files)
@@ -77,4 +79,4 @@ export const take = async (facts, onProgress, signal) => {
     }
     await put({ ...await get(loan.id), done: true })
     navigator.storage?.persist?.()
-}
+})

@@ -17,6 +17,27 @@ export class Appearance {
         localStorage.setItem('appearance', JSON.stringify(this.chosen))
     }
 
+    /** Shows in the form what is chosen, and follows what is chosen there. */
+    follow(form, size, onChange) {
+        const show = () => {
+            for (const [name, value] of Object.entries(this.chosen)) {
+                const input = form.querySelector(`input[name="${name}"][value="${value}"]`)
+                if (input) input.checked = true
+            }
+            size.textContent = `${this.chosen.size} %`
+        }
+        const choose = (name, value) => {
+            this.set(name, value)
+            show()
+            onChange()
+        }
+        form.addEventListener('change', event => choose(event.target.name, event.target.value))
+        for (const button of form.querySelectorAll('[data-size]')) {
+            button.onclick = () => choose('size', Math.min(300, Math.max(60, this.chosen.size + Number(button.dataset.size))))
+        }
+        show()
+    }
+
     /** The style sheet for a book's documents, in the colours that the reader has now. */
     styles(reader) {
         const colour = name => getComputedStyle(reader).getPropertyValue(name).trim()

@@ -5,6 +5,7 @@ import { savingData } from '../offline/device.js'
 import { get } from '../offline/store.js'
 import { endAt } from './loan-end.js'
 import { Marks } from './marks.js'
+import { Display } from './display.js'
 import { fill, say } from './notice.js'
 import { furthestElsewhere } from './other-devices.js'
 import { PlaceKeeper } from './place-keeper.js'
@@ -185,27 +186,9 @@ media.addEventListener('playing', () => $('player').removeAttribute('aria-busy')
 
 // ---- Showing
 
-const show = (whole = dragged ?? here()) => {
-    const at = timeline.at(whole)
-    $('now').textContent = clock(whole)
-    $('seek').value = whole
-    $('seek').setAttribute('aria-valuetext', fill(data.texts.place_said, { time: clock(whole), total: clock(timeline.total), part: data.parts[at.part].name }))
-    $('seek-done').setAttribute('width', 1000 * whole / (timeline.total || 1))
-    for (const button of document.querySelectorAll('[data-part]')) {
-        if (Number(button.dataset.part) === part) button.setAttribute('aria-current', 'true')
-        else button.removeAttribute('aria-current')
-    }
-    navigator.mediaSession?.setPositionState?.({ duration: timeline.total, playbackRate: media.playbackRate, position: Math.min(whole, timeline.total) })
-}
-
-const showPlaying = () => {
-    $('play').classList.toggle('is-playing', wantsToPlay)
-    $('play-word').textContent = wantsToPlay ? data.texts.pause_playing : data.texts.play
-    if (navigator.mediaSession) {
-        navigator.mediaSession.playbackState = wantsToPlay ? 'playing' : 'paused'
-        navigator.mediaSession.metadata = new MediaMetadata({ title: data.parts[part].name, artist: data.people, album: data.title, artwork: data.cover ? [{ src: data.cover }] : [] })
-    }
-}
+const display = new Display(data, timeline)
+const show = (whole = dragged ?? here()) => display.place(part, whole, media.playbackRate)
+const showPlaying = () => display.playing(part, wantsToPlay)
 
 // ---- Keys
 

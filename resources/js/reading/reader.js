@@ -189,30 +189,11 @@ $('go-to-page').addEventListener('submit', event => {
     drawers.close()
 })
 
-// ---- Appearance
-
-const showChosen = () => {
-    for (const [name, value] of Object.entries(appearance.chosen)) {
-        const input = document.querySelector(`#appearance-form input[name="${name}"][value="${value}"]`)
-        if (input) input.checked = true
-    }
-    $('size').textContent = `${appearance.chosen.size} %`
+const restyle = () => {
+    appearance.apply(view, reader)
     if ($('text-view')) $('text-view').style.fontSize = `${appearance.chosen.size * 0.19}px`
 }
-const restyle = () => {
-    showChosen()
-    appearance.apply(view, reader)
-}
-$('appearance-form').addEventListener('change', event => {
-    appearance.set(event.target.name, event.target.value)
-    restyle()
-})
-for (const button of document.querySelectorAll('[data-size]')) {
-    button.onclick = () => {
-        appearance.set('size', Math.min(300, Math.max(60, appearance.chosen.size + Number(button.dataset.size))))
-        restyle()
-    }
-}
+appearance.follow($('appearance-form'), $('size'), restyle)
 
 // ---- Opening
 

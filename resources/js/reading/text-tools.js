@@ -120,7 +120,7 @@ export class TextTools {
      * @returns whether the key was for this
      */
     selectByKey({ key, shiftKey }) {
-        const { doc } = this.view.renderer.getContents().at(-1) ?? {}
+        const { doc } = this.view.renderer?.getContents().at(-1) ?? {}
         const selection = doc?.getSelection()
         if (!selection) return false
         // The edge of a paragraph is a step of its own to the browser, and nothing to be seen.

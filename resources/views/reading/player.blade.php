@@ -8,18 +8,10 @@
     $clock = fn (float $s): string => $s >= 3600 ? sprintf('%d:%02d:%02d', intdiv((int) $s, 3600), intdiv((int) $s, 60) % 60, $s % 60) : sprintf('%d:%02d', intdiv((int) $s, 60), $s % 60);
     $total = array_sum(array_column($parts, 'seconds'));
     $cover = $title->cover_file === null ? null : route('titles.cover', $title, false);
-    $data = [
-        'parts' => array_map(fn (array $part): array => [...$part, 'path' => $part['path'], 'address' => $address($part['path']), 'captions' => array_map(fn (array $c): array => [...$c, 'address' => $address($c['path'])], $part['captions'])], $parts),
-        'place' => $place?->locator,
-        'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
-        'due' => $isLoan ? $loan->due_at->getTimestampMs() : null,
-        'keep' => $isLoan ? route('places.keep', $loan, false) : null,
-        'places' => $isLoan ? route('places.index', $loan, false) : null,
-        'marks' => $isLoan ? route('marks.in', $loan, false) : null,
-        'token' => csrf_token(),
+    $data = App\View\ReadingData::json($loan, $place, [
+        'parts' => array_map(fn (array $part): array => [...$part, 'address' => $address($part['path']), 'captions' => array_map(fn (array $c): array => [...$c, 'address' => $address($c['path'])], $part['captions'])], $parts),
         'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
-        'texts' => \Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) + \Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'devices', 'go_there', 'stay', 'excerpt_over', 'play_next', 'plays_next', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
-    ];
+    ], Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) + Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped', 'cannot_play', 'loan_over', 'further_on', 'excerpt_over', 'play_next', 'plays_next']));
     $captions = array_column(array_merge(...array_column($parts, 'captions')), 'label', 'language');
 @endphp
 <!doctype html>
@@ -30,7 +22,7 @@
     <title>{{ __(! $isLoan ? 'reading.excerpt_of' : ($isVideo ? 'reading.watching' : 'reading.listening'), ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/reading/player.js'])
-    <script type="application/json" id="player-data">{!! json_encode($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) !!}</script>
+    <script type="application/json" id="player-data">{!! $data !!}</script>
 </head>
 <body class="player" id="player" data-format="{{ $format }}" data-captions-size="medium" data-captions-ground="dark">
     <header class="flex items-center gap-3 px-4 md:px-7 py-2 border-b border-rule">

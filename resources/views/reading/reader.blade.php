@@ -3,25 +3,18 @@
     $isPdf = $publication->media_type === \App\Actions\Catalogue\UnpackPdf::TYPE;
     $isMagazine = $title->format === \FigPorch\Core\Catalogue\Format::Magazine;
     $files = $isLoan ? url("/loans/{$loan->id}/files") : url("/titles/{$title->id}/excerpt/files");
-    $data = [
+    $order = $isLoan ? $publication->positions : $publication->excerpt_positions;
+    $data = App\View\ReadingData::json($loan, $place, [
         'files' => parse_url($files, PHP_URL_PATH),
         'sizes' => $isLoan ? $publication->sizes : $publication->excerpt_sizes,
         // Each page of a PDF is a position of its one file.
-        'positions' => $isPdf ? array_fill(0, array_sum(array_column($isLoan ? $publication->positions : $publication->excerpt_positions, 1)), [\App\Actions\Catalogue\UnpackPdf::NAME, 1]) : ($isLoan ? $publication->positions : $publication->excerpt_positions),
-        'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.\App\Actions\Catalogue\UnpackPdf::NAME : null,
-        'place' => $place?->locator,
-        'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
-        'due' => $isLoan ? $loan->due_at->getTimestampMs() : null,
-        'keep' => $isLoan ? route('places.keep', $loan, false) : null,
-        'places' => $isLoan ? route('places.index', $loan, false) : null,
-        'marks' => $isLoan ? route('marks.in', $loan, false) : null,
+        'positions' => $isPdf ? array_fill(0, array_sum(array_column($order, 1)), [$order[0][0], 1]) : $order,
+        'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.$order[0][0] : null,
         'take' => $isLoan ? route('pages.take', $loan, false) : null,
         'cite' => route('cite', $title, false),
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
-        'token' => csrf_token(),
-        'texts' => __('reading.in_reader') + \Illuminate\Support\Arr::only(__('reading'), ['page_of', 'no_such_page', 'cannot_open', 'offline', 'elsewhere', 'devices', 'go_there', 'stay', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
-    ];
+    ], __('reading.in_reader') + Illuminate\Support\Arr::only(__('reading'), ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
     $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
 @endphp
 <!doctype html>
@@ -32,7 +25,7 @@
     <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/reading/reader.js'])
-    <script type="application/json" id="reader-data">{!! json_encode($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) !!}</script>
+    <script type="application/json" id="reader-data">{!! $data !!}</script>
 </head>
 <body>
 <div class="reader" id="reader" data-background="paper">

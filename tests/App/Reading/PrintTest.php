@@ -100,7 +100,7 @@ final class PrintTest extends TestCase
     public function test_a_title_and_a_passage_are_cited_in_six_styles_and_words_looked_up(): void
     {
         $title = $this->loan->title_id;
-        $this->get("/titles/{$title}/cite")->assertOk()->assertSeeInOrder(['APA', 'MLA', 'Chicago', 'Harvard', 'Vancouver', 'ASA'])->assertSee('Cite this book');
+        $this->get("/titles/{$title}/cite")->assertOk()->assertSeeInOrder(['APA', 'MLA', 'Chicago', 'Harvard', 'Vancouver', 'ASA'])->assertSee('Cite this title');
         $this->get("/titles/{$title}/cite?page=12&section=The+Quay", ['X-Part' => 'drawer'])->assertOk()->assertSee('p. 12)')->assertDontSee('<html', false);
         $this->get("/titles/{$title}/cite?section=The+%3Cb%3EQuay", ['X-Part' => 'drawer'])->assertOk()->assertSee('The <b>Quay section)');
         $this->get('/dictionary?word=Harbours&language=en-GB')->assertOk()->assertSee('a sheltered port');
