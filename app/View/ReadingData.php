@@ -11,8 +11,6 @@ use Illuminate\Support\Arr;
 /** What reader and player are told alike: where one is, until when, and where places and marks go. */
 final class ReadingData
 {
-    private const TEXTS = ['devices', 'go_there', 'stay', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note'];
-
     /**
      * @param  Loan|null  $loan  null for an excerpt, of which nothing is kept
      * @param  array<string, mixed>  $more  of the one or the other
@@ -29,7 +27,7 @@ final class ReadingData
 
         return json_encode([
             ...$kept, 'place' => $place?->locator, 'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(), 'token' => csrf_token(),
-            ...$more, 'texts' => $texts + Arr::only((array) __('reading'), self::TEXTS),
+            ...$more, 'texts' => $texts + Arr::only((array) __('reading'), ['devices', 'go_there', 'stay', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
         ], JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
     }
 }
