@@ -25,6 +25,7 @@ return new class extends Migration
         Schema::table('publications', function (Blueprint $table): void {
             $table->jsonb('lengths')->default('[]')->comment('bytes of text of each document in the reading order');
             $table->jsonb('page_list')->default('[]')->comment('[[label, document, offset], …]');
+            $table->jsonb('chapters')->default('[]')->comment('[[label, document, offset], …]');
         });
     }
 };
