@@ -59,7 +59,7 @@ final class Title extends Model
 
     private ?string $seriesName = null;
 
-    /** @var list<string>|null */
+    /** @var array<int, string>|null */
     private ?array $subjectNames = null;
 
     protected $table = 'titles';
@@ -123,7 +123,7 @@ final class Title extends Model
      * The names that a list shows, for a title whose relations are not loaded.
      *
      * @param  list<array{string, string}>  $people  role and name, in order
-     * @param  list<string>  $subjects
+     * @param  array<int, string>  $subjects  by id
      */
     public function giveNames(array $people, ?string $series, array $subjects, bool $hasFile): void
     {
@@ -161,9 +161,9 @@ final class Title extends Model
         return $this->seriesName ?? ($this->people === null || $this->relationLoaded('series') ? $this->series?->name : null);
     }
 
-    /** @return list<string> */
+    /** @return array<int, string> by id, in the order of their names */
     public function subjectNames(): array
     {
-        return $this->subjectNames ??= array_values($this->subjects->pluck('name')->all());
+        return $this->subjectNames ??= $this->subjects->pluck('name', 'id')->all();
     }
 }

@@ -23,7 +23,7 @@ final class TitleNames
         $rows = DB::select('select * from title_names(?)', ['{'.implode(',', array_keys($byId)).'}']);
         foreach ($rows as $row) {
             foreach ($byId[$row->id] as $title) {
-                $title->giveNames(json_decode($row->people ?? '[]'), $row->series, json_decode($row->subjects ?? '[]'), $row->has_file);
+                $title->giveNames(json_decode($row->people ?? '[]'), $row->series, array_column(json_decode($row->subjects ?? '[]'), 1, 0), $row->has_file);
             }
         }
     }

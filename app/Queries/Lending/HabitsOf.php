@@ -14,7 +14,7 @@ use stdClass;
 /** A library's habits of lending, as last measured, drawn toward those of all libraries where they rest on few cases. */
 final class HabitsOf
 {
-    /** @var array<int, array<string, Habits>> by library (0 for all together) and format, read once a request */
+    /** @var array<int, array<string, string>> as JSON, by library (0 for all together) and format, read once a request */
     private array $read = [];
 
     /** @var array<string, Habits> by library and format */
@@ -30,13 +30,20 @@ final class HabitsOf
         if (! isset($this->read[$libraryId])) {
             $this->read += [0 => [], $libraryId => []];
             foreach (DB::select('select library_id, format, habits from lending_habits where library_id = ? or library_id is null', [$libraryId]) as $row) {
-                $this->read[(int) $row->library_id][$row->format] = self::fromJson(json_decode($row->habits));
+                $this->read[(int) $row->library_id][$row->format] = $row->habits;
             }
         }
-        $own = $this->read[$libraryId][$format->value] ?? null;
-        $all = ($this->read[0][$format->value] ?? null)?->smoothedToward(Habits::unmeasured()) ?? Habits::unmeasured();
+        $own = $this->measured($libraryId, $format);
+        $all = $this->measured(0, $format)?->smoothedToward(Habits::unmeasured()) ?? Habits::unmeasured();
 
         return $own === null ? $all : $own->smoothedToward($all);
+    }
+
+    private function measured(int $libraryId, Format $format): ?Habits
+    {
+        $json = $this->read[$libraryId][$format->value] ?? null;
+
+        return $json === null ? null : self::fromJson(json_decode($json));
     }
 
     private static function fromJson(stdClass $json): Habits

@@ -10,7 +10,6 @@ use App\Models\Place;
 use App\Queries\Catalogue\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 
 /** A person's open loans on all cards, soonest due first, with the newest place in each. */
 final class OpenLoans
@@ -22,10 +21,8 @@ final class OpenLoans
             ->with('title')->orderBy('due_at')->orderBy('id')->get();
         TitleNames::giveTo($loans->pluck('title'));
         $person->giveCardsTo($loans);
-        $titleIds = $loans->pluck('title_id')->all();
-        $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $titleIds)->orderBy('read_at')->get()->keyBy('title_id');
-        $files = DB::table('publications')->whereIn('title_id', $titleIds)->pluck('title_id')->flip();
+        $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $loans->pluck('title_id'))->orderBy('read_at')->get()->keyBy('title_id');
 
-        return $loans->toBase()->map(fn (Loan $loan): LoanOnShelf => new LoanOnShelf($loan, $places[$loan->title_id] ?? null, isset($files[$loan->title_id])));
+        return $loans->toBase()->map(fn (Loan $loan): LoanOnShelf => new LoanOnShelf($loan, $places[$loan->title_id] ?? null, $loan->title->opens()));
     }
 }

@@ -35,11 +35,12 @@ final readonly class OwnItems
             return new self;
         }
         $cards = $person->cards->modelKeys();
+        $titles = '{'.implode(',', $titleIds).'}';
 
         return new self(
-            Loan::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('ended_at')->where('due_at', '>', $now)->get()->keyBy('title_id')->all(),
-            Hold::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->whereNull('closed_at')->get()->keyBy('title_id')->all(),
-            $beyond ? array_fill_keys(TitleRequest::query()->whereIn('card_id', $cards)->whereIn('title_id', $titleIds)->where('state', 'open')->pluck('title_id')->all(), true) : [],
+            Loan::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->whereNull('ended_at')->where('due_at', '>', $now)->get()->keyBy('title_id')->all(),
+            Hold::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->whereNull('closed_at')->get()->keyBy('title_id')->all(),
+            $beyond ? array_fill_keys(TitleRequest::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->where('state', 'open')->pluck('title_id')->all(), true) : [],
         );
     }
 

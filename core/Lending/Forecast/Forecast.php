@@ -16,13 +16,11 @@ final class Forecast
     private const DAY = 86400;
 
     /** Turns played through in all: for one hold, and for one title of a long list. */
-    public const EFFORT = 1_000;
+    public const EFFORT = 500;
 
     public const BRIEF = 200;
 
     private const FEWEST_DRAWS = 60;
-
-    private const MOST_DRAWS = 1_000;
 
     /** From so many holds ahead the range is computed and not drawn. */
     private const LONG_LINE = 40;
@@ -84,7 +82,7 @@ final class Forecast
 
     private static function draws(Line $line, int $effort): int
     {
-        return max(self::FEWEST_DRAWS, min(self::MOST_DRAWS, intdiv($effort, count($line->ahead) + 1)));
+        return max(self::FEWEST_DRAWS, intdiv($effort, count($line->ahead) + 1));
     }
 
     /** Null where copies may leave the line, or this place is paused: then it has to be played through. */

@@ -2,7 +2,7 @@
     use App\View\Dates;
     use App\View\TitleText;
     use FigPorch\Core\Lending\Availability;
-    $roles = $title->contributors->groupBy(fn ($c) => $c->pivot->role);
+    $roles = collect($title->people())->mapToGroups(fn (array $person): array => [$person[0] => $person[1]]);
     $access = array_filter(array_map(fn ($f) => trans()->has("catalogue.access_features.{$f}") ? __("catalogue.access_features.{$f}") : null, array_merge(...array_values(array_intersect_key($title->accessibility, ['accessibilityFeature' => 1])) ?: [[]])));
     $isMagazine = $title->format === FigPorch\Core\Catalogue\Format::Magazine;
     $kind = array_filter([$title->publication?->fixed_layout ? __('catalogue.pages_kind.fixed') : null, $title->publication?->right_to_left ? __('catalogue.pages_kind.rtl') : null]);
@@ -27,7 +27,7 @@
             @if ($series = TitleText::series($title))<div class="meta"><a class="link" href="{{ route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false) }}">{{ $series }}</a></div>@endif
             <h1 class="text-3xl md:text-4xl">{{ $title->name }}@if ($isMagazine && $title->edition) <span class="text-soft">{{ $title->edition }}</span>@endif</h1>
             @if ($title->subtitle)<p class="text-xl text-soft mt-1">{{ $title->subtitle }}</p>@endif
-            <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) · @endif{{ __("catalogue.roles.{$role}") }} @foreach ($people as $person)<a class="link text-inherit" href="{{ route('catalogue', ['q' => App\Queries\Catalogue\CatalogueSearch::byPerson($role, $person->name)], false) }}">{{ $person->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
+            <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) · @endif{{ __("catalogue.roles.{$role}") }} @foreach ($people as $person)<a class="link text-inherit" href="{{ route('catalogue', ['q' => App\Queries\Catalogue\CatalogueSearch::byPerson($role, $person)], false) }}">{{ $person }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
 
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
@@ -65,7 +65,7 @@
                 </div>
                 <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[15px] content-start [&>dt]:text-soft">
                     @if ($title->published || $title->publisher)<dt>{{ __('catalogue.published') }}</dt><dd>{{ implode(', ', array_filter([$title->published ? Dates::published($title->published) : null, $title->publisher])) }}</dd>@endif
-                    @if ($title->subjects->isNotEmpty())<dt>{{ __('catalogue.subjects') }}</dt><dd>@foreach ($title->subjects as $subject)<a class="link" href="{{ route('catalogue', ['subjects' => $subject->id], false) }}">{{ $subject->name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
+                    @if ($title->subjectNames() !== [])<dt>{{ __('catalogue.subjects') }}</dt><dd>@foreach ($title->subjectNames() as $id => $name)<a class="link" href="{{ route('catalogue', ['subjects' => $id], false) }}">{{ $name }}</a>{{ $loop->last ? '' : ', ' }}@endforeach</dd>@endif
                     @if ($title->language)<dt>{{ __('catalogue.language') }}</dt><dd>{{ TitleText::language($title->language) }}</dd>@endif
                     <dt>{{ __('catalogue.for') }}</dt><dd>{{ __("catalogue.audience.{$title->audience->value}") }}@if ($title->age_from !== null), {{ __('rooms.ages', ['range' => $title->age_to >= FigPorch\Core\Catalogue\AgeRange::OPEN ? "{$title->age_from}+" : "{$title->age_from}–{$title->age_to}"]) }}@endif</dd>
                     @if ($title->level !== null)<dt>{{ __('search.level_of') }}</dt><dd>{{ __('search.grade', ['level' => number_format($title->level, 1)]) }}</dd>@endif
@@ -80,7 +80,7 @@
                     <ol class="mt-2 sm:columns-2 gap-8 text-[15px]" @if ($title->language) lang="{{ $title->language }}" @endif>@foreach ($title->publication->contents as [$depth, $label])<li @class(['break-inside-avoid py-0.5', 'pl-5' => $depth === 1, 'pl-10' => $depth > 1])>{{ $label }}</li>@endforeach</ol></details>
             @endif
             @if ($seriesOrder->count() > 1)
-                <section aria-labelledby="series" class="mt-6"><h2 id="series" class="text-xl mb-1">{{ __($isMagazine ? 'catalogue.issues' : 'catalogue.series_order', ['name' => $title->series->name]) }}</h2>
+                <section aria-labelledby="series" class="mt-6"><h2 id="series" class="text-xl mb-1">{{ __($isMagazine ? 'catalogue.issues' : 'catalogue.series_order', ['name' => $title->seriesName()]) }}</h2>
                     @includeWhen($isMagazine, 'lending.follow')
                     <ol class="text-[15px]">@foreach ($seriesOrder as $one)<li class="flex flex-wrap gap-x-3 border-t border-rule py-1.5"><span class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float) $one->series_position }}</span>@if ($one->is($title))<b>{{ $isMagazine ? $one->edition : $one->name }}</b>@else<a class="link" href="/titles/{{ $one->id }}">{{ $isMagazine ? $one->edition : $one->name }}</a>@endif @if ($isMagazine)<span class="text-soft">{{ $one->published ? Dates::published($one->published) : '' }}</span>@elseif ($one->edition)<span class="text-soft">{{ $one->edition }}</span>@endif @if (! $isMagazine && $one->is($next))<span class="text-lamp-text font-semibold">{{ __('catalogue.next_for_you') }}</span>@elseif (isset($had[$one->work_id]))<span class="text-soft">{{ __('catalogue.had') }}</span>@endif</li>@endforeach</ol></section>
             @endif

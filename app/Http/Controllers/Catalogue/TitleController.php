@@ -10,6 +10,7 @@ use App\Models\Follow;
 use App\Models\Title;
 use App\Queries\Catalogue\Alike;
 use App\Queries\Catalogue\SeriesOrder;
+use App\Queries\Catalogue\TitleNames;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\WaysToGet;
@@ -22,10 +23,10 @@ final class TitleController
     public function __invoke(Request $request, Title $title, Current $current, WaysToGet $ways, OwnItems $ownItems, SeriesOrder $seriesOrder, OwnBaskets $baskets): View
     {
         $now = now()->toImmutable();
-        $title->load(['contributors', 'subjects', 'series', 'publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents']);
-        $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->with('contributors')->withExists('publication')->orderBy('format')->orderBy('id')->limit(20)->get();
-        $title->knowWhetherItOpens($title->publication !== null);
+        $title->load('publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents');
+        $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->orderBy('format')->orderBy('id')->limit(20)->get();
         $all = $editions->prepend($title);
+        TitleNames::giveTo($all);
         $own = $ownItems->of($current->person, $all, $now, beyond: true);
 
         $library = $current->requiredLibrary();
