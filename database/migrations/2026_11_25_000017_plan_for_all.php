@@ -10,7 +10,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        foreach (['title_names', 'head_of_page', 'lines_of'] as $function) {
+        foreach (['title_names', 'titles_named', 'head_of_page', 'lines_of'] as $function) {
             DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
         }
     }

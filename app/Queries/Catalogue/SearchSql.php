@@ -44,10 +44,10 @@ final class SearchSql
         return ["cross join lateral (select {$can} can offset 0) had", "{$where} and ".self::within($search, 'had.can'), [...$canBindings, ...$bindings]];
     }
 
-    /** Held by one of the libraries, or beyond all of them. */
+    /** Held by one of the libraries, or beyond all of them; with <>, which the planner takes to be so of nearly all rows, as it is. */
     public static function within(CatalogueSearch $search, string $can): string
     {
-        return $search->how === Reach::Beyond ? "{$can} & 1 = 0" : "{$can} & 1 = 1";
+        return $search->how === Reach::Beyond ? "{$can} & 1 <> 1" : "{$can} & 1 <> 0";
     }
 
     /**

@@ -18,8 +18,6 @@ use LogicException;
 /** What a search finds, a page of it at a time, in the order asked for. */
 final class SearchTitles
 {
-    private const COLUMNS = ['titles.id', 'work_id', 'format', 'name', 'subtitle', 'edition', 'language', 'audience', 'published', 'series_id', 'series_position', 'extent', 'extent_seconds', 'cover_file'];
-
     /** What is ready, then by how many wait for each copy. */
     private const SOONEST = "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
         / greatest(1, (select sum(coalesce(li.copies, 1)) from licences li where li.title_id = s.title_id and ".UsableLicences::FOR_LIBRARY.'))::numeric end, s.times_borrowed desc';
@@ -54,8 +52,7 @@ final class SearchTitles
             $search->order === 'relevance' && $total > $this->ranked => $this->byNameThenPopularity($search, $total, $from, $perPage, $now),
             default => $this->ids($search, $now, ...[...$this->order($search, $total), $perPage, $from]),
         };
-        $titles = Title::query()->findMany($ids, self::COLUMNS)->keyBy('id');
-        TitleNames::giveTo($titles);
+        $titles = TitleNames::titles($ids);
 
         return new LengthAwarePaginator(array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids))), $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
+use App\Models\Hold;
+use App\Models\Loan;
 use App\Models\Title;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The names that lists of titles show — people, series, subjects — in one query, and without a model for each of them. */
 final class TitleNames
@@ -20,11 +24,40 @@ final class TitleNames
         if ($byId === []) {
             return;
         }
-        $rows = DB::select('select * from title_names(?)', ['{'.implode(',', array_keys($byId)).'}']);
-        foreach ($rows as $row) {
+        foreach (DB::select('select * from title_names(?)', ['{'.implode(',', array_keys($byId)).'}']) as $row) {
             foreach ($byId[$row->id] as $title) {
-                $title->giveNames(json_decode($row->people ?? '[]'), $row->series, array_column(json_decode($row->subjects ?? '[]'), 1, 0), $row->has_file);
+                self::give($title, $row);
             }
         }
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return Collection<int, Title> by id, those that there are, with their names
+     */
+    public static function titles(array $ids): Collection
+    {
+        /** @var Collection<int, Title> $titles */
+        $titles = new Collection;
+        foreach ($ids === [] ? [] : DB::select('select (n.title).*, n.series, n.people, n.subjects, n.has_file from titles_named(?) n', ['{'.implode(',', $ids).'}']) as $row) {
+            $columns = array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1, 'has_file' => 1]);
+            self::give($titles[$row->id] = (new Title)->newFromBuilder($columns), $row);
+        }
+
+        return $titles;
+    }
+
+    /** @param  iterable<Loan|Hold>  $having  each is given its title with names */
+    public static function bring(iterable $having): void
+    {
+        $titles = self::titles(array_values(array_unique(array_column([...$having], 'title_id'))));
+        foreach ($having as $one) {
+            $one->setRelation('title', $titles[$one->title_id]);
+        }
+    }
+
+    private static function give(Title $title, stdClass $row): void
+    {
+        $title->giveNames(json_decode($row->people ?? '[]'), $row->series, array_column(json_decode($row->subjects ?? '[]'), 1, 0), $row->has_file);
     }
 }

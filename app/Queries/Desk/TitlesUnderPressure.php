@@ -117,8 +117,7 @@ final class TitlesUnderPressure
     private function pressed(Library $library, array $rows, int $target, DateTimeImmutable $now): array
     {
         $ids = array_column($rows, 'id');
-        $titles = Title::query()->findMany($ids)->keyBy('id');
-        TitleNames::giveTo($titles);
+        $titles = TitleNames::titles($ids);
         $licences = $this->usableLicences->of($library->id, $ids, $now);
         $waited = array_filter($licences, fn (array $of): bool => array_filter($of, fn (Licence $l): bool => $l->canLend($now)) === []);
         $lines = $this->lines->of($library->id, $waited);

@@ -25,8 +25,8 @@ final class OpenHolds
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
-            ->with('title')->orderBy('line_at')->get();
-        TitleNames::giveTo($holds->pluck('title'));
+            ->orderBy('line_at')->get();
+        TitleNames::bring($holds);
         $person->giveCardsTo($holds);
 
         $seen = [];

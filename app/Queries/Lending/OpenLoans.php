@@ -18,8 +18,8 @@ final class OpenLoans
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
         $loans = Loan::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('ended_at')->where('due_at', '>', $now)
-            ->with('title')->orderBy('due_at')->orderBy('id')->get();
-        TitleNames::giveTo($loans->pluck('title'));
+            ->orderBy('due_at')->orderBy('id')->get();
+        TitleNames::bring($loans);
         $person->giveCardsTo($loans);
         $places = Place::query()->where('person_id', $person->id)->whereIn('title_id', $loans->pluck('title_id'))->orderBy('read_at')->get()->keyBy('title_id');
 
