@@ -11,9 +11,6 @@ use Illuminate\Support\Facades\DB;
 /** What would find something where a search finds nothing: a filter to drop, or another spelling. */
 final class OtherWays
 {
-    /** Letters that may be wrong, missing or too many; two that have changed places are two. */
-    private const SLIPS = 2;
-
     public function __construct(private readonly SearchTitles $searchTitles)
     {
     }
@@ -39,8 +36,8 @@ final class OtherWays
             if (mb_strlen($word) < 4 || DB::scalar("select exists (select from search_rows where stems @@ (to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?)))", ["'{$word}'", "'{$word}'", "'{$word}'"])) {
                 continue;
             }
-            $better = DB::scalar('select word from search_words where word % ? and levenshtein(word, ?) <= ? order by levenshtein(word, ?), similarity(word, ?) desc, titles desc limit 1', [$word, $word, self::SLIPS, $word, $word]);
-            if (! is_string($better)) {
+            $better = Spelling::of($word);
+            if ($better === null) {
                 return null;
             }
             $spelled = self::replaced($spelled, $word, $better);

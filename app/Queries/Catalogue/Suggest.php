@@ -14,9 +14,6 @@ final class Suggest
 {
     private const EACH = 4;
 
-    /** Letters that may be wrong, missing or too many; two that have changed places are two. */
-    private const SLIPS = 2;
-
     public function __construct(private readonly LikelyNames $likelyNames)
     {
     }
@@ -85,13 +82,8 @@ final class Suggest
             if (mb_strlen($word) < 4 || DB::scalar('select exists (select from search_words where word like ?)', ["{$word}%"])) {
                 return $word;
             }
-            // What is typed may be the beginning of a longer word.
-            $better = DB::scalar(
-                'select word from search_words where word % ? and levenshtein(left(word, length(?)), ?) <= ? order by levenshtein(left(word, length(?)), ?), length(word), titles desc limit 1',
-                [$word, $word, $word, self::SLIPS, $word, $word],
-            );
 
-            return is_string($better) ? $better : $word;
+            return Spelling::of($word, begins: true) ?? $word;
         }, $words);
     }
 }
