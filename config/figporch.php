@@ -12,6 +12,8 @@ return [
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none without an address.
     'supplier' => env('SUPPLIER_URL'),
+    // Where the stand-in for browsers' push services listens; endpoints that begin so may be written to.
+    'push_stand_in' => env('PUSH_STAND_IN'),
     // Dictionaries by language, as Debian's dict packages install them.
     'dictionaries' => ['en' => '/usr/share/dictd/wn', 'es' => '/usr/share/dictd/freedict-spa-eng'],
     // Whether the demo's cards may be shown on the sign-in page.

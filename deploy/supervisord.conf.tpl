@@ -42,6 +42,14 @@ priority = 2
 stdout_logfile = {{VAR}}/log/supplier.log
 redirect_stderr = true
 
+[program:push]
+command = node {{ROOT}}/standins/push/server.mjs {{PUSH_PORT}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/push.log
+redirect_stderr = true
+
 [program:php-fpm]
 command = php-fpm8.2 -F {{FPM_ROOT}} -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.preload={{ROOT}}/deploy/preload.php -d opcache.preload_user={{USER}} -d opcache.revalidate_freq=2 -d opcache.interned_strings_buffer=32 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
 autorestart = true

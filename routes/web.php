@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Account\CalendarController;
 use App\Http\Controllers\Account\ChooseLibraryController;
+use App\Http\Controllers\Account\DeviceController;
 use App\Http\Controllers\Account\FrontDoorController;
 use App\Http\Controllers\Account\NoticeController;
 use App\Http\Controllers\Account\PorchController;
@@ -103,6 +104,9 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/settings/notices', [SettingsController::class, 'notices']);
     Route::post('/settings/calendar', [SettingsController::class, 'calendar']);
     Route::post('/settings/history', [SettingsController::class, 'history']);
+    Route::post('/settings/devices', [DeviceController::class, 'add']);
+    Route::post('/settings/devices/forget', [DeviceController::class, 'forget']);
+    Route::post('/settings/devices/{device}/remove', [DeviceController::class, 'remove'])->whereNumber('device');
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])->name('loans.undo-return');

@@ -34,11 +34,12 @@ begin
 end $$;
 
 -- Ends those of many due loans that nobody waits for, with a notice of each: rows in the order cards, loans, licences, each by number.
--- Gives how many were ended, and the notices that are to be mailed.
+-- Gives how many were ended, the notices that are to be mailed, and those for devices as [notice, device].
 create or replace function lending_end_due(p_loans bigint[], p_now timestamptz, p_kind text) returns json language plpgsql as $$
 declare
     v_loans bigint[];
     v_mail json;
+    v_push json;
 begin
     perform 1 from cards where id in (select card_id from loans where id = any(p_loans) and ended_at is null) order by id for no key update;
     select array_agg(id) into v_loans from (
@@ -48,7 +49,7 @@ begin
     select array_agg(l.id) into v_loans from loans l where l.id = any(v_loans)
         and not exists (select from holds h where h.title_id = l.title_id and h.state in ('waiting', 'paused'));
     if v_loans is null then
-        return json_build_object('ended', 0, 'mail', '[]'::json);
+        return json_build_object('ended', 0, 'mail', '[]'::json, 'push', '[]'::json);
     end if;
 
     update loans set ended_at = due_at, end_reason = 'expired' where id = any(v_loans);
@@ -60,10 +61,13 @@ begin
             select c.person_id, p_kind, 'loan-ended:' || l.id, jsonb_build_object('title', l.title_id, 'name', t.name), p_now, coalesce(n.shown, true)
             from loans l join cards c on c.id = l.card_id join titles t on t.id = l.title_id
                 left join notice_choices n on n.person_id = c.person_id and n.kind = p_kind
-            where l.id = any(v_loans) and (coalesce(n.shown, true) or coalesce(n.mailed, true))
+            where l.id = any(v_loans) and (coalesce(n.shown, true) or coalesce(n.mailed, true)
+                or coalesce(n.pushed, true) and exists (select from push_devices d where d.person_id = c.person_id))
             on conflict do nothing returning id, person_id)
-    select coalesce(json_agg(made.id), '[]') into v_mail from made join people p on p.id = made.person_id
-        left join notice_choices n on n.person_id = made.person_id and n.kind = p_kind
-        where p.email is not null and coalesce(n.mailed, true);
-    return json_build_object('ended', cardinality(v_loans), 'mail', v_mail);
+    select coalesce(json_agg(made.id) filter (where p.email is not null and coalesce(n.mailed, true)), '[]'),
+            coalesce((select json_agg(json_build_array(m.id, d.id)) from made m join push_devices d on d.person_id = m.person_id
+                left join notice_choices c on c.person_id = m.person_id and c.kind = p_kind where coalesce(c.pushed, true)), '[]')
+        into v_mail, v_push from made join people p on p.id = made.person_id
+        left join notice_choices n on n.person_id = made.person_id and n.kind = p_kind;
+    return json_build_object('ended', cardinality(v_loans), 'mail', v_mail, 'push', v_push);
 end $$;

@@ -2,7 +2,7 @@ import htmx from 'htmx.org'
 import { watchHistograms } from './catalogue/histogram.js'
 import { watchShare } from './catalogue/share.js'
 import { watchSuggestions } from './catalogue/suggestions.js'
-import { inUse } from './offline/flag.js'
+import { inUse, pushed } from './offline/flag.js'
 import { sendAllKept } from './reading/kept.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
@@ -31,16 +31,22 @@ if (document.querySelector('form[action$="/sign-out"]')) {
 }
 // Loans on this device: only where there are any, or where they can be taken, is more than a flag looked at.
 if (document.querySelector('[data-offline]')) import('./offline/rows.js').then(({ showRows }) => showRows())
-if (inUse()) {
-    import('./offline/device.js').then(({ reconcile }) => reconcile())
+if (inUse()) import('./offline/device.js').then(({ reconcile }) => reconcile())
+else if (pushed()) import('./offline/device.js').then(({ register }) => register())
+// Who signs out leaves nothing of theirs on the device.
+if (inUse() || pushed()) {
     for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
         form.addEventListener('submit', async event => {
             event.preventDefault()
-            await (await import('./offline/device.js')).forgetAll()
+            if (inUse()) await (await import('./offline/device.js')).forgetAll()
+            if (pushed()) await (await import('./account/push.js')).turnOff(token)
             form.submit()
         })
     }
 }
+
+const device = document.querySelector('[data-push]')
+if (device) import('./account/push.js').then(({ watchDevice }) => watchDevice(device, token))
 
 watchHistograms()
 watchSuggestions()

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Lending;
 
 use App\Jobs\MailNotice;
+use App\Jobs\PushNotice;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -45,7 +46,10 @@ final class EndDueLoans
         return DB::transaction(function () use ($loans, $now): int {
             $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', ['{'.implode(',', $loans).'}', $now->format('Y-m-d H:i:s.uP'), NoticeKind::LoanEnded->value]);
             $done = json_decode((string) $json);
-            Queue::bulk(array_map(fn (int $noticeId): MailNotice => new MailNotice($noticeId), $done->mail));
+            Queue::bulk([
+                ...array_map(fn (int $noticeId): MailNotice => new MailNotice($noticeId), $done->mail),
+                ...array_map(fn (array $of): PushNotice => new PushNotice(...$of), $done->push),
+            ]);
 
             return $done->ended;
         }, attempts: 5);

@@ -1,15 +1,24 @@
 // This device as a place for loans: whether anything is here, what the library says of it, and how it is cleared.
 
 import workerAddress from './worker.js?worker&url'
-import { inUse, setInUse } from './flag.js'
+import { inUse, pushed, setInUse } from './flag.js'
 import { all, get, put, remove } from './store.js'
 
 export const possible = () => 'serviceWorker' in navigator && 'indexedDB' in window && Boolean(crypto.subtle)
 
+/** A newer worker comes with a newer address. */
+export const register = () => navigator.serviceWorker.register(workerAddress, { scope: '/', type: 'module' })
+
+/** @returns {Promise<ServiceWorkerRegistration>} */
 export const makeReady = async () => {
-    setInUse(true)
-    await navigator.serviceWorker.register(workerAddress, { scope: '/', type: 'module' })
-    await navigator.serviceWorker.ready
+    await register()
+    return navigator.serviceWorker.ready
+}
+
+/** The worker goes when nothing needs it. */
+export const release = async () => {
+    if (inUse() || pushed()) return
+    for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister()
 }
 
 export const forget = async id => {
@@ -17,7 +26,7 @@ export const forget = async id => {
     if ((await all()).length) return
     setInUse(false)
     await caches.delete('shell')
-    for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister()
+    await release()
 }
 
 export const forgetAll = async () => {
@@ -45,8 +54,7 @@ export const reconcile = async () => {
             changed = true
         }
     }
-    // A newer worker comes with a newer address.
-    if (inUse()) await navigator.serviceWorker.register(workerAddress, { scope: '/', type: 'module' })
+    if (inUse()) await register()
     return changed
 }
 

@@ -1,5 +1,9 @@
-const FLAG = 'offline'
+// What this browser is used for besides pages; asked on every page, so it costs nothing.
 
-/** Whether anything was taken offline in this browser; asked on every page, so it costs nothing. */
-export const inUse = () => localStorage.getItem(FLAG) === 'yes'
-export const setInUse = on => on ? localStorage.setItem(FLAG, 'yes') : localStorage.removeItem(FLAG)
+const flag = name => [() => localStorage.getItem(name) === 'yes', on => on ? localStorage.setItem(name, 'yes') : localStorage.removeItem(name)]
+
+/** Whether anything was taken offline. */
+export const [inUse, setInUse] = flag('offline')
+
+/** Whether notices are shown. */
+export const [pushed, setPushed] = flag('push')

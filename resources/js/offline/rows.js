@@ -3,6 +3,7 @@
 import { element } from '../reading/element.js'
 import { fill } from '../reading/notice.js'
 import { forget, makeReady, possible, savingData } from './device.js'
+import { setInUse } from './flag.js'
 import { get } from './store.js'
 import { NotAllowed, progressOf, take } from './take.js'
 import { bytes } from './words.js'
@@ -45,6 +46,7 @@ class Row {
         const pause = this.button(this.texts.pause, () => this.#stop.abort())
         this.box.replaceChildren(bar, said, pause)
         try {
+            setInUse(true)
             await makeReady()
             await take(this.facts, (here, size) => {
                 bar.value = here / size

@@ -1,5 +1,6 @@
 // Answers for the network where there is none, and for the files of loans that are on this device.
 
+import '../account/push-worker.js'
 import { alive, get, read } from './store.js'
 
 /** What one answer carries of a long file; whoever plays it asks for the rest. */

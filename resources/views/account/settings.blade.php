@@ -36,17 +36,20 @@
                 <form method="post" action="/settings/history">@csrf<input type="hidden" name="keep" value="{{ $keepsHistory ? 0 : 1 }}"><button class="btn btn-quiet">{{ __($keepsHistory ? 'account.history_stop' : 'account.history_start') }}</button></form>
             </section>
         </div>
+        <div class="grid gap-8 content-start">
         <form method="post" action="/settings/notices" aria-labelledby="notices">
             @csrf
+            @php($ways = ['shown' => 'account.shown_here', 'mailed' => 'account.by_mail'] + ($devices->isEmpty() ? [] : ['pushed' => 'account.on_devices']))
+            @if ($devices->isNotEmpty())<input type="hidden" name="with_devices" value="1">@endif
             <h2 id="notices" class="text-xl mb-1">{{ __('common.notices') }}</h2>
             <p class="meta mb-2">{{ __('account.notices_text') }}</p>
             <div class="panel"><table class="w-full">
-                <thead><tr class="text-left border-b border-rule"><th scope="col" class="px-4 py-2 font-semibold">{{ __('account.tell_me') }}</th><th scope="col" class="px-2 py-2 font-semibold text-center">{{ __('account.shown_here') }}</th><th scope="col" class="px-4 py-2 font-semibold text-center">{{ __('account.by_mail') }}</th></tr></thead>
+                <thead><tr class="text-left border-b border-rule"><th scope="col" class="px-4 py-2 font-semibold">{{ __('account.tell_me') }}</th>@foreach ($ways as $words)<th scope="col" class="px-2 py-2 font-semibold text-center">{{ __($words) }}</th>@endforeach</tr></thead>
                 <tbody>
                     @foreach ($notices as $kind => $choice)
                         <tr class="border-b border-rule last:border-0">
                             <th scope="row" class="px-4 py-2.5 text-left font-normal">{{ __("account.notice_kinds.{$kind}") }}</th>
-                            @foreach (['shown' => 'account.shown_here', 'mailed' => 'account.by_mail'] as $way => $words)
+                            @foreach ($ways as $way => $words)
                                 <td class="px-2 text-center"><input type="checkbox" name="{{ $way }}[{{ $kind }}]" value="1" @checked($choice[$way]) aria-label="{{ __("account.notice_kinds.{$kind}") }}, {{ __($words) }}" class="accent-shutter w-4.5 h-4.5 align-middle"></td>
                             @endforeach
                         </tr>
@@ -55,5 +58,25 @@
             </table></div>
             <button class="btn btn-quiet mt-3">{{ __('account.keep_notices') }}</button>
         </form>
+        <section aria-labelledby="devices" data-push="{{ $pushKey }}" data-impossible="{{ __('account.device_impossible') }}" data-denied="{{ __('account.device_denied') }}" data-failed="{{ __('account.device_failed') }}">
+            <h2 id="devices" class="text-xl mb-1">{{ __('account.devices') }}</h2>
+            <p class="mb-3">{{ __('account.devices_text') }}</p>
+            @if ($devices->isNotEmpty())
+                <ul class="panel divide-y divide-rule mb-3">
+                    @foreach ($devices as $device)
+                        <li class="px-4 py-2.5 flex flex-wrap items-center justify-between gap-3" data-endpoint="{{ hash('sha256', $device->endpoint) }}">
+                            <span>{{ __('account.device_added', ['date' => App\View\Dates::day($device->added_at, $zone)]) }}<span class="meta block">{{ $device->told_at === null ? __('account.device_untold') : __('account.device_told', ['date' => App\View\Dates::day($device->told_at, $zone)]) }}</span></span>
+                            <b data-this-device hidden>{{ __('account.this_device') }}</b>
+                            <form method="post" action="/settings/devices/{{ $device->id }}/remove">@csrf<button class="btn btn-plain">{{ __('account.device_remove') }}</button></form>
+                        </li>
+                    @endforeach
+                </ul>
+            @endif
+            <p class="message bg-card border-clay mb-3" role="status" data-push-said hidden></p>
+            <button type="button" class="btn btn-quiet" data-push-on hidden>{{ __('account.device_on') }}</button>
+            <button type="button" class="btn btn-quiet" data-push-off hidden>{{ __('account.device_off') }}</button>
+            <noscript><p class="meta">{{ __('account.device_impossible') }}</p></noscript>
+        </section>
+        </div>
     </div>
 </x-layout>

@@ -6,10 +6,12 @@ namespace App\Http\Controllers\Account;
 
 use App\Actions\Account\ChooseLengths;
 use App\Actions\Account\ChooseNotices;
+use App\Actions\Account\PushKey;
 use App\Http\Current;
 use App\Http\Input;
 use App\Queries\Account\Choices;
 use App\Queries\Lending\Rules;
+use DateTimeZone;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\NoticeKind;
@@ -26,7 +28,7 @@ final class SettingsController
     {
     }
 
-    public function show(Choices $choices, Rules $rules): View
+    public function show(Choices $choices, Rules $rules, PushKey $pushKey): View
     {
         $person = $this->current->person ?? abort(401);
         $offered = [];
@@ -46,6 +48,9 @@ final class SettingsController
             'offered' => $offered,
             'lengths' => $choices->lengths($person),
             'notices' => $choices->notices($person),
+            'devices' => $choices->devices($person),
+            'pushKey' => $pushKey->public(),
+            'zone' => $this->current->library?->zone() ?? new DateTimeZone('UTC'),
             'calendar' => $person->calendar_key === null ? null : route('calendar', $person->calendar_key),
             'keepsHistory' => $person->keeps_history,
         ]);
@@ -72,7 +77,7 @@ final class SettingsController
     public function notices(Request $request, ChooseNotices $choose): RedirectResponse
     {
         $chosen = fn (string $way): array => array_values(array_filter(NoticeKind::cases(), fn (NoticeKind $kind): bool => $request->boolean("{$way}.{$kind->value}")));
-        $choose($this->current->person ?? abort(401), $chosen('shown'), $chosen('mailed'));
+        $choose($this->current->person ?? abort(401), $chosen('shown'), $chosen('mailed'), $request->boolean('with_devices') ? $chosen('pushed') : null);
 
         return redirect()->route('settings')->with('said', __('account.settings_kept'));
     }
