@@ -9,10 +9,12 @@ export const CARDS = {
     sunniva: ['hollow-tor', '24000001', '7349'],
     nerys: ['cinder-point', '22000002', '8427'],
     halvard: ['saltmere', '21000003', '3308'],
+    ferry: ['larkspur-ferry', '23000001', '2914'],
+    pier: ['larkspur-ferry', '23000002', '1165'],
 }
 
 /** Every card of the demo that can sign in. */
-export const ALL_CARDS = [...Object.values(CARDS), ['larkspur-ferry', '23000001', '2914'], ['larkspur-ferry', '23000002', '1165']]
+export const ALL_CARDS = Object.values(CARDS)
 
 export const chooseLibrary = (page, slug) =>
     page.context().addCookies([{ name: 'library', value: slug, url: process.env.BASE_URL ?? 'http://127.0.0.1:8080' }])

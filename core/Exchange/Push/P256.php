@@ -42,7 +42,10 @@ final class P256
     /** The point of a key, private or public. */
     public static function point(OpenSSLAsymmetricKey $key): string
     {
-        $of = openssl_pkey_get_details($key)['ec'] ?? throw new InvalidArgumentException('This is no key on a curve.');
+        $of = openssl_pkey_get_details($key)['ec'] ?? null;
+        if (! is_array($of) || ! is_string($of['x'] ?? null) || ! is_string($of['y'] ?? null)) {
+            throw new InvalidArgumentException('This is no key on a curve.');
+        }
 
         return "\x04".str_pad($of['x'], 32, "\0", STR_PAD_LEFT).str_pad($of['y'], 32, "\0", STR_PAD_LEFT);
     }

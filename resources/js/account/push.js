@@ -60,8 +60,8 @@ export const watchDevice = async (part, token) => {
         location.reload()
     })
     // Removed from the list elsewhere, or given a new endpoint by the browser, it is off on both sides.
-    const given = pushed() && await subscription()
-    const row = given && part.querySelector(`[data-endpoint="${await fingerprint(given.endpoint)}"]`)
+    const given = pushed() ? await subscription() : null
+    const row = given ? part.querySelector(`[data-endpoint="${await fingerprint(given.endpoint)}"]`) : null
     if (pushed() && !row) await turnOff(token)
     row?.querySelector('[data-this-device]').removeAttribute('hidden')
     row?.querySelector('form').remove()
