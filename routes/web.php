@@ -144,6 +144,8 @@ Route::middleware('auth:web')->group(function (): void {
         Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
         Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
         Route::post('/searches', [SavedSearchController::class, 'save'])->name('searches.save');
+        Route::get('/ask', [RequestController::class, 'words'])->name('requests.words');
+        Route::post('/ask', [RequestController::class, 'askInWords'])->name('requests.ask_in_words');
         Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
         Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
         Route::post('/titles/{title}/follow', FollowController::class)->name('follow');
@@ -175,6 +177,9 @@ Route::prefix('desk')->name('desk.')->group(function (): void {
         Route::post('/lists/{list}/remove', [ListsController::class, 'remove'])->name('list.remove');
         Route::get('/requests', [DeskRequestsController::class, 'index'])->name('requests');
         Route::get('/requests.csv', [DeskRequestsController::class, 'csv'])->name('requests.csv');
+        Route::get('/requests/words/{asked}', [DeskRequestsController::class, 'words'])->name('requests.words');
+        Route::post('/requests/words/{asked}/name', [DeskRequestsController::class, 'name'])->name('requests.name');
+        Route::post('/requests/words/{asked}/decline', [DeskRequestsController::class, 'declineInWords'])->name('requests.decline_words');
         Route::get('/requests/{title}', [DeskRequestsController::class, 'show'])->name('request');
         Route::get('/requests/{title}.csv', [DeskRequestsController::class, 'titleCsv'])->name('request.csv');
         Route::post('/requests/{title}/decline', [DeskRequestsController::class, 'decline'])->name('request.decline');

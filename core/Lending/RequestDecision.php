@@ -14,10 +14,11 @@ final class RequestDecision
     public const MOST = 20;
 
     /**
+     * @param  Audience|null  $titleAudience  null for a title that nobody here knows
      * @param  list<Licence>  $licences  those of the title that this card's library can use
      * @param  int  $open  requests of the card that wait for an answer, without one for this title
      */
-    public static function refusal(CardStanding $card, LoanTerms $terms, Audience $titleAudience, array $licences, int $open, DateTimeImmutable $now): ?Refused
+    public static function refusal(CardStanding $card, LoanTerms $terms, ?Audience $titleAudience, array $licences, int $open, DateTimeImmutable $now): ?Refused
     {
         foreach ($licences as $licence) {
             if ($licence->hasFuture($now)) {
@@ -26,7 +27,7 @@ final class RequestDecision
         }
 
         return $card->refusal($now)
-            ?? ($terms->audienceCeiling->covers($titleAudience) ? null : new Refused(Refusal::AboveAudience))
+            ?? ($titleAudience === null || $terms->audienceCeiling->covers($titleAudience) ? null : new Refused(Refusal::AboveAudience))
             ?? ($open >= self::MOST ? new Refused(Refusal::RequestLimit, limit: self::MOST) : null);
     }
 }

@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test'
 import { CARDS, chooseLibrary, readerIsOpen, signIn, signInAtDesk } from './library.js'
 
 const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall&format=video', '/catalogue?q=title%3Alantern+-oil&year=2010-2026&audience=adult', '/catalogue/advanced?q=lamp', '/titles/1', '/titles/5', '/titles/5/alike', '/rooms', '/rooms/children', '/baskets', '/catalogue?reach=beyond&q=winter', '/nowhere', '/desk/sign-in']
-const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/marks', '/offline', '/catalogue', '/titles/3', '/titles/7/borrow', '/baskets/1', '/baskets/1/bibliography', '/requests', '/searches', '/catalogue?reach=cards&q=sea', '/titles/9/ask', '/outbox/']
+const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/marks', '/offline', '/catalogue', '/titles/3', '/titles/7/borrow', '/baskets/1', '/baskets/1/bibliography', '/requests', '/searches', '/catalogue?reach=cards&q=sea', '/titles/9/ask', '/ask', '/outbox/']
 
 const deskPages = ['/desk/licences', '/desk/licences?show=no_copy', '/desk/titles/2?licence=2', '/desk/titles/2/change?do=end&licence=2', '/desk/turnaways', '/desk/turnaways/2', '/desk/requests', '/desk/lists', '/desk/lists/1?find=tide', '/desk/lists/4', '/desk/lists/new']
 

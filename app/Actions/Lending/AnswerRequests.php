@@ -13,6 +13,9 @@ use stdClass;
 /** Answers those who asked a library for a title: it has come, or it will not be got. Each is told once, if they wished to be. */
 final class AnswerRequests
 {
+    private const REQUESTS = 'select r.id, r.card_id, r.title_id, r.wants_notice, r.wants_hold, c.person_id, coalesce(t.name, r.name) as name, lib.name library, lib.timezone
+        from requests r join cards c on c.id = r.card_id left join titles t on t.id = r.title_id join libraries lib on lib.id = r.library_id';
+
     public function __construct(private readonly GiveNotice $giveNotice, private readonly PlaceHold $placeHold)
     {
     }
@@ -52,6 +55,19 @@ final class AnswerRequests
         });
     }
 
+    /** @return bool whether a request in words was open still */
+    public function declineInWords(int $libraryId, int $requestId, string $why, int $staffId, DateTimeImmutable $now): bool
+    {
+        return DB::transaction(function () use ($libraryId, $requestId, $why, $staffId, $now): bool {
+            $request = DB::selectOne(self::REQUESTS." where r.state = 'open' and r.title_id is null and r.library_id = ? and r.id = ? for no key update of r", [$libraryId, $requestId]);
+            if ($request !== null) {
+                $this->answer($request, 'declined', 'declined', $why, $staffId, $now);
+            }
+
+            return $request !== null;
+        });
+    }
+
     /**
      * @param  literal-string  $where
      * @param  list<mixed>  $bindings
@@ -60,8 +76,7 @@ final class AnswerRequests
     private function open(string $where, int $titleId, array $bindings): array
     {
         return array_values(DB::select(
-            "select r.id, r.card_id, r.title_id, r.wants_notice, r.wants_hold, c.person_id, t.name, lib.name library, lib.timezone from requests r join cards c on c.id = r.card_id
-                join titles t on t.id = r.title_id join libraries lib on lib.id = r.library_id where r.state = 'open' and r.title_id = ? {$where} order by r.asked_at, r.id for no key update of r",
+            self::REQUESTS." where r.state = 'open' and r.title_id = ? {$where} order by r.asked_at, r.id for no key update of r",
             [$titleId, ...$bindings],
         ));
     }
@@ -71,7 +86,7 @@ final class AnswerRequests
         DB::table('requests')->where('id', $request->id)->update(['state' => $state, 'answer' => $why, 'staff_member_id' => $staffId, 'answered_at' => $now]);
         if ($request->wants_notice) {
             ($this->giveNotice)($request->person_id, NoticeKind::RequestAnswered, "request:{$request->id}", [
-                'title' => $request->title_id, 'name' => $request->name, 'library' => $request->library, 'outcome' => $outcome, 'answer' => (string) $why, 'timezone' => $request->timezone, ...($from === null ? [] : ['begins' => $from->format(DATE_ATOM)]),
+                ...$request->title_id === null ? ['address' => '/requests'] : ['title' => $request->title_id], 'name' => $request->name, 'library' => $request->library, 'outcome' => $outcome, 'answer' => (string) $why, 'timezone' => $request->timezone, ...($from === null ? [] : ['begins' => $from->format(DATE_ATOM)]),
             ], $now);
         }
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Queries\Desk;
 
 use App\Models\Library;
+use App\Models\TitleRequest;
 use App\Queries\PageAsked;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
@@ -15,6 +17,8 @@ use stdClass;
 final class RequestsAtDesk
 {
     private const PER_PAGE = 50;
+
+    private const WORDS_SHOWN = 200;
 
     private const ROWS = "select t.id, t.name, t.format, (select string_agg(c.name, ', ' order by ct.position) from contributor_title ct join contributors c on c.id = ct.contributor_id where ct.title_id = t.id) people,
             count(*) asked, count(*) filter (where r.wants_hold) line, min(r.asked_at) first_at, max(r.asked_at) last_at, st.price_cents, st.currency
@@ -45,7 +49,7 @@ final class RequestsAtDesk
 
     public function people(Library $library): int
     {
-        return DB::table('requests')->where('library_id', $library->id)->where('state', 'open')->count();
+        return DB::table('requests')->where('library_id', $library->id)->whereNotNull('title_id')->where('state', 'open')->count();
     }
 
     /** @return list<stdClass> one for each who asked for a title, the first first: when, which group, what they wish, and what came of it */
@@ -56,6 +60,12 @@ final class RequestsAtDesk
                 where r.library_id = ? and r.title_id = ? and r.state <> 'withdrawn' order by r.state = 'open' desc, r.asked_at, r.id limit 500",
             [$library->id, $titleId],
         ));
+    }
+
+    /** @return Collection<int, TitleRequest> those in words, of which nobody has said yet which title they mean; the first first */
+    public function inWords(Library $library): Collection
+    {
+        return TitleRequest::query()->where('library_id', $library->id)->whereNull('title_id')->where('state', 'open')->orderBy('asked_at')->orderBy('id')->limit(self::WORDS_SHOWN)->get();
     }
 
     /** @return stdClass|null price_cents and currency, where the supplier offers the title */

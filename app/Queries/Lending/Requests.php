@@ -9,6 +9,8 @@ use App\Models\Person;
 use App\Models\Title;
 use App\Models\TitleRequest;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\CardStanding;
 use FigPorch\Core\Lending\Refused;
 use FigPorch\Core\Lending\RequestDecision;
 use Illuminate\Database\Eloquent\Collection;
@@ -33,9 +35,20 @@ final class Requests
     public static function refusal(Card $card, Title $title, DateTimeImmutable $now): ?Refused
     {
         $facts = CardAndTitle::load($card->id, $title->id, $now);
-        $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->where('title_id', '<>', $title->id)->count();
+        $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->whereRaw('title_id is distinct from ?', [$title->id])->count();
 
         return RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open, $now);
+    }
+
+    /** The same for a title that no catalogue here knows. */
+    public static function refusalInWords(Card $card, DateTimeImmutable $now): ?Refused
+    {
+        $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->count();
+
+        return RequestDecision::refusal(
+            new CardStanding($card->id, $card->library_id, $card->blocked_at !== null, $card->expires_at, 0, 0, 0, 0),
+            app(Rules::class)->terms($card->library_id, $card->patron_group, Format::Ebook), null, [], $open, $now,
+        );
     }
 
     public function open(Card $card, int $titleId): ?TitleRequest

@@ -109,6 +109,7 @@
                     @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? ($name === 'awards' ? implode(', ', $search->awards) : implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects)))]) }}</a></li>@endforeach</ul>@endif
                     @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
+                    @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link" href="{{ route('requests.words', ['name' => $search->words], false) }}">{{ __('lending.ask_words') }}</a></p>@endif
                 </div>
                 @foreach ($wider as $reach => $found)
                     <section aria-labelledby="wider-{{ $reach }}" class="mt-7">

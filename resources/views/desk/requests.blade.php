@@ -24,5 +24,16 @@
         </div>
         <x-pager :page="$page" />
     @endif
+    @if ($inWords->isNotEmpty())
+        <section aria-labelledby="in-words" class="mt-7">
+            <h2 id="in-words" class="text-xl mb-1">{{ __('desk.in_words') }}</h2>
+            <p class="mb-2 max-w-[90ch]">{{ __('desk.in_words_text') }}</p>
+            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.in_words') }}"><table class="w-full text-[15px] desk-table">
+                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th scope="col">{{ __('common.format') }}</th><th scope="col">{{ __('desk.wishes') }}</th><th scope="col">{{ __('desk.first_asked') }}</th></tr></thead>
+                <tbody>@foreach ($inWords as $one)<tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/requests/words/{{ $one->id }}"><bdi>{{ $one->name }}</bdi></a> <span class="text-soft"><bdi>{{ implode(' · ', array_filter([$one->people, $one->number])) }}</bdi></span></th>
+                    <td>{{ $one->format === null ? '–' : __("catalogue.format.{$one->format->value}") }}</td><td>{{ implode(', ', array_filter([$one->wants_notice ? __('desk.want_told') : null, $one->wants_hold ? __('desk.want_line') : null])) ?: '–' }}</td><td class="whitespace-nowrap">{{ Dates::short($one->asked_at, $zone) }}</td></tr>@endforeach</tbody>
+            </table></div>
+        </section>
+    @endif
     @if ($reading !== null)<p class="meta mt-4 max-w-[90ch]">{{ $reading->problem === null ? __('desk.supplier_read', ['count' => number_format($reading->titles), 'date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) : __('desk.supplier_broken', ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone), 'problem' => $reading->problem]) }}</p>@endif
 </x-desk-layout>

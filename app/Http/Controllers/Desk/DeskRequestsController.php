@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Actions\Lending\AnswerRequests;
+use App\Actions\Lending\NameRequest;
 use App\Http\CsvFile;
 use App\Http\Input;
 use App\Models\StaffMember;
 use App\Models\Title;
+use App\Models\TitleRequest;
+use App\Queries\Catalogue\KnownTitles;
 use App\Queries\Desk\RequestsAtDesk;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\WantedTitle;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,7 +33,7 @@ final class DeskRequestsController
 
     public function index(#[CurrentUser('staff')] StaffMember $staff): View
     {
-        return view('desk.requests', ['staff' => $staff, 'page' => $this->requests->byTitle($staff->library), 'people' => $this->requests->people($staff->library), 'reading' => $this->requests->lastReading()]);
+        return view('desk.requests', ['staff' => $staff, 'page' => $this->requests->byTitle($staff->library), 'people' => $this->requests->people($staff->library), 'inWords' => $this->requests->inWords($staff->library), 'reading' => $this->requests->lastReading()]);
     }
 
     public function csv(#[CurrentUser('staff')] StaffMember $staff): StreamedResponse
@@ -64,5 +68,44 @@ final class DeskRequestsController
         $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, now()->toImmutable());
 
         return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered, ['name' => $title->name]));
+    }
+
+    /** A request in a patron's words, with the titles that it may mean. */
+    public function words(TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff): View
+    {
+        $this->isInWords($asked, $staff) || abort(404);
+
+        return view('desk.request-words', ['staff' => $staff, 'asked' => $asked, 'known' => KnownTitles::like(new WantedTitle((string) $asked->name, (string) $asked->people, $asked->format, (string) $asked->number), loosely: true)]);
+    }
+
+    public function name(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, NameRequest $name): RedirectResponse
+    {
+        $this->isInWords($asked, $staff) || abort(404);
+        $title = KnownTitles::named(Input::text($request, 'title'));
+        if ($title === null) {
+            return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
+        }
+        $answered = $name($asked->id, $staff->library_id, $title->id, now()->toImmutable());
+
+        return $answered === true
+            ? redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name]))
+            : redirect()->route('desk.request', $title)->with('said', __('desk.named', ['name' => $title->name]));
+    }
+
+    public function declineInWords(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
+    {
+        $this->isInWords($asked, $staff) || abort(404);
+        $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
+        if ($why === '') {
+            return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
+        }
+        $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, now()->toImmutable());
+
+        return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
+    }
+
+    private function isInWords(TitleRequest $asked, StaffMember $staff): bool
+    {
+        return $asked->library_id === $staff->library_id && $asked->title_id === null && $asked->state === 'open';
     }
 }

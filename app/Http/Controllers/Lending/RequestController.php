@@ -5,16 +5,23 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Lending;
 
 use App\Actions\Lending\AskForTitle;
+use App\Actions\Lending\AskInWords;
 use App\Http\Current;
+use App\Http\Input;
 use App\Http\TitlePanel;
 use App\Models\Title;
 use App\Models\TitleRequest;
+use App\Queries\Catalogue\KnownTitles;
 use App\Queries\Lending\Requests;
 use App\View\RefusalText;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Lending\Refused;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
+use InvalidArgumentException;
 
 /** What a patron asks a library to get. */
 final class RequestController
@@ -56,12 +63,44 @@ final class RequestController
             : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $title->name, 'library' => $library->name]));
     }
 
+    /** The form for a title that no catalogue here knows. */
+    public function words(Request $request): View
+    {
+        return view('lending.ask-words', ['library' => $this->current->requiredLibrary(), 'name' => mb_substr(Input::text($request, 'name'), 0, WantedTitle::LONGEST), 'known' => null]);
+    }
+
+    /** Titles that it may be are shown before it is written down. */
+    public function askInWords(Request $request, AskInWords $ask): View|RedirectResponse
+    {
+        $library = $this->current->requiredLibrary();
+        $card = $this->current->card();
+        if ($card === null) {
+            return redirect()->back()->withInput()->with('refusal', __('lending.needs_card', ['library' => $library->name]));
+        }
+        try {
+            $wanted = new WantedTitle(Input::text($request, 'name'), Input::text($request, 'people'), Format::tryFrom(Input::text($request, 'format')), Input::text($request, 'number'));
+        } catch (InvalidArgumentException $wrong) {
+            return redirect()->route('requests.words')->withInput()->with('refusal', __($wrong->getMessage() === 'number' ? 'lending.ask_words_number' : 'lending.ask_words_name'));
+        }
+        $known = $request->boolean('none_of_them') ? new Collection : KnownTitles::like($wanted);
+        if ($known->isNotEmpty()) {
+            $request->flash();
+
+            return view('lending.ask-words', ['library' => $library, 'name' => $wanted->name, 'known' => $known]);
+        }
+        $refused = $ask($card, $wanted, $request->boolean('notice'), $request->boolean('hold'), now()->toImmutable());
+
+        return $refused !== null
+            ? redirect()->route('requests.words')->withInput()->with('refusal', RefusalText::of($refused, $library))
+            : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $wanted->name, 'library' => $library->name]));
+    }
+
     public function withdraw(TitleRequest $asked): RedirectResponse
     {
         $this->current->person?->cards->contains('id', $asked->card_id) || abort(404);
         TitleRequest::query()->whereKey($asked->id)->where('state', 'open')->update(['state' => 'withdrawn', 'answered_at' => now()]);
 
-        return redirect()->route('requests.index')->with('said', __('lending.request_withdrawn', ['name' => Title::query()->whereKey($asked->title_id)->value('name')]));
+        return redirect()->route('requests.index')->with('said', __('lending.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
     }
 
     private function refuse(Title $title, Refused $refused): RedirectResponse
