@@ -1,6 +1,7 @@
 -- Ends an open loan: rows in the order card, loan, licence. When nobody waits for the title its copy comes free here and now, in one
--- statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless p_pass: then
--- the licence stays locked and its copy out of use, for the caller to pass on in the same transaction to whom "line" names.
+-- statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless p_pass:
+-- "awaited" says so, or an error where they came in this very moment. With p_pass the licence stays locked and its copy out of use, for
+-- the caller to pass on in the same transaction to whom "line" names.
 -- A loan that expires ended at its due time, however late this is written down. Null when the loan was over already.
 drop function if exists lending_end_loan(bigint, timestamptz, text);
 create or replace function lending_end_loan(p_loan bigint, p_now timestamptz, p_reason text, p_pass boolean) returns json language plpgsql as $$
@@ -9,6 +10,10 @@ declare
     v_loan record;
     v_awaited boolean;
 begin
+    -- Before anything is locked: most that are waited for are seen here.
+    if not p_pass and exists (select from loans l join holds h on h.title_id = l.title_id and h.state in ('waiting', 'paused') where l.id = p_loan and l.ended_at is null) then
+        return json_build_object('awaited', true);
+    end if;
     select c.id, c.person_id into v_card from cards c
         where c.id = (select card_id from loans where id = p_loan and ended_at is null) for no key update;
     if not found then

@@ -29,7 +29,10 @@ final class EndLoan
         // Most returns are of titles that nobody waits for: one statement, where no transaction is open already.
         if ($reason === 'returned' && DB::transactionLevel() === 0) {
             try {
-                return $this->end($loanId, $reason, $now, pass: false) !== null;
+                $loan = $this->end($loanId, $reason, $now, pass: false);
+                if ($loan === null || ! $loan->awaited) {
+                    return $loan !== null;
+                }
             } catch (QueryException $awaited) {
                 if ($awaited->getCode() !== self::OTHERS_WAIT) {
                     throw $awaited;
