@@ -6,6 +6,7 @@ namespace Tests\App\Desk;
 
 use App\Models\Hold;
 use App\Models\Licence;
+use App\Models\TitleRequest;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\Refusal;
@@ -48,11 +49,12 @@ final class DeskTest extends TestCase
     public function test_the_desk_opens_to_no_patron_not_even_of_the_staff_group(): void
     {
         $title = $this->title();
-        $this->be($this->card(group: 'staff')->person);
+        $this->be(($card = $this->card(group: 'staff'))->person);
+        $asked = TitleRequest::query()->create(['library_id' => $card->library_id, 'card_id' => $card->id, 'name' => 'Unknown', 'wants_notice' => true, 'wants_hold' => true, 'asked_at' => now()]);
         $routes = collect(Route::getRoutes()->getRoutes())->filter(fn ($route): bool => str_starts_with($route->uri(), 'desk/') && ! str_contains($route->uri(), 'sign-in'));
         $this->assertGreaterThan(8, $routes->count());
         foreach ($routes as $route) {
-            $this->call($route->methods()[0], str_replace(['{title}', '{rows}'], [(string) $title->id, 'line'], $route->uri()))->assertRedirect('/desk/sign-in');
+            $this->call($route->methods()[0], str_replace(['{title}', '{rows}', '{asked}'], [(string) $title->id, 'line', (string) $asked->id], $route->uri()))->assertRedirect('/desk/sign-in');
         }
     }
 
