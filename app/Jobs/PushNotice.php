@@ -72,7 +72,7 @@ final class PushNotice implements ShouldQueue
         $answer = Http::withHeaders([
             'Authorization' => "vapid t={$token}, k={$pushKey->public()}", 'Content-Encoding' => 'aes128gcm',
             'TTL' => (string) self::LIVES_SECONDS, 'Topic' => "notice-{$notice->id}", 'Urgency' => 'normal',
-        ])->withBody($this->sealed($notice, $device), 'application/octet-stream')->timeout(10)
+        ])->withBody($this->sealed($notice, $device), 'application/octet-stream')->timeout(10)->connectTimeout(5)
             // The number that was looked at is the one that is written to.
             ->withOptions(['allow_redirects' => false, 'curl' => $ip === null ? [] : [CURLOPT_RESOLVE => ["{$endpoint->host}:443:{$ip}"]]])
             ->post($endpoint->address);

@@ -29,7 +29,7 @@ final class AddDevice
         // A browser that somebody else used before now shows the notices of who is signed in.
         PushDevice::query()->upsert([[
             'endpoint' => $endpoint, 'person_id' => $person->id, 'key' => rtrim($key, '='), 'secret' => rtrim($secret, '='), 'added_at' => $now,
-        ]], ['endpoint'], ['person_id', 'key', 'secret']);
+        ]], ['endpoint'], ['person_id', 'key', 'secret', 'added_at']);
         $newest = PushDevice::query()->where('person_id', $person->id)->orderByDesc('added_at')->orderByDesc('id')->limit(self::MOST)->pluck('id');
         PushDevice::query()->where('person_id', $person->id)->whereNotIn('id', $newest)->delete();
     }

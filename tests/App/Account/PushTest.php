@@ -188,5 +188,12 @@ final class PushTest extends TestCase
         $key = (new PushKey)->public();
         $this->assertSame([65, $key], [strlen((string) Base64Url::decode($key)), (new PushKey)->public()]);
         $this->assertStringNotContainsString('PRIVATE KEY', (string) DB::table('push_key')->value('private'));
+
+        // Where the application's own key was changed, what is kept cannot be read: settings still open, with a new one.
+        $this->addDevices($person = $this->card()->person);
+        DB::table('push_key')->update(['private' => 'sealed with another key']);
+        $this->actingAs($person)->get('/settings')->assertOk();
+        $this->assertNotSame($key, (new PushKey)->public());
+        $this->assertSame(0, PushDevice::query()->count());
     }
 }

@@ -87,9 +87,11 @@ final class DeskRequestsController
         }
         $answered = $name($asked->id, $staff->library_id, $title->id, now()->toImmutable());
 
-        return $answered === true
-            ? redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name]))
-            : redirect()->route('desk.request', $title)->with('said', __('desk.named', ['name' => $title->name]));
+        return match ($answered) {
+            true => redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name])),
+            false => redirect()->route('desk.request', $title)->with('said', __('desk.named', ['name' => $title->name])),
+            null => redirect()->route('desk.requests')->with('refusal', trans_choice('desk.answered', 0, ['name' => $asked->name])),
+        };
     }
 
     public function declineInWords(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
