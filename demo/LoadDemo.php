@@ -12,6 +12,7 @@ use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\AddLicence;
 use App\Actions\Lending\AskForTitle;
+use App\Actions\Lending\AskInWords;
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\CountBorrowed;
 use App\Actions\Lending\EndLoan;
@@ -33,6 +34,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\SearchWords;
+use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\Rights;
@@ -60,6 +62,7 @@ final class LoadDemo
         private readonly EndLoan $endLoan,
         private readonly PlaceHold $placeHold,
         private readonly AskForTitle $ask,
+        private readonly AskInWords $askInWords,
         private readonly ArrangeBaskets $arrangeBaskets,
         private readonly FillBasket $fillBasket,
         private readonly MeasureHabits $measureHabits,
@@ -369,6 +372,10 @@ final class LoadDemo
                     ($this->ask)($card, $title, true, $i % 3 !== 2, $this->now->modify('-'.(40 - 3 * $n - $i).' days'));
                 }
             }
+        }
+        foreach (array_values($cards) as $n => $patrons) {
+            [$name, $people, $format] = [['The Lightkeepers of Tern Head', 'Ysolde Carrow', Format::Ebook], ['Knots for Small Hands', '', null], ['Ferry Songs, the second part', 'the Gannet Stairs Choir', Format::Music], ['Of Tides and Almanacs', 'Corin Vasey', Format::Audiobook]][$n % 4];
+            ($this->askInWords)($patrons[count($patrons) - 1], new WantedTitle($name, $people, $format), true, true, $this->now->modify('-'.(4 + $n).' days'));
         }
         $card = $this->firstCard();
         $wanted = Title::query()->join('search_rows as s', 's.title_id', '=', 'titles.id')->whereRaw('not ? = any(s.held)', [$card->library_id])->where('titles.audience', 'adult')->orderBy('titles.id')->select('titles.*')->first();

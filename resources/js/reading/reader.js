@@ -51,6 +51,8 @@ const showTimeLeft = (chapter, book) => {
 }
 
 view.addEventListener('relocate', ({ detail }) => {
+    // Before its columns are laid out a document is nowhere yet: it is told again when they are.
+    if (!view.isFixedLayout && !Number.isFinite(detail.fraction ?? 0)) return
     const index = detail.section?.current ?? detail.index ?? 0
     const sectionSizes = view.book.sections.map(s => s.linear === 'no' ? 0 : s.size)
     const total = sectionSizes.reduce((a, b) => a + b, 0) || 1
