@@ -33,6 +33,13 @@ final class LendingStage
 
     public function build(): void
     {
+        // Another benchmark of the same run has built it.
+        if (DB::table('works')->where('match_key', 'bench')->exists()) {
+            $this->deadlocksBefore = $this->deadlocksInAll();
+            $this->clear();
+
+            return;
+        }
         $library = DB::table('libraries')->where('slug', 'saltmere')->value('id');
         $work = DB::table('works')->insertGetId(['name' => 'Bench', 'match_key' => 'bench']);
         $patrons = $this->cards;
