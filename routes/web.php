@@ -50,6 +50,7 @@ Route::pattern('title', '[0-9]{1,18}');
 Route::pattern('loan', '[0-9]{1,18}');
 Route::pattern('hold', '[0-9]{1,18}');
 Route::pattern('asked', '[0-9]{1,18}');
+Route::pattern('device', '[0-9]{1,18}');
 Route::pattern('path', '.+');
 
 Route::get('/', FrontDoorController::class)->name('front-door');
@@ -106,7 +107,7 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/settings/history', [SettingsController::class, 'history']);
     Route::post('/settings/devices', [DeviceController::class, 'add']);
     Route::post('/settings/devices/forget', [DeviceController::class, 'forget']);
-    Route::post('/settings/devices/{device}/remove', [DeviceController::class, 'remove'])->whereNumber('device');
+    Route::post('/settings/devices/{device}/remove', [DeviceController::class, 'remove']);
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])->name('loans.undo-return');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Lending;
 
-/** What a patron can be told of; each kind can be turned off, in the application and by mail. */
+/** What a patron can be told of; each kind can be turned off, in the application, by mail and on devices. */
 enum NoticeKind: string
 {
     case HoldReady = 'hold_ready';

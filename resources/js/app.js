@@ -38,9 +38,12 @@ if (inUse() || pushed()) {
     for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
         form.addEventListener('submit', async event => {
             event.preventDefault()
-            if (inUse()) await (await import('./offline/device.js')).forgetAll()
-            if (pushed()) await (await import('./account/push.js')).turnOff(token)
-            form.submit()
+            try {
+                if (pushed()) await (await import('./account/push.js')).turnOff(token)
+                if (inUse()) await (await import('./offline/device.js')).forgetAll()
+            } finally {
+                form.submit()
+            }
         })
     }
 }

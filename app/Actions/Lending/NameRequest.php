@@ -20,7 +20,7 @@ final class NameRequest
     public function __invoke(int $requestId, int $libraryId, int $titleId, DateTimeImmutable $now): ?bool
     {
         return DB::transaction(function () use ($requestId, $libraryId, $titleId, $now): ?bool {
-            DB::select('select from titles where id = ? for no key update', [$titleId]);
+            $this->answerRequests->lock($titleId);
             $request = DB::selectOne("select r.* from requests r join cards c on c.id = r.card_id where r.id = ? and r.library_id = ? and r.title_id is null and r.state = 'open' for no key update", [$requestId, $libraryId]);
             if ($request === null) {
                 return null;

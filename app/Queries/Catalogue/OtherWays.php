@@ -33,7 +33,7 @@ final class OtherWays
     {
         $spelled = $search->words;
         foreach ($search->query->words() as $word) {
-            if (mb_strlen($word) < 4 || DB::scalar("select exists (select from search_rows where stems @@ (to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?)))", ["'{$word}'", "'{$word}'", "'{$word}'"])) {
+            if (mb_strlen($word) < Spelling::SHORTEST || DB::scalar("select exists (select from search_rows where stems @@ (to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?)))", ["'{$word}'", "'{$word}'", "'{$word}'"])) {
                 continue;
             }
             $better = Spelling::of($word);

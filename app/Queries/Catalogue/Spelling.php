@@ -13,7 +13,7 @@ final class Spelling
     private const SLIPS = 2;
 
     /** Shorter words are like too many others. */
-    private const SHORTEST = 4;
+    public const SHORTEST = 4;
 
     /**
      * @param  string  $word  folded, as SearchWords gives it

@@ -79,7 +79,7 @@ final class Suggest
     private function corrected(array $words): array
     {
         return array_map(function (string $word): string {
-            if (mb_strlen($word) < 4 || DB::scalar('select exists (select from search_words where word like ?)', ["{$word}%"])) {
+            if (mb_strlen($word) < Spelling::SHORTEST || DB::scalar('select exists (select from search_words where word like ?)', ["{$word}%"])) {
                 return $word;
             }
 

@@ -167,6 +167,9 @@ final class PushTest extends TestCase
         $this->actingAs($one)->post("/settings/devices/{$device->id}/remove")->assertRedirect('/settings');
         $this->assertSame(0, PushDevice::query()->count());
 
+        $this->post('/settings/devices/999999999/remove')->assertRedirect('/settings');
+        $this->post('/settings/devices/99999999999999999999/remove')->assertNotFound();
+
         // The same browser, used by another after the first: it shows what is theirs.
         $this->addDevices($one);
         $this->addDevices($other);

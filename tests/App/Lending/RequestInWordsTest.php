@@ -94,6 +94,10 @@ final class RequestInWordsTest extends TestCase
         $this->post("/desk/requests/words/{$asked->id}/name", ['title' => "http://127.0.0.1/titles/{$title->id}"])->assertRedirect("/desk/requests/{$title->id}");
         $this->assertSame([$title->id, 'open'], [$asked->refresh()->title_id, $asked->state]);
         $this->get("/desk/requests/words/{$asked->id}")->assertNotFound();
+        // Somebody else at the Desk was slower.
+        $this->post("/desk/requests/words/{$asked->id}/name", ['title' => (string) $title->id])->assertRedirect('/desk/requests')->assertSessionHas('refusal');
+        $this->post("/desk/requests/words/{$asked->id}/decline", ['why' => 'Too late.'])->assertRedirect('/desk/requests');
+        $this->assertSame('open', $asked->refresh()->state);
         $this->actingAs($card->person)->get('/requests')->assertSee("/titles/{$title->id}", false);
 
         app(AddLicence::class)($this->library()->id, $title->id, LicenceModel::OneCopyOneUser, 1, null, now()->toImmutable(), null, now()->toImmutable());
@@ -111,6 +115,21 @@ final class RequestInWordsTest extends TestCase
         $this->assertSame(['here', $title->id], [$asked->refresh()->state, $asked->title_id]);
         $this->assertSame(['request_answered', 'hold_ready'], DB::table('notices')->where('person_id', $card->person_id)->orderBy('id')->pluck('kind')->all());
         $this->assertEveryCountIsTrue();
+    }
+
+    public function test_an_address_that_is_guessed_leads_nowhere(): void
+    {
+        $this->actingAs($this->staff(), 'staff');
+        foreach (['0', '999999999', '99999999999999999999'] as $id) {
+            $this->get("/desk/requests/words/{$id}")->assertNotFound();
+        }
+        $this->actingAs(($card = $this->card())->person, 'web');
+        foreach (['999999999', '99999999999999999999'] as $id) {
+            $this->post("/requests/{$id}/withdraw")->assertNotFound();
+        }
+        $other = $this->library('cinder-point');
+        $this->post('/ask?library='.$other->slug, ['name' => 'Elsewhere'])->assertRedirect('/ask')->assertSessionHas('refusal');
+        $this->assertSame(0, TitleRequest::query()->where('card_id', $card->id)->count());
     }
 
     public function test_who_asks_for_the_title_already_asks_once(): void

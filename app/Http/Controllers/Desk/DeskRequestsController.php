@@ -73,14 +73,14 @@ final class DeskRequestsController
     /** A request in a patron's words, with the titles that it may mean. */
     public function words(TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff): View
     {
-        $this->isInWords($asked, $staff) || abort(404);
+        $asked->library_id === $staff->library_id && $asked->title_id === null && $asked->state === 'open' || abort(404);
 
         return view('desk.request-words', ['staff' => $staff, 'asked' => $asked, 'known' => KnownTitles::like(new WantedTitle((string) $asked->name, (string) $asked->people, $asked->format, (string) $asked->number), loosely: true)]);
     }
 
     public function name(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, NameRequest $name): RedirectResponse
     {
-        $this->isInWords($asked, $staff) || abort(404);
+        $asked->library_id === $staff->library_id || abort(404);
         $title = KnownTitles::named(Input::text($request, 'title'));
         if ($title === null) {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
@@ -96,7 +96,7 @@ final class DeskRequestsController
 
     public function declineInWords(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
     {
-        $this->isInWords($asked, $staff) || abort(404);
+        $asked->library_id === $staff->library_id || abort(404);
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
@@ -104,10 +104,5 @@ final class DeskRequestsController
         $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, now()->toImmutable());
 
         return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
-    }
-
-    private function isInWords(TitleRequest $asked, StaffMember $staff): bool
-    {
-        return $asked->library_id === $staff->library_id && $asked->title_id === null && $asked->state === 'open';
     }
 }

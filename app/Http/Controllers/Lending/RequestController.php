@@ -75,7 +75,7 @@ final class RequestController
         $library = $this->current->requiredLibrary();
         $card = $this->current->card();
         if ($card === null) {
-            return redirect()->back()->withInput()->with('refusal', __('lending.needs_card', ['library' => $library->name]));
+            return redirect()->route('requests.words')->withInput()->with('refusal', __('lending.needs_card', ['library' => $library->name]));
         }
         try {
             $wanted = new WantedTitle(Input::text($request, 'name'), Input::text($request, 'people'), Format::tryFrom(Input::text($request, 'format')), Input::text($request, 'number'));
