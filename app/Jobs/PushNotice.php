@@ -36,7 +36,8 @@ final class PushNotice implements ShouldQueue
 
     private const TOKEN_SECONDS = 12 * 3600;
 
-    private const MOST_LETTERS = 800;
+    /** Of four bytes each they are no more than every service takes. */
+    private const LETTERS = ['title' => 150, 'body' => 600];
 
     public function __construct(private readonly int $noticeId, private readonly int $deviceId)
     {
@@ -91,7 +92,7 @@ final class PushNotice implements ShouldQueue
     private function sealed(Notice $notice, PushDevice $device): string
     {
         $message = $this->withLocale($notice->person->locale, fn (): array => [
-            'title' => NoticeText::subject($notice), 'body' => mb_substr(NoticeText::body($notice), 0, self::MOST_LETTERS),
+            'title' => mb_substr(NoticeText::subject($notice), 0, self::LETTERS['title']), 'body' => mb_substr(NoticeText::body($notice), 0, self::LETTERS['body']),
             'address' => NoticeText::address($notice), 'tag' => "notice-{$notice->id}", 'lang' => $notice->person->locale,
         ]);
 

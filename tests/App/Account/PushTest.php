@@ -39,9 +39,9 @@ final class PushTest extends TestCase
         return ['endpoint' => self::STAND_IN."/{$name}", 'keys' => ['p256dh' => Base64Url::encode(P256::point(P256::newKey())), 'auth' => Base64Url::encode(random_bytes(16))]];
     }
 
-    private function endLoan(Card $card): void
+    private function endLoan(Card $card, string $name = 'Low Water'): void
     {
-        $this->licence($title = $this->title('Low Water'));
+        $this->licence($title = $this->title($name));
         $loan = $this->borrow($card, $title);
         $this->travelTo($loan->due_at->addMinute());
         Artisan::call('lending:tick');
@@ -118,6 +118,16 @@ final class PushTest extends TestCase
         app(EndLoan::class)($loan->id, 'returned', now()->toImmutable());
         Artisan::call('queue:work', ['--stop-when-empty' => true]);
         Http::assertSentCount(1);
+    }
+
+    public function test_the_longest_name_in_the_widest_letters_still_fits(): void
+    {
+        Http::fake(['*' => Http::response('', 201)]);
+        $this->addDevices(($card = $this->card())->person);
+        $this->endLoan($card, str_repeat('𝕷', 300));
+        Http::assertSentCount(1);
+        $this->assertLessThanOrEqual(4096, strlen(Http::recorded()[0][0]->body()));
+        $this->assertSame(0, DB::table('failed_jobs')->count() + DB::table('jobs')->count());
     }
 
     public function test_a_browser_that_wants_no_more_is_forgotten(): void
