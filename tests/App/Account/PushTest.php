@@ -45,7 +45,7 @@ final class PushTest extends TestCase
         $loan = $this->borrow($card, $title);
         $this->travelTo($loan->due_at->addMinute());
         Artisan::call('lending:tick');
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
     }
 
     /** @param  list<string>  $names */
@@ -116,7 +116,7 @@ final class PushTest extends TestCase
         $this->hold($waiting = $this->card(), $title);
         $this->addDevices($waiting->person);
         app(EndLoan::class)($loan->id, 'returned', now()->toImmutable());
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Http::assertSentCount(1);
     }
 
@@ -149,7 +149,7 @@ final class PushTest extends TestCase
         $this->endLoan($card);
         $this->assertSame(1, DB::table('jobs')->count());
         $this->travel(1)->minutes();
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame([2, 0], [$calls, DB::table('jobs')->count()]);
     }
 

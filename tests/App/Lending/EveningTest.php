@@ -50,7 +50,7 @@ final class EveningTest extends TestCase
         $this->as($two)->get('/porch')->assertSee('The Salt Ledger is ready for you')->assertSee('1 new notice');
         $this->get('/notices')->assertSee('is kept for you until');
         $this->get('/porch')->assertDontSee('1 new notice');
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $mail = $this->app->make('mailer')->getSymfonyTransport()->messages()->sole()->getOriginalMessage();
         $this->assertStringContainsString('“The Salt Ledger” is ready for you', $mail->getSubject());
         $this->assertStringContainsString("/titles/{$title->id}", $mail->getTextBody());
@@ -124,7 +124,7 @@ final class EveningTest extends TestCase
         $this->as($loan->card)->post("/loans/{$loan->id}/return");
         $job = DB::table('jobs')->first();
         DB::table('jobs')->insert([...array_diff_key((array) $job, ['id' => 1])]);
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
 
         $this->assertCount(1, $this->app->make('mailer')->getSymfonyTransport()->messages());
         $this->assertSame(0, DB::table('failed_jobs')->count());

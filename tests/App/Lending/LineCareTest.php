@@ -94,7 +94,7 @@ final class LineCareTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $this->be(($card = $this->card())->person)->post("/titles/{$title->id}/hold", ['at_once' => '1'])->assertSessionHas('said');
         $this->giveBack($loan);
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame(1, Loan::query()->where('card_id', $card->id)->whereNull('ended_at')->count());
         $this->assertSame(['hold_borrowed'], DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all());
         $this->assertEveryCountIsTrue();

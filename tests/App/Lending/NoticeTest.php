@@ -44,7 +44,7 @@ final class NoticeTest extends TestCase
             Artisan::call('lending:tick');
             $this->assertSame($kinds, $this->kinds($card->person), $when);
         }
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Mail::assertSent(NoticeMail::class, 3);
     }
 
@@ -86,7 +86,7 @@ final class NoticeTest extends TestCase
             $this->travelTo($loan->due_at->modify($when));
             Artisan::call('lending:tick');
         }
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame(['loan_ended'], $this->kinds($card->person));
         Mail::assertNothingSent();
     }
