@@ -121,7 +121,7 @@ return [
         'pause' => 'Pause',
         'go_on' => 'Go on',
         'no_voice' => 'This browser has no voice to read with, and this book has no recording.',
-        'aloud_failed' => 'The recording could not be played. Check the connection and try again.',
+        'aloud_failed' => 'Reading aloud could not go on. Check the connection and try again.',
         'time_left' => 'about :time left',
         'time_left_both' => ':chapter left in this chapter, :time in all',
         'find_too_short' => 'Type at least two letters.',

@@ -121,7 +121,7 @@ return [
         'pause' => 'Pausa',
         'go_on' => 'Seguir',
         'no_voice' => 'Este navegador no tiene voz para leer y este libro no tiene grabación.',
-        'aloud_failed' => 'No se ha podido reproducir la grabación. Compruebe la conexión y pruebe de nuevo.',
+        'aloud_failed' => 'No se ha podido seguir leyendo en voz alta. Compruebe la conexión e inténtelo otra vez.',
         'time_left' => 'quedan unos :time',
         'time_left_both' => ':chapter para acabar el capítulo, :time en total',
         'find_too_short' => 'Escriba al menos dos letras.',

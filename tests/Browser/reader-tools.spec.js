@@ -285,6 +285,7 @@ test('a book without a recording is read by the browser’s voice, from the page
     const complaints = await open(page, 'Letters from Cinder Point')
     await page.keyboard.press('c')
     await page.locator('#contents-list').getByRole('link', { name: 'October' }).click()
+    await expect(page.locator('#where')).toContainText('October')
     await page.keyboard.press('r')
     await expect(page.locator('#notice')).toContainText('This browser has no voice to read with')
     await page.evaluate(() => { window.voices = [{}] })

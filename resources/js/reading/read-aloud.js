@@ -43,7 +43,7 @@ export class ReadAloud {
         this.#paused = false
         this.#show()
         if (recorded) this.#startRecording(recorded)
-        else this.#startVoice()
+        else this.#startVoice().catch(() => this.#fail())
     }
 
     stop() {
@@ -53,6 +53,11 @@ export class ReadAloud {
         globalThis.speechSynthesis?.cancel()
         this.#light(null)
         this.#show()
+    }
+
+    #fail() {
+        this.stop()
+        this.say(this.texts.aloud_failed)
     }
 
     pause() {
@@ -68,9 +73,9 @@ export class ReadAloud {
         this.pauseButton.textContent = this.#paused ? this.texts.go_on : this.texts.pause
     }
 
-    /** Whether a thing stands on the page that is open or after it. */
+    /** Whether a thing stands on the page that is open or after it; of a document that is just being opened, everything does. */
     #ahead(element) {
-        return !this.range || this.range.comparePoint(element, 0) >= 0
+        return this.range?.startContainer.getRootNode() !== element.getRootNode() || this.range.comparePoint(element, 0) >= 0
     }
 
     get #page() {
@@ -86,10 +91,7 @@ export class ReadAloud {
                 clearTimeout(this.#silence)
                 this.#silence = setTimeout(() => this.#on && !this.#paused && this.stop(), SILENCE)
             })
-            recorded.addEventListener('error', () => {
-                this.stop()
-                this.say(this.texts.aloud_failed)
-            })
+            recorded.addEventListener('error', () => this.#fail())
         }
         recorded.setRate(Number(this.speed.value))
         const { doc, index } = this.#page
