@@ -13,7 +13,7 @@ RUN="$VAR/run"
 if [ ${#RUN} -gt 80 ]; then RUN="/tmp/fig-porch-$(printf %s "$VAR" | cksum | cut -d' ' -f1)"; fi
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-zip php8.2-curl php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml
-    php8.2-opcache php8.2-gmp nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils
+    php8.2-opcache libroaring0 nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils
     dict-wn dict-freedict-spa-eng"
 
 say() { printf '  %s\n' "$*"; }
@@ -163,6 +163,9 @@ move_database_from_taken_port() {
     [ ! -d "$VAR/pg" ] || as_db sed -i "s/^port = .*/port = $(setting DB_PORT)/" "$VAR/pg/postgresql.conf"
 }
 
+# For the database's buffers: as its manual advises (19.4, "a reasonable starting value ... is 25% of the memory"), within reason.
+quarter_of_memory() { awk '/^MemTotal/ { m = int($2 / 4096); print (m < 128 ? 128 : m > 4096 ? 4096 : m) }' /proc/meminfo; }
+
 make_cluster() {
     [ ! -s "$VAR/pg/PG_VERSION" ] || return 0
     say "Making a PostgreSQL cluster in ${VAR#"$ROOT/"}/pg"
@@ -179,8 +182,8 @@ unix_socket_directories = ''
 timezone = 'UTC'
 log_timezone = 'UTC'
 max_connections = 80
-shared_buffers = 512MB
-effective_cache_size = 4GB
+shared_buffers = $(quarter_of_memory)MB
+effective_cache_size = $((2 * $(quarter_of_memory)))MB
 work_mem = 64MB
 max_wal_size = 4GB
 checkpoint_timeout = 15min

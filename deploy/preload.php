@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * The framework's classes, compiled once for all workers of php-fpm. Which ones: those that a few pages load, found when the
- * application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that an edit shows at once.
+ * application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that an edit shows at
+ * once; but for those that call functions of C, which PHP lets preloaded files alone do (ffi.enable = preload, as it comes).
  */
 
 use App\Models\Library;
@@ -27,7 +28,8 @@ if (PHP_SAPI === 'cli') {
     file_put_contents($list, '<?php return '.var_export(array_values(array_filter(get_included_files(), fn (string $file): bool => preg_match("~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~", $file) === 1)), true).';');
 } elseif (is_file($list)) {
     require "{$root}/vendor/autoload.php";
-    foreach (array_diff(require $list, get_included_files()) as $file) {
+    $callsC = ["{$root}/core/Catalogue/Roaring.php", "{$root}/app/Queries/Catalogue/Sets/SetsFile.php"];
+    foreach (array_diff([...require $list, ...$callsC], get_included_files()) as $file) {
         opcache_compile_file($file);
     }
 }

@@ -4,112 +4,157 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue;
 
-use GMP;
+use FFI\CData;
 use ValueError;
 
-/** A set of title numbers, a bit for each: what words and filters have in common is found without looking at a single title. */
+/** A set of title numbers, compressed: what words and filters have in common is found without looking at a single title. */
 final class TitleSet
 {
-    private const WORD_BYTES = 8;
-
-    /** @param  int|null  $count  as far as it is known */
-    private function __construct(private readonly GMP $bits, private ?int $count = null)
+    /**
+     * @param  CData  $bitmap  freed with this object
+     * @param  int|null  $count  as far as it is known
+     * @param  object|null  $holder  with whose end the memory in which it lies would go
+     */
+    private function __construct(private readonly CData $bitmap, private ?int $count = null, public readonly ?object $holder = null)
     {
+    }
+
+    public function __destruct()
+    {
+        Roaring::library()->roaring_bitmap_free($this->bitmap);
     }
 
     public static function none(): self
     {
-        return new self(gmp_init(0));
+        return self::ofPacked('');
     }
 
-    /** @param  array<int>  $numbers  in any order, 0 or more each */
+    /** @param  array<int>  $numbers  in any order, each from 0 to 4,294,967,295 */
     public static function of(array $numbers): self
     {
-        if ($numbers === []) {
-            return self::none();
-        }
-        if (min($numbers) < 0) {
-            throw new ValueError('A title has no negative number.');
-        }
-        $bytes = str_repeat("\0", self::wholeWords(intdiv(max($numbers), 8) + 1));
-        foreach ($numbers as $number) {
-            $at = $number >> 3;
-            $bytes[$at] = chr(ord($bytes[$at]) | 1 << ($number & 7));
+        if ($numbers !== [] && (min($numbers) < 0 || max($numbers) > 0xFFFFFFFF)) {
+            throw new ValueError('A title’s number is from 0 to 4,294,967,295.');
         }
 
-        return self::fromBytes($bytes);
+        return self::ofPacked(pack('V*', ...$numbers));
+    }
+
+    /** @param  string  $numbers  of four bytes each, the highest first, as PostgreSQL sends them */
+    public static function ofSent(string $numbers): self
+    {
+        return self::ofPacked(pack('V*', ...array_values((array) unpack('N*', $numbers))));
+    }
+
+    /** @param  string  $numbers  of four bytes each, the lowest first */
+    private static function ofPacked(string $numbers): self
+    {
+        return new self(Roaring::library()->roaring_bitmap_of_ptr(intdiv(strlen($numbers), 4), $numbers));
     }
 
     /**
-     * @param  string  $bytes  title n is bit n mod 8, from the lowest, of byte n div 8
-     * @param  int|null  $count  how many they are, where that is known
+     * @param  string  $bytes  in the portable format of the RoaringFormatSpec
+     *
+     * @throws ValueError if they are in no such format
      */
-    public static function fromBytes(string $bytes, ?int $count = null): self
+    public static function fromBytes(string $bytes): self
     {
-        return $bytes === '' ? self::none() : new self(gmp_import(str_pad($bytes, self::wholeWords(strlen($bytes)), "\0"), self::WORD_BYTES, GMP_LSW_FIRST | GMP_LITTLE_ENDIAN), $count);
+        return new self(Roaring::library()->roaring_bitmap_portable_deserialize_safe($bytes, strlen($bytes)) ?? throw new ValueError('These bytes are no set of titles.'));
     }
 
-    /** As fromBytes() takes it; empty for the empty set. */
+    /** As fromBytes() takes it. */
     public function bytes(): string
     {
-        return $this->isEmpty() ? '' : gmp_export($this->bits, self::WORD_BYTES, GMP_LSW_FIRST | GMP_LITTLE_ENDIAN);
+        $size = Roaring::library()->roaring_bitmap_portable_size_in_bytes($this->bitmap);
+
+        return Roaring::written($size, fn (CData $to) => Roaring::library()->roaring_bitmap_portable_serialize($this->bitmap, $to));
+    }
+
+    /**
+     * A set that is read where it lies in memory.
+     *
+     * @param  int  $at  the address to which frozen() was put: a multiple of Roaring::ALIGNED
+     * @param  int  $length  bytes
+     * @param  int  $count  how many they are
+     * @param  object  $holder  with whose end the memory would go: it is held on to
+     */
+    public static function inMemory(int $at, int $length, int $count, object $holder): self
+    {
+        return new self(Roaring::library()->roaring_bitmap_frozen_view($at, $length) ?? throw new ValueError('No set of titles lies there.'), $count, $holder);
+    }
+
+    /** As inMemory() takes it: for this kind of machine only. */
+    public function frozen(): string
+    {
+        $size = Roaring::library()->roaring_bitmap_frozen_size_in_bytes($this->bitmap);
+
+        return Roaring::written($size, fn (CData $to) => Roaring::library()->roaring_bitmap_frozen_serialize($this->bitmap, $to));
     }
 
     public function and(self $other): self
     {
-        return new self(gmp_and($this->bits, $other->bits));
+        return new self(Roaring::library()->roaring_bitmap_and($this->bitmap, $other->bitmap));
     }
 
     public function or(self $other): self
     {
-        return new self(gmp_or($this->bits, $other->bits));
+        return new self(Roaring::library()->roaring_bitmap_or($this->bitmap, $other->bitmap));
     }
 
     public function without(self $other): self
     {
-        return new self(gmp_and($this->bits, gmp_com($other->bits)));
+        return new self(Roaring::library()->roaring_bitmap_andnot($this->bitmap, $other->bitmap));
     }
 
     public function has(int $number): bool
     {
-        return gmp_testbit($this->bits, $number);
+        return Roaring::library()->roaring_bitmap_contains($this->bitmap, $number);
     }
 
     public function count(): int
     {
-        return $this->count ??= gmp_popcount($this->bits);
+        return $this->count ??= Roaring::library()->roaring_bitmap_get_cardinality($this->bitmap);
     }
 
-    /** How many both have: half of what they have together, less what only one has, which is quicker to count than to make what both have. */
+    /** The same, laid out so that countWith() is quick against hundreds of sets however large this one is; for nothing else. */
+    public function forCounting(): self
+    {
+        return new self(Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true));
+    }
+
+    /** How many both have. */
     public function countWith(self $other): int
     {
-        return intdiv($this->count() + $other->count() - gmp_hamdist($this->bits, $other->bits), 2);
+        return Roaring::library()->roaring_bitmap_and_cardinality($this->bitmap, $other->bitmap);
+    }
+
+    /**
+     * The same of a set that lies in memory, and of which nothing else is asked.
+     *
+     * @param  int  $at  as inMemory() takes it
+     */
+    public function countWithFrozen(int $at, int $length): int
+    {
+        $library = Roaring::library();
+        $other = $library->roaring_bitmap_frozen_view($at, $length) ?? throw new ValueError('No set of titles lies there.');
+        $count = $library->roaring_bitmap_and_cardinality($this->bitmap, $other);
+        $library->roaring_bitmap_free($other);
+
+        return $count;
     }
 
     public function isEmpty(): bool
     {
-        return gmp_sign($this->bits) === 0;
+        return Roaring::library()->roaring_bitmap_is_empty($this->bitmap);
     }
 
     /** @return list<int> in rising order */
     public function numbers(): array
     {
-        $numbers = [];
-        /** @var array<int, int> $words from 1 on */
-        $words = (array) unpack('P*', $this->bytes());
-        foreach ($words as $at => $word) {
-            for ($number = ($at - 1) * 64; $word !== 0; $word = $word >> 1 & PHP_INT_MAX, $number++) {
-                if (($word & 1) === 1) {
-                    $numbers[] = $number;
-                }
-            }
-        }
+        $numbers = Roaring::written(4 * $this->count(), fn (CData $to) => Roaring::library()->roaring_bitmap_to_uint32_array($this->bitmap, $to));
 
-        return $numbers;
-    }
+        /** @var array<int, int> $unpacked from 1 on */
+        $unpacked = (array) unpack('V*', $numbers);
 
-    private static function wholeWords(int $bytes): int
-    {
-        return intdiv($bytes + self::WORD_BYTES - 1, self::WORD_BYTES) * self::WORD_BYTES;
+        return array_values($unpacked);
     }
 }

@@ -41,7 +41,7 @@ final class CountFacets
     /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
     private const GROUPED = ['format' => 0b01111, 'audience' => 0b10111, 'language' => 0b11011, 'year' => 0b11101, 'level' => 0b11110];
 
-    public function __construct(private readonly SearchTitles $searchTitles, private readonly InSets $inSets, private readonly CountInSets $countInSets, private readonly int $few = 1500)
+    public function __construct(private readonly SearchTitles $searchTitles, private readonly InSets $inSets, private readonly CountInSets $countInSets)
     {
     }
 
@@ -51,12 +51,12 @@ final class CountFacets
         if ($found === null) {
             return $this->oneByOne($search, $now);
         }
-        [$where, $bindings] = SearchSql::base($search, $now);
-        $loose = ["s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $found->oneByOne).'}', ...$bindings]];
-        if ($found->base->count() <= $this->few) {
-            return $this->oneByOne($search, $now, ["(s.title_id = any(?::bigint[]) or {$loose[0]})", ['{'.implode(',', $found->base->numbers()).'}', ...$loose[1]]]);
+        if ($found->oneByOne === []) {
+            $others = Facets::none($this->byLibrary($search, $now));
+        } else {
+            [$where, $bindings] = SearchSql::base($search, $now);
+            $others = $this->oneByOne($search, $now, ["s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $found->oneByOne).'}', ...$bindings]], PHP_INT_MAX);
         }
-        $others = $found->oneByOne === [] ? Facets::none($this->byLibrary($search, $now)) : $this->oneByOne($search, $now, $loose, PHP_INT_MAX);
 
         return $this->countInSets->of($found, $others, $search->subjects, self::MOST_SUBJECTS, self::MOST_AWARDS);
     }

@@ -69,6 +69,12 @@ final readonly class QuerySql
         return new self('('.implode($node instanceof All ? ' && ' : ' || ', array_column($known, 'sql')).')', array_merge(...array_column($known, 'bindings')));
     }
 
+    /** A word of the index as it stands there, for a tsquery. */
+    public static function lexeme(string $word): string
+    {
+        return "'".strtr($word, ["'" => "''", '\\' => '\\\\'])."'";
+    }
+
     /** @return list<Term> */
     private static function termsOf(?Node $node): array
     {

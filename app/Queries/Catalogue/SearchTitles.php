@@ -10,6 +10,7 @@ use App\Queries\Lending\UsableLicences;
 use App\Queries\PageAsked;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
+use Generator;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +33,7 @@ final class SearchTitles
      * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
      * @param  int  $walked  from so many on an index in the order asked for is walked until a page is full
      */
-    public function __construct(private readonly InSets $inSets, private readonly int $ranked = 2000, private readonly int $walked = 30_000)
+    public function __construct(private readonly InSets $inSets, private readonly int $ranked = 300, private readonly int $walked = 30_000)
     {
     }
 
@@ -119,18 +120,44 @@ final class SearchTitles
         if ($search->order === 'soonest' || $many && $search->order !== 'relevance' && ! isset(self::INDEXED[$search->order])) {
             return $this->ids($search, $now, ...[...$order, $count, $from, $many ? ['true', []] : ['s.title_id = any(?::bigint[])', ['{'.implode(',', $set->numbers()).'}']]]);
         }
-        $gathering = $this->inSets->find($search, $now)->gathering ?? throw new LogicException('A set was found.');
+        $found = $this->inSets->find($search, $now) ?? throw new LogicException('A set was found.');
+        $gathering = $found->gathering;
+        if ($search->order === 'newest') {
+            return self::inRings($gathering->inRings($set, 'newest'), "s.added_at + interval '0' desc", $count, $from);
+        }
         if ($search->order !== 'relevance' || $total <= $this->ranked) {
             return $this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from);
         }
         // Titles that are called just so, then those with the words in their names, then the others, each by how often they are borrowed.
-        $named = InSets::named($gathering, $search->query->tree)?->and($set) ?? TitleSet::none();
+        $named = $found->query->named()?->and($set) ?? TitleSet::none();
         $called = $named->and(TitleSet::of(array_column(DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]), 'id')));
+        $rings = function () use ($gathering, $called, $named, $set): Generator {
+            yield $called;
+            yield from $gathering->inRings($named->without($called), 'popular');
+            yield from $gathering->inRings($set->without($named), 'popular');
+        };
+
+        return self::inRings($rings(), 's.times_borrowed + 0 desc', $count, $from);
+    }
+
+    /**
+     * @param  Generator<int, TitleSet>  $rings  one after another
+     * @param  string  $order  within each
+     * @return list<int>
+     */
+    private static function inRings(Generator $rings, string $order, int $count, int $from): array
+    {
         $page = [];
-        foreach ([$called, $named->without($called), $set->without($named)] as $part) {
-            $of = $count > count($page) && ! $part->isEmpty() ? $this->ordered($part, $gathering->titles(), 'most_borrowed', ['s.times_borrowed + 0 desc', []], $count - count($page), $from) : [];
-            $from = max(0, $from - $part->count());
-            array_push($page, ...$of);
+        foreach ($rings as $ring) {
+            if ($from < $ring->count()) {
+                array_push($page, ...array_column(DB::select(
+                    "select s.title_id from search_rows s where s.title_id = any(?::bigint[]) order by {$order}, s.title_id limit ? offset ?", ['{'.implode(',', $ring->numbers()).'}', $count - count($page), $from],
+                ), 'title_id'));
+            }
+            $from = max(0, $from - $ring->count());
+            if (count($page) === $count) {
+                break;
+            }
         }
 
         return $page;

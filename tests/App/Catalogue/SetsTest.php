@@ -14,12 +14,14 @@ use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\Facets;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Catalogue\Sets\CountInSets;
+use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\CardReach;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\App\TestCase;
@@ -49,13 +51,17 @@ final class SetsTest extends TestCase
     {
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
-        app(GatherSets::class)($this->now());
+        $gather = new GatherSets(paired: 1);
+        $gather($this->now());
         $found = 0;
-        $this->assertGreaterThan(10, DB::table('search_sets')->where('name', 'like', 'word:%')->count());
+        foreach (['stem' => 50, 'exact' => 50, 'pair' => 200, 'popular' => 5, 'newest' => 5] as $kind => $fewest) {
+            $this->assertGreaterThanOrEqual($fewest, DB::table('search_sets')->where('name', 'like', "{$kind}:%")->count(), $kind);
+        }
+        $this->assertGreaterThan(500, DB::table('search_rare_words')->count());
         for ($round = 0; $round < 5; $round++) {
             for ($n = 0; $n < 20; $n++) {
                 $search = $this->search($words, $subjects);
-                [$sets, $ids] = $this->answer($search, ranked: $n % 2 === 0 ? 2000 : 3);
+                [$sets, $ids] = $this->answer($search, ranked: $n % 2 === 0 ? 2000 : 3, few: $n % 3 === 0 ? 1000 : 0);
                 DB::beginTransaction();
                 DB::table('search_gatherings')->delete();
                 [$plain, $plainIds] = $this->answer($search, ranked: 2000);
@@ -68,7 +74,7 @@ final class SetsTest extends TestCase
                 $found += $plain->total;
             }
             $this->change();
-            $round === 3 && app(GatherSets::class)($this->now());
+            $round === 3 && $gather($this->now());
         }
         $this->assertGreaterThan(1500, $found, 'most searches find something');
     }
@@ -78,10 +84,11 @@ final class SetsTest extends TestCase
         app(GatherSets::class)($this->now());
         $this->change();
         config(['figporch.page_size' => 50]);
-        foreach (['most_borrowed', 'newest', 'title', 'soonest'] as $order) {
+        $word = DB::selectOne("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1")->word;
+        foreach (['most_borrowed', 'newest', 'title', 'soonest', 'relevance'] as $order) {
             $orders = [[], []];
             foreach ([new SearchTitles(new InSets, 3, 10), new SearchTitles(new InSets, 3, 100_000)] as $k => $titles) {
-                $search = CatalogueSearch::read($this->libraries[0]->id, ['order' => $order], new CardReach);
+                $search = CatalogueSearch::read($this->libraries[0]->id, ['order' => $order, 'q' => $order === 'relevance' ? $word : ''], new CardReach);
                 $total = $titles->total($search, $this->now());
                 for ($page = 1; $page <= ceil($total / 50); $page++) {
                     Paginator::currentPageResolver(fn (): int => $page);
@@ -92,6 +99,19 @@ final class SetsTest extends TestCase
             }
             $this->assertSame($orders[1], $orders[0], $order);
         }
+    }
+
+    public function test_another_machine_gets_the_sets_from_the_database(): void
+    {
+        (new GatherSets(paired: 1))($this->now());
+        $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
+        [$here, $ids] = $this->answer($search, 3);
+        DB::table('search_gatherings')->update(['key' => Str::uuid()]);
+        $this->assertDirectoryDoesNotExist(Gathering::folder(DB::table('search_gatherings')->value('key')));
+        [$there, $idsThere] = $this->answer($search, 3);
+        $this->assertDirectoryExists(Gathering::folder(DB::table('search_gatherings')->value('key')));
+        $this->assertGreaterThan(20, $here->total);
+        $this->assertEquals([$here, $ids], [$there, $idsThere]);
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
@@ -121,7 +141,10 @@ final class SetsTest extends TestCase
         $one = fn (array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
         $sometimes = fn (callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
         $asked = array_filter([
-            'q' => match ($this->random->getInt(0, 9)) {
+            'q' => match ($this->random->getInt(0, 13)) {
+                10, 11 => '"'.$this->inARow(2).'"',
+                12 => '"'.$this->inARow(3).'" OR "'.$this->inARow(2).'"',
+                13 => '"'.$this->inARow(2)." {$one($words)}\"",
                 0, 1, 2 => '',
                 3 => "{$one($words)} OR {$one($words)}",
                 4 => "{$one($words)} -{$one($words)}",
@@ -147,13 +170,21 @@ final class SetsTest extends TestCase
         return CatalogueSearch::read($this->libraries[0]->id, $asked, $this->random->getInt(0, 2) === 0 ? $teen : new CardReach, [$this->libraries[1]->id => new CardReach]);
     }
 
+    /** Words of some title's description, in a row. */
+    private function inARow(int $count): string
+    {
+        $words = explode(' ', (string) DB::table('titles')->where('id', $this->random->getInt(1, self::TITLES))->value('description'));
+
+        return implode(' ', array_slice($words, $this->random->getInt(0, count($words) - $count), $count));
+    }
+
     /** @return array{Facets, list<int>} */
-    private function answer(CatalogueSearch $search, int $ranked): array
+    private function answer(CatalogueSearch $search, int $ranked, int $few = 0): array
     {
         $inSets = new InSets;
         $this->assertSame(DB::table('search_gatherings')->exists(), $inSets->find($search, $this->now()) !== null);
         $titles = new SearchTitles($inSets, $ranked, $ranked);
-        $facets = (new CountFacets($titles, $inSets, new CountInSets, few: 0))->of($search, $this->now());
+        $facets = (new CountFacets($titles, $inSets, new CountInSets($few)))->of($search, $this->now());
 
         return [$facets, array_map(fn (Title $title): int => $title->id, $titles->page($search, $facets->total, $this->now(), self::TITLES * 2)->items())];
     }

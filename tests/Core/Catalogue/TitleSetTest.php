@@ -31,24 +31,58 @@ final class TitleSetTest extends TestCase
             sort($either);
             self::assertSame($either, $setA->or($setB)->numbers());
             self::assertSame($a, TitleSet::fromBytes($setA->bytes())->numbers());
+            self::assertSame(count(array_intersect($a, $b)), $setA->forCounting()->countWith($setB));
             $one = $random->getInt(0, 700);
             self::assertSame(in_array($one, $a, true), $setA->has($one));
         }
     }
 
+    /** Half of a hundred thousand in a row are kept otherwise than a few. */
+    #[Test]
+    public function large_sets_do_the_same(): void
+    {
+        [$even, $third] = [range(0, 100_000, 2), range(0, 100_000, 3)];
+        [$a, $b] = [TitleSet::of($even), TitleSet::of($third)];
+        self::assertSame(range(0, 100_000, 6), $a->and($b)->numbers());
+        self::assertSame(16_667, $a->countWith($b));
+        self::assertSame(16_667, $a->forCounting()->countWith($b));
+        self::assertSame(16_667, $b->forCounting()->countWith($a));
+        self::assertSame(array_values(array_diff($even, $third)), $a->without($b)->numbers());
+        self::assertSame(50_001 + 33_334 - 16_667, $a->or($b)->count());
+        self::assertSame($even, TitleSet::fromBytes($a->bytes())->numbers());
+    }
+
     /** @return list<int> */
     private static function some(Randomizer $random): array
     {
-        $most = $random->getInt(0, 600);
+        [$most, $share, $step] = [$random->getInt(0, 600), $random->getInt(0, 9), [1, 1, 17, 4000, 1_000_003][$random->getInt(0, 4)]];
 
-        return array_values(array_filter(range(0, $most), fn (): bool => $random->getInt(0, 9) < 3));
+        return array_values(array_filter(range(0, $most * $step, $step), fn (): bool => $random->getInt(0, 9) < $share));
+    }
+
+    /**
+     * Written out by hand from the RoaringFormatSpec (github.com/RoaringBitmap/RoaringFormatSpec, values from memory): the cookie 12346, one
+     * container, its key 0 and how many it has less one, where it begins, and its numbers of two bytes each.
+     */
+    #[Test]
+    public function its_bytes_are_those_of_the_published_format(): void
+    {
+        $bytes = pack('VVvvVvvv', 12346, 1, 0, 2, 16, 0, 9, 23);
+        self::assertSame(bin2hex($bytes), bin2hex(TitleSet::of([9, 0, 23])->bytes()));
+        self::assertSame([0, 9, 23], TitleSet::fromBytes($bytes)->numbers());
     }
 
     #[Test]
-    public function title_n_is_bit_n_mod_8_of_byte_n_div_8(): void
+    public function bytes_that_are_no_set_are_refused(): void
     {
-        self::assertSame([0, 9, 23], TitleSet::fromBytes("\x01\x02\x80")->numbers());
-        self::assertStringStartsWith("\x01\x02\x80", TitleSet::of([0, 9, 23])->bytes());
+        foreach (['', 'no set', pack('VVvvVv', 12346, 1, 0, 2, 16, 0)] as $bytes) {
+            try {
+                TitleSet::fromBytes($bytes);
+                self::fail('It should have been refused.');
+            } catch (ValueError $error) {
+                self::assertStringContainsString('no set of titles', $error->getMessage());
+            }
+        }
     }
 
     #[Test]
@@ -56,5 +90,14 @@ final class TitleSetTest extends TestCase
     {
         $this->expectException(ValueError::class);
         TitleSet::of([3, -1]);
+    }
+
+    #[Test]
+    public function none_is_nothing(): void
+    {
+        self::assertSame([], TitleSet::none()->numbers());
+        self::assertTrue(TitleSet::none()->isEmpty());
+        self::assertSame(0, TitleSet::none()->forCounting()->countWith(TitleSet::of([3])));
+        self::assertSame([], TitleSet::fromBytes(TitleSet::none()->bytes())->numbers());
     }
 }

@@ -12,6 +12,11 @@ use SplMinHeap;
 /** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
 final class CountInSets
 {
+    /** @param  int  $few  of so many titles at the most subjects are counted title by title, which takes less than looking into every subject's set */
+    public function __construct(private readonly int $few = 1000)
+    {
+    }
+
     /**
      * @param  Facets  $others  what was counted one by one: with all its subjects and awards
      * @param  list<int>  $chosen  subjects whose names are wanted whatever their counts
@@ -19,11 +24,12 @@ final class CountInSets
     public function of(FoundInSets $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards): Facets
     {
         $matching = $found->matching();
+        $counted = $matching->forCounting();
         /** @var array<int, int> $subjects */
-        $subjects = self::most($found->gathering, 'subject', $matching, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id))
+        $subjects = ($matching->count() <= $this->few ? null : self::most($found->gathering, 'subject', $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id)))
             ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
-        $awards = self::most($found->gathering, 'award', $matching, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
+        $awards = self::most($found->gathering, 'award', $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
 
         return new Facets(
             $matching->count() + $others->total,
@@ -41,11 +47,11 @@ final class CountInSets
      */
     private static function values(FoundInSets $found, string $kind, array $more): array
     {
-        $among = $found->matching($kind);
+        $among = $found->matching($kind)->forCounting();
         /** @var list<K> $values */
         $values = array_keys($found->gathering->values($kind));
         foreach ($values as $value) {
-            $more[$value] = ($more[$value] ?? 0) + $among->countWith($found->gathering->every("{$kind}:{$value}"));
+            $more[$value] = ($more[$value] ?? 0) + $found->gathering->count("{$kind}:{$value}", $among);
         }
         ksort($more);
 
@@ -56,7 +62,7 @@ final class CountInSets
      * The commonest values: none that had fewer titles in all than the last of them has here need be counted.
      *
      * @param  array<int|string, int>  $more
-     * @param  callable(int|string): TitleSet  $set
+     * @param  callable(int|string): TitleSet  $set  of a value too rare for one at hand
      * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
      */
     private static function most(Gathering $gathering, string $kind, TitleSet $among, array $more, int $most, callable $set): ?array
@@ -70,7 +76,7 @@ final class CountInSets
             $leading->count() > $most && $leading->extract();
         };
         foreach ($more as $value => $count) {
-            $add($value, $count + $among->countWith($set($value)));
+            $add($value, $count + ($gathering->has("{$kind}:{$value}") ? $gathering->count("{$kind}:{$value}", $among) : $among->countWith($set($value))));
         }
         $beyond = fn (int $inAll): bool => $leading->count() === $most && $inAll < $leading->top();
         $rarest = PHP_INT_MAX;
@@ -79,7 +85,7 @@ final class CountInSets
             if ($beyond($inAll)) {
                 break;
             }
-            isset($counts[$value]) || $add($value, $among->countWith($set($value)));
+            isset($counts[$value]) || $add($value, $gathering->count("{$kind}:{$value}", $among));
         }
         $everyHasASet = count($gathering->values($kind)) < Gathering::MOST[$kind];
 

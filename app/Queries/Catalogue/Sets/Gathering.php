@@ -6,30 +6,44 @@ namespace App\Queries\Catalogue\Sets;
 
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use RuntimeException;
 use stdClass;
 
 /**
  * The sets of titles that were gathered last, and what has come loose since: titles that have changed, or of which a date has passed, whose
- * bits are not to be believed. Sets are kept as files on each machine: they are read with every search and never change.
+ * bits are not to be believed. Each machine has a copy of the sets as a file.
  */
 final class Gathering
 {
-    /** Of these kinds only the commonest values have sets of their own. */
-    public const MOST = ['subject' => 600, 'award' => 100];
+    /** Kinds of filters, of which all values are listed; of these only the commonest have sets of their own. */
+    public const MOST = ['subject' => 2000, 'award' => 300];
+
+    public const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
+
+    /** Titles in an order are kept in rings, each so many times as large as those before it together. */
+    public const RINGS = 5;
+
+    public const FIRST_RING = 256;
+
+    public const WIDER = 8;
+
+    /** What is read from the database alone begins so: too many to have at hand. */
+    public const APART = 'pair:';
+
+    /** Letters, in bytes, of a word that is paired. */
+    public const LONGEST_PAIRED = 90;
 
     /** With more to look at one by one than this, sets save nothing. */
     private const MOST_LOOSE = 6000;
 
-    private const LATEST = 'select id, key, (select coalesce(json_agg(l.title_id), \'[]\') from (
+    private const LATEST = 'select id, key, paired, (select coalesce(json_agg(l.title_id), \'[]\') from (
             select title_id from search_loose union select title_id from search_rows where sure_until <= ? union select title_id from search_rows where sure_from > ? limit ?) l) loose
         from search_gatherings order by id desc limit 1';
 
-    /**
-     * @param  array<string, int>  $counts  titles of each set that there is, by its name
-     */
-    private function __construct(private readonly int $id, private readonly string $folder, private readonly array $counts, public readonly TitleSet $loose)
+    private function __construct(private readonly int $id, private readonly int $paired, private readonly SetsFile $sets, public readonly TitleSet $loose)
     {
     }
 
@@ -39,26 +53,46 @@ final class Gathering
         $at = $now->format('Y-m-d H:i:s.uP');
         $row = DB::selectOne(self::LATEST, [$at, $at, self::MOST_LOOSE + 1]);
         $loose = $row instanceof stdClass ? json_decode($row->loose) : [];
+        if ($row === null || count($loose) > self::MOST_LOOSE) {
+            return null;
+        }
 
-        return $row === null || count($loose) > self::MOST_LOOSE ? null : new self($row->id, $folder = storage_path("search/{$row->key}"), self::counts($row->id, $folder), TitleSet::of($loose));
+        return new self($row->id, $row->paired, SetsFile::in(self::folder($row->key)) ?? self::fetch($row->id, $row->key), TitleSet::of($loose));
+    }
+
+    /** Where this machine has its copy. */
+    public static function folder(string $key): string
+    {
+        return storage_path("search/{$key}");
     }
 
     /** How many titles there were. */
     public function titles(): int
     {
-        return $this->counts['all'];
+        return $this->every('all:')->count();
     }
 
-    /** A set as it was gathered; null where there is none of that name. None is kept: hundreds at once would cost more than reading one twice. */
+    /** A set as it was gathered; null where there is none of that name. */
     public function set(string $name): ?TitleSet
     {
-        return isset($this->counts[$name]) ? $this->file($name) : null;
+        return $this->sets->set($name);
+    }
+
+    public function has(string $name): bool
+    {
+        return $this->sets->has($name);
     }
 
     /** The set of a value whose kind has a set for each value there is: where it has none, no title has it. */
     public function every(string $name): TitleSet
     {
-        return $this->set($name) ?? TitleSet::none();
+        return $this->sets->set($name) ?? TitleSet::none();
+    }
+
+    /** How many titles of the set of that name are among some titles; none where there is no such set. */
+    public function count(string $name, TitleSet $among): int
+    {
+        return $this->sets->countWith($name, $among);
     }
 
     /**
@@ -68,48 +102,102 @@ final class Gathering
      */
     public function values(string $kind): array
     {
-        $values = [];
-        foreach ($this->counts as $name => $count) {
-            if (str_starts_with($name, "{$kind}:")) {
-                $values[substr($name, strlen($kind) + 1)] = $count;
+        return $this->sets->values($kind);
+    }
+
+    /** @return list<string> the names of all sets that begin so */
+    public function beginning(string $with): array
+    {
+        return $this->sets->beginning($with);
+    }
+
+    /**
+     * What of a set comes first in an order, what after that, and so on; in which order within each, the rings do not say.
+     *
+     * @param  string  $order  newest or popular; by how often titles had been borrowed when the sets were gathered
+     * @return Generator<int, TitleSet>
+     */
+    public function inRings(TitleSet $set, string $order): Generator
+    {
+        if ($order === 'newest') {
+            // What has come since then is newer than all; what has only changed is where it was.
+            $new = $set->and($this->loose->without($this->every('all:')));
+            $set = $set->without($new);
+            yield $new->or($set->and($this->every('newest:0')));
+        }
+        for ($ring = $order === 'newest' ? 1 : 0; $ring < self::RINGS; $ring++) {
+            yield $set->and($this->every("{$order}:{$ring}"));
+        }
+        for ($ring = 0; $ring < self::RINGS; $ring++) {
+            $set = $set->without($this->every("{$order}:{$ring}"));
+        }
+        yield $set;
+    }
+
+    /** @return list<string> words too rare for a set of their own that begin so */
+    public function rareWords(string $beginning): array
+    {
+        return array_column(DB::select('select word from search_rare_words where gathering_id = ? and starts_with(word, ?)', [$this->id, $beginning]), 'word');
+    }
+
+    /**
+     * Titles in which words stand in a row, as far as pairs of them tell.
+     *
+     * @param  non-empty-list<string>  $words  each of which has a set
+     * @return array{TitleSet|null, bool} those that may be; null where no two are paired; and whether it is certain
+     */
+    public function inARow(array $words): array
+    {
+        $names = [];
+        $counts = array_map(fn (string $word): int => strlen($word) < self::LONGEST_PAIRED ? $this->every("exact:{$word}")->count() : 0, $words);
+        for ($n = 1; $n < count($words); $n++) {
+            if ($this->paired * $this->titles() <= $counts[$n - 1] * $counts[$n]) {
+                $names[] = self::APART."{$words[$n - 1]} {$words[$n]}";
             }
         }
-        arsort($values);
-
-        return $values;
-    }
-
-    private function file(string $name): TitleSet
-    {
-        $path = $this->folder.'/'.md5($name);
-        $bytes = @file_get_contents($path);
-        if ($bytes === false) {
-            $bytes = (string) stream_get_contents(DB::scalar('select bits from search_sets where gathering_id = ? and name = ?', [$this->id, $name]));
-            self::keep($path, $bytes);
+        $among = null;
+        $known = $names === [] ? [] : array_column(DB::select('select name, bits from search_sets where gathering_id = ? and name = any(?::text[])', [$this->id, '{"'.implode('","', $names).'"}']), 'bits', 'name');
+        foreach ($names as $name) {
+            $set = isset($known[$name]) ? TitleSet::fromBytes((string) stream_get_contents($known[$name], offset: 0)) : TitleSet::none();
+            $among = $among?->and($set) ?? $set;
         }
 
-        return TitleSet::fromBytes($bytes, $this->counts[$name]);
+        return [$among, count($words) === 2 && $names !== []];
     }
 
-    /** @return array<string, int> */
-    private static function counts(int $id, string $folder): array
+    /** Another machine has gathered them. */
+    private static function fetch(int $id, string $key): SetsFile
     {
-        $path = "{$folder}/counts.php";
-        if (! is_file($path)) {
-            // Another request may still read the gathering before.
-            $kept = DB::table('search_gatherings')->pluck('key')->all();
-            array_map(File::deleteDirectory(...), array_filter(File::isDirectory(dirname($folder)) ? File::directories(dirname($folder)) : [], fn (string $old): bool => ! in_array(basename($old), $kept, true)));
-            self::keep($path, '<?php return '.var_export(json_decode((string) DB::scalar('select counts from search_gatherings where id = ?', [$id]), true), true).';');
+        $folder = self::folder($key);
+        // Whoever comes meanwhile waits: to look at each title would take longer.
+        File::ensureDirectoryExists(dirname($folder));
+        $lock = fopen("{$folder}.lock", 'c');
+        $lock !== false && flock($lock, LOCK_EX);
+        is_dir($folder) || SetsFile::write($folder, self::fetched($id), self::LISTED);
+        $lock !== false && fclose($lock);
+        @unlink("{$folder}.lock");
+
+        return SetsFile::in($folder) ?? throw new RuntimeException("{$folder} was not written.");
+    }
+
+    /** @return Generator<string, TitleSet> */
+    private static function fetched(int $id): Generator
+    {
+        for ($last = ''; $rows = DB::select('select name, bits from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 200', [$id, $last, self::APART]); $last = end($rows)->name) {
+            foreach ($rows as $row) {
+                yield $row->name => TitleSet::fromBytes((string) stream_get_contents($row->bits));
+            }
         }
-
-        return require $path;
     }
 
-    private static function keep(string $path, string $bytes): void
+    /** Copies of gatherings that are gone from the database go from this machine too; but not while another process may still read them or is about to say that they are there. */
+    public static function tidy(): void
     {
-        File::ensureDirectoryExists(dirname($path));
-        $new = $path.'.'.getmypid();
-        file_put_contents($new, $bytes);
-        rename($new, $path);
+        $kept = DB::table('search_gatherings')->pluck('key')->all();
+        foreach (File::isDirectory(storage_path('search')) ? File::directories(storage_path('search')) : [] as $folder) {
+            if (! in_array(basename($folder), $kept, true) && filemtime($folder) < time() - 3600) {
+                File::deleteDirectory($folder);
+            }
+        }
     }
 }

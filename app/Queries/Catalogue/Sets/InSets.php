@@ -5,19 +5,12 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue\Sets;
 
 use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\QuerySql;
+use App\Queries\Catalogue\SearchSql;
 use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
-use FigPorch\Core\Catalogue\Query\All;
-use FigPorch\Core\Catalogue\Query\Any;
-use FigPorch\Core\Catalogue\Query\Field;
-use FigPorch\Core\Catalogue\Query\Node;
-use FigPorch\Core\Catalogue\Query\Not;
 use FigPorch\Core\Catalogue\Query\QueryParser;
-use FigPorch\Core\Catalogue\Query\Range;
-use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\Reach;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
@@ -62,7 +55,7 @@ final class InSets
             return null;
         }
         $within = $search->how === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
-        $base = self::tree($gathering, $search->query->tree, $within->without($oneByOne));
+        $base = $within->without($oneByOne);
         foreach ($search->subjects as $subject) {
             $base = $base->and(self::subject($gathering, $subject));
         }
@@ -73,12 +66,18 @@ final class InSets
             $base = $base->and(self::asked('s.series_id = ?', [$search->seriesId]));
         }
         if ($search->listWords !== null) {
-            $base = self::tree($gathering, QueryParser::read($search->listWords)->tree, $base);
+            $base = (new QueryInSets($gathering, QueryParser::read($search->listWords)->tree))->among($base);
         } elseif ($search->staffListId !== null) {
             $base = $base->and(self::asked('s.title_id in (select title_id from staff_list_title where staff_list_id = ?)', [$search->staffListId]));
         }
+        $query = new QueryInSets($gathering, $search->query->tree);
+        $base = $query->among($base);
+        if (! $oneByOne->isEmpty()) {
+            [$where, $bindings] = SearchSql::base($search, $now);
+            $oneByOne = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $oneByOne->numbers()).'}', ...$bindings]);
+        }
 
-        return new FoundInSets($gathering, $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
+        return new FoundInSets($gathering, $query, $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
@@ -107,7 +106,7 @@ final class InSets
         return $gathering->set("award:{$award}") ?? self::asked('s.awards @> array[?]', [$award]);
     }
 
-    private static function range(Gathering $gathering, string $kind, int|float|null $from, int|float|null $to): TitleSet
+    public static function range(Gathering $gathering, string $kind, int|float|null $from, int|float|null $to): TitleSet
     {
         $all = TitleSet::none();
         foreach (array_keys($gathering->values($kind)) as $value) {
@@ -150,82 +149,11 @@ final class InSets
         return $all;
     }
 
-    /** What a query finds among some titles. What no set knows is asked of the indexes, all that must match together in one question. */
-    private static function tree(Gathering $gathering, ?Node $node, TitleSet $among): TitleSet
-    {
-        if ($node === null) {
-            return $among;
-        }
-        $known = self::known($gathering, $node);
-        if ($known !== null) {
-            return $among->and($known);
-        }
-        if ($node instanceof Not) {
-            return $among->without(self::tree($gathering, $node->part, $among));
-        }
-        if (! $node instanceof All && ! $node instanceof Any) {
-            return $among->and(self::byIndex($node));
-        }
-        [$asked, $others] = [[], []];
-        foreach ($node->parts as $part) {
-            if (self::known($gathering, $part) === null && ! $part instanceof All && ! $part instanceof Any && ! $part instanceof Not) {
-                $asked[] = $part;
-            } else {
-                $others[] = $part;
-            }
-        }
-        if ($node instanceof All) {
-            $found = $asked === [] ? $among : $among->and(self::byIndex(count($asked) === 1 ? $asked[0] : new All($asked)));
-            foreach ($others as $part) {
-                $found = self::tree($gathering, $part, $found);
-            }
-
-            return $found;
-        }
-        $found = $asked === [] ? TitleSet::none() : $among->and(self::byIndex(count($asked) === 1 ? $asked[0] : new Any($asked)));
-        foreach ($others as $part) {
-            $found = $found->or(self::tree($gathering, $part, $among));
-        }
-
-        return $found;
-    }
-
-    private static function known(Gathering $gathering, Node $node): ?TitleSet
-    {
-        return match (true) {
-            $node instanceof Term && $node->field === null && count($node->words) === 1 && ! $node->exact && ! $node->begins => $gathering->set("word:{$node->words[0]}"),
-            $node instanceof Term && $node->field === Field::Language && count($node->words) === 1 => $gathering->every("language:{$node->words[0]}"),
-            $node instanceof Range && $node->field === Field::Year => self::range($gathering, 'year', $node->from, $node->to),
-            default => null,
-        };
-    }
-
-    private static function byIndex(Node $node): TitleSet
-    {
-        $query = QuerySql::of($node);
-
-        return self::asked($query->sql, $query->bindings);
-    }
-
-    /** What has the words in its title or the names of its people, as far as the indexes alone can tell; null where no words are looked for. */
-    public static function named(Gathering $gathering, ?Node $node): ?TitleSet
-    {
-        if ($node instanceof Term && ! $node->exact && $node->field === null && count($node->words) === 1) {
-            $known = $gathering->set("named:{$node->words[0]}");
-            if ($known !== null) {
-                return $known;
-            }
-        }
-        $names = QuerySql::names($node);
-
-        return $names === null ? null : self::asked("s.stems @@ {$names->sql}", $names->bindings);
-    }
-
     /** @param  list<mixed>  $bindings */
     public static function asked(string $condition, array $bindings): TitleSet
     {
         $ids = DB::scalar("select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}", $bindings);
 
-        return TitleSet::of(is_resource($ids) ? array_values((array) unpack('N*', (string) stream_get_contents($ids))) : []);
+        return TitleSet::ofSent(is_resource($ids) ? (string) stream_get_contents($ids) : '');
     }
 }
