@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
+use App\Queries\Catalogue\Sets\Gathering;
+use App\Queries\Catalogue\Sets\WordSets;
 use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\Term;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -39,14 +42,14 @@ final class LikelyNames
         if ($known->isEmpty() && DB::table('search_prefixes')->doesntExist()) {
             return ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
         }
-        $titles = fn (string $from, string $condition, string $of, string $order): array => DB::select(
+        $titles = fn (string $from, string $condition, array $of, string $order): array => DB::select(
             "select t.id, t.name, t.edition, s.format from {$from} join titles t on t.id = s.title_id
                 where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by {$order} limit {$each}",
-            [$of, $named, ...$bindings],
+            [...$of, $named, ...$bindings],
         );
-        // Where no title that is borrowed much is meant, few are called so at all: the index of names has them, by stems that begin so.
-        $titles = $titles('search_prefixes p join search_rows s on s.title_id = p.ref', "p.prefix = ? and p.kind = 'title'", $prefix, 'p.place')
-            ?: $titles('search_rows s', 's.stems @@ ?::tsquery', "'t.{$word}':*", 's.times_borrowed desc, t.id');
+        // Where no title that is borrowed much is meant, few are called so at all, and those are found by all names that begin so.
+        $titles = $titles('search_prefixes p join search_rows s on s.title_id = p.ref', "p.prefix = ? and p.kind = 'title'", [$prefix], 'p.place')
+            ?: $this->lessLikely($titles, $word, $each, $now);
         $others = DB::select(
             "select p.kind, p.ref id, p.role, coalesce(c.name, x.name, u.name) as name from search_prefixes p left join contributors c on p.kind = 'person' and c.id = p.ref
                 left join series x on p.kind = 'series' and x.id = p.ref left join subjects u on p.kind = 'subject' and u.id = p.ref
@@ -70,6 +73,31 @@ final class LikelyNames
         };
 
         return ['title' => array_values($titles), 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
+    }
+
+    /**
+     * By stems that begin so, or are those of the word, which may be shorter than the word itself.
+     *
+     * @param  callable(string, string, list<mixed>, string): array<stdClass>  $titles
+     * @return array<stdClass>
+     */
+    private function lessLikely(callable $titles, string $word, int $each, DateTimeImmutable $now): array
+    {
+        $order = 's.times_borrowed + 0 desc, t.id';
+        $gathering = Gathering::latest($now);
+        if ($gathering === null) {
+            return $titles('search_rows s', "s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"], $order);
+        }
+        $found = [];
+        $words = new WordSets($gathering, [$word]);
+        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($gathering->loose);
+        foreach ($gathering->inRings($named, 'popular') as $ring) {
+            if (! $ring->isEmpty() && count($found) < $each) {
+                array_push($found, ...$titles('search_rows s', 's.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}'], $order));
+            }
+        }
+
+        return array_slice($found, 0, $each);
     }
 
     private function titlesOf(int $libraryId, stdClass $row, DateTimeImmutable $now): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\GatherPrefixes;
+use App\Actions\Catalogue\GatherSets;
 use App\Queries\Catalogue\Suggest;
 use App\Queries\Catalogue\Suggestion;
 use Illuminate\Support\Facades\Artisan;
@@ -25,6 +26,20 @@ final class LikelyNamesTest extends TestCase
         ));
         $plain = array_map($this->suggested(...), $typed);
         $this->assertGreaterThan(1000, app(GatherPrefixes::class)());
+        $this->assertSuggestsTheSame($plain, $typed);
+        // As if these titles were not among those that are borrowed much.
+        DB::table('search_prefixes')->where('kind', 'title')->delete();
+        $this->assertSuggestsTheSame($plain, $typed);
+        app(GatherSets::class)($this->now());
+        $this->assertSuggestsTheSame($plain, $typed);
+    }
+
+    /**
+     * @param  list<array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject: array<string, int>}>  $plain
+     * @param  list<string>  $typed
+     */
+    private function assertSuggestsTheSame(array $plain, array $typed): void
+    {
         foreach ($typed as $n => $text) {
             $likely = $this->suggested($text);
             foreach (['title', 'person', 'series', 'subject'] as $kind) {

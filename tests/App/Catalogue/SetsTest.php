@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\GatherSets;
+use App\Actions\Catalogue\GatherWords;
 use App\Actions\Catalogue\RefreshAvailability;
 use App\Actions\Lending\BorrowTitle;
 use App\Models\Library;
@@ -51,10 +52,10 @@ final class SetsTest extends TestCase
     {
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
-        $gather = new GatherSets(paired: 1);
+        $gather = new GatherSets(new GatherWords, paired: 1);
         $gather($this->now());
         $found = 0;
-        foreach (['stem' => 50, 'exact' => 50, 'pair' => 200, 'popular' => 5, 'newest' => 5] as $kind => $fewest) {
+        foreach (['stem' => 50, 'exact' => 50, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
             $this->assertGreaterThanOrEqual($fewest, DB::table('search_sets')->where('name', 'like', "{$kind}:%")->count(), $kind);
         }
         $this->assertGreaterThan(500, DB::table('search_rare_words')->count());
@@ -103,7 +104,7 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        (new GatherSets(paired: 1))($this->now());
+        (new GatherSets(new GatherWords, paired: 1))($this->now());
         $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
         [$here, $ids] = $this->answer($search, 3);
         DB::table('search_gatherings')->update(['key' => Str::uuid()]);
@@ -116,8 +117,8 @@ final class SetsTest extends TestCase
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
     {
-        $this->assertFalse((new GatherSets)->isDue($this->now()), 'a small catalogue needs no sets');
-        $gather = new GatherSets(fewest: 100);
+        $this->assertFalse(app(GatherSets::class)->isDue($this->now()), 'a small catalogue needs no sets');
+        $gather = new GatherSets(new GatherWords, fewest: 100);
         $this->assertTrue($gather->isDue($this->now()));
         $this->assertSame(0, DB::table('search_loose')->count());
         $this->assertGreaterThan(50, $gather($this->now()));
@@ -150,7 +151,7 @@ final class SetsTest extends TestCase
                 4 => "{$one($words)} -{$one($words)}",
                 5 => "\"{$one($words)}\"",
                 6 => "({$one($words)} OR NOT {$one($words)}) year:1990-2015",
-                7 => substr($one($words), 0, 2).'* lang:en',
+                7 => substr($one($words), 0, $this->random->getInt(1, 6)).'* lang:en',
                 8 => "title:{$one($words)} OR author:{$one($words)}",
                 default => $one($words),
             },

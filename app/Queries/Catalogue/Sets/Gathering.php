@@ -9,7 +9,6 @@ use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
-use RuntimeException;
 use stdClass;
 
 /**
@@ -47,7 +46,7 @@ final class Gathering
     {
     }
 
-    /** Null where nothing was gathered, or too much has changed since. */
+    /** Null where nothing was gathered that this machine has, or too much has changed since. */
     public static function latest(DateTimeImmutable $now): ?self
     {
         $at = $now->format('Y-m-d H:i:s.uP');
@@ -57,7 +56,9 @@ final class Gathering
             return null;
         }
 
-        return new self($row->id, $row->paired, SetsFile::in(self::folder($row->key)) ?? self::fetch($row->id, $row->key), TitleSet::of($loose));
+        $sets = SetsFile::in(self::folder($row->key)) ?? self::fetch($row->id, $row->key);
+
+        return $sets === null ? null : new self($row->id, $row->paired, $sets, TitleSet::of($loose));
     }
 
     /** Where this machine has its copy. */
@@ -165,25 +166,26 @@ final class Gathering
         return [$among, count($words) === 2 && $names !== []];
     }
 
-    /** Another machine has gathered them. */
-    private static function fetch(int $id, string $key): SetsFile
+    /** Where another machine has gathered them, a copy is made here; null for whoever comes while another process makes it. */
+    private static function fetch(int $id, string $key): ?SetsFile
     {
         $folder = self::folder($key);
-        // Whoever comes meanwhile waits: to look at each title would take longer.
         File::ensureDirectoryExists(dirname($folder));
         $lock = fopen("{$folder}.lock", 'c');
-        $lock !== false && flock($lock, LOCK_EX);
+        if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
+            return null;
+        }
         is_dir($folder) || SetsFile::write($folder, self::fetched($id), self::LISTED);
-        $lock !== false && fclose($lock);
         @unlink("{$folder}.lock");
+        fclose($lock);
 
-        return SetsFile::in($folder) ?? throw new RuntimeException("{$folder} was not written.");
+        return SetsFile::in($folder);
     }
 
     /** @return Generator<string, TitleSet> */
     private static function fetched(int $id): Generator
     {
-        for ($last = ''; $rows = DB::select('select name, bits from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 200', [$id, $last, self::APART]); $last = end($rows)->name) {
+        for ($last = ''; $rows = DB::select('select name, bits from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, self::APART]); $last = end($rows)->name) {
             foreach ($rows as $row) {
                 yield $row->name => TitleSet::fromBytes((string) stream_get_contents($row->bits));
             }

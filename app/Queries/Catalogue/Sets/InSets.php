@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue\Sets;
 
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\QuerySql;
 use App\Queries\Catalogue\SearchSql;
 use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Reach;
 use FigPorch\Core\Catalogue\TitleSet;
@@ -147,6 +149,13 @@ final class InSets
         }
 
         return $all;
+    }
+
+    public static function byIndex(Node $node): TitleSet
+    {
+        $query = QuerySql::of($node);
+
+        return self::asked($query->sql, $query->bindings);
     }
 
     /** @param  list<mixed>  $bindings */

@@ -25,7 +25,7 @@ final class SetsFile
 
     private static ?object $c = null;
 
-    /** @var array<string, self> those that this process has open, by folder */
+    /** @var array<string, self> the one that this process has open, by folder */
     private static array $open = [];
 
     /**
@@ -62,7 +62,10 @@ final class SetsFile
             throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. Remove the folder: it is made anew.');
         }
 
-        return self::$open[$folder] = new self($memory, $size, $index, $values);
+        $mapped = new self($memory, $size, $index, $values);
+        self::$open = [$folder => $mapped];
+
+        return $mapped;
     }
 
     /**

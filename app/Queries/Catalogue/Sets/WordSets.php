@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue\Sets;
+
+use App\Queries\Catalogue\QuerySql;
+use FigPorch\Core\Catalogue\Query\Term;
+use FigPorch\Core\Catalogue\TitleSet;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+
+/** The titles that have a word: in any form, just so, beginning so, in names, or in a row with others. Of words too rare for a set the index is asked. */
+final class WordSets
+{
+    /** @var array<string, non-empty-list<string>> by word, its stems in every language; but for what the database takes for more than a word */
+    private readonly array $stems;
+
+    /** @param  list<string>  $words  those that will be asked for */
+    public function __construct(private readonly Gathering $gathering, array $words)
+    {
+        $this->stems = self::stems($words);
+    }
+
+    /** Null where all its forms are rare. */
+    public function inAnyForm(string $word): ?TitleSet
+    {
+        return $this->ofStems($this->stems[$word] ?? []);
+    }
+
+    /**
+     * @param  list<string>  $stems
+     * @return TitleSet|null what has one of them; null where all are rare
+     */
+    private function ofStems(array $stems): ?TitleSet
+    {
+        $rare = array_values(array_filter($stems, fn (string $stem): bool => ! $this->gathering->has("stem:{$stem}")));
+        $common = array_diff($stems, $rare);
+        if ($common === []) {
+            return null;
+        }
+        $found = $this->together(array_values(array_map(fn (string $stem): string => "stem:{$stem}", $common)));
+
+        return $rare === [] ? $found : $found->or(self::withOneOf('stems', $rare));
+    }
+
+    /** What has a word that begins so: a common one, or a rare one. */
+    public function beginning(string $letters): TitleSet
+    {
+        return $this->together($this->gathering->beginning("exact:{$letters}"))->or($this->restBeginning($letters) ?? $this->rareBeginning($letters));
+    }
+
+    /** The same of the words of titles and the names of people; null where the index has to tell. */
+    private function nameBeginning(string $letters): ?TitleSet
+    {
+        $rest = $this->restBeginning($letters, 'name');
+
+        return $rest === null ? null : $this->together($this->gathering->beginning("stem:t.{$letters}"))->or($rest);
+    }
+
+    /** What has a rare word that begins so; null where no more than four letters are kept. */
+    private function restBeginning(string $letters, string $kind = 'rest'): ?TitleSet
+    {
+        return match (true) {
+            mb_strlen($letters) < 4 => $this->together($this->gathering->beginning("{$kind}3:{$letters}")),
+            mb_strlen($letters) === 4 => $this->gathering->every("{$kind}4:{$letters}"),
+            default => null,
+        };
+    }
+
+    private function rareBeginning(string $letters): TitleSet
+    {
+        $rare = ctype_digit($letters[0]) ? null : $this->gathering->rareWords($letters);
+
+        return match ($rare) {
+            null => InSets::byIndex(new Term([$letters], begins: true)),
+            [] => TitleSet::none(),
+            default => self::withOneOf('exact', $rare),
+        };
+    }
+
+    /** @param  list<string>  $names  of sets */
+    private function together(array $names): TitleSet
+    {
+        return array_reduce($names, fn (TitleSet $all, string $name): TitleSet => $all->or($this->gathering->every($name)), TitleSet::none());
+    }
+
+    /** Words in a row are looked for where all of them are. */
+    public function inARow(Term $phrase, TitleSet $among): TitleSet
+    {
+        foreach ($phrase->words as $word) {
+            $set = $this->gathering->set("exact:{$word}");
+            if ($set === null || $phrase->begins) {
+                return $among->and(InSets::byIndex($phrase));
+            }
+            $among = $among->and($set);
+        }
+        [$paired, $certain] = $this->gathering->inARow($phrase->words);
+        $among = $paired === null ? $among : $among->and($paired);
+        if ($among->isEmpty() || $certain) {
+            return $among;
+        }
+        $query = QuerySql::of($phrase);
+
+        return InSets::asked("s.title_id = any(?::bigint[]) and {$query->sql}", ['{'.implode(',', $among->numbers()).'}', ...$query->bindings]);
+    }
+
+    /** What has all its words in its title or the names of its people. */
+    public function named(Term $term): TitleSet
+    {
+        $beginning = $term->begins && count($term->words) === 1 ? $this->nameBeginning($term->words[0]) : null;
+        if ($beginning !== null) {
+            return $beginning;
+        }
+        if ($term->begins || array_diff($term->words, array_keys($this->stems)) !== []) {
+            $names = QuerySql::names($term) ?? throw new LogicException('Words are looked for.');
+
+            return InSets::asked("s.stems @@ {$names->sql}", $names->bindings);
+        }
+        $each = array_map(function (string $word): TitleSet {
+            $stems = array_map(fn (string $stem): string => "t.{$stem}", $this->stems[$word]);
+
+            return $this->ofStems($stems) ?? self::withOneOf('stems', $stems);
+        }, $term->words);
+
+        return array_reduce(array_slice($each, 1), fn (TitleSet $all, TitleSet $one): TitleSet => $all->and($one), $each[0]);
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array<string, non-empty-list<string>>
+     */
+    private static function stems(array $words): array
+    {
+        if ($words === []) {
+            return [];
+        }
+        $stems = [];
+        foreach (DB::select("select word, to_json(tsvector_to_array(en || es || exact)) stems from unnest(?::text[]) word
+            cross join lateral (select to_tsvector('fig_en', word) en, to_tsvector('fig_es', word) es, to_tsvector('fig_exact', word) exact) x where length(en) = 1 and length(es) = 1 and length(exact) = 1", ['{"'.implode('","', array_unique($words)).'"}']) as $row) {
+            $stems[$row->word] = json_decode($row->stems);
+        }
+
+        return $stems;
+    }
+
+    /** @param  non-empty-list<string>  $words */
+    private static function withOneOf(string $column, array $words): TitleSet
+    {
+        return InSets::asked("s.{$column} @@ ?::tsquery", [implode(' | ', array_map(QuerySql::lexeme(...), $words))]);
+    }
+}
