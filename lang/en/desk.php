@@ -49,7 +49,7 @@ return [
     'days' => '{1} :count day|[0,*] :count days',
     'nothing' => 'No title is like that just now.',
     'csv' => [
-        'title_id' => 'Title number', 'title' => 'Title', 'people' => 'People', 'format' => 'Format', 'copies' => 'Copies', 'copies_free' => 'Copies free', 'loans_left' => 'Loans left', 'ends' => 'Next end',
+        'title_id' => 'Title number', 'number' => 'Standard number', 'title' => 'Title', 'people' => 'People', 'format' => 'Format', 'copies' => 'Copies', 'copies_free' => 'Copies free', 'loans_left' => 'Loans left', 'ends' => 'Next end',
         'holds' => 'Holds', 'holds_per_copy' => 'Holds per copy', 'wait_days' => 'Wait in days, 8 in 10 under', 'extra_copies' => 'More copies for a wait under :days days',
     ],
     'models' => ['one_copy_one_user' => 'One copy / one user', 'metered_by_time' => 'Metered by time', 'metered_by_loans' => 'Metered by loans', 'concurrent' => 'Concurrent', 'simultaneous' => 'Simultaneous', 'pay_per_loan' => 'Pay per loan'],

@@ -49,7 +49,7 @@ return [
     'days' => '{1} :count día|[0,*] :count días',
     'nothing' => 'Ahora mismo no hay títulos así.',
     'csv' => [
-        'title_id' => 'Número de título', 'title' => 'Título', 'people' => 'Personas', 'format' => 'Formato', 'copies' => 'Copias', 'copies_free' => 'Copias libres', 'loans_left' => 'Préstamos restantes', 'ends' => 'Próximo fin',
+        'title_id' => 'Número de título', 'number' => 'Número normalizado', 'title' => 'Título', 'people' => 'Personas', 'format' => 'Formato', 'copies' => 'Copias', 'copies_free' => 'Copias libres', 'loans_left' => 'Préstamos restantes', 'ends' => 'Próximo fin',
         'holds' => 'Reservas', 'holds_per_copy' => 'Reservas por copia', 'wait_days' => 'Espera en días, 8 de cada 10 menos de', 'extra_copies' => 'Más copias para una espera de menos de :days días',
     ],
     'models' => ['one_copy_one_user' => 'Una copia / un usuario', 'metered_by_time' => 'Limitada en tiempo', 'metered_by_loans' => 'Limitada en préstamos', 'concurrent' => 'Concurrente', 'simultaneous' => 'Simultánea', 'pay_per_loan' => 'Pago por préstamo'],

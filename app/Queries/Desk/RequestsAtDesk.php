@@ -21,7 +21,7 @@ final class RequestsAtDesk
     private const WORDS_SHOWN = 200;
 
     private const ROWS = "select t.id, t.name, t.format, (select string_agg(c.name, ', ' order by ct.position) from contributor_title ct join contributors c on c.id = ct.contributor_id where ct.title_id = t.id) people,
-            count(*) asked, count(*) filter (where r.wants_hold) line, min(r.asked_at) first_at, max(r.asked_at) last_at, st.price_cents, st.currency
+            t.isbn as number, count(*) asked, count(*) filter (where r.wants_hold) line, min(r.asked_at) first_at, max(r.asked_at) last_at, st.price_cents, st.currency
         from requests r join titles t on t.id = r.title_id left join supplied_titles st on st.title_id = t.id
         where r.library_id = ? and r.state = 'open' group by t.id, st.title_id order by asked desc, first_at, t.id";
 
@@ -36,10 +36,13 @@ final class RequestsAtDesk
         );
     }
 
-    /** @return list<stdClass> all of them */
+    /** @return list<stdClass> all of them, and after them those in words, which have no title and so no number of one, but perhaps a standard number */
     public function all(Library $library): array
     {
-        return array_values(DB::select(self::ROWS, [$library->id]));
+        return [...DB::select(self::ROWS, [$library->id]), ...DB::select(
+            "select null id, r.name, r.format, r.people, r.number, 1 asked, r.wants_hold::int line, r.asked_at first_at, r.asked_at last_at, null price_cents, null currency
+                from requests r where r.library_id = ? and r.state = 'open' and r.title_id is null order by r.asked_at, r.id", [$library->id],
+        )];
     }
 
     public function titles(Library $library): int

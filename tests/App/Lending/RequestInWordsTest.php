@@ -89,6 +89,7 @@ final class RequestInWordsTest extends TestCase
         $asked = TitleRequest::query()->sole();
         $title = $this->known('Far Water');
         $this->actingAs($this->staff(), 'staff')->get('/desk/requests')->assertSee('Far Watter, or Water')->assertSee('Titles that no catalogue here knows');
+        $this->assertMatchesRegularExpression('/^,"Far Watter, or Water",/m', $this->get('/desk/requests.csv')->assertOk()->streamedContent());
         $this->get("/desk/requests/words/{$asked->id}")->assertOk()->assertSee('Far Water')->assertDontSee($card->person->name);
         $this->post("/desk/requests/words/{$asked->id}/name", ['title' => 'nothing of that name'])->assertSessionHas('refusal');
         $this->post("/desk/requests/words/{$asked->id}/name", ['title' => "http://127.0.0.1/titles/{$title->id}"])->assertRedirect("/desk/requests/{$title->id}");

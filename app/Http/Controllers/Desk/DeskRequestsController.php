@@ -40,8 +40,8 @@ final class DeskRequestsController
     {
         $day = fn (string $at): string => (new DateTimeImmutable($at))->setTimezone($staff->library->zone())->format('Y-m-d');
 
-        return CsvFile::response('requests', array_map(fn (string $of): string => __("desk.{$of}"), ['csv.title_id', 'csv.title', 'csv.people', 'csv.format', 'asked_for', 'want_line', 'first_asked', 'last_asked', 'offered_at']), array_map(fn (stdClass $row): array => [
-            $row->id, $row->name, $row->people, __("catalogue.format.{$row->format}"), $row->asked, $row->line, $day($row->first_at), $day($row->last_at), $row->price_cents === null ? '' : sprintf('%.2f %s', $row->price_cents / 100, $row->currency),
+        return CsvFile::response('requests', array_map(fn (string $of): string => __("desk.{$of}"), ['csv.title_id', 'csv.title', 'csv.people', 'csv.format', 'csv.number', 'asked_for', 'want_line', 'first_asked', 'last_asked', 'offered_at']), array_map(fn (stdClass $row): array => [
+            $row->id, $row->name, $row->people, $row->format === null ? '' : __("catalogue.format.{$row->format}"), $row->number, $row->asked, $row->line, $day($row->first_at), $day($row->last_at), $row->price_cents === null ? '' : sprintf('%.2f %s', $row->price_cents / 100, $row->currency),
         ], $this->requests->all($staff->library)));
     }
 
