@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
-use App\Queries\Catalogue\Sets\Gathering;
+use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Catalogue\Sets\WordSets;
 use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -20,7 +21,7 @@ final class LikelyNames
 
     public const LONGEST = 6;
 
-    public function __construct(private readonly SearchTitles $searchTitles)
+    public function __construct(private readonly SearchTitles $searchTitles, private readonly InSets $inSets)
     {
     }
 
@@ -59,14 +60,11 @@ final class LikelyNames
         // Of people, series and subjects every beginning is kept: where one has none, there are none.
         /** @var array<string, list<stdClass>> $found */
         $found = [];
-        foreach ($others as $row) {
-            // Counted one after another, as many as are shown.
-            if (count($found[$row->kind] ?? []) < $each && ($row->n = $this->titlesOf($libraryId, $row, $now)) > 0) {
-                $found[$row->kind][] = $row;
-            }
+        foreach (['person', 'series', 'subject'] as $kind) {
+            $found[$kind] = $this->counted($kind, array_values(array_filter($others, fn (stdClass $row): bool => $row->kind === $kind)), $libraryId, $each, $now);
         }
         $of = function (string $kind) use ($found, $known): ?array {
-            $rows = $found[$kind] ?? [];
+            $rows = $found[$kind];
             usort($rows, fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
 
             return $rows === [] && isset($known[$kind]) ? null : $rows;
@@ -84,7 +82,7 @@ final class LikelyNames
     private function lessLikely(callable $titles, string $word, int $each, DateTimeImmutable $now): array
     {
         $order = 's.times_borrowed + 0 desc, t.id';
-        $gathering = Gathering::latest($now);
+        $gathering = $this->inSets->latest($now);
         if ($gathering === null) {
             return $titles('search_rows s', "s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"], $order);
         }
@@ -100,15 +98,55 @@ final class LikelyNames
         return array_slice($found, 0, $each);
     }
 
-    private function titlesOf(int $libraryId, stdClass $row, DateTimeImmutable $now): int
+    /**
+     * Counted one after another, as many as are shown.
+     *
+     * @param  list<stdClass>  $rows  of one kind
+     * @return list<stdClass> the first of those that the library has anything of, with n titles each
+     */
+    private function counted(string $kind, array $rows, int $libraryId, int $each, DateTimeImmutable $now): array
     {
-        if ($row->kind === 'subject') {
-            return $this->searchTitles->total(CatalogueSearch::read($libraryId, ['subjects' => (string) $row->id], new CardReach), $now);
+        $counted = [];
+        foreach ($rows === [] ? [] : ($kind === 'subject' ? $this->bySubject($rows, $libraryId, $now) : self::byName($kind, $rows, $libraryId, $each, $now)) as $n => $count) {
+            if ($count > 0 && count($counted) < $each) {
+                $rows[$n]->n = $count;
+                $counted[] = $rows[$n];
+            }
+            if (count($counted) === $each) {
+                break;
+            }
         }
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
 
-        return $row->kind === 'series'
-            ? DB::scalar("select count(*) from search_rows s where s.series_id = ? and {$held}", [$row->id, ...$bindings])
-            : DB::scalar("select count(*) from contributor_title ct join search_rows s on s.title_id = ct.title_id where ct.contributor_id = ? and ct.role = ? and {$held}", [$row->id, $row->role, ...$bindings]);
+        return $counted;
+    }
+
+    /**
+     * @param  non-empty-list<stdClass>  $rows
+     * @return Generator<int, int>
+     */
+    private function bySubject(array $rows, int $libraryId, DateTimeImmutable $now): Generator
+    {
+        foreach ($rows as $n => $row) {
+            yield $n => $this->searchTitles->total(CatalogueSearch::read($libraryId, ['subjects' => (string) $row->id], new CardReach), $now);
+        }
+    }
+
+    /**
+     * In one question; the database, too, stops when there are enough.
+     *
+     * @param  non-empty-list<stdClass>  $rows
+     * @return array<int, int>
+     */
+    private static function byName(string $kind, array $rows, int $libraryId, int $each, DateTimeImmutable $now): array
+    {
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        $titles = $kind === 'series'
+            ? "search_rows s where s.series_id = x.id and {$held}"
+            : "contributor_title ct join search_rows s on s.title_id = ct.title_id where ct.contributor_id = x.id and ct.role = x.role and {$held}";
+
+        return array_column(DB::select(
+            "select x.place - 1 place, c.n from unnest(?::bigint[], ?::text[]) with ordinality x(id, role, place) cross join lateral (select count(*) n from {$titles}) c where c.n > 0 limit {$each}",
+            ['{'.implode(',', array_column($rows, 'id')).'}', '{"'.implode('","', array_column($rows, 'role')).'"}', ...$bindings],
+        ), 'n', 'place');
     }
 }

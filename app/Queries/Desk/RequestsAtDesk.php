@@ -39,10 +39,10 @@ final class RequestsAtDesk
     /** @return list<stdClass> all of them, and after them those in words, which have no title and so no number of one, but perhaps a standard number */
     public function all(Library $library): array
     {
-        return [...DB::select(self::ROWS, [$library->id]), ...DB::select(
+        return array_values([...DB::select(self::ROWS, [$library->id]), ...DB::select(
             "select null id, r.name, r.format, r.people, r.number, 1 asked, r.wants_hold::int line, r.asked_at first_at, r.asked_at last_at, null price_cents, null currency
                 from requests r where r.library_id = ? and r.state = 'open' and r.title_id is null order by r.asked_at, r.id", [$library->id],
-        )];
+        )]);
     }
 
     public function titles(Library $library): int

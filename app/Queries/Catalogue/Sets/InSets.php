@@ -27,20 +27,31 @@ final class InSets
     /** @var WeakMap<CatalogueSearch, array{FoundInSets|null}> what was found for each search of this request */
     private WeakMap $found;
 
+    /** @var array{DateTimeImmutable, Gathering|null}|null */
+    private ?array $latest = null;
+
     public function __construct()
     {
         $this->found = new WeakMap;
     }
 
+    /** At one moment, as one object says it, the latest is looked up once. */
+    public function latest(DateTimeImmutable $now): ?Gathering
+    {
+        $this->latest = $this->latest !== null && $this->latest[0] === $now ? $this->latest : [$now, Gathering::latest($now)];
+
+        return $this->latest[1];
+    }
+
     /** Null where nothing is gathered that could be believed. */
     public function find(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
     {
-        return ($this->found[$search] ??= [self::findNow($search, $now)])[0];
+        return ($this->found[$search] ??= [$this->findNow($search, $now)])[0];
     }
 
-    private static function findNow(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
+    private function findNow(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
     {
-        $gathering = Gathering::latest($now);
+        $gathering = $this->latest($now);
         if ($gathering === null) {
             return null;
         }
