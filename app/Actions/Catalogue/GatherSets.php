@@ -45,7 +45,7 @@ final class GatherSets
      * @param  int  $fewest  smaller catalogues are counted title by title
      * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by chance
      */
-    public function __construct(private readonly GatherWords $words, private readonly int $fewest = 20_000, private readonly int $paired = 6000)
+    public function __construct(private readonly GatherWords $words, private readonly int $fewest = 20_000, private readonly int $paired = 2500)
     {
     }
 
@@ -71,7 +71,7 @@ final class GatherSets
             $key = (string) Str::uuid();
             $gathering = DB::table('search_gatherings')->insertGetId(['key' => $key, 'gathered_at' => $now, 'paired' => $this->paired]);
             $count = 0;
-            SetsFile::write(Gathering::folder($key), $this->kept($gathering, $this->sets($gathering), $count), Gathering::LISTED);
+            SetsFile::write(Gathering::folder($key), $this->kept($gathering, $this->sets($gathering), $count), Gathering::LISTED, Gathering::WORDS);
             // Only those that were there when this transaction began to read: they are in the sets.
             DB::table('search_loose')->delete();
             DB::table('search_gatherings')->whereNotIn('id', DB::table('search_gatherings')->orderByDesc('id')->limit(self::KEPT)->pluck('id'))->delete();

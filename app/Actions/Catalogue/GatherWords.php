@@ -15,10 +15,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class GatherWords
 {
-    /** Words that so many of all titles have, or at the least so many titles, have sets: as they are, and by their stems. */
+    /** Words that so many of all titles have, have sets: as they are, and by their stems. */
     private const COMMON_SHARE = 0.001;
-
-    private const COMMON_LEAST = 50;
 
     private const SAMPLE = 50_000;
 
@@ -32,6 +30,11 @@ final class GatherWords
 
     /** The column of search_rows in which the words of a kind are. */
     private const WORDS = ['exact' => 'exact', 'stem' => 'stems'];
+
+    /** @param  int  $fewest  a word that fewer titles have is rare in a catalogue of any size */
+    public function __construct(private readonly int $fewest = 50)
+    {
+    }
 
     /**
      * @param  int  $paired  as GatherSets takes it
@@ -85,7 +88,8 @@ final class GatherWords
             $this->keepRare($gathering, array_keys($rare));
         }
         foreach ($sets as $word => $set) {
-            yield "{$kind}:{$word}" => $set;
+            $name = $kind === 'stem' && str_starts_with((string) $word, 't.') ? 'name:'.substr((string) $word, 2) : "{$kind}:{$word}";
+            yield $name => $set;
         }
         if ($kind === 'exact') {
             yield from $this->pairs(array_map(fn (TitleSet $set): int => $set->count(), $sets), $paired);
@@ -174,7 +178,7 @@ final class GatherWords
     {
         $titles = (int) DB::scalar('select count(*) from search_rows');
         $share = min(1.0, self::SAMPLE / max(1, $titles));
-        $fewest = max(self::COMMON_LEAST, self::COMMON_SHARE * $titles) * $share;
+        $fewest = max($this->fewest, self::COMMON_SHARE * $titles) * $share;
 
         $sample = sprintf("select {$column} from search_rows tablesample system (%F) repeatable (1)", 100 * $share);
 

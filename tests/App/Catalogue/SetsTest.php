@@ -52,10 +52,10 @@ final class SetsTest extends TestCase
     {
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
-        $gather = new GatherSets(new GatherWords, paired: 1);
+        $gather = new GatherSets(new GatherWords(10), paired: 1);
         $gather($this->now());
         $found = 0;
-        foreach (['stem' => 50, 'exact' => 50, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
+        foreach (['stem' => 50, 'exact' => 50, 'name' => 5, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
             $this->assertGreaterThanOrEqual($fewest, DB::table('search_sets')->where('name', 'like', "{$kind}:%")->count(), $kind);
         }
         $this->assertGreaterThan(500, DB::table('search_rare_words')->count());
@@ -104,7 +104,7 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        (new GatherSets(new GatherWords, paired: 1))($this->now());
+        (new GatherSets(new GatherWords(10), paired: 1))($this->now());
         $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
         [$here, $ids] = $this->answer($search, 3);
         DB::table('search_gatherings')->update(['key' => Str::uuid()]);

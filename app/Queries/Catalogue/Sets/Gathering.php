@@ -22,6 +22,9 @@ final class Gathering
 
     public const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
 
+    /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
+    public const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
+
     /** Titles in an order are kept in rings, each so many times as large as those before it together. */
     public const RINGS = 5;
 
@@ -106,7 +109,7 @@ final class Gathering
         return $this->sets->values($kind);
     }
 
-    /** @return list<string> the names of all sets that begin so */
+    /** @return list<string> the names of all sets of words that begin so */
     public function beginning(string $with): array
     {
         return $this->sets->beginning($with);
@@ -175,7 +178,7 @@ final class Gathering
         if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
             return null;
         }
-        is_dir($folder) || SetsFile::write($folder, self::fetched($id), self::LISTED);
+        is_dir($folder) || SetsFile::write($folder, self::fetched($id), self::LISTED, self::WORDS);
         @unlink("{$folder}.lock");
         fclose($lock);
 

@@ -15,7 +15,11 @@ final class SetsFile
 {
     private const SETS = 'sets';
 
+    /** Where the sets of filters are, which every search asks for, and where in NAMES to look for those of words. */
     private const INDEX = 'index.php';
+
+    /** Where the sets of words are: too many to have them all at hand. In one place those of a kind that begin with the same letter, a line each. */
+    private const NAMES = 'names';
 
     private const C = 'intptr_t mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(intptr_t at, size_t length); int open(const char *path, int flags); int close(int file);';
 
@@ -28,12 +32,16 @@ final class SetsFile
     /** @var array<string, self> the one that this process has open, by folder */
     private static array $open = [];
 
+    /** @var array<string, string> parts of NAMES that were read */
+    private array $lines = [];
+
     /**
      * @param  int  $memory  its address
      * @param  array<string, string>  $index  by name, where a set begins, its length and how many titles it has, with spaces between
      * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
+     * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      */
-    private function __construct(private readonly int $memory, private readonly int $size, private readonly array $index, private readonly array $values)
+    private function __construct(private readonly string $folder, private readonly int $memory, private readonly int $size, private readonly array $index, private readonly array $values, private readonly array $places)
     {
     }
 
@@ -53,7 +61,7 @@ final class SetsFile
         if (! is_file("{$folder}/".self::INDEX)) {
             return null;
         }
-        [$index, $values] = require "{$folder}/".self::INDEX;
+        [$index, $values, $places] = require "{$folder}/".self::INDEX;
         $size = (int) filesize("{$folder}/".self::SETS);
         $file = self::c()->open("{$folder}/".self::SETS, 0);
         $memory = self::c()->mmap(null, $size, self::READ, self::SHARED, $file, 0);
@@ -62,7 +70,7 @@ final class SetsFile
             throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. Remove the folder: it is made anew.');
         }
 
-        $mapped = new self($memory, $size, $index, $values);
+        $mapped = new self($folder, $memory, $size, $index, $values, $places);
         self::$open = [$folder => $mapped];
 
         return $mapped;
@@ -71,22 +79,29 @@ final class SetsFile
     /**
      * @param  iterable<string, TitleSet>  $sets  by name: a kind, a colon and a value
      * @param  list<string>  $listed  kinds of which values() is asked
+     * @param  list<string>  $words  kinds whose values are words, or what words begin with
      */
-    public static function write(string $folder, iterable $sets, array $listed): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
+        [$at, $index, $values, $lines] = [0, [], array_fill_keys($listed, []), []];
         $file = fopen("{$new}/".self::SETS, 'wb') ?: throw new RuntimeException("{$new} cannot be written to.");
-        [$at, $index, $values] = [0, [], array_fill_keys($listed, [])];
         foreach ($sets as $name => $set) {
             $bytes = $set->frozen();
-            $index[$name] = "{$at} ".strlen($bytes)." {$set->count()}";
             $padded = str_pad($bytes, intdiv(strlen($bytes) + Roaring::ALIGNED - 1, Roaring::ALIGNED) * Roaring::ALIGNED, "\0");
             if (fwrite($file, $padded) !== strlen($padded)) {
                 throw new RuntimeException("{$new} cannot be written to: is the disk full?");
             }
+            $entry = "{$at} ".strlen($bytes)." {$set->count()}";
             $at += strlen($padded);
             [$kind, $value] = explode(':', $name, 2);
+            if (in_array($kind, $words, true)) {
+                $place = self::place($name);
+                $lines[$place] = ($lines[$place] ?? "\n")."{$name} {$entry}\n";
+            } else {
+                $index[$name] = $entry;
+            }
             if (isset($values[$kind])) {
                 $values[$kind][$value] = $set->count();
             }
@@ -95,35 +110,66 @@ final class SetsFile
         foreach (array_keys($values) as $kind) {
             arsort($values[$kind]);
         }
-        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values], true).';');
+        $places = [];
+        foreach ($lines as $place => $text) {
+            $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
+        }
+        file_put_contents("{$new}/".self::NAMES, implode('', $lines));
+        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
 
+    /** The part of NAMES in which a name is: its kind, and the first letter of what follows. */
+    private static function place(string $name): string
+    {
+        return mb_substr($name, 0, (int) mb_strpos($name, ':') + 2);
+    }
+
+    /** @return string the lines of that part, each between line ends */
+    private function lines(string $place): string
+    {
+        [$at, $length] = $this->places[$place] ?? [0, 0];
+
+        return $this->lines[$place] ??= (string) file_get_contents("{$this->folder}/".self::NAMES, offset: $at, length: max(0, $length));
+    }
+
+    /** @return array{int, int, int}|null where a set begins, its length and how many titles it has */
+    private function entry(string $name): ?array
+    {
+        $entry = $this->index[$name] ?? null;
+        if ($entry === null) {
+            $lines = $this->lines(self::place($name));
+            $from = strpos($lines, "\n{$name} ");
+            if ($from === false) {
+                return null;
+            }
+            $from += strlen($name) + 2;
+            $entry = substr($lines, $from, (int) strpos($lines, "\n", $from) - $from);
+        }
+        [$at, $length, $count] = explode(' ', $entry);
+
+        return [(int) $at, (int) $length, (int) $count];
+    }
+
     public function has(string $name): bool
     {
-        return isset($this->index[$name]);
+        return $this->entry($name) !== null;
     }
 
     public function set(string $name): ?TitleSet
     {
-        if (! isset($this->index[$name])) {
-            return null;
-        }
-        [$at, $length, $count] = explode(' ', $this->index[$name]);
+        [$at, $length, $count] = $this->entry($name) ?? [0, 0, null];
 
-        return TitleSet::inMemory($this->memory + (int) $at, (int) $length, (int) $count, $this);
+        return $count === null ? null : TitleSet::inMemory($this->memory + $at, $length, $count, $this);
     }
 
     /** How many titles a set has in common with another; none where there is no set of that name. */
     public function countWith(string $name, TitleSet $other): int
     {
-        if (! isset($this->index[$name])) {
-            return 0;
-        }
-        [$at, $length] = explode(' ', $this->index[$name]);
+        [$at, $length] = $this->entry($name) ?? [0, 0];
 
-        return $other->countWithFrozen($this->memory + (int) $at, (int) $length);
+        return $length === 0 ? 0 : $other->countWithFrozen($this->memory + $at, $length);
     }
 
     /** @return array<int|string, int> how many titles have each value of a kind, the most first */
@@ -132,10 +178,12 @@ final class SetsFile
         return $this->values[$kind];
     }
 
-    /** @return list<string> the names that begin so */
+    /** @return list<string> the names of sets of words that begin so, with one letter of the word at least */
     public function beginning(string $with): array
     {
-        return array_values(array_filter(array_keys($this->index), fn (string $name): bool => str_starts_with($name, $with)));
+        preg_match_all('/(?<=\n)'.preg_quote($with, '/').'[^ ]* ?/', $this->lines(self::place($with)), $names);
+
+        return array_map(rtrim(...), $names[0]);
     }
 
     /** @return MemoryFunctions */

@@ -35,13 +35,20 @@ final class WordSets
     private function ofStems(array $stems): ?TitleSet
     {
         $rare = array_values(array_filter($stems, fn (string $stem): bool => ! $this->gathering->has("stem:{$stem}")));
-        $common = array_diff($stems, $rare);
-        if ($common === []) {
-            return null;
-        }
-        $found = $this->together(array_values(array_map(fn (string $stem): string => "stem:{$stem}", $common)));
 
-        return $rare === [] ? $found : $found->or(self::withOneOf('stems', $rare));
+        return count($rare) === count($stems) ? null : $this->withStems('stem', array_diff($stems, $rare), $rare);
+    }
+
+    /**
+     * @param  string  $kind  stem, or name for those of titles and people's names alone
+     * @param  array<string>  $common  those that have sets
+     * @param  list<string>  $rare
+     */
+    private function withStems(string $kind, array $common, array $rare): TitleSet
+    {
+        $found = $this->together(array_values(array_map(fn (string $stem): string => "{$kind}:{$stem}", $common)));
+
+        return $rare === [] ? $found : $found->or(self::withOneOf('stems', $kind === 'name' ? array_map(fn (string $stem): string => "t.{$stem}", $rare) : $rare));
     }
 
     /** What has a word that begins so: a common one, or a rare one. */
@@ -55,7 +62,7 @@ final class WordSets
     {
         $rest = $this->restBeginning($letters, 'name');
 
-        return $rest === null ? null : $this->together($this->gathering->beginning("stem:t.{$letters}"))->or($rest);
+        return $rest === null ? null : $this->together($this->gathering->beginning("name:{$letters}"))->or($rest);
     }
 
     /** What has a rare word that begins so; null where no more than four letters are kept. */
@@ -118,9 +125,9 @@ final class WordSets
             return InSets::asked("s.stems @@ {$names->sql}", $names->bindings);
         }
         $each = array_map(function (string $word): TitleSet {
-            $stems = array_map(fn (string $stem): string => "t.{$stem}", $this->stems[$word]);
+            $rare = array_values(array_filter($this->stems[$word], fn (string $stem): bool => ! $this->gathering->has("name:{$stem}")));
 
-            return $this->ofStems($stems) ?? self::withOneOf('stems', $stems);
+            return $this->withStems('name', array_diff($this->stems[$word], $rare), $rare);
         }, $term->words);
 
         return array_reduce(array_slice($each, 1), fn (TitleSet $all, TitleSet $one): TitleSet => $all->and($one), $each[0]);
