@@ -26,10 +26,10 @@ if (PHP_SAPI === 'cli') {
         $kernel->handle(Request::create($page, 'GET', ['library' => $library]));
     }
     file_put_contents($list, '<?php return '.var_export(array_values(array_filter(get_included_files(), fn (string $file): bool => preg_match("~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~", $file) === 1)), true).';');
-} elseif (is_file($list)) {
+} else {
     require "{$root}/vendor/autoload.php";
     $callsC = ["{$root}/core/Catalogue/Roaring.php", "{$root}/app/Queries/Catalogue/Sets/SetsFile.php"];
-    foreach (array_diff([...require $list, ...$callsC], get_included_files()) as $file) {
+    foreach (array_diff([...(is_file($list) ? require $list : []), ...$callsC], get_included_files()) as $file) {
         opcache_compile_file($file);
     }
 }
