@@ -22,6 +22,7 @@ use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -113,6 +114,15 @@ final class SetsTest extends TestCase
         $this->assertDirectoryExists(Gathering::folder(DB::table('search_gatherings')->value('key')));
         $this->assertGreaterThan(20, $here->total);
         $this->assertEquals([$here, $ids], [$there, $idsThere]);
+
+        // A copy that lost its end, on a full disk say, is made anew.
+        $whole = Gathering::folder(DB::table('search_gatherings')->value('key'));
+        DB::table('search_gatherings')->update(['key' => $key = (string) Str::uuid()]);
+        File::copyDirectory($whole, $damaged = Gathering::folder($key));
+        $file = fopen("{$damaged}/sets", 'r+');
+        $this->assertTrue($file !== false && ftruncate($file, 1000));
+        $this->assertEquals([$here, $ids], $this->answer($search, 3));
+        $this->assertFileEquals("{$whole}/sets", "{$damaged}/sets");
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void

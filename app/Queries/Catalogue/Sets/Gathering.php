@@ -17,15 +17,16 @@ use stdClass;
  */
 final class Gathering
 {
-    /** Kinds of filters, of which all values are listed; of these only the commonest have sets of their own. */
+    /** Of these kinds only the commonest values have sets of their own. */
     public const MOST = ['subject' => 2000, 'award' => 300];
 
+    /** Kinds whose values are listed. */
     public const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
 
     /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
     public const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
-    /** Titles in an order are kept in rings, each so many times as large as those before it together. */
+    /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
     public const RINGS = 5;
 
     public const FIRST_RING = 256;

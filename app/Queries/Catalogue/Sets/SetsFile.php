@@ -50,7 +50,7 @@ final class SetsFile
         self::c()->munmap($this->memory, $this->size);
     }
 
-    /** Null where there is none in the folder. */
+    /** Null where there is none in the folder, or one that is damaged: it is then removed, to be made anew. */
     public static function in(string $folder): ?self
     {
         return self::$open[$folder] ?? self::map($folder);
@@ -61,15 +61,20 @@ final class SetsFile
         if (! is_file("{$folder}/".self::INDEX)) {
             return null;
         }
-        [$index, $values, $places] = require "{$folder}/".self::INDEX;
-        $size = (int) filesize("{$folder}/".self::SETS);
+        [$index, $values, $places, $whole] = require "{$folder}/".self::INDEX;
+        $size = (int) @filesize("{$folder}/".self::SETS);
+        // To read beyond a file's end in memory would kill the process.
+        if ($size !== $whole) {
+            File::deleteDirectory($folder);
+
+            return null;
+        }
         $file = self::c()->open("{$folder}/".self::SETS, 0);
         $memory = self::c()->mmap(null, $size, self::READ, self::SHARED, $file, 0);
         self::c()->close($file);
         if ($memory === -1) {
-            throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. Remove the folder: it is made anew.');
+            throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. May the application read it?');
         }
-
         $mapped = new self($folder, $memory, $size, $index, $values, $places);
         self::$open = [$folder => $mapped];
 
@@ -115,7 +120,7 @@ final class SetsFile
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
         file_put_contents("{$new}/".self::NAMES, implode('', $lines));
-        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places], true).';');
+        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, $at], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
