@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Catalogue;
 
+use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
-use App\Queries\Catalogue\Sets\SetsFile;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
@@ -13,26 +13,33 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Gathers the titles of each value of each filter, of each library and of the commonest words as sets, from one moment's catalogue. What
- * changes afterwards is noted title by title by the database, until the next gathering.
+ * Gathers as sets the titles of each value of each filter and of the commonest words, or those that each library has and can lend, from one
+ * moment's catalogue. What changes afterwards is noted title by title by the database, until the next gathering of its kind.
  */
 final class GatherSets
 {
     /** What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition. */
     private const OF = [
-        'format' => ['s.format', '', 'true'],
-        'audience' => ['s.audience', '', 'true'],
-        'language' => ['s.language', '', 'true'],
-        'year' => ['s.year', '', 'true'],
-        'level' => ['floor(s.level)::int', '', 'true'],
-        'supplied' => ["''", '', 's.supplied'],
-        'held' => ['one', 'cross join unnest(s.held) one', 'true'],
-        'ready' => ['one', 'cross join unnest(s.ready) one', 'true'],
-        'always' => ['one', 'cross join unnest(s.always) one', 'true'],
-        'paid' => ['one', 'cross join unnest(s.paid) one', 'true'],
-        'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
-        'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
+        'records' => [
+            'format' => ['s.format', '', 'true'],
+            'audience' => ['s.audience', '', 'true'],
+            'language' => ['s.language', '', 'true'],
+            'year' => ['s.year', '', 'true'],
+            'level' => ['floor(s.level)::int', '', 'true'],
+            'supplied' => ["''", '', 's.supplied'],
+            'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
+            'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
+        ],
+        'lending' => [
+            'held' => ['one', 'cross join unnest(s.held) one', 'true'],
+            'ready' => ['one', 'cross join unnest(s.ready) one', 'true'],
+            'always' => ['one', 'cross join unnest(s.always) one', 'true'],
+            'paid' => ['one', 'cross join unnest(s.paid) one', 'true'],
+        ],
     ];
+
+    /** Whose first titles are kept in rings. */
+    private const ORDERS = ['records' => ['newest' => 'added_at desc'], 'lending' => ['popular' => 'times_borrowed desc']];
 
     private const KEPT_AT_ONCE = 50;
 
@@ -49,9 +56,9 @@ final class GatherSets
     {
     }
 
-    public function isDue(DateTimeImmutable $now): bool
+    public function isDue(Gathered $what, DateTimeImmutable $now): bool
     {
-        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_loose limit '.self::LOOSE.') l) loose from search_gatherings order by id desc limit 1');
+        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_loose l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? order by id desc limit 1', [$what->value]);
 
         return $last === null
             ? DB::scalar('select count(*) from (select from search_rows limit ?) x', [$this->fewest]) >= $this->fewest
@@ -59,22 +66,23 @@ final class GatherSets
     }
 
     /** @return int how many sets there are now; 0 where another is gathering them at this moment */
-    public function __invoke(DateTimeImmutable $now): int
+    public function __invoke(Gathered $what, DateTimeImmutable $now): int
     {
-        return DB::transaction(function () use ($now): int {
+        return DB::transaction(function () use ($what, $now): int {
             if (DB::transactionLevel() === 1) {
                 DB::statement('set transaction isolation level repeatable read');
             }
-            if (! DB::scalar('select pg_try_advisory_xact_lock(hashtext(?))', [self::class])) {
+            if (! DB::scalar('select pg_try_advisory_xact_lock(hashtext(?))', [self::class.$what->value])) {
                 return 0;
             }
             $key = (string) Str::uuid();
-            $gathering = DB::table('search_gatherings')->insertGetId(['key' => $key, 'gathered_at' => $now, 'paired' => $this->paired]);
+            $gathering = DB::table('search_gatherings')->insertGetId(['of' => $what->value, 'key' => $key, 'gathered_at' => $now, 'paired' => $what === Gathered::Records ? $this->paired : null]);
             $count = 0;
-            SetsFile::write(Gathering::folder($key), $this->kept($gathering, $this->sets($gathering), $count), Gathering::LISTED, Gathering::WORDS);
+            Gathering::write($key, $this->kept($gathering, $this->sets($what, $gathering), $count));
             // Only those that were there when this transaction began to read: they are in the sets.
-            DB::table('search_loose')->delete();
-            DB::table('search_gatherings')->whereNotIn('id', DB::table('search_gatherings')->orderByDesc('id')->limit(self::KEPT)->pluck('id'))->delete();
+            DB::table('search_loose')->where('of', $what->value)->delete();
+            $all = DB::table('search_gatherings')->where('of', $what->value);
+            (clone $all)->whereNotIn('id', $all->orderByDesc('id')->limit(self::KEPT)->pluck('id'))->delete();
             Gathering::tidy();
 
             return $count;
@@ -108,23 +116,25 @@ final class GatherSets
     }
 
     /** @return Generator<string, TitleSet> */
-    private function sets(int $gathering): Generator
+    private function sets(Gathered $what, int $gathering): Generator
     {
-        yield 'all:' => self::set((array) DB::selectOne('select string_agg(int4send(title_id::int), null) ids from search_rows'));
-        foreach (self::OF as $name => [$value, $join, $condition]) {
+        foreach (self::OF[$what->value] as $name => [$value, $join, $condition]) {
             $values = DB::select("select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids from search_rows s {$join} where {$condition} group by 1) x
                 where one is not null order by n desc, one limit ?", [Gathering::MOST[$name] ?? null]);
             foreach ($values as $row) {
                 yield "{$name}:{$row->one}" => self::set((array) $row);
             }
         }
-        foreach (['popular' => 'times_borrowed desc', 'newest' => 'added_at desc'] as $name => $order) {
+        foreach (self::ORDERS[$what->value] as $name => $order) {
             for ($ring = 0, $from = 0; $ring < Gathering::RINGS; $ring++, $from = $to) {
                 $to = Gathering::FIRST_RING * Gathering::WIDER ** $ring;
                 yield "{$name}:{$ring}" => self::set((array) DB::selectOne("select string_agg(int4send(title_id::int), null) ids from (select title_id from search_rows order by {$order}, title_id limit ? offset ?) x", [$to - $from, $from]));
             }
         }
-        yield from $this->words->sets($gathering, $this->paired);
+        if ($what === Gathered::Records) {
+            yield 'all:' => self::set((array) DB::selectOne('select string_agg(int4send(title_id::int), null) ids from search_rows'));
+            yield from $this->words->sets($gathering, $this->paired);
+        }
     }
 
     /** @param  array<mixed>  $row  of which "ids" are numbers of four bytes each, the highest first */

@@ -6,30 +6,42 @@ namespace App\Console\Commands;
 
 use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
+use App\Queries\Catalogue\Sets\Gathered;
 use Illuminate\Console\Command;
 
 /** Makes broad searches of a large catalogue quick; a small one has no need of it. */
 final class CatalogueGather extends Command
 {
-    protected $signature = 'catalogue:gather {--due : only if the catalogue is large and enough of it has changed}';
+    protected $signature = 'catalogue:gather {what? : records, or lending; both if nothing is said} {--due : only if the catalogue is large and enough of it has changed}';
 
     protected $description = 'Gather the titles of each filter and each common word as sets, by which broad searches are counted';
 
     public function handle(GatherSets $gather, GatherPrefixes $prefixes): int
     {
-        $now = now()->toImmutable();
-        if ($this->option('due') && ! $gather->isDue($now)) {
-            return self::SUCCESS;
-        }
-        $begun = microtime(true);
-        $sets = $gather($now);
-        if ($sets === 0) {
-            $this->info('Another process is gathering them at this moment.');
+        $asked = (string) $this->argument('what');
+        $kinds = $asked === '' ? Gathered::cases() : array_filter([Gathered::tryFrom($asked)]);
+        if ($kinds === []) {
+            $this->error("catalogue:gather does not know '{$asked}'. It takes records or lending.");
 
-            return self::SUCCESS;
+            return self::INVALID;
         }
-        $beginnings = $prefixes();
-        $this->info(sprintf('%d sets and %d beginnings of words gathered in %.0f s.', $sets, $beginnings, microtime(true) - $begun));
+        foreach ($kinds as $what) {
+            $now = now()->toImmutable();
+            if ($this->option('due') && ! $gather->isDue($what, $now)) {
+                continue;
+            }
+            $begun = microtime(true);
+            $sets = $gather($what, $now);
+            if ($sets === 0) {
+                $this->info("Another process is gathering {$what->value} at this moment.");
+
+                continue;
+            }
+            $this->info(sprintf('%d sets of %s gathered in %.0f s.', $sets, $what->value, microtime(true) - $begun));
+            if ($what === Gathered::Records) {
+                $this->info(sprintf('%d beginnings of words gathered.', $prefixes()));
+            }
+        }
 
         return self::SUCCESS;
     }

@@ -6,6 +6,7 @@ namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
+use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Suggest;
 use App\Queries\Catalogue\Suggestion;
 use Illuminate\Support\Facades\Artisan;
@@ -30,7 +31,7 @@ final class LikelyNamesTest extends TestCase
         // As if these titles were not among those that are borrowed much.
         DB::table('search_prefixes')->where('kind', 'title')->delete();
         $this->assertSuggestsTheSame($plain, $typed);
-        app(GatherSets::class)($this->now());
+        array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
         $this->assertSuggestsTheSame($plain, $typed);
     }
 

@@ -15,6 +15,7 @@ use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\Facets;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Catalogue\Sets\CountInSets;
+use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\CardReach;
@@ -23,7 +24,6 @@ use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
-use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\App\TestCase;
@@ -54,7 +54,7 @@ final class SetsTest extends TestCase
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
         $gather = new GatherSets(new GatherWords(10), paired: 1);
-        $gather($this->now());
+        $this->gather($gather);
         $found = 0;
         foreach (['stem' => 50, 'exact' => 50, 'name' => 5, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
             $this->assertGreaterThanOrEqual($fewest, DB::table('search_sets')->where('name', 'like', "{$kind}:%")->count(), $kind);
@@ -76,14 +76,14 @@ final class SetsTest extends TestCase
                 $found += $plain->total;
             }
             $this->change();
-            $round === 3 && $gather($this->now());
+            $round > 1 && $gather($round === 2 ? Gathered::Lending : Gathered::Records, $this->now());
         }
         $this->assertGreaterThan(1500, $found, 'most searches find something');
     }
 
     public function test_pages_follow_one_another_without_loss_in_any_order(): void
     {
-        app(GatherSets::class)($this->now());
+        $this->gather(app(GatherSets::class));
         $this->change();
         config(['figporch.page_size' => 50]);
         $word = DB::selectOne("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1")->word;
@@ -105,42 +105,75 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        (new GatherSets(new GatherWords(10), paired: 1))($this->now());
+        $this->gather(new GatherSets(new GatherWords(10), paired: 1));
         $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
         [$here, $ids] = $this->answer($search, 3);
-        DB::table('search_gatherings')->update(['key' => Str::uuid()]);
-        $this->assertDirectoryDoesNotExist(Gathering::folder(DB::table('search_gatherings')->value('key')));
+        $this->rename();
+        $this->assertDirectoryDoesNotExist(Gathering::folder($this->key('records')));
         [$there, $idsThere] = $this->answer($search, 3);
-        $this->assertDirectoryExists(Gathering::folder(DB::table('search_gatherings')->value('key')));
+        $this->assertDirectoryExists(Gathering::folder($this->key('records')));
         $this->assertGreaterThan(20, $here->total);
         $this->assertEquals([$here, $ids], [$there, $idsThere]);
 
         // A copy that lost its end, on a full disk say, is made anew.
-        $whole = Gathering::folder(DB::table('search_gatherings')->value('key'));
-        DB::table('search_gatherings')->update(['key' => $key = (string) Str::uuid()]);
-        File::copyDirectory($whole, $damaged = Gathering::folder($key));
-        $file = fopen("{$damaged}/sets", 'r+');
-        $this->assertTrue($file !== false && ftruncate($file, 1000));
+        $whole = Gathering::folder($this->key('records'));
+        $this->rename();
+        File::copyDirectory($whole, $damaged = Gathering::folder($this->key('records')));
+        $this->cut("{$damaged}/sets");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));
         $this->assertFileEquals("{$whole}/sets", "{$damaged}/sets");
+        $this->cut("{$damaged}/shared");
+        $this->assertEquals([$here, $ids], $this->answer($search, 3));
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
     {
-        $this->assertFalse(app(GatherSets::class)->isDue($this->now()), 'a small catalogue needs no sets');
+        $this->assertFalse(app(GatherSets::class)->isDue(Gathered::Records, $this->now()), 'a small catalogue needs no sets');
         $gather = new GatherSets(new GatherWords, fewest: 100);
-        $this->assertTrue($gather->isDue($this->now()));
+        $due = fn (): array => array_map(fn (Gathered $what): bool => $gather->isDue($what, $this->now()), Gathered::cases());
+        $this->assertSame([true, true], $due());
         $this->assertSame(0, DB::table('search_loose')->count());
-        $this->assertGreaterThan(50, $gather($this->now()));
+        $this->assertGreaterThan(50, $gather(Gathered::Records, $this->now()));
+        $this->assertSame([false, true], $due());
+        $this->assertNull(Gathering::latest($this->now()), 'the one is nothing without the other');
+        $gather(Gathered::Lending, $this->now());
         $this->travel(2)->days();
-        $this->assertFalse($gather->isDue($this->now()), 'nothing has changed');
+        $this->assertSame([false, false], $due(), 'nothing has changed');
+        $this->licence(Title::query()->firstOrFail());
+        $this->assertSame([false, true], $due(), 'what can be lent has changed');
         $this->licence($this->title());
-        $this->assertTrue($gather->isDue($this->now()), 'a day later it is worth it for a few');
+        $this->assertSame([true, true], $due(), 'a day later it is worth it for a few');
+        $this->assertSame(0, Artisan::call('catalogue:gather lending'));
+        $this->assertSame([true, false], $due());
         $this->assertSame(0, Artisan::call('catalogue:gather'));
         $this->assertStringContainsString('of words gathered', Artisan::output());
-        $this->assertSame([0, 2], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()]);
-        Artisan::call('catalogue:gather');
-        $this->assertSame(2, DB::table('search_gatherings')->count(), 'older ones go');
+        $this->assertSame([0, 4], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()], 'older ones go');
+        $this->assertSame(2, Artisan::call('catalogue:gather everything'));
+        $this->assertStringContainsString('It takes records or lending', Artisan::output());
+    }
+
+    private function gather(GatherSets $gather): void
+    {
+        foreach (Gathered::cases() as $what) {
+            $gather($what, $this->now());
+        }
+    }
+
+    /** As if another machine had gathered them. */
+    private function rename(): void
+    {
+        DB::update('update search_gatherings set key = gen_random_uuid()');
+    }
+
+    private function key(string $of): string
+    {
+        return DB::table('search_gatherings')->where('of', $of)->value('key');
+    }
+
+    private function cut(string $path): void
+    {
+        $file = fopen($path, 'r+');
+        $this->assertTrue($file !== false && ftruncate($file, 1000));
     }
 
     /**

@@ -26,10 +26,10 @@ final class CountInSets
         $matching = $found->matching();
         $counted = $matching->forCounting();
         /** @var array<int, int> $subjects */
-        $subjects = ($matching->count() <= $this->few ? null : self::most($found->gathering, 'subject', $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id)))
+        $subjects = ($matching->count() <= $this->few ? null : self::most($found->gathering, 'subject', $found->gathering->subjectsAtMost($found->within), $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id)))
             ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
-        $awards = self::most($found->gathering, 'award', $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
+        $awards = self::most($found->gathering, 'award', $found->gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
 
         return new Facets(
             $matching->count() + $others->total,
@@ -59,13 +59,14 @@ final class CountInSets
     }
 
     /**
-     * The commonest values: none that had fewer titles in all than the last of them has here need be counted.
+     * The commonest values: none that can have fewer titles at the most than the last of them has here need be counted.
      *
+     * @param  array<int|string, int>  $atMost  how many titles each value can have here, the most first
      * @param  array<int|string, int>  $more
      * @param  callable(int|string): TitleSet  $set  of a value too rare for one at hand
      * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
      */
-    private static function most(Gathering $gathering, string $kind, TitleSet $among, array $more, int $most, callable $set): ?array
+    private static function most(Gathering $gathering, string $kind, array $atMost, TitleSet $among, array $more, int $most, callable $set): ?array
     {
         $counts = [];
         /** @var SplMinHeap<int> $leading the highest counts so far, the last of them on top */
@@ -78,18 +79,16 @@ final class CountInSets
         foreach ($more as $value => $count) {
             $add($value, $count + ($gathering->has("{$kind}:{$value}") ? $gathering->count("{$kind}:{$value}", $among) : $among->countWith($set($value))));
         }
-        $beyond = fn (int $inAll): bool => $leading->count() === $most && $inAll < $leading->top();
-        $rarest = PHP_INT_MAX;
-        foreach ($gathering->values($kind) as $value => $inAll) {
-            $rarest = $inAll;
-            if ($beyond($inAll)) {
+        $beyond = fn (int $atMost): bool => $leading->count() === $most && $atMost < $leading->top();
+        foreach ($atMost as $value => $count) {
+            if ($beyond($count)) {
                 break;
             }
             isset($counts[$value]) || $add($value, $gathering->count("{$kind}:{$value}", $among));
         }
-        $everyHasASet = count($gathering->values($kind)) < Gathering::MOST[$kind];
+        $inAll = $gathering->values($kind);
 
-        return $everyHasASet || $beyond($rarest) ? self::first($counts, $most) : null;
+        return count($inAll) < Gathering::MOST[$kind] || $beyond((int) end($inAll)) ? self::first($counts, $most) : null;
     }
 
     /**

@@ -17,10 +17,11 @@ final class FoundInSets
      * @param  array<string, TitleSet>  $chosen  by such a filter, the titles that have the value chosen
      * @param  TitleSet  $ready  what the cards can borrow at this moment, at any place
      * @param  TitleSet  $always  the same of what is always ready
+     * @param  list<list<string>>  $within  names of sets in which all that fits is: in one of each list at least
      * @param  QueryInSets  $query  what was looked for
      * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of them is in the base
      */
-    public function __construct(public readonly Gathering $gathering, public readonly QueryInSets $query, public readonly TitleSet $base, private readonly array $chosen, public readonly TitleSet $ready, public readonly TitleSet $always, public readonly array $oneByOne)
+    public function __construct(public readonly Gathering $gathering, public readonly QueryInSets $query, public readonly array $within, public readonly TitleSet $base, private readonly array $chosen, public readonly TitleSet $ready, public readonly TitleSet $always, public readonly array $oneByOne)
     {
     }
 

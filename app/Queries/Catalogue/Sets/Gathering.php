@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\File;
 use stdClass;
 
 /**
- * The sets of titles that were gathered last, and what has come loose since: titles that have changed, or of which a date has passed, whose
- * bits are not to be believed. Each machine has a copy of the sets as a file.
+ * The sets of titles that were gathered last, of records and of lending, and what has come loose since: titles that have changed, or of
+ * which a date has passed, whose bits are not to be believed. Each machine has a copy of the sets as files.
  */
 final class Gathering
 {
@@ -21,10 +21,15 @@ final class Gathering
     public const MOST = ['subject' => 2000, 'award' => 300];
 
     /** Kinds whose values are listed. */
-    public const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
+    private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
 
     /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
-    public const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
+    private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
+
+    /** Kinds of whose sets it is written down how many titles they share with each listed value of SHARED_WITH. */
+    private const SHARED = ['stem', 'format', 'audience', 'language', 'subject'];
+
+    private const SHARED_WITH = 'subject';
 
     /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
     public const RINGS = 5;
@@ -42,33 +47,44 @@ final class Gathering
     /** With more to look at one by one than this, sets save nothing. */
     private const MOST_LOOSE = 6000;
 
-    private const LATEST = 'select id, key, paired, (select coalesce(json_agg(l.title_id), \'[]\') from (
-            select title_id from search_loose union select title_id from search_rows where sure_until <= ? union select title_id from search_rows where sure_from > ? limit ?) l) loose
-        from search_gatherings order by id desc limit 1';
+    private const LATEST = 'select (select json_agg(g) from (select distinct on (of) of, id, key, paired from search_gatherings order by of, id desc) g) gathered,
+            (select coalesce(json_agg(l.title_id), \'[]\') from (
+                select title_id from search_loose union select title_id from search_rows where sure_until <= ? union select title_id from search_rows where sure_from > ? limit ?) l) loose';
 
-    private function __construct(private readonly int $id, private readonly int $paired, private readonly SetsFile $sets, public readonly TitleSet $loose)
+    /**
+     * @param  array<string, SetsFile>  $sets  by what was gathered
+     * @param  int  $records  the number of the gathering of records
+     */
+    private function __construct(private readonly array $sets, private readonly int $records, private readonly int $paired, public readonly TitleSet $loose)
     {
     }
 
-    /** Null where nothing was gathered that this machine has, or too much has changed since. */
+    /** Null where something was not gathered, or this machine does not have it yet, or too much has changed since. */
     public static function latest(DateTimeImmutable $now): ?self
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        $row = DB::selectOne(self::LATEST, [$at, $at, self::MOST_LOOSE + 1]);
-        $loose = $row instanceof stdClass ? json_decode($row->loose) : [];
-        if ($row === null || count($loose) > self::MOST_LOOSE) {
+        $row = (array) DB::selectOne(self::LATEST, [$at, $at, self::MOST_LOOSE + 1]);
+        $gathered = array_column(json_decode($row['gathered'] ?? '[]'), null, 'of');
+        $loose = json_decode($row['loose']);
+        if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
+        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => SetsFile::in(self::folder($one->key)) ?? self::fetch($one->id, $one->key), $gathered));
+        $records = $gathered[Gathered::Records->value];
 
-        $sets = SetsFile::in(self::folder($row->key)) ?? self::fetch($row->id, $row->key);
-
-        return $sets === null ? null : new self($row->id, $row->paired, $sets, TitleSet::of($loose));
+        return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose));
     }
 
     /** Where this machine has its copy. */
     public static function folder(string $key): string
     {
         return storage_path("search/{$key}");
+    }
+
+    /** @param  iterable<string, TitleSet>  $sets  by name */
+    public static function write(string $key, iterable $sets): void
+    {
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, self::SHARED, self::SHARED_WITH);
     }
 
     /** How many titles there were. */
@@ -80,24 +96,29 @@ final class Gathering
     /** A set as it was gathered; null where there is none of that name. */
     public function set(string $name): ?TitleSet
     {
-        return $this->sets->set($name);
+        return $this->file($name)->set($name);
     }
 
     public function has(string $name): bool
     {
-        return $this->sets->has($name);
+        return $this->file($name)->has($name);
     }
 
     /** The set of a value whose kind has a set for each value there is: where it has none, no title has it. */
     public function every(string $name): TitleSet
     {
-        return $this->sets->set($name) ?? TitleSet::none();
+        return $this->set($name) ?? TitleSet::none();
     }
 
     /** How many titles of the set of that name are among some titles; none where there is no such set. */
     public function count(string $name, TitleSet $among): int
     {
-        return $this->sets->countWith($name, $among);
+        return $this->file($name)->countWith($name, $among);
+    }
+
+    private function file(string $name): SetsFile
+    {
+        return $this->sets[Gathered::with($name)->value];
     }
 
     /**
@@ -107,13 +128,37 @@ final class Gathering
      */
     public function values(string $kind): array
     {
-        return $this->sets->values($kind);
+        return $this->file("{$kind}:")->values($kind);
+    }
+
+    /**
+     * How many titles can have each subject at the most, where all of them are within some sets: as many as the smallest share of those sets.
+     *
+     * @param  list<list<string>>  $within  names of sets; each list for what is in one of them at least
+     * @return array<int|string, int> by subject, the most first
+     */
+    public function subjectsAtMost(array $within): array
+    {
+        $values = $this->values(self::SHARED_WITH);
+        $atMost = array_values($values);
+        foreach ($within as $names) {
+            /** @var list<list<int>> $shared */
+            $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name, self::SHARED_WITH), $names), fn (?array $counts): bool => $counts !== null));
+            if ($shared !== [] && count($shared) === count($names)) {
+                $together = array_map(fn (int ...$each): int => array_sum($each), ...$shared);
+                $atMost = array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
+            }
+        }
+        $atMost = array_combine(array_keys($values), $atMost);
+        $within === [] || arsort($atMost);
+
+        return $atMost;
     }
 
     /** @return list<string> the names of all sets of words that begin so */
     public function beginning(string $with): array
     {
-        return $this->sets->beginning($with);
+        return $this->file($with)->beginning($with);
     }
 
     /**
@@ -142,7 +187,7 @@ final class Gathering
     /** @return list<string> words too rare for a set of their own that begin so */
     public function rareWords(string $beginning): array
     {
-        return array_column(DB::select('select word from search_rare_words where gathering_id = ? and starts_with(word, ?)', [$this->id, $beginning]), 'word');
+        return array_column(DB::select('select word from search_rare_words where gathering_id = ? and starts_with(word, ?)', [$this->records, $beginning]), 'word');
     }
 
     /**
@@ -161,7 +206,7 @@ final class Gathering
             }
         }
         $among = null;
-        $known = $names === [] ? [] : array_column(DB::select('select name, bits from search_sets where gathering_id = ? and name = any(?::text[])', [$this->id, '{"'.implode('","', $names).'"}']), 'bits', 'name');
+        $known = $names === [] ? [] : array_column(DB::select('select name, bits from search_sets where gathering_id = ? and name = any(?::text[])', [$this->records, '{"'.implode('","', $names).'"}']), 'bits', 'name');
         foreach ($names as $name) {
             $set = isset($known[$name]) ? TitleSet::fromBytes((string) stream_get_contents($known[$name], offset: 0)) : TitleSet::none();
             $among = $among?->and($set) ?? $set;
@@ -179,7 +224,7 @@ final class Gathering
         if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
             return null;
         }
-        is_dir($folder) || SetsFile::write($folder, self::fetched($id), self::LISTED, self::WORDS);
+        is_dir($folder) || self::write($key, self::fetched($id));
         @unlink("{$folder}.lock");
         fclose($lock);
 

@@ -90,7 +90,7 @@ final class InSets
             $oneByOne = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $oneByOne->numbers()).'}', ...$bindings]);
         }
 
-        return new FoundInSets($gathering, $query, $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
+        return new FoundInSets($gathering, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
@@ -107,6 +107,17 @@ final class InSets
             'year' => $range('year', $search->years),
             'level' => $range('level', $search->levels),
         ], fn (?TitleSet $set): bool => $set !== null);
+    }
+
+    /** @return list<list<string>> names of sets of filters, in each of which all is that a search finds */
+    private static function within(CatalogueSearch $search): array
+    {
+        return [
+            ...array_map(fn (int $subject): array => ["subject:{$subject}"], $search->subjects),
+            ...($search->format === null ? [] : [["format:{$search->format->value}"]]),
+            ...($search->audience === null ? [] : [["audience:{$search->audience->value}"]]),
+            ...($search->language === null ? [] : [["language:{$search->language}"]]),
+        ];
     }
 
     public static function subject(Gathering $gathering, int $subject): TitleSet

@@ -28,10 +28,34 @@ final class QueryInSets
         return $this->tree === null ? $titles : $this->find($this->tree, $titles);
     }
 
+    /** @return list<list<string>> names of sets in which all is that it can find: in one of each list at least */
+    public function within(): array
+    {
+        return $this->tree === null ? [] : $this->withinOf($this->tree);
+    }
+
     /** What has the words in its title or the names of its people; null where no words are looked for there. */
     public function named(): ?TitleSet
     {
         return $this->namedBy($this->tree);
+    }
+
+    /** @return list<list<string>> */
+    private function withinOf(Node $node): array
+    {
+        if ($node instanceof All) {
+            return array_merge(...array_map($this->withinOf(...), $node->parts));
+        }
+        if ($node instanceof Any) {
+            $parts = array_map($this->withinOf(...), $node->parts);
+
+            return in_array([], $parts, true) ? [] : [array_merge(...array_column($parts, 0))];
+        }
+        if (! $node instanceof Term || $node->field !== null || $node->begins) {
+            return [];
+        }
+
+        return array_values(array_filter(array_map($this->words->commonStems(...), $node->words)));
     }
 
     private function find(Node $node, TitleSet $among): TitleSet

@@ -29,7 +29,10 @@ final class SetsFile
 
     private static ?object $c = null;
 
-    /** @var array<string, self> the one that this process has open, by folder */
+    /** One of each kind of gathering. */
+    private const OPEN_AT_ONCE = 2;
+
+    /** @var array<string, self> those that this process has open, by folder, the last first */
     private static array $open = [];
 
     /** @var array<string, string> parts of NAMES that were read */
@@ -37,7 +40,7 @@ final class SetsFile
 
     /**
      * @param  int  $memory  its address
-     * @param  array<string, string>  $index  by name, where a set begins, its length and how many titles it has, with spaces between
+     * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its place in SharedCounts or -1, with spaces between
      * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      */
@@ -53,7 +56,13 @@ final class SetsFile
     /** Null where there is none in the folder, or one that is damaged: it is then removed, to be made anew. */
     public static function in(string $folder): ?self
     {
-        return self::$open[$folder] ?? self::map($folder);
+        if (isset(self::$open[$folder])) {
+            return self::$open[$folder];
+        }
+        $mapped = self::map($folder);
+        self::$open = array_slice(array_filter([$folder => $mapped]) + self::$open, 0, self::OPEN_AT_ONCE, true);
+
+        return $mapped;
     }
 
     private static function map(string $folder): ?self
@@ -75,22 +84,22 @@ final class SetsFile
         if ($memory === -1) {
             throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. May the application read it?');
         }
-        $mapped = new self($folder, $memory, $size, $index, $values, $places);
-        self::$open = [$folder => $mapped];
 
-        return $mapped;
+        return new self($folder, $memory, $size, $index, $values, $places);
     }
 
     /**
      * @param  iterable<string, TitleSet>  $sets  by name: a kind, a colon and a value
      * @param  list<string>  $listed  kinds of which values() is asked
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
+     * @param  list<string>  $shared  kinds of which shared() is asked
+     * @param  string  $with  a listed kind, with whose values they share titles
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words, array $shared, string $with): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
-        [$at, $index, $values, $lines] = [0, [], array_fill_keys($listed, []), []];
+        [$at, $index, $values, $lines, $sharing] = [0, [], array_fill_keys($listed, []), [], []];
         $file = fopen("{$new}/".self::SETS, 'wb') ?: throw new RuntimeException("{$new} cannot be written to.");
         foreach ($sets as $name => $set) {
             $bytes = $set->frozen();
@@ -98,9 +107,10 @@ final class SetsFile
             if (fwrite($file, $padded) !== strlen($padded)) {
                 throw new RuntimeException("{$new} cannot be written to: is the disk full?");
             }
-            $entry = "{$at} ".strlen($bytes)." {$set->count()}";
-            $at += strlen($padded);
             [$kind, $value] = explode(':', $name, 2);
+            $entry = "{$at} ".strlen($bytes)." {$set->count()} ".(in_array($kind, $shared, true) ? count($sharing) : -1);
+            $at += strlen($padded);
+            in_array($kind, $shared, true) && $sharing[] = $name;
             if (in_array($kind, $words, true)) {
                 $place = self::place($name);
                 $lines[$place] = ($lines[$place] ?? "\n")."{$name} {$entry}\n";
@@ -121,6 +131,8 @@ final class SetsFile
         }
         file_put_contents("{$new}/".self::NAMES, implode('', $lines));
         file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, $at], true).';');
+        $made = self::map($new) ?? throw new RuntimeException("{$new} was changed while it was made.");
+        SharedCounts::write($new, $made, $sharing, array_map(fn (int|string $value): string => "{$with}:{$value}", array_keys($values[$with])));
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
@@ -139,7 +151,7 @@ final class SetsFile
         return $this->lines[$place] ??= (string) file_get_contents("{$this->folder}/".self::NAMES, offset: $at, length: max(0, $length));
     }
 
-    /** @return array{int, int, int}|null where a set begins, its length and how many titles it has */
+    /** @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its place in SharedCounts or -1 */
     private function entry(string $name): ?array
     {
         $entry = $this->index[$name] ?? null;
@@ -152,9 +164,9 @@ final class SetsFile
             $from += strlen($name) + 2;
             $entry = substr($lines, $from, (int) strpos($lines, "\n", $from) - $from);
         }
-        [$at, $length, $count] = explode(' ', $entry);
+        [$at, $length, $count, $place] = explode(' ', $entry);
 
-        return [(int) $at, (int) $length, (int) $count];
+        return [(int) $at, (int) $length, (int) $count, (int) $place];
     }
 
     public function has(string $name): bool
@@ -175,6 +187,17 @@ final class SetsFile
         [$at, $length] = $this->entry($name) ?? [0, 0];
 
         return $length === 0 ? 0 : $other->countWithFrozen($this->memory + $at, $length);
+    }
+
+    /**
+     * @param  string  $with  as write() was given it
+     * @return list<int>|null how many titles a set has in common with each of its values, in the order of values(); null where that is not known
+     */
+    public function shared(string $name, string $with): ?array
+    {
+        $place = $this->entry($name)[3] ?? -1;
+
+        return $place < 0 ? null : SharedCounts::read($this->folder, $place, count($this->values[$with]));
     }
 
     /** @return array<int|string, int> how many titles have each value of a kind, the most first */

@@ -28,6 +28,14 @@ final class WordSets
         return $this->ofStems($this->stems[$word] ?? []);
     }
 
+    /** @return list<string> the names of the sets of all its forms; none where some of them are rare */
+    public function commonStems(string $word): array
+    {
+        $names = array_map(fn (string $stem): string => "stem:{$stem}", $this->stems[$word] ?? []);
+
+        return array_filter($names, $this->gathering->has(...)) === $names ? $names : [];
+    }
+
     /**
      * @param  list<string>  $stems
      * @return TitleSet|null what has one of them; null where all are rare
