@@ -28,6 +28,7 @@ final class GatherSets
             'level' => ['floor(s.level)::int', '', 'true'],
             'supplied' => ["''", '', 's.supplied'],
             'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
+            'person' => ["ct.contributor_id || ':' || ct.role", 'join contributor_title ct on ct.title_id = s.title_id', 'true'],
             'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
         ],
         'lending' => [

@@ -182,7 +182,14 @@ final class GatherWords
 
         $sample = sprintf("select {$column} from search_rows tablesample system (%F) repeatable (1)", 100 * $share);
 
-        return array_map(strval(...), array_column(DB::select("select word from ts_stat('{$sample}') where ndoc >= ? and length(word) < ?", [$fewest, self::LONGEST]), 'word'));
+        $words = array_map(strval(...), array_column(DB::select("select word from ts_stat('{$sample}') where ndoc >= ? and length(word) < ?", [$fewest, self::LONGEST]), 'word'));
+        if ($column !== self::WORDS['stem']) {
+            return $words;
+        }
+        // What is common anywhere has a set of where it is in names, however few those are.
+        $inNames = array_map(fn (string $word): string => str_starts_with($word, 't.') ? $word : "t.{$word}", $words);
+
+        return array_values(array_unique([...$words, ...$inNames]));
     }
 
     /** @param  list<int|string>  $words  but for numbers, of which there may be as many as titles */

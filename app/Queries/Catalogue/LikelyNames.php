@@ -6,10 +6,8 @@ namespace App\Queries\Catalogue;
 
 use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Catalogue\Sets\WordSets;
-use App\Queries\Lending\CardReach;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
-use Generator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -21,7 +19,7 @@ final class LikelyNames
 
     public const LONGEST = 6;
 
-    public function __construct(private readonly SearchTitles $searchTitles, private readonly InSets $inSets)
+    public function __construct(private readonly InSets $inSets, private readonly HeldByName $heldByName)
     {
     }
 
@@ -61,7 +59,7 @@ final class LikelyNames
         /** @var array<string, list<stdClass>> $found */
         $found = [];
         foreach (['person', 'series', 'subject'] as $kind) {
-            $found[$kind] = $this->counted($kind, array_values(array_filter($others, fn (stdClass $row): bool => $row->kind === $kind)), $libraryId, $each, $now);
+            $found[$kind] = $this->heldByName->first($kind, array_values(array_filter($others, fn (stdClass $row): bool => $row->kind === $kind)), $libraryId, $each, $now);
         }
         $of = function (string $kind) use ($found, $known): ?array {
             $rows = $found[$kind];
@@ -96,57 +94,5 @@ final class LikelyNames
         }
 
         return array_slice($found, 0, $each);
-    }
-
-    /**
-     * Counted one after another, as many as are shown.
-     *
-     * @param  list<stdClass>  $rows  of one kind
-     * @return list<stdClass> the first of those that the library has anything of, with n titles each
-     */
-    private function counted(string $kind, array $rows, int $libraryId, int $each, DateTimeImmutable $now): array
-    {
-        $counted = [];
-        foreach ($rows === [] ? [] : ($kind === 'subject' ? $this->bySubject($rows, $libraryId, $now) : self::byName($kind, $rows, $libraryId, $each, $now)) as $n => $count) {
-            if ($count > 0 && count($counted) < $each) {
-                $rows[$n]->n = $count;
-                $counted[] = $rows[$n];
-            }
-            if (count($counted) === $each) {
-                break;
-            }
-        }
-
-        return $counted;
-    }
-
-    /**
-     * @param  non-empty-list<stdClass>  $rows
-     * @return Generator<int, int>
-     */
-    private function bySubject(array $rows, int $libraryId, DateTimeImmutable $now): Generator
-    {
-        foreach ($rows as $n => $row) {
-            yield $n => $this->searchTitles->total(CatalogueSearch::read($libraryId, ['subjects' => (string) $row->id], new CardReach), $now);
-        }
-    }
-
-    /**
-     * In one question; the database, too, stops when there are enough.
-     *
-     * @param  non-empty-list<stdClass>  $rows
-     * @return array<int, int>
-     */
-    private static function byName(string $kind, array $rows, int $libraryId, int $each, DateTimeImmutable $now): array
-    {
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
-        $titles = $kind === 'series'
-            ? "search_rows s where s.series_id = x.id and {$held}"
-            : "contributor_title ct join search_rows s on s.title_id = ct.title_id where ct.contributor_id = x.id and ct.role = x.role and {$held}";
-
-        return array_column(DB::select(
-            "select x.place - 1 place, c.n from unnest(?::bigint[], ?::text[]) with ordinality x(id, role, place) cross join lateral (select count(*) n from {$titles}) c where c.n > 0 limit {$each}",
-            ['{'.implode(',', array_column($rows, 'id')).'}', '{"'.implode('","', array_column($rows, 'role')).'"}', ...$bindings],
-        ), 'n', 'place');
     }
 }

@@ -147,20 +147,25 @@ final class SearchTitles
      */
     private static function inRings(Generator $rings, string $order, int $count, int $from): array
     {
-        $page = [];
+        $ids = $ringOf = [];
+        $n = 0;
         foreach ($rings as $ring) {
-            if ($from < $ring->count()) {
-                array_push($page, ...array_column(DB::select(
-                    "select s.title_id from search_rows s where s.title_id = any(?::bigint[]) order by {$order}, s.title_id limit ? offset ?", ['{'.implode(',', $ring->numbers()).'}', $count - count($page), $from],
-                ), 'title_id'));
+            if ($ids === [] && $from >= $ring->count()) {
+                $from -= $ring->count();
+
+                continue;
             }
-            $from = max(0, $from - $ring->count());
-            if (count($page) === $count) {
+            array_push($ids, ...$ring->numbers());
+            $ringOf = array_pad($ringOf, count($ids), $n++);
+            if (count($ids) >= $from + $count) {
                 break;
             }
         }
 
-        return $page;
+        return array_column($ids === [] ? [] : DB::select(
+            "select s.title_id from unnest(?::bigint[], ?::int[]) r(title_id, ring) join search_rows s on s.title_id = r.title_id order by r.ring, {$order}, s.title_id limit ? offset ?",
+            ['{'.implode(',', $ids).'}', '{'.implode(',', $ringOf).'}', $count, $from],
+        ), 'title_id');
     }
 
     /**

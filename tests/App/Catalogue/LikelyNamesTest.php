@@ -33,6 +33,19 @@ final class LikelyNamesTest extends TestCase
         $this->assertSuggestsTheSame($plain, $typed);
         array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
         $this->assertSuggestsTheSame($plain, $typed);
+        // A person's and a subject's titles come and go after that.
+        $ours = DB::table('licences')->where('library_id', $this->library()->id)->orderByRaw('md5(id::text)')->limit(40)->pluck('id');
+        DB::table('licences')->whereIn('id', $ours)->update(['library_id' => $this->library('hollow')->id]);
+        DB::table('licences')->whereNotIn('id', $ours)->where('library_id', $this->library('hollow')->id)->orderByRaw('md5(id::text)')->limit(40)->update(['library_id' => $this->library()->id]);
+        DB::statement('select search_refresh((select array_agg(title_id) from search_rows), now())');
+        $this->assertGreaterThan(20, DB::table('search_loose')->count());
+        DB::beginTransaction();
+        DB::table('search_prefixes')->delete();
+        DB::table('search_gatherings')->delete();
+        $changed = array_map($this->suggested(...), $typed);
+        DB::rollBack();
+        $this->assertNotEquals($plain, $changed);
+        $this->assertSuggestsTheSame($changed, $typed);
     }
 
     /**
