@@ -12,7 +12,7 @@
     // Filters of which one value is chosen: name, heading, the word for none, values in words, counts, the value chosen.
     $choices = [
         ['format', __('common.format'), __('common.all_formats'), array_map(fn (Format $of): string => __("catalogue.formats.{$of->value}"), array_column(Format::cases(), null, 'value')), $facets->formats, $search->format?->value],
-        ['audience', __('search.audience'), __('search.everyone'), __('search.audiences'), $facets->audiences, $search->audience?->value],
+        ['audience', __('search.audience'), __('search.everyone'), array_map(Str::ucfirst(...), __('search.audiences')), $facets->audiences, $search->audience?->value],
         ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language],
     ];
     $libraries = $current->libraries()->pluck('name', 'id')->all();
@@ -63,7 +63,7 @@
                 @foreach (Reach::cases() as $of)
                     @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
                 @endforeach
-                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value]), false) }}">{{ __('search.advanced') }}</a>@if ($current->person !== null)<a class="link text-[15px] ml-3" href="/searches">{{ __('search.saved_searches') }}</a>@endif
+                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value, 'audience' => $search->audience?->value]), false) }}">{{ __('search.advanced') }}</a>@if ($current->person !== null)<a class="link text-[15px] ml-3" href="/searches">{{ __('search.saved_searches') }}</a>@endif
             </nav>
             @if ($search->how === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
             @if ($search->query->plain || $search->query->cut || ! App\View\QueryText::isPlain($search->query->tree))

@@ -39,7 +39,7 @@
                             <div class="meta">{{ implode(' · ', array_filter([$edition->namesOf('narrator') === [] ? null : __('catalogue.read_by', ['name' => implode(', ', $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition), $edition->language && $edition->language !== $title->language ? TitleText::language($edition->language) : null])) }}</div>
                             @if ($way->oneOfSeveralCards)<div class="meta">{{ __('catalogue.with_card', ['library' => $way->library->short_name]) }}</div>@endif
                         </div>
-                        <div class="[&>div]:md:flex-row [&>div]:md:items-center">
+                        <div class="[&>div]:md:flex-row [&>div]:md:items-baseline">
                             @include('lending.title-action', ['title' => $edition, 'quiet' => $i > 0, 'detailed' => true, 'way' => $way->oneOfSeveralCards ? $way->library : null])
                             @if ($standing->availability->canBorrow() && $way->source !== null && ! $standing->aboveCard)
                                 <p class="meta mt-1">{{ __("catalogue.source.{$way->source->value}", ['library' => $way->library->short_name]) }}</p>

@@ -262,6 +262,12 @@ final class SearchTest extends TestCase
         foreach (['all' => 'low', 'phrase' => 'the sea', 'any' => 'water tide', 'none' => 'garden', 'author' => 'tamsin ebbing', 'year_from' => '2010', 'rest' => 'lam*'] as $name => $value) {
             $page->assertSee("name=\"{$name}\" value=\"{$value}\"", false);
         }
+        // Languages are chosen among those that titles are in, by their names; one that a search named all the same stays.
+        $this->record('Cartas desde el muelle', ['language' => 'es']);
+        $page = $this->get('/catalogue/advanced?q=lang:es&audience=teen')->assertOk();
+        $page->assertSee('<option value="es" selected>Spanish</option>', false)->assertDontSee('>French</option>', false)->assertSee('<option value="teen" selected>Teens</option>', false);
+        $this->get('/catalogue/advanced?q=lang:fr')->assertSee('<option value="fr" selected>French</option>', false);
+        $this->get('/catalogue/advanced?go=1&lang=es&audience=teen')->assertRedirect('/catalogue?q=lang%3Aes&audience=teen');
     }
 
     public function test_suggestions_say_what_they_are_and_how_many(): void

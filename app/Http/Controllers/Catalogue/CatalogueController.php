@@ -13,13 +13,16 @@ use App\Models\StaffList;
 use App\Models\Title;
 use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\CountFacets;
+use App\Queries\Catalogue\KnownLanguages;
 use App\Queries\Catalogue\OtherWays;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Lending\OwnItems;
 use App\Queries\Lending\PayMonth;
 use App\Queries\Lending\Standings;
 use App\Queries\Lending\WaysToGet;
+use App\View\TitleText;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -92,13 +95,17 @@ final class CatalogueController
     }
 
     /** A form for each field, that makes a search as text. */
-    public function advanced(Request $request): View|RedirectResponse
+    public function advanced(Request $request, KnownLanguages $languages): View|RedirectResponse
     {
         $search = QueryForm::read($request);
         if ($request->query('go') !== null) {
-            return redirect()->route('catalogue', array_filter(['q' => $search->text(), 'format' => Input::text($request, 'format')]));
+            return redirect()->route('catalogue', array_filter(['q' => $search->text(), 'format' => Input::text($request, 'format'), 'audience' => Input::text($request, 'audience')]));
         }
 
-        return view('catalogue.advanced', ['form' => $search]);
+        $codes = array_unique([...$languages->codes(now()->toImmutable()), ...array_filter([$search->values[Field::Language->value] ?? ''])]);
+        $names = array_map(TitleText::language(...), array_combine($codes, $codes));
+        asort($names);
+
+        return view('catalogue.advanced', ['form' => $search, 'languages' => $names]);
     }
 }
