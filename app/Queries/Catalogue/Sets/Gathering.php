@@ -18,13 +18,13 @@ use stdClass;
 final class Gathering
 {
     /** Of these kinds only the commonest values have sets of their own. */
-    public const MOST = ['subject' => 2000, 'award' => 300, 'person' => 20_000];
+    public const MOST = ['subject' => 2000, 'award' => 300, 'person' => 2000];
 
     /** Kinds whose values are listed. */
     private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
 
-    /** Kinds with too many sets to have them all at hand: of words as they are, by their stems, by those of titles and people’s names alone; of the rare words, what begins with the same letters; and of people. */
-    private const MANY = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4', 'person'];
+    /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
+    private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
     /** Kinds of whose sets it is written down how many titles they share with each listed value of SHARED_WITH. */
     private const SHARED = ['stem', 'format', 'audience', 'language', 'subject'];
@@ -84,7 +84,7 @@ final class Gathering
     /** @param  iterable<string, TitleSet>  $sets  by name */
     public static function write(string $key, iterable $sets): void
     {
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::MANY, self::SHARED, self::SHARED_WITH);
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, self::SHARED, self::SHARED_WITH);
     }
 
     /** How many titles there were. */

@@ -18,7 +18,7 @@ final class SetsFile
     /** Where the sets of filters are, which every search asks for, and where in NAMES to look for the others. */
     private const INDEX = 'index.php';
 
-    /** Where the sets of words and people are: too many to have them all at hand. In one place those of a kind that begin with the same letter, a line each. */
+    /** Where the sets of words are: too many to have them all at hand. In one place those of a kind that begin with the same letter, a line each. */
     private const NAMES = 'names';
 
     private const C = 'intptr_t mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(intptr_t at, size_t length); int open(const char *path, int flags); int close(int file);';
@@ -91,11 +91,11 @@ final class SetsFile
     /**
      * @param  iterable<string, TitleSet>  $sets  by name: a kind, a colon and a value
      * @param  list<string>  $listed  kinds of which values() is asked
-     * @param  list<string>  $many  kinds with too many sets for the one index
+     * @param  list<string>  $words  kinds whose values are words, or what words begin with
      * @param  list<string>  $shared  kinds of which shared() is asked
      * @param  string  $with  a listed kind, with whose values they share titles
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $many, array $shared, string $with): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words, array $shared, string $with): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
@@ -111,7 +111,7 @@ final class SetsFile
             $entry = "{$at} ".strlen($bytes)." {$set->count()} ".(in_array($kind, $shared, true) ? count($sharing) : -1);
             $at += strlen($padded);
             in_array($kind, $shared, true) && $sharing[] = $name;
-            if (in_array($kind, $many, true)) {
+            if (in_array($kind, $words, true)) {
                 $place = self::place($name);
                 $lines[$place] = ($lines[$place] ?? "\n")."{$name} {$entry}\n";
             } else {
