@@ -59,21 +59,34 @@ final class Growth
         $this->words = $this->vocabulary();
         DB::unprepared('set session_replication_role = replica; drop index if exists search_rows_stems, search_rows_exact');
         try {
-            $first = 1 + (int) DB::scalar('select coalesce(max(id), 0) from titles');
+            $first = $this->reserve('titles', $titles);
             $this->names('contributors', max(100, intdiv($titles * 3, 10)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b), ucfirst($b).', '.ucfirst($a)], ['name', 'sort_name']);
             $this->names('series', max(20, intdiv($titles * 6, 100)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b).' Cycle'], ['name']);
             $this->names('subjects', self::SUBJECTS, fn (string $a, string $b): array => [ucfirst($a).' and '.$b], ['name']);
             $say('names of people, series and subjects');
             $this->records($first, $titles, $now, $say);
-            $this->makeFindable($first, $say);
+            $this->makeFindable($first, $first + $titles - 1, $say);
         } finally {
             DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem");
         }
-        foreach (['works', 'titles', 'licences', 'contributors', 'series', 'subjects'] as $table) {
-            DB::statement("select setval(pg_get_serial_sequence('{$table}', 'id'), (select max(id) from {$table}))");
-        }
         DB::statement('vacuum analyze');
         $say('indexes');
+    }
+
+    /** @return int the first of so many numbers in a row that nobody else is given: changing the sequence keeps others from it until it is done */
+    private function reserve(string $table, int $count): int
+    {
+        $sequence = DB::scalar('select pg_get_serial_sequence(?, ?)', [$table, 'id']);
+
+        return DB::transaction(function () use ($sequence, $count): int {
+            // A sequence that was never asked gives its first number, whatever its step.
+            DB::scalar('select nextval(?)', [$sequence]);
+            DB::statement("alter sequence {$sequence} increment by {$count}");
+            $last = DB::scalar('select nextval(?)', [$sequence]);
+            DB::statement("alter sequence {$sequence} increment by 1");
+
+            return $last - $count + 1;
+        });
     }
 
     /** @return list<string> */
@@ -131,7 +144,7 @@ final class Growth
     {
         $known = array_fill_keys(DB::table($table)->pluck('name')->all(), true);
         $rows = [];
-        $id = 1 + (int) DB::table($table)->max('id');
+        $id = $this->reserve($table, $count);
         while (count($rows) < $count) {
             $values = $make($this->words[$this->random->getInt(200, self::VOCABULARY - 1)], $this->words[$this->random->getInt(200, self::VOCABULARY - 1)]);
             if (! isset($known[$values[0]])) {
@@ -155,8 +168,8 @@ final class Growth
         $topic = $this->zipf(150, 0.9);
         $topics = array_map(fn (): array => array_map(fn (): int => $this->random->getInt(200, 20_000), range(1, 150)), range(1, self::SUBJECTS));
         $libraries = DB::table('libraries')->orderByRaw("slug = 'saltmere' desc, id")->pluck('id')->all();
-        $licence = 1 + (int) DB::table('licences')->max('id');
-        $work = 1 + (int) DB::table('works')->max('id');
+        $licence = $this->reserve('licences', $count * count($libraries));
+        $work = $this->reserve('works', $count);
         for ($done = 0; $done < $count; $done += self::BATCH) {
             $rows = ['works' => [], 'titles' => [], 'contributor_title' => [], 'subject_title' => [], 'licences' => [], 'grown' => []];
             for ($n = 0; $n < min(self::BATCH, $count - $done); $n++) {
@@ -212,7 +225,7 @@ final class Growth
     }
 
     /** @param  Closure(string): void  $say */
-    private function makeFindable(int $first, Closure $say): void
+    private function makeFindable(int $first, int $last, Closure $say): void
     {
         // No trigger notes what comes in: nothing gathered before is true of it.
         DB::table('search_gatherings')->delete();
@@ -222,16 +235,16 @@ final class Growth
             create unlogged table grown_words as select title_id, search_stems(language, a, b, c, d) stems, search_exact(a, b, c, d) exact from grown;
             reset max_parallel_workers_per_gather; reset parallel_setup_cost; reset parallel_tuple_cost; reset min_parallel_table_scan_size; create index on grown_words (title_id)');
         $say('words');
-        for ($from = $first, $last = (int) DB::scalar('select max(id) from titles'); $from <= $last; $from += 100_000) {
+        for ($from = $first; $from <= $last; $from += 100_000) {
             DB::insert(
                 "insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
                     select t.id, t.format, t.audience, t.language, left(t.published, 4)::int, t.level, t.series_id, t.times_borrowed, t.added_at, t.fiction,
                         case t.audience when 'child' then 4 when 'teen' then 12 else 18 end, case t.audience when 'child' then 12 when 'teen' then 17 else 99 end, array(select jsonb_array_elements_text(t.awards)),
                         array(select subject_id::int from subject_title st where st.title_id = t.id), g.stems, g.exact
-                    from grown_words g join titles t on t.id = g.title_id where t.id >= ? and t.id < ?", [$from, $from + 100_000],
+                    from grown_words g join titles t on t.id = g.title_id where t.id between ? and ?", [$from, min($last, $from + 99_999)],
             );
             DB::statement('update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid, sure_from = a.sure_from, sure_until = a.sure_until
-                from search_availability((select array_agg(title_id) from search_rows where title_id >= ? and title_id < ?), now()) a where r.title_id = a.title_id', [$from, $from + 100_000]);
+                from search_availability((select array_agg(title_id) from search_rows where title_id between ? and ?), now()) a where r.title_id = a.title_id', [$from, min($last, $from + 99_999)]);
             $say('findable up to title '.number_format(min($last, $from + 99_999)));
         }
         DB::unprepared('drop table grown, grown_words');

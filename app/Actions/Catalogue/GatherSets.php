@@ -53,7 +53,7 @@ final class GatherSets
      * @param  int  $fewest  smaller catalogues are counted title by title
      * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by chance
      */
-    public function __construct(private readonly GatherWords $words, private readonly int $fewest = 20_000, private readonly int $paired = 2500)
+    public function __construct(private readonly GatherWords $words, private readonly int $fewest = 5000, private readonly int $paired = 2500)
     {
     }
 

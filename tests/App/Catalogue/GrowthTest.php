@@ -40,6 +40,12 @@ final class GrowthTest extends TestCase
         $this->get('/catalogue?library=saltmere&q=hand')->assertSee('One by hand');
         $this->assertGreaterThan(300, $title->id);
         $this->assertSame(2, DB::table('pg_indexes')->whereIn('indexname', ['search_rows_stems', 'search_rows_exact'])->count());
+
+        // It grows on, and a number that somebody else was given meanwhile stays theirs.
+        $number = DB::scalar("select nextval(pg_get_serial_sequence('contributors', 'id'))");
+        $this->assertSame(0, Artisan::call('demo:grow --titles=50'), Artisan::output());
+        $this->assertSame([351, 351], [Title::query()->count(), DB::table('search_rows')->count()]);
+        $this->assertTrue(DB::table('contributors')->insert(['id' => $number, 'name' => 'Ottoline Varrow', 'sort_name' => 'Varrow, Ottoline']));
     }
 
     public function test_without_a_demo_library_or_with_a_senseless_number_it_says_what_to_do(): void
