@@ -43,8 +43,7 @@ end $$;
 create or replace function lending_end_due(p_loans bigint[], p_now timestamptz, p_kind text) returns json language plpgsql as $$
 declare
     v_loans bigint[];
-    v_mail json;
-    v_push json;
+    v_told json;
 begin
     perform 1 from cards where id in (select card_id from loans where id = any(p_loans) and ended_at is null) order by id for no key update;
     select array_agg(id) into v_loans from (
@@ -61,18 +60,7 @@ begin
     update cards set loans_open = loans_open - x.n from (select card_id, count(*) n from loans where id = any(v_loans) group by 1) x where cards.id = x.card_id;
     update licences set copies_free = copies_free + x.n from (select licence_id, count(*) n from loans where id = any(v_loans) group by 1) x
         where licences.id = x.licence_id and copies_free is not null;
-    with made as (
-        insert into notices (person_id, kind, event_key, facts, created_at, shown)
-            select c.person_id, p_kind, 'loan-ended:' || l.id, jsonb_build_object('title', l.title_id, 'name', t.name), p_now, coalesce(n.shown, true)
-            from loans l join cards c on c.id = l.card_id join titles t on t.id = l.title_id
-                left join notice_choices n on n.person_id = c.person_id and n.kind = p_kind
-            where l.id = any(v_loans) and (coalesce(n.shown, true) or coalesce(n.mailed, true)
-                or coalesce(n.pushed, true) and exists (select from push_devices d where d.person_id = c.person_id))
-            on conflict do nothing returning id, person_id)
-    select coalesce(json_agg(made.id) filter (where p.email is not null and coalesce(n.mailed, true)), '[]'),
-            coalesce((select json_agg(json_build_array(m.id, d.id)) from made m join push_devices d on d.person_id = m.person_id
-                left join notice_choices c on c.person_id = m.person_id and c.kind = p_kind where coalesce(c.pushed, true)), '[]')
-        into v_mail, v_push from made join people p on p.id = made.person_id
-        left join notice_choices n on n.person_id = made.person_id and n.kind = p_kind;
-    return json_build_object('ended', cardinality(v_loans), 'mail', v_mail, 'push', v_push);
+    v_told := notices_give(p_kind, (select jsonb_agg(jsonb_build_object('person', c.person_id, 'event', 'loan-ended:' || l.id, 'facts', jsonb_build_object('title', l.title_id, 'name', t.name)))
+        from loans l join cards c on c.id = l.card_id join titles t on t.id = l.title_id where l.id = any(v_loans)), p_now);
+    return json_build_object('ended', cardinality(v_loans), 'mail', v_told->'mail', 'push', v_told->'push');
 end $$;

@@ -9,24 +9,38 @@ use App\Jobs\PushNotice;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
+use stdClass;
 
 /**
- * Tells a person of an event, once, in the application, by mail and on their devices, as they chose for its kind. The notice and the jobs
- * that carry it are written in the transaction of the event itself: either all of it happened or none.
+ * Tells people of an event, once, in the application, by mail and on their devices, as they chose for its kind. The notices and the jobs
+ * that carry them are written in the transaction of the event itself: either all of it happened or none.
  */
 final class GiveNotice
 {
     /** @param  array<string, string|int>  $facts */
     public function __invoke(int $personId, NoticeKind $kind, string $eventKey, array $facts, DateTimeImmutable $now): void
     {
-        $notice = DB::selectOne('select * from notice_give(?, ?, ?, ?, ?)', [
-            $personId, $kind->value, $eventKey, json_encode($facts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $now->format('Y-m-d H:i:sP'),
-        ]);
-        if ($notice?->mailed) {
-            MailNotice::dispatch($notice->id);
+        $this->many($kind, [['person' => $personId, 'event' => $eventKey, 'facts' => $facts]], $now);
+    }
+
+    /** @param  list<array{person: int, event: string, facts: array<string, string|int>}>  $notices */
+    public function many(NoticeKind $kind, array $notices, DateTimeImmutable $now): void
+    {
+        if ($notices === []) {
+            return;
         }
-        foreach (json_decode($notice->devices ?? '[]') as $device) {
-            PushNotice::dispatch($notice->id, $device);
-        }
+        $json = DB::scalar('select notices_give(?, ?, ?)', [$kind->value, json_encode($notices, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $now->format('Y-m-d H:i:sP')]);
+        self::carry(json_decode((string) $json));
+    }
+
+    /** @param  stdClass  $given  as notices_give gives it: what is to be mailed, and what devices are to show */
+    public static function carry(stdClass $given): void
+    {
+        $jobs = [
+            ...array_map(fn (int $noticeId): MailNotice => new MailNotice($noticeId), $given->mail),
+            ...array_map(fn (array $of): PushNotice => new PushNotice(...$of), $given->push),
+        ];
+        $jobs === [] || Queue::bulk($jobs);
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions\Lending;
 
-use App\Jobs\MailNotice;
-use App\Jobs\PushNotice;
+use App\Actions\Account\GiveNotice;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Queue;
 
 /**
  * Ends what is due, in order of due time: those that nobody waits for together, a small number in each transaction so that no
@@ -46,10 +44,7 @@ final class EndDueLoans
         return DB::transaction(function () use ($loans, $now): int {
             $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', ['{'.implode(',', $loans).'}', $now->format('Y-m-d H:i:s.uP'), NoticeKind::LoanEnded->value]);
             $done = json_decode((string) $json);
-            Queue::bulk([
-                ...array_map(fn (int $noticeId): MailNotice => new MailNotice($noticeId), $done->mail),
-                ...array_map(fn (array $of): PushNotice => new PushNotice(...$of), $done->push),
-            ]);
+            GiveNotice::carry($done);
 
             return $done->ended;
         }, attempts: 5);

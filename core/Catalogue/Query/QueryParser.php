@@ -144,7 +144,7 @@ final class QueryParser
         $field = Field::tryFrom(strtolower($name));
         [$kind, $text] = $this->tokens[$this->at] ?? throw new Unreadable;
         if ($field === null) {
-            // "Fallout: a life" names no field; it is two words.
+            // "Undertow: a life" names no field; it is two words.
             return $this->word($name, null);
         }
         if ($field->isRange()) {

@@ -8,6 +8,7 @@ use App\Jobs\MailNotice;
 use App\Mail\NoticeMail;
 use App\Models\Notice;
 use App\Models\Person;
+use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Mail\Events\MessageSending;
 use Illuminate\Mail\Transport\ArrayTransport;
 use Illuminate\Support\Facades\Artisan;
@@ -46,6 +47,30 @@ final class NoticeTest extends TestCase
         }
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Mail::assertSent(NoticeMail::class, 3);
+    }
+
+    public function test_hundreds_that_fall_due_together_are_each_announced_once_as_each_person_chose(): void
+    {
+        $licence = $this->licence($title = $this->title(), LicenceModel::Simultaneous);
+        $due = $this->now()->modify('+71 hours');
+        $people = [];
+        for ($n = 0; $n < 230; $n++) {
+            $card = $this->card();
+            $people[] = $card->person_id;
+            DB::table('loans')->insert(['card_id' => $card->id, 'title_id' => $title->id, 'licence_id' => $licence->id, 'length' => '14d', 'started_at' => $due->modify('-14 days'), 'due_at' => $due->modify("+{$n} seconds")]);
+        }
+        DB::table('notice_choices')->insert([
+            ['person_id' => $people[0], 'kind' => 'loan_due_soon', 'shown' => false, 'mailed' => false, 'pushed' => false],
+            ['person_id' => $people[1], 'kind' => 'loan_due_soon', 'shown' => true, 'mailed' => false, 'pushed' => false],
+        ]);
+        DB::table('people')->where('id', $people[2])->update(['email' => null]);
+        DB::enableQueryLog();
+        for ($tick = 0; $tick < 2; $tick++) {
+            Artisan::call('lending:tick');
+            $this->assertSame([229, 229, 227], [DB::table('notices')->count(), DB::table('notices')->whereIn('person_id', $people)->where('shown', true)->distinct()->count('person_id'), DB::table('jobs')->count()]);
+        }
+        $this->assertLessThan(60, count(DB::getQueryLog()), 'not one by one');
+        $this->assertSame($due->modify('+229 seconds')->format(DATE_ATOM), json_decode(DB::table('notices')->where('person_id', $people[229])->value('facts'))->due);
     }
 
     public function test_a_scheduler_that_was_down_catches_up_without_announcing_the_past(): void
