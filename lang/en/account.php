@@ -35,6 +35,7 @@ return [
     'hold_range' => 'hold, likely range and middle',
     'kept_short' => 'ready, kept to :date',
     'chart_ready' => 'ready for you',
+    'chart_hold' => 'hold, likely',
     'nothing_coming' => 'Nothing is due and nothing is on its way. Due dates and holds appear here as a timeline.',
     'today' => 'Today',
     'due_on' => 'due :date',

@@ -35,6 +35,7 @@ return [
     'hold_range' => 'reserva, margen probable y centro',
     'kept_short' => 'listo, guardado hasta el :date',
     'chart_ready' => 'listo para usted',
+    'chart_hold' => 'reserva, probable',
     'nothing_coming' => 'Nada vence y nada está en camino. Los vencimientos y las reservas aparecen aquí en una línea de tiempo.',
     'today' => 'Hoy',
     'due_on' => 'vence el :date',

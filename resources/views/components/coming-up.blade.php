@@ -12,7 +12,7 @@
 @endphp
 <div class="flex flex-wrap items-baseline justify-between gap-x-4 mb-3">
     <h2 id="coming-up" class="text-2xl">{{ __('account.coming_up') }}</h2>
-    <span class="meta inline-flex flex-wrap gap-x-4" aria-hidden="true">
+    <span class="meta hidden sm:inline-flex flex-wrap gap-x-4" aria-hidden="true">
         <span class="inline-flex items-center gap-1.5"><svg width="14" height="10"><rect width="14" height="10" rx="2" fill="var(--color-shutter)"/></svg>{{ __('account.on_loan') }}</span>
         <span class="inline-flex items-center gap-1.5"><svg width="14" height="10"><rect width="14" height="10" rx="2" fill="var(--color-clay)"/></svg>{{ __('account.due_soon') }}</span>
         <span class="inline-flex items-center gap-1.5"><svg width="22" height="12"><rect x=".5" y="1.500" width="21" height="9" rx="4.500" fill="var(--color-lamp-wash)" stroke="#b67b0d"/><path d="M9 0v12" stroke="#7a4f00" stroke-width="3"/></svg>{{ __('account.hold_range') }}</span>
@@ -46,7 +46,7 @@
             <thead class="sr-only"><tr><th scope="col">{{ __('account.chart_title') }}</th><th scope="col">{{ __('account.chart_what') }}</th><th scope="col">{{ __('account.chart_when') }}</th></tr></thead>
             <tbody>
                 @foreach ($chart['rows'] as $row)
-                    <tr class="border-b border-rule last:border-0"><th scope="row" class="text-left font-semibold py-2 pr-3">{{ $row['name'] }}</th><td class="py-2 pr-3 text-soft">{{ __(match ($row['kind']) { 'hold' => 'account.hold_range', 'ready' => 'account.chart_ready', default => 'account.on_loan' }) }}</td><td class="py-2 text-right">{{ $says($row) }}@if ($row['latest'] !== null)<span class="sr-only">; {{ __('catalogue.latest_of', ['date' => Dates::day($row['latest'], $row['zone'])]) }}</span>@endif</td></tr>
+                    <tr class="border-b border-rule last:border-0"><th scope="row" class="text-left font-semibold py-2 pr-3">{{ $row['name'] }}</th><td class="py-2 pr-3 text-soft">{{ __(match ($row['kind']) { 'hold' => 'account.chart_hold', 'ready' => 'account.chart_ready', default => 'account.on_loan' }) }}</td><td @class(['py-2 text-right', 'whitespace-nowrap' => $row['kind'] === 'hold'])>{{ $says($row) }}@if ($row['latest'] !== null)<span class="sr-only">; {{ __('catalogue.latest_of', ['date' => Dates::day($row['latest'], $row['zone'])]) }}</span>@endif</td></tr>
                 @endforeach
             </tbody>
         </table>
