@@ -6,6 +6,8 @@ namespace App\Actions\Catalogue;
 
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
+use App\Queries\Catalogue\Sets\NamedSet;
+use App\Queries\Catalogue\Sets\SharedCounts;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
@@ -18,16 +20,16 @@ use Illuminate\Support\Str;
  */
 final class GatherSets
 {
-    /** What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition. */
+    /** What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition. Subjects first, for SharedCounts. */
     private const OF = [
         'records' => [
+            'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
             'format' => ['s.format', '', 'true'],
             'audience' => ['s.audience', '', 'true'],
             'language' => ['s.language', '', 'true'],
             'year' => ['s.year', '', 'true'],
             'level' => ['floor(s.level)::int', '', 'true'],
             'supplied' => ["''", '', 's.supplied'],
-            'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
             'person' => ["ct.contributor_id || ':' || ct.role", 'join contributor_title ct on ct.title_id = s.title_id', 'true'],
             'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
         ],
@@ -79,7 +81,7 @@ final class GatherSets
             $key = (string) Str::uuid();
             $gathering = DB::table('search_gatherings')->insertGetId(['of' => $what->value, 'key' => $key, 'gathered_at' => $now, 'paired' => $what === Gathered::Records ? $this->paired : null]);
             $count = 0;
-            Gathering::write($key, $this->kept($gathering, $this->sets($what, $gathering), $count));
+            Gathering::write($key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
             // Only those that were there when this transaction began to read: they are in the sets.
             DB::table('search_loose')->where('of', $what->value)->delete();
             $all = DB::table('search_gatherings')->where('of', $what->value);
@@ -93,24 +95,25 @@ final class GatherSets
     /**
      * Sets are kept in the database as they go by.
      *
-     * @param  iterable<string, TitleSet>  $sets
-     * @return Generator<string, TitleSet> but for those that are read from there alone
+     * @param  iterable<NamedSet>  $sets
+     * @return Generator<NamedSet> but for those that are read from there alone
      */
     private function kept(int $gathering, iterable $sets, int &$count): Generator
     {
         $rows = [];
         $keep = function () use (&$rows): void {
-            DB::insert('insert into search_sets (gathering_id, name, bits) values '.implode(', ', array_fill(0, intdiv(count($rows), 3), '(?, ?, ?)')), $rows);
+            DB::insert('insert into search_sets (gathering_id, name, bits, shared) values '.implode(', ', array_fill(0, intdiv(count($rows), 4), '(?, ?, ?, ?)')), $rows);
             $rows = [];
         };
-        foreach ($sets as $name => $set) {
-            array_push($rows, $gathering, $name, '\x'.bin2hex($set->bytes()));
-            if (count($rows) === 3 * self::KEPT_AT_ONCE) {
+        $bytes = fn (string $of): string => '\x'.bin2hex($of);
+        foreach ($sets as $named) {
+            array_push($rows, $gathering, $named->name, $bytes($named->set->bytes()), $named->shared === null ? null : $bytes($named->shared));
+            if (count($rows) === 4 * self::KEPT_AT_ONCE) {
                 $keep();
             }
             $count++;
-            if (! str_starts_with($name, Gathering::APART)) {
-                yield $name => $set;
+            if (! str_starts_with($named->name, Gathering::APART)) {
+                yield $named;
             }
         }
         $rows === [] || $keep();

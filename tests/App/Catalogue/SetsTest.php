@@ -122,6 +122,8 @@ final class SetsTest extends TestCase
         $this->cut("{$damaged}/sets");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));
         $this->assertFileEquals("{$whole}/sets", "{$damaged}/sets");
+        $this->assertFileEquals("{$whole}/shared", "{$damaged}/shared");
+        $this->assertGreaterThan(1000, filesize("{$whole}/shared"));
         $this->cut("{$damaged}/shared");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));
     }

@@ -26,11 +26,6 @@ final class Gathering
     /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
     private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
-    /** Kinds of whose sets it is written down how many titles they share with each listed value of SHARED_WITH. */
-    private const SHARED = ['stem', 'format', 'audience', 'language', 'subject'];
-
-    private const SHARED_WITH = 'subject';
-
     /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
     public const RINGS = 5;
 
@@ -81,10 +76,10 @@ final class Gathering
         return storage_path("search/{$key}");
     }
 
-    /** @param  iterable<string, TitleSet>  $sets  by name */
+    /** @param  iterable<NamedSet>  $sets */
     public static function write(string $key, iterable $sets): void
     {
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, self::SHARED, self::SHARED_WITH);
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS);
     }
 
     /** How many titles there were. */
@@ -139,11 +134,11 @@ final class Gathering
      */
     public function subjectsAtMost(array $within): array
     {
-        $values = $this->values(self::SHARED_WITH);
+        $values = $this->values(SharedCounts::WITH);
         $atMost = array_values($values);
         foreach ($within as $names) {
             /** @var list<list<int>> $shared */
-            $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name, self::SHARED_WITH), $names), fn (?array $counts): bool => $counts !== null));
+            $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name), $names), fn (?array $counts): bool => $counts !== null));
             if ($shared !== [] && count($shared) === count($names)) {
                 $together = array_map(fn (int ...$each): int => array_sum($each), ...$shared);
                 $atMost = array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
@@ -231,12 +226,12 @@ final class Gathering
         return SetsFile::in($folder);
     }
 
-    /** @return Generator<string, TitleSet> */
+    /** @return Generator<NamedSet> */
     private static function fetched(int $id): Generator
     {
-        for ($last = ''; $rows = DB::select('select name, bits from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, self::APART]); $last = end($rows)->name) {
+        for ($last = ''; $rows = DB::select('select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, self::APART]); $last = end($rows)->name) {
             foreach ($rows as $row) {
-                yield $row->name => TitleSet::fromBytes((string) stream_get_contents($row->bits));
+                yield new NamedSet($row->name, TitleSet::fromBytes((string) stream_get_contents($row->bits)), $row->shared === null ? null : (string) stream_get_contents($row->shared));
             }
         }
     }

@@ -21,11 +21,14 @@ final class SetsFile
     /** Where the sets of words are: too many to have them all at hand. In one place those of a kind that begin with the same letter, a line each. */
     private const NAMES = 'names';
 
+    /** The rows of SharedCounts. */
+    private const SHARED = 'shared';
+
     private const C = 'intptr_t mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(intptr_t at, size_t length); int open(const char *path, int flags); int close(int file);';
 
     private const READ = 1;
 
-    private const SHARED = 1;
+    private const MAP_SHARED = 1;
 
     private static ?object $c = null;
 
@@ -40,7 +43,7 @@ final class SetsFile
 
     /**
      * @param  int  $memory  its address
-     * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its place in SharedCounts or -1, with spaces between
+     * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its row in SHARED or -1, with spaces between
      * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      */
@@ -79,7 +82,7 @@ final class SetsFile
             return null;
         }
         $file = self::c()->open("{$folder}/".self::SETS, 0);
-        $memory = self::c()->mmap(null, $size, self::READ, self::SHARED, $file, 0);
+        $memory = self::c()->mmap(null, $size, self::READ, self::MAP_SHARED, $file, 0);
         self::c()->close($file);
         if ($memory === -1) {
             throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. May the application read it?');
@@ -89,50 +92,44 @@ final class SetsFile
     }
 
     /**
-     * @param  iterable<string, TitleSet>  $sets  by name: a kind, a colon and a value
+     * @param  iterable<NamedSet>  $sets
      * @param  list<string>  $listed  kinds of which values() is asked
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
-     * @param  list<string>  $shared  kinds of which shared() is asked
-     * @param  string  $with  a listed kind, with whose values they share titles
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words, array $shared, string $with): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
-        [$at, $index, $values, $lines, $sharing] = [0, [], array_fill_keys($listed, []), [], []];
-        $file = fopen("{$new}/".self::SETS, 'wb') ?: throw new RuntimeException("{$new} cannot be written to.");
-        foreach ($sets as $name => $set) {
-            $bytes = $set->frozen();
+        [$at, $index, $values, $lines, $rows] = [0, [], array_fill_keys($listed, []), [], 0];
+        [$file, $shared] = array_map(fn (string $name) => fopen("{$new}/{$name}", 'wb') ?: throw new RuntimeException("{$new} cannot be written to."), [self::SETS, self::SHARED]);
+        foreach ($sets as $named) {
+            $bytes = $named->set->frozen();
             $padded = str_pad($bytes, intdiv(strlen($bytes) + Roaring::ALIGNED - 1, Roaring::ALIGNED) * Roaring::ALIGNED, "\0");
-            if (fwrite($file, $padded) !== strlen($padded)) {
+            if (fwrite($file, $padded) !== strlen($padded) || fwrite($shared, (string) $named->shared) !== strlen((string) $named->shared)) {
                 throw new RuntimeException("{$new} cannot be written to: is the disk full?");
             }
-            [$kind, $value] = explode(':', $name, 2);
-            $entry = "{$at} ".strlen($bytes)." {$set->count()} ".(in_array($kind, $shared, true) ? count($sharing) : -1);
+            $entry = "{$at} ".strlen($bytes)." {$named->set->count()} ".($named->shared === null ? -1 : $rows++);
             $at += strlen($padded);
-            in_array($kind, $shared, true) && $sharing[] = $name;
+            [$kind, $value] = explode(':', $named->name, 2);
             if (in_array($kind, $words, true)) {
-                $place = self::place($name);
-                $lines[$place] = ($lines[$place] ?? "\n")."{$name} {$entry}\n";
+                $place = self::place($named->name);
+                $lines[$place] = ($lines[$place] ?? "\n")."{$named->name} {$entry}\n";
             } else {
-                $index[$name] = $entry;
+                $index[$named->name] = $entry;
             }
             if (isset($values[$kind])) {
-                $values[$kind][$value] = $set->count();
+                $values[$kind][$value] = $named->set->count();
             }
         }
         fclose($file);
-        foreach (array_keys($values) as $kind) {
-            arsort($values[$kind]);
-        }
+        fclose($shared);
+        $values = array_map(SharedCounts::inOrder(...), $values);
         $places = [];
         foreach ($lines as $place => $text) {
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
         file_put_contents("{$new}/".self::NAMES, implode('', $lines));
         file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, $at], true).';');
-        $made = self::map($new) ?? throw new RuntimeException("{$new} was changed while it was made.");
-        SharedCounts::write($new, $made, $sharing, array_map(fn (int|string $value): string => "{$with}:{$value}", array_keys($values[$with])));
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
@@ -151,7 +148,7 @@ final class SetsFile
         return $this->lines[$place] ??= (string) file_get_contents("{$this->folder}/".self::NAMES, offset: $at, length: max(0, $length));
     }
 
-    /** @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its place in SharedCounts or -1 */
+    /** @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its row in SHARED or -1 */
     private function entry(string $name): ?array
     {
         $entry = $this->index[$name] ?? null;
@@ -189,15 +186,14 @@ final class SetsFile
         return $length === 0 ? 0 : $other->countWithFrozen($this->memory + $at, $length);
     }
 
-    /**
-     * @param  string  $with  as write() was given it
-     * @return list<int>|null how many titles a set has in common with each of its values, in the order of values(); null where that is not known
-     */
-    public function shared(string $name, string $with): ?array
+    /** @return list<int>|null how many titles a set has in common with each subject, in the order of values(); null where that is not known */
+    public function shared(string $name): ?array
     {
-        $place = $this->entry($name)[3] ?? -1;
+        $row = $this->entry($name)[3] ?? -1;
+        $subjects = count($this->values[SharedCounts::WITH]);
 
-        return $place < 0 ? null : SharedCounts::read($this->folder, $place, count($this->values[$with]));
+        return $row < 0 || $subjects === 0 ? null
+            : SharedCounts::read((string) file_get_contents("{$this->folder}/".self::SHARED, offset: 4 * $row * $subjects, length: 4 * $subjects), $subjects);
     }
 
     /** @return array<int|string, int> how many titles have each value of a kind, the most first */

@@ -4,39 +4,99 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue\Sets;
 
-use RuntimeException;
+use FigPorch\Core\Catalogue\TitleSet;
+use Generator;
 
-/** How many titles sets share with each of some others, written down beside them: four bytes a pair, a row for each set. */
+/**
+ * How many titles a set shares with each subject's: what a search finds in the set can have no more of the subject. Of each set a row, four
+ * bytes a subject, the subjects with the most titles first.
+ */
 final class SharedCounts
 {
-    private const FILE = 'shared';
+    public const WITH = 'subject';
+
+    /** Kinds of sets of which it is counted. */
+    private const OF = ['stem', 'format', 'audience', 'language', 'subject'];
 
     /**
-     * @param  list<string>  $names  of the sets that have a row
-     * @param  list<string>  $others
+     * @param  iterable<string, TitleSet>  $sets  by name, those of subjects first
+     * @return Generator<NamedSet>
      */
-    public static function write(string $folder, SetsFile $sets, array $names, array $others): void
+    public static function counted(iterable $sets): Generator
     {
-        $file = fopen("{$folder}/".self::FILE, 'wb') ?: throw new RuntimeException("{$folder} cannot be written to.");
-        foreach ($names as $name) {
-            $set = $sets->set($name)?->forCounting();
-            $row = pack('V*', ...array_map(fn (string $other): int => $set === null ? 0 : $sets->countWith($other, $set), $others));
-            if (fwrite($file, $row) !== strlen($row)) {
-                throw new RuntimeException("{$folder} cannot be written to: is the disk full?");
+        /** @var array<string, TitleSet> $subjects */
+        $subjects = [];
+        $ranked = null;
+        foreach ($sets as $name => $set) {
+            $kind = strstr($name, ':', true);
+            if ($kind === self::WITH) {
+                $subjects[$name] = $set;
+
+                continue;
             }
+            if ($ranked === null) {
+                $ranked = self::ranked($subjects);
+                yield from self::ofEach($subjects, $ranked);
+            }
+            yield new NamedSet($name, $set, in_array($kind, self::OF, true) ? self::row($set, $ranked) : null);
         }
-        fclose($file);
+        if ($ranked === null) {
+            yield from self::ofEach($subjects, self::ranked($subjects));
+        }
     }
 
     /**
-     * @param  int  $row  from 0
-     * @param  int  $length  how many others there are
-     * @return list<int>|null in their order; null where the file lost its end
+     * @param  array<string, TitleSet>  $sets
+     * @param  list<TitleSet>  $ranked
+     * @return Generator<NamedSet>
      */
-    public static function read(string $folder, int $row, int $length): ?array
+    private static function ofEach(array $sets, array $ranked): Generator
     {
-        $counts = $length === 0 ? '' : (string) file_get_contents("{$folder}/".self::FILE, offset: 4 * $row * $length, length: max(0, 4 * $length));
+        foreach ($sets as $name => $set) {
+            yield new NamedSet($name, $set, self::row($set, $ranked));
+        }
+    }
 
-        return strlen($counts) === 4 * $length ? array_values((array) unpack('V*', $counts)) : null;
+    /**
+     * @param  array<string, TitleSet>  $subjects  by name
+     * @return list<TitleSet>
+     */
+    private static function ranked(array $subjects): array
+    {
+        $counts = [];
+        foreach ($subjects as $name => $set) {
+            $counts[explode(':', $name, 2)[1]] = $set->count();
+        }
+
+        return array_map(fn (int|string $subject): TitleSet => $subjects[self::WITH.":{$subject}"], array_keys(self::inOrder($counts)));
+    }
+
+    /**
+     * @param  array<int|string, int>  $counts  titles by value
+     * @return array<int|string, int> the most first, then by value: the order of a row
+     */
+    public static function inOrder(array $counts): array
+    {
+        ksort($counts);
+        arsort($counts);
+
+        return $counts;
+    }
+
+    /** @param  list<TitleSet>  $ranked */
+    private static function row(TitleSet $set, array $ranked): string
+    {
+        $counted = $set->forCounting();
+
+        return pack('V*', ...array_map(fn (TitleSet $subject): int => $counted->countWith($subject), $ranked));
+    }
+
+    /**
+     * @param  string  $row  as it was kept
+     * @return list<int>|null by subject; null where it is not of so many subjects: a file that lost its end
+     */
+    public static function read(string $row, int $subjects): ?array
+    {
+        return strlen($row) === 4 * $subjects ? array_values((array) unpack('V*', $row)) : null;
     }
 }
