@@ -126,6 +126,16 @@ final class SetsTest extends TestCase
         $this->assertGreaterThan(1000, filesize("{$whole}/shared"));
         $this->cut("{$damaged}/shared");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));
+
+        // Nobody who waits for a page waits for a copy: it is made afterwards.
+        $this->rename();
+        (function (): void {
+            $this->isRunningInConsole = false;
+        })->call($this->app);
+        $this->assertNull(Gathering::latest($this->now()));
+        $this->assertDirectoryDoesNotExist(Gathering::folder($this->key('records')));
+        $this->get('/catalogue?library=saltmere')->assertOk();
+        $this->assertNotNull(Gathering::latest($this->now()));
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void

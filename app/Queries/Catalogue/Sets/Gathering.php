@@ -64,7 +64,7 @@ final class Gathering
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
-        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => SetsFile::in(self::folder($one->key)) ?? self::fetch($one->id, $one->key), $gathered));
+        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => SetsFile::in(self::folder($one->key)) ?? self::fetchWhenNobodyWaits($one->id, $one->key), $gathered));
         $records = $gathered[Gathered::Records->value];
 
         return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose));
@@ -210,7 +210,21 @@ final class Gathering
         return [$among, count($words) === 2 && $names !== []];
     }
 
-    /** Where another machine has gathered them, a copy is made here; null for whoever comes while another process makes it. */
+    /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */
+    private static function fetchWhenNobodyWaits(int $id, string $key): ?SetsFile
+    {
+        if (app()->runningInConsole()) {
+            return self::fetch($id, $key);
+        }
+        app()->terminating(function () use ($id, $key): void {
+            set_time_limit(0);
+            self::fetch($id, $key);
+        });
+
+        return null;
+    }
+
+    /** Null for whoever comes while another process makes it. */
     private static function fetch(int $id, string $key): ?SetsFile
     {
         $folder = self::folder($key);
