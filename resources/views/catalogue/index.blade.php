@@ -34,6 +34,15 @@
     $without = array_filter($without, fn (string $name): bool => isset($chips[$name]) || in_array($name, ['subjects', 'awards'], true), ARRAY_FILTER_USE_KEY);
     $awardLink = fn (string $award): string => $link(['awards' => implode('||', in_array($award, $search->awards, true) ? array_diff($search->awards, [$award]) : [...$search->awards, $award])]);
     $subjectLink = fn (int $id): string => $link(['subjects' => implode('.', in_array($id, $search->subjects, true) ? array_diff($search->subjects, [$id]) : [...$search->subjects, $id])]);
+    // The same with how to pin and remove each.
+    $each = array_map(fn (string $words, string $name): array => [$name, $words, $link([$name => null])], $chips, array_keys($chips));
+    foreach ($search->subjects as $id) {
+        $each[] = ['subjects', $facets->subjectNames[$id] ?? '', $subjectLink($id)];
+    }
+    foreach ($search->awards as $award) {
+        $each[] = ['awards', $award, $awardLink($award)];
+    }
+    $set = $search->filters();
 @endphp
 <x-layout :title="$heading" on="catalogue">
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
@@ -59,46 +68,39 @@
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
             </div>
-            <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 mb-3 text-[15px] items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
-                @foreach (Reach::cases() as $of)
-                    @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
-                @endforeach
-                <a class="link text-[15px] ml-auto" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value, 'audience' => $search->audience?->value]), false) }}">{{ __('search.advanced') }}</a>@if ($current->person !== null)<a class="link text-[15px] ml-3" href="/searches">{{ __('search.saved_searches') }}</a>@endif
-            </nav>
+            <div class="flex flex-wrap gap-x-4 gap-y-1 mb-3 text-[15px] items-center justify-between">
+                <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
+                    @foreach (Reach::cases() as $of)
+                        @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
+                    @endforeach
+                </nav>
+                <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
+                    <a class="link" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value, 'audience' => $search->audience?->value]), false) }}">{{ __('search.advanced') }}</a>
+                    @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches') }}</a>@endif
+                    @if ($current->person !== null && $list === null && ($search->words !== '' || $search->filters() !== []))
+                        <details class="relative"><summary class="link cursor-pointer py-1">{{ __('search.save') }}</summary>
+                            <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72 max-w-full sm:absolute sm:right-0 z-10">@csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
+                                <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($each, 1)])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
+                                <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
+                                <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
+                    @endif
+                </div>
+            </div>
             @if ($search->how === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
             @if ($search->query->plain || $search->query->cut || ! App\View\QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\View\QueryText::of($search->query->tree)]) }}@endif</p>
             @endif
-            <div class="flex flex-wrap items-start gap-2 mb-3">
-                @php
-                    $each = array_map(fn (string $words, string $name): array => [$name, $words, $link([$name => null])], $chips, array_keys($chips));
-                    foreach ($search->subjects as $id) {
-                        $each[] = ['subjects', $facets->subjectNames[$id] ?? '', $subjectLink($id)];
-                    }
-                    foreach ($search->awards as $award) {
-                        $each[] = ['awards', $award, $awardLink($award)];
-                    }
-                    $set = $search->filters();
-                @endphp
-                @if ($each !== [])
-                    <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center">
-                        @csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
-                        @foreach ($each as [$name, $words, $away])
-                            @php $isPinned = ($pinned[$name] ?? null) === ($set[$name] ?? ''); @endphp
-                            <span class="chip pr-1.5 py-0"><span class="py-1">{{ $words }}</span><button name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $name }}" class="cursor-pointer underline px-1 py-1 min-h-7" aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $words]) }}">{{ __($isPinned ? 'search.pinned' : 'search.pin') }}</button><a class="px-1.5 py-1 no-underline" href="{{ $away }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}"><span aria-hidden="true">✕</span></a></span>
-                        @endforeach
-                        @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all" class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
-                        @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
-                    </form>
-                @endif
-                @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
-                    <details class="ml-auto text-[15px]"><summary class="link cursor-pointer py-1">{{ __('search.save') }}</summary>
-                        <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72">@csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
-                            <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($each, 1)])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
-                            <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
-                            <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
-                @endif
-            </div>
+            @if ($each !== [])
+                <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center mb-3">
+                    @csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
+                    @foreach ($each as [$name, $words, $away])
+                        @php $isPinned = ($pinned[$name] ?? null) === ($set[$name] ?? ''); @endphp
+                        <span class="chip pr-1.5 py-0"><span class="py-1">{{ $words }}</span><button name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $name }}" class="cursor-pointer underline px-1 py-1 min-h-7" aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $words]) }}">{{ __($isPinned ? 'search.pinned' : 'search.pin') }}</button><a class="px-1.5 py-1 no-underline" href="{{ $away }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}"><span aria-hidden="true">✕</span></a></span>
+                    @endforeach
+                    @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all" class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
+                    @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
+                </form>
+            @endif
             @if ($page->isNotEmpty())
                 @include('catalogue.rows', ['rows' => $page])
             @else
