@@ -27,11 +27,11 @@ final class Gathering
     private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
     /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
-    public const RINGS = 5;
+    public const RINGS = 8;
 
-    public const FIRST_RING = 256;
+    public const FIRST_RING = 64;
 
-    public const WIDER = 8;
+    public const WIDER = 4;
 
     /** What is read from the database alone begins so: too many to have at hand. */
     public const APART = 'pair:';
@@ -135,17 +135,20 @@ final class Gathering
     public function subjectsAtMost(array $within): array
     {
         $values = $this->values(SharedCounts::WITH);
-        $atMost = array_values($values);
+        $atMost = null;
         foreach ($within as $names) {
             /** @var list<list<int>> $shared */
             $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name), $names), fn (?array $counts): bool => $counts !== null));
             if ($shared !== [] && count($shared) === count($names)) {
                 $together = array_map(fn (int ...$each): int => array_sum($each), ...$shared);
-                $atMost = array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
+                $atMost = $atMost === null ? $together : array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
             }
         }
+        if ($atMost === null) {
+            return $values;
+        }
         $atMost = array_combine(array_keys($values), $atMost);
-        $within === [] || arsort($atMost);
+        arsort($atMost);
 
         return $atMost;
     }
