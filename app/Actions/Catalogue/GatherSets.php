@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Catalogue;
 
+use App\Queries\Catalogue\Sets\Copies;
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\NamedSet;
@@ -61,7 +62,7 @@ final class GatherSets
 
     public function isDue(Gathered $what, DateTimeImmutable $now): bool
     {
-        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_loose l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? order by id desc limit 1', [$what->value]);
+        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_loose l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? and gathered_at is not null order by id desc limit 1', [$what->value]);
 
         return $last === null
             ? DB::scalar('select count(*) from (select from search_rows limit ?) x', [$this->fewest]) >= $this->fewest
@@ -71,24 +72,55 @@ final class GatherSets
     /** @return int how many sets there are now; 0 where another is gathering them at this moment */
     public function __invoke(Gathered $what, DateTimeImmutable $now): int
     {
-        return DB::transaction(function () use ($what, $now): int {
+        $gathering = $this->begin($what, $key = (string) Str::uuid());
+        $count = DB::transaction(function () use ($what, $now, $gathering, $key): int {
             if (DB::transactionLevel() === 1) {
                 DB::statement('set transaction isolation level repeatable read');
             }
             if (! DB::scalar('select pg_try_advisory_xact_lock(hashtext(?))', [self::class.$what->value])) {
                 return 0;
             }
-            $key = (string) Str::uuid();
-            $gathering = DB::table('search_gatherings')->insertGetId(['of' => $what->value, 'key' => $key, 'gathered_at' => $now, 'paired' => $what === Gathered::Records ? $this->paired : null]);
             $count = 0;
-            Gathering::write($key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
+            Copies::write($key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
+            DB::table('search_gatherings')->where('id', $gathering)->update(['gathered_at' => $now]);
             // Only those that were there when this transaction began to read: they are in the sets.
             DB::table('search_loose')->where('of', $what->value)->delete();
-            $all = DB::table('search_gatherings')->where('of', $what->value);
-            (clone $all)->whereNotIn('id', $all->orderByDesc('id')->limit(self::KEPT)->pluck('id'))->delete();
-            Gathering::tidy();
 
             return $count;
+        });
+        $this->forget($what, $gathering, $count > 0);
+        Copies::tidy();
+
+        return $count;
+    }
+
+    /** Those before the last ones, and what was broken off; one for which there was nothing to do, itself. */
+    private function forget(Gathered $what, int $gathering, bool $gathered): void
+    {
+        if (! $gathered) {
+            DB::table('search_gatherings')->where('id', $gathering)->delete();
+
+            return;
+        }
+        $until = DB::table('search_gatherings')->where('of', $what->value)->where('id', '<=', $gathering);
+        $kept = (clone $until)->whereNotNull('gathered_at')->orderByDesc('id')->limit(self::KEPT)->pluck('id');
+        $until->whereNotIn('id', $kept)->delete();
+    }
+
+    /**
+     * From this on the database notes what changes: before the first gathering it notes nothing. Who is changing a title at this moment has
+     * not seen it; they are waited for.
+     *
+     * @return int its number; it counts for nothing until it is gathered
+     */
+    public function begin(Gathered $what, string $key): int
+    {
+        return DB::transaction(function () use ($what, $key): int {
+            $first = DB::table('search_gatherings')->where('of', $what->value)->doesntExist();
+            $gathering = DB::table('search_gatherings')->insertGetId(['of' => $what->value, 'key' => $key, 'paired' => $what === Gathered::Records ? $this->paired : null]);
+            $first && DB::statement('lock table search_rows in share row exclusive mode');
+
+            return $gathering;
         });
     }
 

@@ -14,6 +14,7 @@ use App\Queries\Catalogue\CatalogueSearch;
 use App\Queries\Catalogue\CountFacets;
 use App\Queries\Catalogue\Facets;
 use App\Queries\Catalogue\SearchTitles;
+use App\Queries\Catalogue\Sets\Copies;
 use App\Queries\Catalogue\Sets\CountInSets;
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
@@ -24,6 +25,7 @@ use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\App\TestCase;
@@ -109,16 +111,16 @@ final class SetsTest extends TestCase
         $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
         [$here, $ids] = $this->answer($search, 3);
         $this->rename();
-        $this->assertDirectoryDoesNotExist(Gathering::folder($this->key('records')));
+        $this->assertDirectoryDoesNotExist(Copies::folder($this->key('records')));
         [$there, $idsThere] = $this->answer($search, 3);
-        $this->assertDirectoryExists(Gathering::folder($this->key('records')));
+        $this->assertDirectoryExists(Copies::folder($this->key('records')));
         $this->assertGreaterThan(20, $here->total);
         $this->assertEquals([$here, $ids], [$there, $idsThere]);
 
         // A copy that lost its end, on a full disk say, is made anew.
-        $whole = Gathering::folder($this->key('records'));
+        $whole = Copies::folder($this->key('records'));
         $this->rename();
-        File::copyDirectory($whole, $damaged = Gathering::folder($this->key('records')));
+        File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
         $this->cut("{$damaged}/sets");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));
         $this->assertFileEquals("{$whole}/sets", "{$damaged}/sets");
@@ -133,7 +135,7 @@ final class SetsTest extends TestCase
             $this->isRunningInConsole = false;
         })->call($this->app);
         $this->assertNull(Gathering::latest($this->now()));
-        $this->assertDirectoryDoesNotExist(Gathering::folder($this->key('records')));
+        $this->assertDirectoryDoesNotExist(Copies::folder($this->key('records')));
         $this->get('/catalogue?library=saltmere')->assertOk();
         $this->assertNotNull(Gathering::latest($this->now()));
     }
@@ -162,6 +164,20 @@ final class SetsTest extends TestCase
         $this->assertSame([0, 4], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()], 'older ones go');
         $this->assertSame(2, Artisan::call('catalogue:gather everything'));
         $this->assertStringContainsString('It takes records or lending', Artisan::output());
+    }
+
+    public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_counts_for_nothing(): void
+    {
+        $gather = new GatherSets(new GatherWords, fewest: 100);
+        $gather->begin(Gathered::Records, (string) Str::uuid());
+        $gather->begin(Gathered::Lending, (string) Str::uuid());
+        $this->licence($this->title('Come between'), library: $this->libraries[0]);
+        $this->assertSame(['lending', 'records'], DB::table('search_loose')->distinct()->orderBy('of')->pluck('of')->all());
+        $this->assertNull(Gathering::latest($this->now()));
+        $this->assertTrue($gather->isDue(Gathered::Records, $this->now()));
+        $this->gather($gather);
+        $this->gather($gather);
+        $this->assertSame([4, 0], [DB::table('search_gatherings')->count(), DB::table('search_gatherings')->whereNull('gathered_at')->count()]);
     }
 
     private function gather(GatherSets $gather): void

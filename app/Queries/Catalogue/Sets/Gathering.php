@@ -8,7 +8,6 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use stdClass;
 
 /**
@@ -19,12 +18,6 @@ final class Gathering
 {
     /** Of these kinds only the commonest values have sets of their own. */
     public const MOST = ['subject' => 2000, 'award' => 300, 'person' => 2000];
-
-    /** Kinds whose values are listed. */
-    private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
-
-    /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
-    private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
     /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
     public const RINGS = 8;
@@ -42,7 +35,7 @@ final class Gathering
     /** With more to look at one by one than this, sets save nothing. */
     private const MOST_LOOSE = 6000;
 
-    private const LATEST = 'select (select json_agg(g) from (select distinct on (of) of, id, key, paired from search_gatherings order by of, id desc) g) gathered,
+    private const LATEST = 'select (select json_agg(g) from (select distinct on (of) of, id, key, paired from search_gatherings where gathered_at is not null order by of, id desc) g) gathered,
             (select coalesce(json_agg(l.title_id), \'[]\') from (
                 select title_id from search_loose union select title_id from search_rows where sure_until <= ? union select title_id from search_rows where sure_from > ? limit ?) l) loose';
 
@@ -64,22 +57,10 @@ final class Gathering
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
-        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => SetsFile::in(self::folder($one->key)) ?? self::fetchWhenNobodyWaits($one->id, $one->key), $gathered));
+        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => Copies::of($one->id, $one->key), $gathered));
         $records = $gathered[Gathered::Records->value];
 
         return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose));
-    }
-
-    /** Where this machine has its copy. */
-    public static function folder(string $key): string
-    {
-        return storage_path("search/{$key}");
-    }
-
-    /** @param  iterable<NamedSet>  $sets */
-    public static function write(string $key, iterable $sets): void
-    {
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS);
     }
 
     /** How many titles there were. */
@@ -211,56 +192,5 @@ final class Gathering
         }
 
         return [$among, count($words) === 2 && $names !== []];
-    }
-
-    /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */
-    private static function fetchWhenNobodyWaits(int $id, string $key): ?SetsFile
-    {
-        if (app()->runningInConsole()) {
-            return self::fetch($id, $key);
-        }
-        app()->terminating(function () use ($id, $key): void {
-            set_time_limit(0);
-            self::fetch($id, $key);
-        });
-
-        return null;
-    }
-
-    /** Null for whoever comes while another process makes it. */
-    private static function fetch(int $id, string $key): ?SetsFile
-    {
-        $folder = self::folder($key);
-        File::ensureDirectoryExists(dirname($folder));
-        $lock = fopen("{$folder}.lock", 'c');
-        if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
-            return null;
-        }
-        is_dir($folder) || self::write($key, self::fetched($id));
-        @unlink("{$folder}.lock");
-        fclose($lock);
-
-        return SetsFile::in($folder);
-    }
-
-    /** @return Generator<NamedSet> */
-    private static function fetched(int $id): Generator
-    {
-        for ($last = ''; $rows = DB::select('select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, self::APART]); $last = end($rows)->name) {
-            foreach ($rows as $row) {
-                yield new NamedSet($row->name, TitleSet::fromBytes((string) stream_get_contents($row->bits)), $row->shared === null ? null : (string) stream_get_contents($row->shared));
-            }
-        }
-    }
-
-    /** Copies of gatherings that are gone from the database go from this machine too; but not while another process may still read them or is about to say that they are there. */
-    public static function tidy(): void
-    {
-        $kept = DB::table('search_gatherings')->pluck('key')->all();
-        foreach (File::isDirectory(storage_path('search')) ? File::directories(storage_path('search')) : [] as $folder) {
-            if (! in_array(basename($folder), $kept, true) && filemtime($folder) < time() - 3600) {
-                File::deleteDirectory($folder);
-            }
-        }
     }
 }

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue\Sets;
+
+use FigPorch\Core\Catalogue\TitleSet;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+
+/** The copies of gatherings that this machine has, each in a folder. */
+final class Copies
+{
+    /** Kinds whose values are listed. */
+    private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
+
+    /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
+    private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
+
+    /** Null where there is none yet, or another process is making it. */
+    public static function of(int $gathering, string $key): ?SetsFile
+    {
+        return SetsFile::in(self::folder($key)) ?? self::fetchWhenNobodyWaits($gathering, $key);
+    }
+
+    /** Where this machine has its copy. */
+    public static function folder(string $key): string
+    {
+        return storage_path("search/{$key}");
+    }
+
+    /** @param  iterable<NamedSet>  $sets */
+    public static function write(string $key, iterable $sets): void
+    {
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS);
+    }
+
+    /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */
+    private static function fetchWhenNobodyWaits(int $id, string $key): ?SetsFile
+    {
+        if (app()->runningInConsole()) {
+            return self::fetch($id, $key);
+        }
+        app()->terminating(function () use ($id, $key): void {
+            set_time_limit(0);
+            self::fetch($id, $key);
+        });
+
+        return null;
+    }
+
+    /** Null for whoever comes while another process makes it. */
+    private static function fetch(int $id, string $key): ?SetsFile
+    {
+        $folder = self::folder($key);
+        File::ensureDirectoryExists(dirname($folder));
+        $lock = fopen("{$folder}.lock", 'c');
+        if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
+            return null;
+        }
+        is_dir($folder) || self::write($key, self::fetched($id));
+        @unlink("{$folder}.lock");
+        fclose($lock);
+
+        return SetsFile::in($folder);
+    }
+
+    /** @return Generator<NamedSet> */
+    private static function fetched(int $id): Generator
+    {
+        for ($last = ''; $rows = DB::select('select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, Gathering::APART]); $last = end($rows)->name) {
+            foreach ($rows as $row) {
+                yield new NamedSet($row->name, TitleSet::fromBytes((string) stream_get_contents($row->bits)), $row->shared === null ? null : (string) stream_get_contents($row->shared));
+            }
+        }
+    }
+
+    /** Copies of gatherings that are gone from the database go from this machine too; but not while another process may still read them or is about to say that they are there. */
+    public static function tidy(): void
+    {
+        $kept = DB::table('search_gatherings')->pluck('key')->all();
+        foreach (File::isDirectory(storage_path('search')) ? File::directories(storage_path('search')) : [] as $folder) {
+            if (! in_array(basename($folder), $kept, true) && filemtime($folder) < time() - 3600) {
+                File::deleteDirectory($folder);
+            }
+        }
+    }
+}
