@@ -10,6 +10,9 @@ use ValueError;
 /** A set of title numbers, compressed: what words and filters have in common is found without looking at a single title. */
 final class TitleSet
 {
+    /** Fewer are found in another set by halving it, in less time than looking at each that the other has takes. Measured among a million. */
+    private const SPREAD_FROM = 1000;
+
     /**
      * @param  CData  $bitmap  freed with this object
      * @param  int|null  $count  as far as it is known
@@ -118,7 +121,7 @@ final class TitleSet
     /** The same, laid out so that countWith() is quick against hundreds of sets however large this one is; for nothing else. */
     public function forCounting(): self
     {
-        return new self(Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true));
+        return $this->count() < self::SPREAD_FROM ? $this : new self(Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true));
     }
 
     /** How many both have. */

@@ -65,7 +65,7 @@ final class SetsTest extends TestCase
         for ($round = 0; $round < 5; $round++) {
             for ($n = 0; $n < 20; $n++) {
                 $search = $this->search($words, $subjects);
-                [$sets, $ids] = $this->answer($search, ranked: $n % 2 === 0 ? 2000 : 3, few: $n % 3 === 0 ? 1000 : 0);
+                [$sets, $ids] = $this->answer($search, ranked: $n % 2 === 0 ? 2000 : 3, few: $n % 3 === 0 ? 3000 : 0);
                 DB::beginTransaction();
                 DB::table('search_gatherings')->delete();
                 [$plain, $plainIds] = $this->answer($search, ranked: 2000);
@@ -117,14 +117,22 @@ final class SetsTest extends TestCase
         $this->assertGreaterThan(20, $here->total);
         $this->assertEquals([$here, $ids], [$there, $idsThere]);
 
-        // A copy that lost its end, on a full disk say, is made anew.
+        // A copy that lost its end, on a full disk say, or that an older version of the application made, is made anew.
         $whole = Copies::folder($this->key('records'));
-        $this->rename();
-        File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
-        $this->cut("{$damaged}/sets");
-        $this->assertEquals([$here, $ids], $this->answer($search, 3));
-        $this->assertFileEquals("{$whole}/sets", "{$damaged}/sets");
-        $this->assertFileEquals("{$whole}/shared", "{$damaged}/shared");
+        $damages = [
+            fn (string $copy) => $this->cut("{$copy}/sets"),
+            fn (string $copy) => $this->cut("{$copy}/titles"),
+            fn (string $copy) => file_put_contents("{$copy}/index.php", '<?php return [[], [], [], 1];'),
+        ];
+        foreach ($damages as $damage) {
+            $this->rename();
+            File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
+            $damage($damaged);
+            $this->assertEquals([$here, $ids], $this->answer($search, 3, few: 3000));
+            foreach (['sets', 'titles', 'index.php', 'shared'] as $file) {
+                $this->assertFileEquals("{$whole}/{$file}", "{$damaged}/{$file}");
+            }
+        }
         $this->assertGreaterThan(1000, filesize("{$whole}/shared"));
         $this->cut("{$damaged}/shared");
         $this->assertEquals([$here, $ids], $this->answer($search, 3));

@@ -12,8 +12,8 @@ use SplMinHeap;
 /** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
 final class CountInSets
 {
-    /** @param  int  $few  of so many titles at the most subjects are counted title by title, which takes less than looking into every subject's set */
-    public function __construct(private readonly int $few = 1000)
+    /** @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into every set. Measured among a million. */
+    public function __construct(private readonly int $few = 3000)
     {
     }
 
@@ -23,19 +23,21 @@ final class CountInSets
      */
     public function of(FoundInSets $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards): Facets
     {
+        $gathering = $found->gathering;
         $matching = $found->matching();
         $counted = $matching->forCounting();
+        $few = $matching->count() <= $this->few;
         /** @var array<int, int> $subjects */
-        $subjects = ($matching->count() <= $this->few ? null : self::most($found->gathering, 'subject', $found->gathering->subjectsAtMost($found->within), $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($found->gathering, (int) $id)))
+        $subjects = self::most($gathering, 'subject', $few ? $found->each('subject') : $gathering->subjectsAtMost($found->within), $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => InSets::subject($gathering, (int) $id))
             ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
-        $awards = self::most($found->gathering, 'award', $found->gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($found->gathering, (string) $award)) ?? [];
+        $awards = self::most($gathering, 'award', $few ? $found->each('award') : $gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($gathering, (string) $award)) ?? [];
 
         return new Facets(
             $matching->count() + $others->total,
             $found->matching('ready')->countWith($found->ready) + $others->ready,
             $found->matching('always')->countWith($found->always) + $others->always,
-            self::values($found, 'format', $others->formats), self::values($found, 'audience', $others->audiences), self::values($found, 'language', $others->languages), $subjects, self::names([...array_keys($subjects), ...$chosen]), self::values($found, 'year', $others->years), self::values($found, 'level', $others->levels), $awards, $others->libraries,
+            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, self::names([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $others->libraries,
         );
     }
 
@@ -45,23 +47,34 @@ final class CountInSets
      * @param  array<K, int>  $more
      * @return array<K, int> by value; only those that any title has
      */
-    private static function values(FoundInSets $found, string $kind, array $more): array
+    private function values(FoundInSets $found, string $kind, array $more): array
     {
-        $among = $found->matching($kind)->forCounting();
-        /** @var list<K> $values */
-        $values = array_keys($found->gathering->values($kind));
-        foreach ($values as $value) {
-            $more[$value] = ($more[$value] ?? 0) + $found->gathering->count("{$kind}:{$value}", $among);
+        /** @var array<K, int> $counts */
+        $counts = $found->matching($kind)->count() <= $this->few ? $found->each($kind, $kind) : self::bySets($found, $kind);
+        foreach ($counts as $value => $count) {
+            $more[$value] = ($more[$value] ?? 0) + $count;
         }
         ksort($more);
 
         return array_filter($more);
     }
 
+    /** @return array<int|string, int> */
+    private static function bySets(FoundInSets $found, string $kind): array
+    {
+        $among = $found->matching($kind)->forCounting();
+        $counts = [];
+        foreach (array_keys($found->gathering->values($kind)) as $value) {
+            $counts[$value] = $found->gathering->count("{$kind}:{$value}", $among);
+        }
+
+        return $counts;
+    }
+
     /**
      * The commonest values: none that can have fewer titles at the most than the last of them has here need be counted.
      *
-     * @param  array<int|string, int>  $atMost  how many titles each value can have here, the most first
+     * @param  array<int|string, int>  $atMost  how many titles each value can have here
      * @param  array<int|string, int>  $more
      * @param  callable(int|string): TitleSet  $set  of a value too rare for one at hand
      * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
@@ -80,6 +93,7 @@ final class CountInSets
             $add($value, $count + ($gathering->has("{$kind}:{$value}") ? $gathering->count("{$kind}:{$value}", $among) : $among->countWith($set($value))));
         }
         $beyond = fn (int $atMost): bool => $leading->count() === $most && $atMost < $leading->top();
+        arsort($atMost);
         foreach ($atMost as $value => $count) {
             if ($beyond($count)) {
                 break;
@@ -122,6 +136,6 @@ final class CountInSets
      */
     private static function names(array $subjects): array
     {
-        return DB::table('subjects')->whereIn('id', $subjects)->pluck('name', 'id')->all();
+        return array_column($subjects === [] ? [] : DB::select('select id, name from subjects where id = any(?::bigint[])', ['{'.implode(',', $subjects).'}']), 'name', 'id');
     }
 }

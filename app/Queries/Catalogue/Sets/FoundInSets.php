@@ -12,6 +12,9 @@ final class FoundInSets
     /** @var array<string, TitleSet> what fits, by the filter that is left out */
     private array $matching = [];
 
+    /** @var array<string, array<string, array<int|string, int>>> of what fits, by the filter that is left out, how many have each value of each filter */
+    private array $each = [];
+
     /**
      * @param  TitleSet  $base  what fits all but the filters of which one value is chosen
      * @param  array<string, TitleSet>  $chosen  by such a filter, the titles that have the value chosen
@@ -38,5 +41,14 @@ final class FoundInSets
         }
 
         return $this->matching[$but];
+    }
+
+    /** @return array<int|string, int> of what fits everything, or everything but one filter, how many have each value of a filter; only those that one has */
+    public function each(string $filter, ?string $but = null): array
+    {
+        $but = isset($this->chosen[$but ?? '']) ? $but : '';
+        $this->each[$but] ??= $this->gathering->each($this->matching($but));
+
+        return $this->each[$but][$filter] ?? [];
     }
 }

@@ -35,10 +35,6 @@ final class Gathering
     /** With more to look at one by one than this, sets save nothing. */
     private const MOST_LOOSE = 6000;
 
-    private const LATEST = 'select (select json_agg(g) from (select distinct on (of) of, id, key, paired from search_gatherings where gathered_at is not null order by of, id desc) g) gathered,
-            (select coalesce(json_agg(l.title_id), \'[]\') from (
-                select title_id from search_loose union select title_id from search_rows where sure_until <= ? union select title_id from search_rows where sure_from > ? limit ?) l) loose';
-
     /**
      * @param  array<string, SetsFile>  $sets  by what was gathered
      * @param  int  $records  the number of the gathering of records
@@ -50,8 +46,7 @@ final class Gathering
     /** Null where something was not gathered, or this machine does not have it yet, or too much has changed since. */
     public static function latest(DateTimeImmutable $now): ?self
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
-        $row = (array) DB::selectOne(self::LATEST, [$at, $at, self::MOST_LOOSE + 1]);
+        $row = (array) DB::selectOne('select * from search_gathered(?, ?)', [$now->format('Y-m-d H:i:s.uP'), self::MOST_LOOSE + 1]);
         $gathered = array_column(json_decode($row['gathered'] ?? '[]'), null, 'of');
         $loose = json_decode($row['loose']);
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
@@ -90,6 +85,12 @@ final class Gathering
     public function count(string $name, TitleSet $among): int
     {
         return $this->file($name)->countWith($name, $among);
+    }
+
+    /** @return array<string, array<int|string, int>> by filter and value, how many of some titles had it; only what one of them had */
+    public function each(TitleSet $titles): array
+    {
+        return $this->sets[Gathered::Records->value]->each($titles);
     }
 
     private function file(string $name): SetsFile

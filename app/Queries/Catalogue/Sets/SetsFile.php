@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue\Sets;
 
-use FFI;
 use FigPorch\Core\Catalogue\Roaring;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\File;
@@ -24,13 +23,8 @@ final class SetsFile
     /** The rows of SharedCounts. */
     private const SHARED = 'shared';
 
-    private const C = 'intptr_t mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(intptr_t at, size_t length); int open(const char *path, int flags); int close(int file);';
-
-    private const READ = 1;
-
-    private const MAP_SHARED = 1;
-
-    private static ?object $c = null;
+    /** TitlesFile: of the sets of filters. */
+    private const TITLES = 'titles';
 
     /** One of each kind of gathering. */
     private const OPEN_AT_ONCE = 2;
@@ -42,21 +36,15 @@ final class SetsFile
     private array $lines = [];
 
     /**
-     * @param  int  $memory  its address
      * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its row in SHARED or -1, with spaces between
      * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      */
-    private function __construct(private readonly string $folder, private readonly int $memory, private readonly int $size, private readonly array $index, private readonly array $values, private readonly array $places)
+    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly TitlesFile $titles, private readonly array $index, private readonly array $values, private readonly array $places)
     {
     }
 
-    public function __destruct()
-    {
-        self::c()->munmap($this->memory, $this->size);
-    }
-
-    /** Null where there is none in the folder, or one that is damaged: it is then removed, to be made anew. */
+    /** Null where there is none in the folder, or one that is damaged or from before an upgrade: it is then removed, to be made anew. */
     public static function in(string $folder): ?self
     {
         if (isset(self::$open[$folder])) {
@@ -73,34 +61,28 @@ final class SetsFile
         if (! is_file("{$folder}/".self::INDEX)) {
             return null;
         }
-        [$index, $values, $places, $whole] = require "{$folder}/".self::INDEX;
-        $size = (int) @filesize("{$folder}/".self::SETS);
-        // To read beyond a file's end in memory would kill the process.
-        if ($size !== $whole) {
+        [$index, $values, $places, $listed, $sizes] = (require "{$folder}/".self::INDEX) + array_fill(0, 5, []);
+        $sets = MappedFile::of("{$folder}/".self::SETS, $sizes[self::SETS] ?? 0);
+        $titles = MappedFile::of("{$folder}/".self::TITLES, $sizes[self::TITLES] ?? 0);
+        if ($sets === null || $titles === null) {
             File::deleteDirectory($folder);
 
             return null;
         }
-        $file = self::c()->open("{$folder}/".self::SETS, 0);
-        $memory = self::c()->mmap(null, $size, self::READ, self::MAP_SHARED, $file, 0);
-        self::c()->close($file);
-        if ($memory === -1) {
-            throw new RuntimeException("{$folder}/".self::SETS.' cannot be read. May the application read it?');
-        }
 
-        return new self($folder, $memory, $size, $index, $values, $places);
+        return new self($folder, $sets, new TitlesFile($titles, $listed), $index, $values, $places);
     }
 
     /**
      * @param  iterable<NamedSet>  $sets
-     * @param  list<string>  $listed  kinds of which values() is asked
+     * @param  list<string>  $listed  kinds of which values() and each() are asked
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
      */
     public static function write(string $folder, iterable $sets, array $listed, array $words): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
-        [$at, $index, $values, $lines, $rows] = [0, [], array_fill_keys($listed, []), [], 0];
+        [$at, $index, $values, $lines, $rows, $turned] = [0, [], array_fill_keys($listed, []), [], 0, []];
         [$file, $shared] = array_map(fn (string $name) => fopen("{$new}/{$name}", 'wb') ?: throw new RuntimeException("{$new} cannot be written to."), [self::SETS, self::SHARED]);
         foreach ($sets as $named) {
             $bytes = $named->set->frozen();
@@ -119,7 +101,12 @@ final class SetsFile
             }
             if (isset($values[$kind])) {
                 $values[$kind][$value] = $named->set->count();
+                $turned[$named->name] = $named->set;
             }
+        }
+        $titles = TitlesFile::bytes(array_values($turned));
+        if (file_put_contents("{$new}/".self::TITLES, $titles) !== strlen($titles)) {
+            throw new RuntimeException("{$new} cannot be written to: is the disk full?");
         }
         fclose($file);
         fclose($shared);
@@ -129,7 +116,7 @@ final class SetsFile
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
         file_put_contents("{$new}/".self::NAMES, implode('', $lines));
-        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, $at], true).';');
+        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, array_keys($turned), [self::SETS => $at, self::TITLES => strlen($titles)]], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
@@ -175,7 +162,7 @@ final class SetsFile
     {
         [$at, $length, $count] = $this->entry($name) ?? [0, 0, null];
 
-        return $count === null ? null : TitleSet::inMemory($this->memory + $at, $length, $count, $this);
+        return $count === null ? null : TitleSet::inMemory($this->sets->address + $at, $length, $count, $this);
     }
 
     /** How many titles a set has in common with another; none where there is no set of that name. */
@@ -183,7 +170,7 @@ final class SetsFile
     {
         [$at, $length] = $this->entry($name) ?? [0, 0];
 
-        return $length === 0 ? 0 : $other->countWithFrozen($this->memory + $at, $length);
+        return $length === 0 ? 0 : $other->countWithFrozen($this->sets->address + $at, $length);
     }
 
     /** @return list<int>|null how many titles a set has in common with each subject, in the order of values(); null where that is not known */
@@ -194,6 +181,12 @@ final class SetsFile
 
         return $row < 0 || $subjects === 0 ? null
             : SharedCounts::read((string) file_get_contents("{$this->folder}/".self::SHARED, offset: 4 * $row * $subjects, length: 4 * $subjects), $subjects);
+    }
+
+    /** @return array<string, array<int|string, int>> by kind and value, how many of some titles have it; only what one of them has */
+    public function each(TitleSet $titles): array
+    {
+        return $this->titles->count($titles);
     }
 
     /** @return array<int|string, int> how many titles have each value of a kind, the most first */
@@ -208,12 +201,5 @@ final class SetsFile
         preg_match_all('/(?<=\n)'.preg_quote($with, '/').'[^ ]* ?/', $this->lines(self::place($with)), $names);
 
         return array_map(rtrim(...), $names[0]);
-    }
-
-    /** @return MemoryFunctions */
-    private static function c(): object
-    {
-        /** @phpstan-ignore return.type (an FFI has the functions that were declared) */
-        return self::$c ??= FFI::cdef(self::C);
     }
 }

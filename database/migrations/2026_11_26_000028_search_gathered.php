@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** What every search asks first is planned once for each connection. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/search_gathered.sql'));
+    }
+};
