@@ -7,6 +7,7 @@ namespace FigPorch\Demo;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
+use Illuminate\Support\Str;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
@@ -195,7 +196,7 @@ final class Invention
                 0 => 'The '.$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS),
                 1 => 'The '.$this->pick(self::NOUNS).' at '.ucfirst($this->pick(self::PLACES)),
                 2 => $this->pick(self::NOUNS).' and '.$this->pick(self::NOUNS),
-                3 => 'A '.$this->pick(['Field', 'House', 'Year', 'Season', 'Bowl', 'Map']).' of '.$this->pick(self::NOUNS).'s',
+                3 => 'A '.$this->pick(['Field', 'House', 'Year', 'Season', 'Bowl', 'Map']).' of '.Str::plural($this->pick(self::NOUNS)),
                 default => $this->pick(self::FIRST).' and the '.$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS),
             };
             $titles[$title] = $title;

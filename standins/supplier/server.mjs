@@ -37,6 +37,8 @@ const identifier = n => {
     return `urn:isbn:${twelve}${(10 - (sum % 10)) % 10}`
 }
 
+const plural = word => word.replace(/([^aeiou])y$/, '$1ie').replace(/f$/, 've') + 's'
+
 const publication = n => {
     const roll = dice(n + 1)
     const pick = list => list[roll(list.length)]
@@ -47,7 +49,7 @@ const publication = n => {
     const fiction = roll(10) < 6
     const format = ['Book', 'Book', 'Book', 'Audiobook', 'Audiobook', 'Movie', 'MusicAlbum', 'PublicationIssue'][roll(8)]
     const [mood, kind, place, other] = [pick(MOODS), pick(KINDS), pick(PLACES), pick(KINDS)]
-    const title = [`The ${mood} ${kind}`, `${kind} and ${other}`, `A ${kind} in ${place}`, `${mood} ${kind}s`, `What the ${kind} Said`, `The ${kind} of ${place}`][roll(6)].replace(/\bA (?=[AEIO])/, 'An ')
+    const title = [`The ${mood} ${kind}`, `${kind} and ${other}`, `A ${kind} in ${place}`, `${mood} ${plural(kind)}`, `What the ${kind} Said`, `The ${kind} of ${place}`][roll(6)].replace(/\bA (?=[AEIO])/, 'An ')
     const subjects = [...new Set([pick(fiction ? FICTION : FACTS), pick(fiction ? FICTION : FACTS)])].map(name => ({ name }))
     const year = 1996 + roll(31)
     const metadata = {
