@@ -2,7 +2,7 @@
 @use('App\View\Dates')
 @php
     $fill = ['loan' => 'var(--color-shutter)', 'due_soon' => 'var(--color-clay)'];
-    // What each row says beside its bar, and in the table.
+    // What each row says beside its bar and in the table.
     $says = fn (array $row): string => match (true) {
         $row['end'] === null => __('account.no_promise'),
         $row['kind'] === 'hold' => Dates::shortRange($row['start'], $row['end'], $row['zone']),
@@ -39,14 +39,14 @@
                 @else
                     <rect x="{{ $chart['left'] }}" y="{{ $row['y'] }}" width="{{ max(4, $row['to'] - $chart['left']) }}" height="17" rx="4" fill="{{ $fill[$row['kind']] }}"/>
                 @endif
-                <text x="{{ max($row['to'], $row['from'] + 14) + 8 }}" y="{{ $row['y'] + 13 }}" fill="currentColor">{{ $says($row) }}</text>
+                <text x="{{ max($row['to'], $row['from'] + 14) + 8 }}" y="{{ $row['y'] + 13 }}" fill="currentColor">{{ ($row['kind'] === 'ready' ? __('account.chart_ready').', ' : '').$says($row) }}</text>
             @endforeach
         </svg>
         <table class="w-full sm:sr-only text-[15px]">
             <thead class="sr-only"><tr><th scope="col">{{ __('account.chart_title') }}</th><th scope="col">{{ __('account.chart_what') }}</th><th scope="col">{{ __('account.chart_when') }}</th></tr></thead>
             <tbody>
                 @foreach ($chart['rows'] as $row)
-                    <tr class="border-b border-rule last:border-0"><th scope="row" class="text-left font-semibold py-2 pr-3">{{ $row['name'] }}</th><td class="py-2 pr-3 text-soft">{{ __(match ($row['kind']) { 'hold' => 'account.chart_hold', 'ready' => 'account.chart_ready', default => 'account.on_loan' }) }}</td><td @class(['py-2 text-right', 'whitespace-nowrap' => $row['kind'] === 'hold'])>{{ $says($row) }}@if ($row['latest'] !== null)<span class="sr-only">; {{ __('catalogue.latest_of', ['date' => Dates::day($row['latest'], $row['zone'])]) }}</span>@endif</td></tr>
+                    <tr class="border-b border-rule last:border-0"><th scope="row" class="text-left font-semibold py-2 pr-3">{{ $row['name'] }}</th><td class="py-2 pr-3 whitespace-nowrap text-soft">{{ __(match ($row['kind']) { 'hold' => 'account.chart_hold', 'ready' => 'account.chart_ready', default => 'account.on_loan' }) }}</td><td class="py-2 whitespace-nowrap text-right">{{ $says($row) }}@if ($row['latest'] !== null)<span class="sr-only">; {{ __('catalogue.latest_of', ['date' => Dates::day($row['latest'], $row['zone'])]) }}</span>@endif</td></tr>
                 @endforeach
             </tbody>
         </table>

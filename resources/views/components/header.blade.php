@@ -14,7 +14,7 @@
             <div class="order-last md:order-none w-full md:w-auto md:flex-1 relative">
             <form action="{{ route('catalogue') }}" role="search" class="has-[#words:focus-visible]:outline-3 outline-lamp outline-offset-2 flex bg-card text-ink rounded-control overflow-hidden h-10">
                 <label for="words" class="sr-only">{{ __('common.search') }}</label>
-                <input id="words" name="q" value="{{ request()->routeIs('catalogue') ? App\Http\Input::text(request(), 'q') : '' }}" placeholder="{{ __('common.search_hint') }}" autocomplete="off" maxlength="400" role="combobox" aria-expanded="false" aria-controls="suggestions" aria-autocomplete="list" hx-get="/suggest" hx-trigger="input changed delay:120ms" hx-target="#suggestions" hx-sync="this:replace" hx-params="q" class="focus-visible:outline-none flex-1 min-w-0 px-3.5 bg-transparent placeholder:text-soft">
+                <input id="words" name="q" value="{{ request()->routeIs('catalogue') ? App\Http\Input::text(request(), 'q') : '' }}" placeholder="{{ __('common.search_hint') }}" autocomplete="off" maxlength="400" role="combobox" aria-expanded="false" aria-controls="suggestions" aria-autocomplete="list" hx-get="/suggest" hx-trigger="input changed delay:120ms" hx-target="#suggestions" hx-sync="this:replace" hx-params="q" class="focus-visible:outline-none flex-1 min-w-0 px-3.5 bg-transparent text-ellipsis placeholder:text-soft">
                 <kbd class="hidden lg:block self-center mr-2.5 text-soft border border-rule rounded px-1.5 text-[13px]" aria-hidden="true">/</kbd>
                 <label for="format" class="sr-only">{{ __('common.format') }}</label>
                 <select id="format" name="format" class="hidden sm:block border-l border-rule px-2.5 bg-card">
