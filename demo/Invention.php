@@ -60,7 +60,7 @@ final class Invention
     /** @return list<Book> */
     public function books(int $count): array
     {
-        $books = [];
+        $books = $writers = $written = [];
         $titles = $this->titles($count);
         foreach ($titles as $i => $title) {
             $facts = $i % 4 === 3;
@@ -70,7 +70,11 @@ final class Invention
                 default => 'adult',
             };
             $author = $this->authors[$this->skewed(count($this->authors))];
-            $series = $i % 9 < 3 && ! $facts ? ['name' => $this->pick(self::PLACES).' Chronicles', 'position' => $i % 9 + 1] : null;
+            $series = $i % 9 < 3 && ! $facts ? ucfirst((string) preg_replace('/^the /', '', $this->pick(self::PLACES))).' Chronicles' : null;
+            if ($series !== null) {
+                $author = $writers[$series] ??= $author;
+                $written[$series] = ($written[$series] ?? 0) + 1;
+            }
             $hero = $this->pick(self::FIRST);
             $books[] = new Book(
                 title: $facts ? $this->factTitle($i) : $title,
@@ -82,8 +86,8 @@ final class Invention
                 published: (string) $this->between(2009, 2026),
                 subjects: $facts ? ['Non-fiction', $this->pick(self::FACTS)] : array_values(array_unique(['Fiction', $this->pick(self::FICTION), $this->pick(self::FICTION)])),
                 audience: $audience,
-                series: $series === null ? null : ucfirst((string) preg_replace('/^the /', '', $series['name'])),
-                seriesPosition: $series['position'] ?? 1,
+                series: $series,
+                seriesPosition: $written[$series ?? ''] ?? 1,
                 withPages: $i % 2 === 0,
                 ages: match ($audience) {
                     'child' => ['3-5', '6-8', '9-12'][intdiv($i, 11) % 3],

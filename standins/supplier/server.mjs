@@ -39,15 +39,20 @@ const identifier = n => {
 
 const plural = word => word.replace(/([^aeiou])y$/, '$1ie').replace(/f$/, 've') + 's'
 
+// Every tenth title is of a series: five by the same writer, one after another.
+const IN_SERIES = 10
+const OF_SERIES = 5
+
 const publication = n => {
     const roll = dice(n + 1)
+    const series = n % IN_SERIES === 0 ? Math.floor(n / IN_SERIES / OF_SERIES) : null
     const pick = list => list[roll(list.length)]
     const person = () => {
         const [first, last] = [pick(FIRST), pick(LAST)]
         return { name: `${first} ${last}`, sortAs: `${last}, ${first}` }
     }
-    const fiction = roll(10) < 6
-    const format = ['Book', 'Book', 'Book', 'Audiobook', 'Audiobook', 'Movie', 'MusicAlbum', 'PublicationIssue'][roll(8)]
+    const fiction = roll(10) < 6 || series !== null
+    const format = series !== null ? 'Book' : ['Book', 'Book', 'Book', 'Audiobook', 'Audiobook', 'Movie', 'MusicAlbum', 'PublicationIssue'][roll(8)]
     const [mood, kind, place, other] = [pick(MOODS), pick(KINDS), pick(PLACES), pick(KINDS)]
     const title = [`The ${mood} ${kind}`, `${kind} and ${other}`, `A ${kind} in ${place}`, `${mood} ${plural(kind)}`, `What the ${kind} Said`, `The ${kind} of ${place}`][roll(6)].replace(/\bA (?=[AEIO])/, 'An ')
     const subjects = [...new Set([pick(fiction ? FICTION : FACTS), pick(fiction ? FICTION : FACTS)])].map(name => ({ name }))
@@ -71,7 +76,11 @@ const publication = n => {
     if (format === 'Book' || format === 'PublicationIssue') metadata.numberOfPages = 60 + roll(480)
     if (format === 'Audiobook' || format === 'Movie') metadata.duration = 3000 + 60 * roll(format === 'Movie' ? 90 : 700)
     if (roll(5) === 0) metadata.typicalAgeRange = ['3-5', '6-8', '9-12', '13-17'][roll(4)]
-    if (fiction && format === 'Book' && roll(4) === 0) metadata.belongsTo = { series: [{ name: `${pick(PLACES)} Stories`, position: 1 + roll(9) }] }
+    if (series !== null) {
+        const [first, last] = [FIRST[series % FIRST.length], LAST[(series * 7 + 3) % LAST.length]]
+        metadata.author = [{ name: `${first} ${last}`, sortAs: `${last}, ${first}` }]
+        metadata.belongsTo = { series: [{ name: `${FIRST[Math.floor(series / FIRST.length + series) % FIRST.length]} of ${PLACES[series % PLACES.length]}`, position: 1 + Math.floor(n / IN_SERIES) % OF_SERIES }] }
+    }
     const tracks = 6 + roll(9)
     if (format === 'MusicAlbum') metadata.duration = tracks * (140 + roll(120))
     return {
