@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue;
 
-use App\Queries\Catalogue\Sets\InSets;
+use App\Queries\Catalogue\Sets\FirstAnswer;
 use App\Queries\Catalogue\Sets\WordSets;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
@@ -19,7 +19,7 @@ final class LikelyNames
 
     public const LONGEST = 6;
 
-    public function __construct(private readonly InSets $inSets, private readonly HeldByName $heldByName)
+    public function __construct(private readonly HeldByName $heldByName)
     {
     }
 
@@ -80,14 +80,14 @@ final class LikelyNames
     private function lessLikely(callable $titles, string $word, int $each, DateTimeImmutable $now): array
     {
         $order = 's.times_borrowed + 0 desc, t.id';
-        $gathering = $this->inSets->latest($now);
-        if ($gathering === null) {
+        $first = FirstAnswer::at($now, [$word]);
+        if ($first === null) {
             return $titles('search_rows s', "s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"], $order);
         }
         $found = [];
-        $words = new WordSets($gathering, [$word]);
-        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($gathering->loose);
-        foreach ($gathering->inRings($named, 'popular') as $ring) {
+        $words = new WordSets($first);
+        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($first->gathering->loose);
+        foreach ($first->gathering->inRings($named, 'popular') as $ring) {
             if (! $ring->isEmpty() && count($found) < $each) {
                 array_push($found, ...$titles('search_rows s', 's.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}'], $order));
             }

@@ -130,7 +130,7 @@ final class SearchTitles
         }
         // Titles that are called just so, then those with the words in their names, then the others, each by how often they are borrowed.
         $named = $found->query->named()?->and($set) ?? TitleSet::none();
-        $called = $named->and(TitleSet::of(array_column(DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]), 'id')));
+        $called = $named->and($found->called);
         $rings = function () use ($gathering, $called, $named, $set): Generator {
             yield $called;
             yield from $gathering->inRings($named->without($called), 'popular');

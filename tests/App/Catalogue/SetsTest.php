@@ -16,8 +16,8 @@ use App\Queries\Catalogue\Facets;
 use App\Queries\Catalogue\SearchTitles;
 use App\Queries\Catalogue\Sets\Copies;
 use App\Queries\Catalogue\Sets\CountInSets;
+use App\Queries\Catalogue\Sets\FirstAnswer;
 use App\Queries\Catalogue\Sets\Gathered;
-use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\CardReach;
 use FigPorch\Core\Lending\LicenceModel;
@@ -72,6 +72,7 @@ final class SetsTest extends TestCase
                 DB::rollBack();
                 $said = json_encode($search->with([])).", round {$round}";
                 $this->assertSame(self::comparable($plain), self::comparable($sets), $said);
+                $this->assertEquals(array_intersect_key($plain->subjectNames, $plain->subjects), array_intersect_key($sets->subjectNames, $sets->subjects), $said);
                 sort($ids);
                 sort($plainIds);
                 $this->assertSame($plainIds, $ids, $said);
@@ -142,10 +143,10 @@ final class SetsTest extends TestCase
         (function (): void {
             $this->isRunningInConsole = false;
         })->call($this->app);
-        $this->assertNull(Gathering::latest($this->now()));
+        $this->assertNull(FirstAnswer::at($this->now()));
         $this->assertDirectoryDoesNotExist(Copies::folder($this->key('records')));
         $this->get('/catalogue?library=saltmere')->assertOk();
-        $this->assertNotNull(Gathering::latest($this->now()));
+        $this->assertNotNull(FirstAnswer::at($this->now()));
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
@@ -157,7 +158,7 @@ final class SetsTest extends TestCase
         $this->assertSame(0, DB::table('search_loose')->count());
         $this->assertGreaterThan(50, $gather(Gathered::Records, $this->now()));
         $this->assertSame([false, true], $due());
-        $this->assertNull(Gathering::latest($this->now()), 'the one is nothing without the other');
+        $this->assertNull(FirstAnswer::at($this->now()), 'the one is nothing without the other');
         $gather(Gathered::Lending, $this->now());
         $this->travel(2)->days();
         $this->assertSame([false, false], $due(), 'nothing has changed');
@@ -181,7 +182,7 @@ final class SetsTest extends TestCase
         $gather->begin(Gathered::Lending, (string) Str::uuid());
         $this->licence($this->title('Come between'), library: $this->libraries[0]);
         $this->assertSame(['lending', 'records'], DB::table('search_loose')->distinct()->orderBy('of')->pluck('of')->all());
-        $this->assertNull(Gathering::latest($this->now()));
+        $this->assertNull(FirstAnswer::at($this->now()));
         $this->assertTrue($gather->isDue(Gathered::Records, $this->now()));
         $this->gather($gather);
         $this->gather($gather);

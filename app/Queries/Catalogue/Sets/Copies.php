@@ -33,7 +33,7 @@ final class Copies
     /** @param  iterable<NamedSet>  $sets */
     public static function write(string $key, iterable $sets): void
     {
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS);
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, DB::table('subjects')->pluck('name', 'id')->all());
     }
 
     /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */

@@ -37,7 +37,7 @@ final class CountInSets
             $matching->count() + $others->total,
             $found->matching('ready')->countWith($found->ready) + $others->ready,
             $found->matching('always')->countWith($found->always) + $others->always,
-            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, self::names([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $others->libraries,
+            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $others->libraries,
         );
     }
 
@@ -128,14 +128,5 @@ final class CountInSets
         }
 
         return self::first($more, $most);
-    }
-
-    /**
-     * @param  list<int>  $subjects
-     * @return array<int, string>
-     */
-    private static function names(array $subjects): array
-    {
-        return array_column($subjects === [] ? [] : DB::select('select id, name from subjects where id = any(?::bigint[])', ['{'.implode(',', $subjects).'}']), 'name', 'id');
     }
 }

@@ -16,6 +16,7 @@ final class FoundInSets
     private array $each = [];
 
     /**
+     * @param  TitleSet  $called  titles whose names are just what was looked for, whatever else is asked for
      * @param  TitleSet  $base  what fits all but the filters of which one value is chosen
      * @param  array<string, TitleSet>  $chosen  by such a filter, the titles that have the value chosen
      * @param  TitleSet  $ready  what the cards can borrow at this moment, at any place
@@ -24,7 +25,7 @@ final class FoundInSets
      * @param  QueryInSets  $query  what was looked for
      * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of them is in the base
      */
-    public function __construct(public readonly Gathering $gathering, public readonly QueryInSets $query, public readonly array $within, public readonly TitleSet $base, private readonly array $chosen, public readonly TitleSet $ready, public readonly TitleSet $always, public readonly array $oneByOne)
+    public function __construct(public readonly Gathering $gathering, public readonly TitleSet $called, public readonly QueryInSets $query, public readonly array $within, public readonly TitleSet $base, private readonly array $chosen, public readonly TitleSet $ready, public readonly TitleSet $always, public readonly array $oneByOne)
     {
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries\Catalogue\Sets;
 
-use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +32,7 @@ final class Gathering
     public const LONGEST_PAIRED = 90;
 
     /** With more to look at one by one than this, sets save nothing. */
-    private const MOST_LOOSE = 6000;
+    public const MOST_LOOSE = 6000;
 
     /**
      * @param  array<string, SetsFile>  $sets  by what was gathered
@@ -43,12 +42,14 @@ final class Gathering
     {
     }
 
-    /** Null where something was not gathered, or this machine does not have it yet, or too much has changed since. */
-    public static function latest(DateTimeImmutable $now): ?self
+    /**
+     * @param  list<stdClass>  $gatherings  the last of each kind, as search_first has them
+     * @param  list<int>  $loose  titles not to be believed
+     * @return self|null null where something was not gathered, or this machine does not have it yet, or too much has changed since
+     */
+    public static function of(array $gatherings, array $loose): ?self
     {
-        $row = (array) DB::selectOne('select * from search_gathered(?, ?)', [$now->format('Y-m-d H:i:s.uP'), self::MOST_LOOSE + 1]);
-        $gathered = array_column(json_decode($row['gathered'] ?? '[]'), null, 'of');
-        $loose = json_decode($row['loose']);
+        $gathered = array_column($gatherings, null, 'of');
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
@@ -91,6 +92,18 @@ final class Gathering
     public function each(TitleSet $titles): array
     {
         return $this->sets[Gathered::Records->value]->each($titles);
+    }
+
+    /**
+     * @param  list<int>  $subjects
+     * @return array<int, string> their names, by number
+     */
+    public function subjectNames(array $subjects): array
+    {
+        $names = array_intersect_key($this->sets[Gathered::Records->value]->subjects, array_flip($subjects));
+        $others = array_values(array_diff($subjects, array_keys($names)));
+
+        return $names + array_column($others === [] ? [] : DB::select('select id, name from subjects where id = any(?::bigint[])', ['{'.implode(',', $others).'}']), 'name', 'id');
     }
 
     private function file(string $name): SetsFile

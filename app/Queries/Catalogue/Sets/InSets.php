@@ -38,7 +38,7 @@ final class InSets
     /** At one moment, as one object says it, the latest is looked up once. */
     public function latest(DateTimeImmutable $now): ?Gathering
     {
-        $this->latest = $this->latest !== null && $this->latest[0] === $now ? $this->latest : [$now, Gathering::latest($now)];
+        $this->latest = $this->latest !== null && $this->latest[0] === $now ? $this->latest : [$now, FirstAnswer::at($now)?->gathering];
 
         return $this->latest[1];
     }
@@ -51,10 +51,12 @@ final class InSets
 
     private function findNow(CatalogueSearch $search, DateTimeImmutable $now): ?FoundInSets
     {
-        $gathering = $this->latest($now);
-        if ($gathering === null) {
+        $list = $search->listWords === null ? null : QueryParser::read($search->listWords)->tree;
+        $first = FirstAnswer::at($now, array_values(array_unique([...QueryInSets::words($search->query->tree), ...QueryInSets::words($list)])), $search->words);
+        if ($first === null) {
             return null;
         }
+        $gathering = $first->gathering;
         $oneByOne = $gathering->loose;
         $held = $ready = $always = TitleSet::none();
         foreach ($search->places() as $id => $reach) {
@@ -79,18 +81,18 @@ final class InSets
             $base = $base->and(self::asked('s.series_id = ?', [$search->seriesId]));
         }
         if ($search->listWords !== null) {
-            $base = (new QueryInSets($gathering, QueryParser::read($search->listWords)->tree))->among($base);
+            $base = (new QueryInSets($first, $list))->among($base);
         } elseif ($search->staffListId !== null) {
             $base = $base->and(self::asked('s.title_id in (select title_id from staff_list_title where staff_list_id = ?)', [$search->staffListId]));
         }
-        $query = new QueryInSets($gathering, $search->query->tree);
+        $query = new QueryInSets($first, $search->query->tree);
         $base = $query->among($base);
         if (! $oneByOne->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
             $oneByOne = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $oneByOne->numbers()).'}', ...$bindings]);
         }
 
-        return new FoundInSets($gathering, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
+        return new FoundInSets($gathering, $first->called, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */

@@ -18,9 +18,13 @@ final class QueryInSets
 {
     private readonly WordSets $words;
 
-    public function __construct(private readonly Gathering $gathering, private readonly ?Node $tree)
+    private readonly Gathering $gathering;
+
+    /** @param  FirstAnswer  $first  to a question with all words of the tree */
+    public function __construct(FirstAnswer $first, private readonly ?Node $tree)
     {
-        $this->words = new WordSets($gathering, self::words($tree));
+        $this->gathering = $first->gathering;
+        $this->words = new WordSets($first);
     }
 
     public function among(TitleSet $titles): TitleSet
@@ -174,7 +178,7 @@ final class QueryInSets
     }
 
     /** @return list<string> those that are looked for in any form, or in names */
-    private static function words(?Node $node): array
+    public static function words(?Node $node): array
     {
         return match (true) {
             $node instanceof Term => $node->words,

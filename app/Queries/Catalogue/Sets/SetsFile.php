@@ -39,8 +39,9 @@ final class SetsFile
      * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its row in SHARED or -1, with spaces between
      * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
+     * @param  array<int, string>  $subjects  names, by number
      */
-    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly TitlesFile $titles, private readonly array $index, private readonly array $values, private readonly array $places)
+    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly TitlesFile $titles, private readonly array $index, private readonly array $values, private readonly array $places, public readonly array $subjects)
     {
     }
 
@@ -61,24 +62,25 @@ final class SetsFile
         if (! is_file("{$folder}/".self::INDEX)) {
             return null;
         }
-        [$index, $values, $places, $listed, $sizes] = (require "{$folder}/".self::INDEX) + array_fill(0, 5, []);
-        $sets = MappedFile::of("{$folder}/".self::SETS, $sizes[self::SETS] ?? 0);
-        $titles = MappedFile::of("{$folder}/".self::TITLES, $sizes[self::TITLES] ?? 0);
+        $is = require "{$folder}/".self::INDEX;
+        $sets = MappedFile::of("{$folder}/".self::SETS, $is['sizes'][self::SETS] ?? 0);
+        $titles = MappedFile::of("{$folder}/".self::TITLES, $is['sizes'][self::TITLES] ?? 0);
         if ($sets === null || $titles === null) {
             File::deleteDirectory($folder);
 
             return null;
         }
 
-        return new self($folder, $sets, new TitlesFile($titles, $listed), $index, $values, $places);
+        return new self($folder, $sets, new TitlesFile($titles, $is['listed']), $is['index'], $is['values'], $is['places'], $is['subjects']);
     }
 
     /**
      * @param  iterable<NamedSet>  $sets
      * @param  list<string>  $listed  kinds of which values() and each() are asked
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
+     * @param  array<int, string>  $subjects  the names of all there are
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
@@ -116,7 +118,10 @@ final class SetsFile
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
         file_put_contents("{$new}/".self::NAMES, implode('', $lines));
-        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([$index, $values, $places, array_keys($turned), [self::SETS => $at, self::TITLES => strlen($titles)]], true).';');
+        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([
+            'index' => $index, 'values' => $values, 'places' => $places, 'listed' => array_keys($turned),
+            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, self::TITLES => strlen($titles)],
+        ], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }

@@ -7,7 +7,6 @@ namespace App\Queries\Catalogue\Sets;
 use App\Queries\Catalogue\QuerySql;
 use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\TitleSet;
-use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /** The titles that have a word: in any form, just so, beginning so, in names, or in a row with others. Of words too rare for a set the index is asked. */
@@ -16,10 +15,13 @@ final class WordSets
     /** @var array<string, non-empty-list<string>> by word, its stems in every language; but for what the database takes for more than a word */
     private readonly array $stems;
 
-    /** @param  list<string>  $words  those that will be asked for */
-    public function __construct(private readonly Gathering $gathering, array $words)
+    private readonly Gathering $gathering;
+
+    /** @param  FirstAnswer  $first  to a question with all words that will be asked for */
+    public function __construct(FirstAnswer $first)
     {
-        $this->stems = self::stems($words);
+        $this->gathering = $first->gathering;
+        $this->stems = $first->stems;
     }
 
     /** Null where all its forms are rare. */
@@ -139,24 +141,6 @@ final class WordSets
         }, $term->words);
 
         return array_reduce(array_slice($each, 1), fn (TitleSet $all, TitleSet $one): TitleSet => $all->and($one), $each[0]);
-    }
-
-    /**
-     * @param  list<string>  $words
-     * @return array<string, non-empty-list<string>>
-     */
-    private static function stems(array $words): array
-    {
-        if ($words === []) {
-            return [];
-        }
-        $stems = [];
-        foreach (DB::select("select word, to_json(tsvector_to_array(en || es || exact)) stems from unnest(?::text[]) word
-            cross join lateral (select to_tsvector('fig_en', word) en, to_tsvector('fig_es', word) es, to_tsvector('fig_exact', word) exact) x where length(en) = 1 and length(es) = 1 and length(exact) = 1", ['{"'.implode('","', array_unique($words)).'"}']) as $row) {
-            $stems[$row->word] = json_decode($row->stems);
-        }
-
-        return $stems;
     }
 
     /** @param  non-empty-list<string>  $words */

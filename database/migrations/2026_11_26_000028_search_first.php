@@ -5,11 +5,11 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** What every search asks first is planned once for each connection. */
+/** What every search asks first is one question, planned once for each connection. */
 return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/search_gathered.sql'));
+        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/search_first.sql'));
     }
 };
