@@ -47,15 +47,14 @@ final class SearchTitles
         $perPage = $first ?? (int) config('figporch.page_size');
         $page = $first === null ? PageAsked::of($total, $perPage) : 1;
         $from = ($page - 1) * $perPage;
-        $ids = match (true) {
+        $titles = match (true) {
             $total === 0 => [],
             ($set = $this->set($search, $now)) !== null => $this->inSet($set, $search, $total, $from, $perPage, $now),
-            $search->order === 'relevance' && $total > $this->ranked => $this->byNameThenPopularity($search, $total, $from, $perPage, $now),
-            default => $this->ids($search, $now, ...[...$this->order($search, $total), $perPage, $from]),
+            $search->order === 'relevance' && $total > $this->ranked => TitleNames::inOrder($this->byNameThenPopularity($search, $total, $from, $perPage, $now)),
+            default => TitleNames::inOrder($this->ids($search, $now, ...[...$this->order($search, $total), $perPage, $from])),
         };
-        $titles = TitleNames::titles($ids);
 
-        return new LengthAwarePaginator(array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids))), $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
+        return new LengthAwarePaginator($titles, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }
 
     /**
@@ -112,21 +111,21 @@ final class SearchTitles
         ), 'title_id')));
     }
 
-    /** @return list<int> */
+    /** @return list<Title> */
     private function inSet(TitleSet $set, CatalogueSearch $search, int $total, int $from, int $count, DateTimeImmutable $now): array
     {
         $order = $this->order($search, $total);
         $many = $total > $this->walked;
         if ($search->order === 'soonest' || $many && $search->order !== 'relevance' && ! isset(self::INDEXED[$search->order])) {
-            return $this->ids($search, $now, ...[...$order, $count, $from, $many ? ['true', []] : ['s.title_id = any(?::bigint[])', ['{'.implode(',', $set->numbers()).'}']]]);
+            return TitleNames::inOrder($this->ids($search, $now, ...[...$order, $count, $from, $many ? ['true', []] : ['s.title_id = any(?::bigint[])', ['{'.implode(',', $set->numbers()).'}']]]));
         }
         $found = $this->inSets->find($search, $now) ?? throw new LogicException('A set was found.');
         $gathering = $found->gathering;
         if ($search->order === 'newest') {
-            return self::inRings($gathering->inRings($set, 'newest'), "s.added_at + interval '0' desc", $count, $from);
+            return self::inRings($gathering->inRings($set, 'newest'), true, $count, $from);
         }
         if ($search->order !== 'relevance' || $total <= $this->ranked) {
-            return $this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from);
+            return TitleNames::inOrder($this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from));
         }
         // Titles that are called just so, then those with the words in their names, then the others, each by how often they are borrowed.
         $named = $found->query->named()?->and($set) ?? TitleSet::none();
@@ -137,15 +136,15 @@ final class SearchTitles
             yield from $gathering->inRings($set->without($named), 'popular');
         };
 
-        return self::inRings($rings(), 's.times_borrowed + 0 desc', $count, $from);
+        return self::inRings($rings(), false, $count, $from);
     }
 
     /**
      * @param  Generator<int, TitleSet>  $rings  one after another
-     * @param  string  $order  within each
-     * @return list<int>
+     * @param  bool  $newest  the order within each, otherwise by how often they are borrowed
+     * @return list<Title>
      */
-    private static function inRings(Generator $rings, string $order, int $count, int $from): array
+    private static function inRings(Generator $rings, bool $newest, int $count, int $from): array
     {
         $ids = $ringOf = [];
         $n = 0;
@@ -162,10 +161,7 @@ final class SearchTitles
             }
         }
 
-        return array_column($ids === [] ? [] : DB::select(
-            "select s.title_id from unnest(?::bigint[], ?::int[]) r(title_id, ring) join search_rows s on s.title_id = r.title_id order by r.ring, {$order}, s.title_id limit ? offset ?",
-            ['{'.implode(',', $ids).'}', '{'.implode(',', $ringOf).'}', $count, $from],
-        ), 'title_id');
+        return TitleNames::inRings($ids, $ringOf, $newest, $count, $from);
     }
 
     /**

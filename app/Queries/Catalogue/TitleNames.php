@@ -37,14 +37,44 @@ final class TitleNames
      */
     public static function titles(array $ids): Collection
     {
-        /** @var Collection<int, Title> $titles */
-        $titles = new Collection;
-        foreach ($ids === [] ? [] : DB::select('select (n.title).*, n.series, n.people, n.subjects, n.has_file from titles_named(?) n', ['{'.implode(',', $ids).'}']) as $row) {
-            $columns = array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1, 'has_file' => 1]);
-            self::give($titles[$row->id] = (new Title)->newFromBuilder($columns), $row);
-        }
+        return (new Collection($ids === [] ? [] : self::read('titles_named(?)', ['{'.implode(',', $ids).'}'])))->keyBy('id');
+    }
 
-        return $titles;
+    /**
+     * @param  list<int>  $ids
+     * @return list<Title> those that there are, in that order
+     */
+    public static function inOrder(array $ids): array
+    {
+        $titles = self::titles($ids);
+
+        return array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids)));
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @param  list<int>  $rings  of each
+     * @param  bool  $newest  the order in each ring, otherwise by how often they are borrowed
+     * @return list<Title> so many of them, after so many, with their names
+     */
+    public static function inRings(array $ids, array $rings, bool $newest, int $count, int $from): array
+    {
+        return $ids === [] ? [] : self::read('titles_in_rings(?, ?, ?, ?, ?)', ['{'.implode(',', $ids).'}', '{'.implode(',', $rings).'}', $newest ? 't' : 'f', $count, $from]);
+    }
+
+    /**
+     * @param  string  $function  that gives rows as titles_named does
+     * @param  list<mixed>  $bindings
+     * @return list<Title>
+     */
+    private static function read(string $function, array $bindings): array
+    {
+        return array_map(function (stdClass $row): Title {
+            $title = (new Title)->newFromBuilder(array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1, 'has_file' => 1]));
+            self::give($title, $row);
+
+            return $title;
+        }, array_values(DB::select("select (n.title).*, n.series, n.people, n.subjects, n.has_file from {$function} n", $bindings)));
     }
 
     /** @param  iterable<Loan|Hold>  $having  each is given its title with names */

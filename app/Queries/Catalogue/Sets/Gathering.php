@@ -125,7 +125,7 @@ final class Gathering
      * How many titles can have each subject at the most, where all of them are within some sets: as many as the smallest share of those sets.
      *
      * @param  list<list<string>>  $within  names of sets; each list for what is in one of them at least
-     * @return array<int|string, int> by subject, the most first
+     * @return array<int|string, int> by subject
      */
     public function subjectsAtMost(array $within): array
     {
@@ -135,17 +135,12 @@ final class Gathering
             /** @var list<list<int>> $shared */
             $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name), $names), fn (?array $counts): bool => $counts !== null));
             if ($shared !== [] && count($shared) === count($names)) {
-                $together = array_map(fn (int ...$each): int => array_sum($each), ...$shared);
+                $together = count($shared) === 1 ? $shared[0] : array_map(fn (int ...$each): int => array_sum($each), ...$shared);
                 $atMost = $atMost === null ? $together : array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
             }
         }
-        if ($atMost === null) {
-            return $values;
-        }
-        $atMost = array_combine(array_keys($values), $atMost);
-        arsort($atMost);
 
-        return $atMost;
+        return $atMost === null ? $values : array_combine(array_keys($values), $atMost);
     }
 
     /** @return list<string> the names of all sets of words that begin so */
