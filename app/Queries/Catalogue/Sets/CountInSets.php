@@ -12,6 +12,9 @@ use SplMinHeap;
 /** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
 final class CountInSets
 {
+    /** Filters with few values that many titles have: their sets are laid out so that a few titles are looked up in them at once, as they are. */
+    private const OF_MANY = ['format', 'audience', 'language'];
+
     /** @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into every set. Measured among a million. */
     public function __construct(private readonly int $few = 3000)
     {
@@ -62,7 +65,7 @@ final class CountInSets
     /** @return array<int|string, int> */
     private static function bySets(FoundInSets $found, string $kind): array
     {
-        $among = $found->matching($kind)->forCounting();
+        $among = in_array($kind, self::OF_MANY, true) ? $found->matching($kind) : $found->matching($kind)->forCounting();
         $counts = [];
         foreach (array_keys($found->gathering->values($kind)) as $value) {
             $counts[$value] = $found->gathering->count("{$kind}:{$value}", $among);
