@@ -97,7 +97,7 @@ final class LendingStage
     /** @return array{float, list<float>} a second, and milliseconds of each */
     public function workers(string $what, string $where, int $clients, int $seconds, ?callable $meanwhile = null): array
     {
-        $start = microtime(true) + 0.5 + 0.1 * $clients;
+        $start = microtime(true) + 1 + 0.3 * $clients;
         $processes = [];
         for ($w = 0; $w < $clients; $w++) {
             $processes[] = $process = new Process(['php', '-d', 'opcache.enable_cli=1', __DIR__.'/worker.php', $what, $where, (string) $seconds, (string) $w, (string) $clients, (string) $start, (string) $this->spread, (string) $this->cards], timeout: 600);

@@ -23,30 +23,37 @@ mt_srand((int) $worker);
 $borrow = app(BorrowTitle::class);
 $end = app(EndLoan::class);
 $each = intdiv((int) $cards, (int) $workers);
+// Before the time begins: what a process of the web server has loaded and planned long since.
+const WARM_UP = 10;
 $loans = $what === 'return' ? DB::table('loans')->whereNull('ended_at')->where('title_id', '>', 10_000_000)->whereRaw('id % ? = ?', [(int) $workers, (int) $worker])->orderBy('id')->pluck('id')->all() : [];
 $stop = false;
 pcntl_async_signals(true);
 pcntl_signal(SIGTERM, function () use (&$stop): void {
     $stop = true;
 });
-DB::select('select 1');
-usleep((int) max(0, ((float) $start - microtime(true)) * 1e6));
-
-$until = microtime(true) + (float) $seconds;
-$times = [];
-for ($n = 0; ! $stop && microtime(true) < $until; $n++) {
-    $began = hrtime(true);
+$do = function (int $n) use ($what, $where, $worker, $titles, $each, $loans, $borrow, $end): void {
     if ($what === 'return') {
         if (! $end($loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'), 'returned', new DateTimeImmutable)) {
             throw new RuntimeException('Returned already.');
         }
-    } else {
-        $card = 10_000_001 + (int) $worker * $each + $n % $each;
-        $loan = $borrow($card, $where === 'hot' ? 10_000_001 : mt_rand(10_000_001, 10_000_000 + (int) $titles), null, new DateTimeImmutable);
-        if (! is_int($loan)) {
-            throw new RuntimeException('Not lent: '.json_encode($loan));
-        }
+
+        return;
     }
+    $loan = $borrow(10_000_001 + (int) $worker * $each + $n % $each, $where === 'hot' ? 10_000_001 : mt_rand(10_000_001, 10_000_000 + (int) $titles), null, new DateTimeImmutable);
+    if (! is_int($loan)) {
+        throw new RuntimeException('Not lent: '.json_encode($loan));
+    }
+};
+for ($n = 0; $n < WARM_UP; $n++) {
+    $do($n);
+}
+usleep((int) max(0, ((float) $start - microtime(true)) * 1e6));
+
+// All stop at the same time, whenever they began.
+$times = [];
+while (! $stop && microtime(true) < (float) $start + (float) $seconds) {
+    $began = hrtime(true);
+    $do($n++);
     $times[] = (hrtime(true) - $began) / 1e6;
 }
 echo json_encode(['count' => count($times), 'times' => $times]);
