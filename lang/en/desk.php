@@ -170,7 +170,7 @@ return [
     'staff_made' => ':email can sign in at the Desk of :library. Password: :password',
     'requests' => 'Requests',
     'requests_text' => 'Titles that patrons ask the library to get, the most asked for first. When the library gets one, those who asked are told by themselves, and those who chose so are put in line in the order in which they asked.',
-    'requests_count' => '{0} No open requests|{1} :count open request|[2,*] :count open requests, for this many titles: :titles',
+    'requests_for' => '{1} for one title|[2,*] for :count titles',
     'no_requests' => 'Nobody asks for anything just now.',
     'asked_for' => 'Asked for by',
     'want_line' => 'to be put in line',

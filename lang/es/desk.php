@@ -170,7 +170,7 @@ return [
     'staff_made' => ':email puede entrar en el mostrador de :library. Contraseña: :password',
     'requests' => 'Peticiones',
     'requests_text' => 'Títulos que los usuarios piden a la biblioteca, los más pedidos primero. Cuando la biblioteca consigue uno, quienes lo pidieron reciben aviso sin más, y quienes así lo quisieron entran en la cola por el orden en que pidieron.',
-    'requests_count' => '{0} No hay peticiones abiertas|{1} :count petición abierta|[2,*] :count peticiones abiertas, de tantos títulos: :titles',
+    'requests_for' => '{1} de un título|[2,*] de :count títulos',
     'no_requests' => 'Nadie pide nada por ahora.',
     'asked_for' => 'Lo piden',
     'want_line' => 'entrar en la cola',

@@ -3,7 +3,7 @@
 <x-desk-layout :title="__('desk.requests')" on="requests" :staff="$staff">
     <h1 class="text-3xl mb-1">{{ __('desk.requests') }}</h1>
     <p class="mb-4 max-w-[90ch]">{{ __('desk.requests_text') }}</p>
-    <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p class="text-[15px]">{{ trans_choice('desk.requests_count', $people, ['titles' => number_format($page->total()), 'count' => number_format($people)]) }}</p>
+    <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p class="text-[15px]">{{ trans_choice('desk.open_requests', $people, ['count' => number_format($people)]) }}@if ($people > 1) {{ trans_choice('desk.requests_for', $page->total(), ['count' => number_format($page->total())]) }}@endif</p>
         @if ($page->total() > 0)<a class="link text-[15px]" href="/desk/requests.csv">{{ __('desk.csv_file') }}</a>@endif</div>
     @if ($page->isEmpty())
         <p class="panel p-6">{{ __('desk.no_requests') }}</p>
