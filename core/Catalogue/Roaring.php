@@ -24,6 +24,7 @@ final class Roaring
         roaring_bitmap_t *roaring_bitmap_andnot(const roaring_bitmap_t *a, const roaring_bitmap_t *b);
         uint64_t roaring_bitmap_and_cardinality(const roaring_bitmap_t *a, const roaring_bitmap_t *b);
         uint64_t roaring_bitmap_get_cardinality(const roaring_bitmap_t *of);
+        uint32_t roaring_bitmap_maximum(const roaring_bitmap_t *of);
         bool roaring_bitmap_is_empty(const roaring_bitmap_t *of);
         bool roaring_bitmap_contains(const roaring_bitmap_t *of, uint32_t number);
         void roaring_bitmap_to_uint32_array(const roaring_bitmap_t *of, char *to);

@@ -25,6 +25,8 @@ interface RoaringFunctions
 
     public function roaring_bitmap_get_cardinality(CData $of): int;
 
+    public function roaring_bitmap_maximum(CData $of): int;
+
     public function roaring_bitmap_is_empty(CData $of): bool;
 
     public function roaring_bitmap_contains(CData $of, int $number): bool;

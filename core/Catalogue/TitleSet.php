@@ -145,6 +145,12 @@ final class TitleSet
         return $count;
     }
 
+    /** The highest number; 0 where there is none. */
+    public function highest(): int
+    {
+        return Roaring::library()->roaring_bitmap_maximum($this->bitmap);
+    }
+
     public function isEmpty(): bool
     {
         return Roaring::library()->roaring_bitmap_is_empty($this->bitmap);

@@ -24,6 +24,7 @@ final class TitleSetTest extends TestCase
             self::assertSame($a, $setA->numbers());
             self::assertCount($setA->count(), $a);
             self::assertSame($a === [], $setA->isEmpty());
+            self::assertSame(max([0, ...$a]), $setA->highest());
             self::assertSame(array_values(array_intersect($a, $b)), $setA->and($setB)->numbers());
             self::assertSame(count(array_intersect($a, $b)), $setA->countWith($setB));
             self::assertSame(array_values(array_diff($a, $b)), $setA->without($setB)->numbers());

@@ -15,6 +15,9 @@ final class TitlesFile
 {
     private const PLACE = 4;
 
+    /** So many titles are written at a time: a process of the web server, which may have to, has 256 MB. */
+    private const AT_A_TIME = 1 << 16;
+
     private const MOST_VALUES = 1 << 16;
 
     /** @param  list<string>  $values  a kind, a colon and a value each, in the order in which they were written */
@@ -31,19 +34,23 @@ final class TitlesFile
         if (count($sets) > self::MOST_VALUES) {
             throw new LengthException(count($sets).' values of filters are more than the two bytes of each can tell apart.');
         }
-        $had = [];
-        foreach ($sets as $value => $set) {
-            foreach ($set->numbers() as $title) {
-                $had[$title] = ($had[$title] ?? '').pack('v', $value);
-            }
-        }
-        $last = $had === [] ? 0 : max(array_keys($had));
+        $last = max([0, ...array_map(fn (TitleSet $set): int => $set->highest(), $sets)]);
         $at = self::PLACE * ($last + 2);
         $places = $bytes = '';
-        for ($title = 0; $title <= $last; $title++) {
-            $places .= pack('V', $at);
-            $bytes .= $had[$title] ?? '';
-            $at += strlen($had[$title] ?? '');
+        for ($from = 0; $from <= $last; $from += self::AT_A_TIME) {
+            $titles = range($from, min($last, $from + self::AT_A_TIME - 1));
+            $these = TitleSet::of($titles);
+            $had = array_fill_keys($titles, '');
+            foreach ($sets as $value => $set) {
+                foreach ($set->and($these)->numbers() as $title) {
+                    $had[$title] .= pack('v', $value);
+                }
+            }
+            foreach ($had as $values) {
+                $places .= pack('V', $at);
+                $bytes .= $values;
+                $at += strlen($values);
+            }
         }
 
         return $places.pack('V', $at).$bytes;
