@@ -1,5 +1,3 @@
-drop function if exists search_gathered(timestamptz, int);
-
 -- What every search asks first, in one question, planned once for each connection:
 -- gathered: what was gathered last of each kind, as [{of, id, key, paired}];
 -- loose: so many at the most of the titles whose bits are not to be believed at that moment, because they have changed since or a date has
