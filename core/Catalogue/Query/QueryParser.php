@@ -152,7 +152,7 @@ final class QueryParser
             // "-2015" was read as a minus and a word.
             $text = $kind === 'minus' && $this->is('word') ? '-'.$this->tokens[$this->at++][1] : $text;
 
-            return $this->range($field, $text);
+            return Range::read($field, $text) ?? throw new Unreadable;
         }
         $this->at++;
 
@@ -162,22 +162,6 @@ final class QueryParser
             'word' => $this->word($text, $field),
             default => throw new Unreadable,
         };
-    }
-
-    private function range(Field $field, string $text): Range
-    {
-        $number = '\d{1,4}(?:\.\d)?';
-        if (preg_match("/^({$number})?(-|–|\\.\\.)?({$number})?$/u", $text, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
-            throw new Unreadable;
-        }
-        $from = $m[1] ?? null;
-        $to = ($m[2] ?? null) === null ? $from : $m[3] ?? null;
-        if ($from === null && $to === null) {
-            throw new Unreadable;
-        }
-        [$from, $to] = [$from === null ? null : (float) $from, $to === null ? null : (float) $to];
-
-        return $from !== null && $to !== null && $from > $to ? new Range($field, $to, $from) : new Range($field, $from, $to);
     }
 
     private function quoted(string $text, ?Field $field): ?Term

@@ -11,6 +11,23 @@ final readonly class Range implements Node
     {
     }
 
+    /** As typed: 2015, 2015-2020, 2015- or -2020, in either order; null where it is none of these. */
+    public static function read(Field $field, string $typed): ?self
+    {
+        $number = '\d{1,4}(?:\.\d)?';
+        if (preg_match("/^({$number})?(-|–|\\.\\.)?({$number})?$/u", $typed, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
+            return null;
+        }
+        $from = $m[1] ?? null;
+        $to = ($m[2] ?? null) === null ? $from : $m[3] ?? null;
+        if ($from === null && $to === null) {
+            return null;
+        }
+        [$from, $to] = [$from === null ? null : (float) $from, $to === null ? null : (float) $to];
+
+        return $from !== null && $to !== null && $from > $to ? new self($field, $to, $from) : new self($field, $from, $to);
+    }
+
     public function text(): string
     {
         return "{$this->field->value}:".($this->from === $this->to ? $this->from : "{$this->from}-{$this->to}");

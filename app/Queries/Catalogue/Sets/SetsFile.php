@@ -106,24 +106,30 @@ final class SetsFile
                 $turned[$named->name] = $named->set;
             }
         }
-        $titles = TitlesFile::bytes(array_values($turned));
-        if (file_put_contents("{$new}/".self::TITLES, $titles) !== strlen($titles)) {
-            throw new RuntimeException("{$new} cannot be written to: is the disk full?");
-        }
         fclose($file);
         fclose($shared);
+        $titles = TitlesFile::bytes(array_values($turned));
         $values = array_map(SharedCounts::inOrder(...), $values);
         $places = [];
         foreach ($lines as $place => $text) {
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
-        file_put_contents("{$new}/".self::NAMES, implode('', $lines));
-        file_put_contents("{$new}/".self::INDEX, '<?php return '.var_export([
+        self::put("{$new}/".self::TITLES, $titles);
+        self::put("{$new}/".self::NAMES, implode('', $lines));
+        self::put("{$new}/".self::INDEX, '<?php return '.var_export([
             'index' => $index, 'values' => $values, 'places' => $places, 'listed' => array_keys($turned),
             'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, self::TITLES => strlen($titles)],
         ], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
+    }
+
+    /** Whole or not at all: what lost its end would be believed. */
+    private static function put(string $path, string $bytes): void
+    {
+        if (file_put_contents($path, $bytes) !== strlen($bytes)) {
+            throw new RuntimeException("{$path} cannot be written: is the disk full?");
+        }
     }
 
     /** The part of NAMES in which a name is: its kind, and the first letter of what follows. */
