@@ -27,18 +27,14 @@ final class CatalogueGather extends Command
         }
         foreach ($kinds as $what) {
             $now = now()->toImmutable();
-            if ($this->option('due') && ! $gather->isDue($what, $now)) {
-                continue;
-            }
             $begun = microtime(true);
-            $sets = $gather($what, $now);
-            if ($sets === 0) {
+            $gathered = ! $this->option('due') || $gather->isDue($what, $now) ? $gather($what, $now) : null;
+            if ($gathered === 0) {
                 $this->info("Another process is gathering {$what->value} at this moment.");
-
-                continue;
+            } elseif ($gathered !== null) {
+                $this->info(sprintf('%d sets of %s gathered in %.0f s.', $gathered, $what->value, microtime(true) - $begun));
             }
-            $this->info(sprintf('%d sets of %s gathered in %.0f s.', $sets, $what->value, microtime(true) - $begun));
-            if ($what === Gathered::Records) {
+            if ($what === Gathered::Records && ($gathered > 0 || $prefixes->isDue())) {
                 $this->info(sprintf('%d beginnings of words gathered.', $prefixes()));
             }
         }

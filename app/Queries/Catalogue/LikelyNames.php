@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Catalogue\Sets\FirstAnswer;
+use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Catalogue\Sets\WordSets;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
@@ -19,77 +20,107 @@ final class LikelyNames
 
     public const LONGEST = 6;
 
-    public function __construct(private readonly HeldByName $heldByName)
+    /** As many names of a kind are kept for each beginning; where there are fewer, those are all. */
+    public const KEPT = 24;
+
+    private const KINDS = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+
+    /** @param  int  $many  a name with more titles is counted by sets */
+    public function __construct(private readonly HeldByName $heldByName, private readonly InSets $inSets, private readonly int $many = 100)
     {
     }
 
     /**
      * Of those that were gathered for the beginning of a word, what the library has, in rows by kind.
      *
-     * @param  string  $word  of which the first letters lead there
-     * @param  string  $named  all that was typed, as a tsquery on names
-     * @return array{title: array<stdClass>|null, person: array<stdClass>|null, series: array<stdClass>|null, subject: array<stdClass>|null} the likeliest first; null where all names are to be asked
+     * @param  non-empty-list<string>  $words  what was typed; the first letters of the last lead there
+     * @param  string  $named  all of it, as a tsquery on names
+     * @return array{title: list<stdClass>|null, person: list<stdClass>|null, series: list<stdClass>|null, subject: list<stdClass>|null} the likeliest first; null where all names are to be asked
      */
-    public function of(int $libraryId, string $word, string $named, int $each, DateTimeImmutable $now): array
+    public function of(int $libraryId, array $words, string $named, int $each, DateTimeImmutable $now): array
     {
+        $word = $words[count($words) - 1];
         $prefix = mb_substr($word, 0, self::LONGEST);
         if (mb_strlen($prefix) < self::SHORTEST) {
-            return ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+            return self::KINDS;
         }
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
-        $known = DB::table('search_prefixes')->where('prefix', $prefix)->distinct()->pluck('kind')->flip();
-        if ($known->isEmpty() && DB::table('search_prefixes')->doesntExist()) {
-            return ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+        // A few more than are wanted, of which the library has enough as a rule; else all.
+        foreach ([$each + 1, self::KEPT] as $most) {
+            $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $most, $now);
+            if ($begun === null) {
+                return self::KINDS;
+            }
+            $found = self::KINDS;
+            foreach ($this->heldByName->of(self::names($begun), $libraryId, $now) as $name) {
+                $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
+            }
+            $found = array_map(fn (?array $names): array => array_slice(array_values($names ?? []), 0, $each), $found);
+            $left = array_filter(array_keys($found), fn (string $kind): bool => count($found[$kind]) < $each && count($begun->$kind ?? []) === $most);
+            if ($left === []) {
+                break;
+            }
         }
-        $titles = fn (string $from, string $condition, array $of, string $order): array => DB::select(
-            "select t.id, t.name, t.edition, s.format from {$from} join titles t on t.id = s.title_id
-                where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by {$order} limit {$each}",
-            [...$of, $named, ...$bindings],
-        );
-        // Where no title that is borrowed much is meant, few are called so at all, and those are found by all names that begin so.
-        $titles = $titles('search_prefixes p join search_rows s on s.title_id = p.ref', "p.prefix = ? and p.kind = 'title'", [$prefix], 'p.place')
-            ?: $this->lessLikely($titles, $word, $each, $now);
-        $others = DB::select(
-            "select p.kind, p.ref id, p.role, coalesce(c.name, x.name, u.name) as name from search_prefixes p left join contributors c on p.kind = 'person' and c.id = p.ref
-                left join series x on p.kind = 'series' and x.id = p.ref left join subjects u on p.kind = 'subject' and u.id = p.ref
-                where p.prefix = ? and p.kind <> 'title' and coalesce(c.words, x.words, u.words) @@ to_tsquery('fig_exact', ?) order by p.kind, p.place",
-            [$prefix, $named],
-        );
-        // Of people, series and subjects every beginning is kept: where one has none, there are none.
-        /** @var array<string, list<stdClass>> $found */
-        $found = [];
-        foreach (['person', 'series', 'subject'] as $kind) {
-            $found[$kind] = $this->heldByName->first($kind, array_values(array_filter($others, fn (stdClass $row): bool => $row->kind === $kind)), $libraryId, $each, $now);
-        }
-        $of = function (string $kind) use ($found, $known): ?array {
-            $rows = $found[$kind];
-            usort($rows, fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
+        $full = fn (string $kind): bool => ($begun->kept->$kind ?? 0) >= self::KEPT;
+        $of = function (string $kind) use ($found, $full): ?array {
+            usort($found[$kind], fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
 
-            return $rows === [] && isset($known[$kind]) ? null : $rows;
+            return $found[$kind] === [] && $full($kind) ? null : $found[$kind];
         };
+        $titles = $found['title'] === [] && ($full('title') || $begun->loose === null) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
 
-        return ['title' => array_values($titles), 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
+        return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
+    }
+
+    /** What names_begun says, with so many names of a kind at the most. */
+    private function begun(string $prefix, ?string $named, int $most, DateTimeImmutable $now): ?stdClass
+    {
+        $loose = $this->inSets->latest($now)?->loose->numbers();
+        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?)", [$prefix, $named, $loose === null ? null : '{'.implode(',', $loose).'}', $most, $this->many]);
+
+        return is_string($json) ? json_decode($json) : null;
+    }
+
+    /** @return list<stdClass> with kind, id, role, name and titles; new titles last */
+    private static function names(stdClass $begun): array
+    {
+        $names = [];
+        foreach (array_keys(self::KINDS) as $kind) {
+            foreach ($begun->$kind ?? [] as $name) {
+                $name->kind = $kind;
+                $names[] = $name;
+            }
+        }
+        foreach ($begun->loose ?? [] as $name) {
+            $name->kind = 'title';
+            $names[] = $name;
+        }
+
+        return $names;
     }
 
     /**
-     * By stems that begin so, or are those of the word, which may be shorter than the word itself.
+     * Titles that have a stem that begins so, or are those of the word, which may be shorter than the word itself.
      *
-     * @param  callable(string, string, list<mixed>, string): array<stdClass>  $titles
-     * @return array<stdClass>
+     * @return list<stdClass>
      */
-    private function lessLikely(callable $titles, string $word, int $each, DateTimeImmutable $now): array
+    private function lessLikely(int $libraryId, string $word, string $named, int $each, DateTimeImmutable $now): array
     {
-        $order = 's.times_borrowed + 0 desc, t.id';
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        $titles = fn (string $condition, array $of): array => DB::select(
+            "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
+                where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed + 0 desc, t.id limit {$each}",
+            [...$of, $named, ...$bindings],
+        );
         $first = FirstAnswer::at($now, [$word]);
         if ($first === null) {
-            return $titles('search_rows s', "s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"], $order);
+            return array_values($titles("s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"]));
         }
         $found = [];
         $words = new WordSets($first);
         $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($first->gathering->loose);
         foreach ($first->gathering->inRings($named, 'popular') as $ring) {
             if (! $ring->isEmpty() && count($found) < $each) {
-                array_push($found, ...$titles('search_rows s', 's.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}'], $order));
+                array_push($found, ...$titles('s.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}']));
             }
         }
 

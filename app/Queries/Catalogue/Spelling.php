@@ -25,17 +25,7 @@ final class Spelling
             return null;
         }
 
-        // One slip, which is most of them; by the trigrams only what is further off.
-        return self::best('one_left_out(word) && one_left_out(?)', 'word', $word)
-            ?? self::best('word % ?', $begins ? 'left(word, length(?))' : 'word', $word);
-    }
-
-    /** @param  string  $compared  what of a known word is held against this one */
-    private static function best(string $condition, string $compared, string $word): ?string
-    {
-        $sql = "select word from search_words where {$condition} and levenshtein({$compared}, ?) <= ? order by levenshtein({$compared}, ?), similarity(word, ?) desc, titles desc, word limit 1";
-        $again = str_contains($compared, '?') ? [$word] : [];
-        $better = DB::scalar($sql, [$word, ...$again, $word, self::SLIPS, ...$again, $word, $word]);
+        $better = DB::scalar('select spelled_like(?, ?, ?)', [$word, $begins, self::SLIPS]);
 
         return is_string($better) ? $better : null;
     }

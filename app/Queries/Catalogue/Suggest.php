@@ -43,7 +43,7 @@ final class Suggest
         $query = fn (string $weight): string => implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}':".($n === $last ? '*' : '').$weight, $words, array_keys($words)));
         $named = implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}'".($n === $last ? ':*' : ''), $words, array_keys($words)));
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
-        $likely = $this->likelyNames->of($libraryId, $words[$last], $named, self::EACH, $now);
+        $likely = $this->likelyNames->of($libraryId, $words, $named, self::EACH, $now);
 
         $titles = $likely['title'] ?? DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,

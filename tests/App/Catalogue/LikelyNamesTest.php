@@ -6,6 +6,7 @@ namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
+use App\Queries\Catalogue\LikelyNames;
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Suggest;
 use App\Queries\Catalogue\Suggestion;
@@ -28,9 +29,6 @@ final class LikelyNamesTest extends TestCase
         $plain = array_map($this->suggested(...), $typed);
         $this->assertGreaterThan(1000, app(GatherPrefixes::class)());
         $this->assertSuggestsTheSame($plain, $typed);
-        // As if these titles were not among those that are borrowed much.
-        DB::table('search_prefixes')->where('kind', 'title')->delete();
-        $this->assertSuggestsTheSame($plain, $typed);
         array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
         $this->assertSuggestsTheSame($plain, $typed);
         // A person's and a subject's titles come and go after that.
@@ -46,6 +44,25 @@ final class LikelyNamesTest extends TestCase
         DB::rollBack();
         $this->assertNotEquals($plain, $changed);
         $this->assertSuggestsTheSame($changed, $typed);
+        // As if every name had too many titles to list them.
+        $this->app->when(LikelyNames::class)->needs('$many')->give(0);
+        $this->assertSuggestsTheSame($changed, $typed);
+        DB::table('search_gatherings')->delete();
+        $this->assertSuggestsTheSame($changed, $typed);
+    }
+
+    public function test_a_title_that_came_after_the_gathering_is_suggested(): void
+    {
+        $this->library();
+        Artisan::call('demo:grow --titles=200');
+        array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
+        app(GatherPrefixes::class)();
+        $title = $this->title('Zennorwick at low water');
+        $this->assertSame([], $this->suggested('zenno')['title']);
+        $this->licence($title);
+        $this->assertSame([$title->id], array_keys($this->suggested('zenno')['title']));
+        $this->assertSame([$title->id], array_keys($this->suggested('low zennorw')['title']));
+        $this->assertSame([], $this->suggested('high zennorw')['title']);
     }
 
     /**
