@@ -118,13 +118,13 @@ foreach ($scales as $scale) {
 
         return [Report::percentile($times, 0.5), Report::percentile($times, 0.95), Report::percentile($ofDatabase, 0.5), Report::percentile($ofDatabase, 0.95)];
     };
-    $wrong = fn (string $word): string => substr($word, 0, 3).'z'.substr($word, 4);
+    $slipped = fn (string $word): string => substr($word, 0, 3).'z'.substr($word, 4);
     Report::table(['while one types', 'p50 ms', 'p95 ms', 'in SQL p50', 'in SQL p95', 'mark'], array_map(
         fn (array $row): array => [$row[0], ...array_map(fn (float $value): string => sprintf('%.2f', $value), $timed($row[1])), $row[2]],
         [
             ['suggestions for four letters', fn (string $word) => $suggest->of($library, substr($word, 0, 4), now()->toImmutable()), '1'],
-            ['spelling of a word with one letter wrong', fn (string $word) => Spelling::of($wrong($word)), '0.5'],
-            ['the same, and what it would find', fn (string $word) => $other->spelling(CatalogueSearch::read($library, ['q' => $wrong($word)], new CardReach), now()->toImmutable()), ''],
+            ['spelling of a word with one letter wrong', fn (string $word) => Spelling::of($slipped($word)), '0.5'],
+            ['the same, and what it would find', fn (string $word) => $other->spelling(CatalogueSearch::read($library, ['q' => $slipped($word)], new CardReach), now()->toImmutable()), ''],
         ],
     ));
     $begun = hrtime(true);
