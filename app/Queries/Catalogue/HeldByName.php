@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Catalogue\Sets\Gathering;
-use App\Queries\Catalogue\Sets\InSets;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
@@ -20,17 +19,13 @@ final class HeldByName
         'subject' => "select title_id from subject_title where subject_id = ? and ? = ''",
     ];
 
-    public function __construct(private readonly InSets $inSets)
-    {
-    }
-
     /**
      * @param  list<stdClass>  $names  as names_begun gives them, each with its kind
+     * @param  Gathering|null  $gathering  null where every title is to be asked
      * @return list<stdClass> those that the library has anything of, with n titles each
      */
-    public function of(array $names, int $libraryId, DateTimeImmutable $now): array
+    public function of(array $names, ?Gathering $gathering, int $libraryId, DateTimeImmutable $now): array
     {
-        $gathering = $this->inSets->latest($now);
         $gathered = $gathering?->every("held:{$libraryId}");
         $loose = array_flip($gathering?->loose->numbers() ?? []);
         $asked = array_values(array_filter(array_merge(...array_map(fn (stdClass $name): array => $name->titles ?? [], $names)), fn (int $title): bool => $gathered === null || isset($loose[$title])));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Catalogue\Sets\FirstAnswer;
-use App\Queries\Catalogue\Sets\InSets;
+use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\WordSets;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
@@ -23,10 +23,13 @@ final class LikelyNames
     /** As many names of a kind are kept for each beginning; where there are fewer, those are all. */
     public const KEPT = 24;
 
+    /** As many more than are wanted are asked for at first: of these a library has enough as a rule. */
+    private const MORE = 3;
+
     private const KINDS = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
 
     /** @param  int  $many  a name with more titles is counted by sets */
-    public function __construct(private readonly HeldByName $heldByName, private readonly InSets $inSets, private readonly int $many = 100)
+    public function __construct(private readonly HeldByName $heldByName, private readonly int $many = 100)
     {
     }
 
@@ -44,14 +47,14 @@ final class LikelyNames
         if (mb_strlen($prefix) < self::SHORTEST) {
             return self::KINDS;
         }
-        // A few more than are wanted, of which the library has enough as a rule; else all.
-        foreach ([$each + 1, self::KEPT] as $most) {
+        foreach ([$each + self::MORE, self::KEPT] as $most) {
             $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $most, $now);
             if ($begun === null) {
                 return self::KINDS;
             }
+            $gathering = Gathering::of($begun->gathered ?? [], $begun->loose);
             $found = self::KINDS;
-            foreach ($this->heldByName->of(self::names($begun), $libraryId, $now) as $name) {
+            foreach ($this->heldByName->of(self::names($begun), $gathering, $libraryId, $now) as $name) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
             $found = array_map(fn (?array $names): array => array_slice(array_values($names ?? []), 0, $each), $found);
@@ -66,7 +69,7 @@ final class LikelyNames
 
             return $found[$kind] === [] && $full($kind) ? null : $found[$kind];
         };
-        $titles = $found['title'] === [] && ($full('title') || $begun->loose === null) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
+        $titles = $found['title'] === [] && ($full('title') || $gathering === null || $begun->new === null) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
 
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
     }
@@ -74,8 +77,7 @@ final class LikelyNames
     /** What names_begun says, with so many names of a kind at the most. */
     private function begun(string $prefix, ?string $named, int $most, DateTimeImmutable $now): ?stdClass
     {
-        $loose = $this->inSets->latest($now)?->loose->numbers();
-        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?)", [$prefix, $named, $loose === null ? null : '{'.implode(',', $loose).'}', $most, $this->many]);
+        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?)", [$prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, $most, $this->many]);
 
         return is_string($json) ? json_decode($json) : null;
     }
@@ -90,7 +92,7 @@ final class LikelyNames
                 $names[] = $name;
             }
         }
-        foreach ($begun->loose ?? [] as $name) {
+        foreach ($begun->new ?? [] as $name) {
             $name->kind = 'title';
             $names[] = $name;
         }
