@@ -1,13 +1,13 @@
 -- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind, the
 -- likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a library has; where there are
--- more than p_many, which "many" says, only those that are loose. kept: how many names begin so at all, as far as they are kept; new: titles
--- that have come loose, of which some are not yet among the names, or null if they are too many to look at; gathered and loose as search_first
+-- more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so
+-- as are kept of one, p_kept; new: titles that have come loose, of which some are not yet among the names, or null if they are too many to look at; gathered and loose as search_first
 -- has them. p_named is null where the beginning is all that was typed. Null where nothing was gathered.
 drop function if exists names_begun(text, tsquery, bigint[], int, int);
-create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_each int, p_many int) returns json
+create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_kept int, p_each int, p_many int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
-    v_kept json;
+    v_full json;
     v_titles json;
     v_new json;
     v_people json;
@@ -15,18 +15,19 @@ declare
     v_subjects json;
     v_first record;
     v_loose bigint[];
-    v_named tsquery := coalesce(p_named, to_tsquery('fig_exact', p_prefix || ':*'));
+    v_named tsquery;
 begin
-    select json_object_agg(kind, n) into v_kept from (select kind, count(*) n from search_prefixes where prefix = p_prefix group by kind) k;
-    if v_kept is null and not exists (select from search_prefixes) then
+    if not exists (select from search_prefixes) then
         return null;
     end if;
+    select json_agg(kind) into v_full from search_prefixes where prefix = p_prefix and place = p_kept;
     select * into v_first from search_first(p_now, p_most, '{}', '');
     v_loose := array(select value::bigint from json_array_elements_text(v_first.loose));
     select json_agg(x) into v_titles from (
         select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from search_prefixes p join titles t on t.id = p.ref
             where p.prefix = p_prefix and p.kind = 'title' and (p_named is null or to_tsvector('fig_exact', t.name) @@ p_named) order by p.place limit p_each) x;
     if cardinality(v_loose) <= 200 then
+        v_named := case when cardinality(v_loose) > 0 then coalesce(p_named, to_tsquery('fig_exact', p_prefix || ':*')) end;
         select coalesce(json_agg(x), '[]') into v_new from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from titles t
                 where t.id = any(v_loose) and to_tsvector('fig_exact', t.name) @@ v_named order by t.id) x;
@@ -47,6 +48,6 @@ begin
                 else (select json_agg(o.title_id) from subject_title o where o.title_id = any(v_loose) and o.subject_id = p.ref) end titles
             from search_prefixes p join subjects s on s.id = p.ref
             where p.prefix = p_prefix and p.kind = 'subject' and (p_named is null or s.words @@ p_named) order by p.place limit p_each) x;
-    return json_build_object('kept', v_kept, 'title', v_titles, 'new', v_new, 'person', v_people, 'series', v_series, 'subject', v_subjects,
+    return json_build_object('full', v_full, 'title', v_titles, 'new', v_new, 'person', v_people, 'series', v_series, 'subject', v_subjects,
         'gathered', v_first.gathered, 'loose', v_first.loose);
 end $$;

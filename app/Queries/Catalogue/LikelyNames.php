@@ -63,7 +63,7 @@ final class LikelyNames
                 break;
             }
         }
-        $full = fn (string $kind): bool => ($begun->kept->$kind ?? 0) >= self::KEPT;
+        $full = fn (string $kind): bool => in_array($kind, $begun->full ?? [], true);
         $of = function (string $kind) use ($found, $full): ?array {
             usort($found[$kind], fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
 
@@ -77,7 +77,7 @@ final class LikelyNames
     /** What names_begun says, with so many names of a kind at the most. */
     private function begun(string $prefix, ?string $named, int $most, DateTimeImmutable $now): ?stdClass
     {
-        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?)", [$prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, $most, $this->many]);
+        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?, ?)", [$prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $most, $this->many]);
 
         return is_string($json) ? json_decode($json) : null;
     }
