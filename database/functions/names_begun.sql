@@ -1,9 +1,8 @@
 -- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind, the
 -- likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a library has; where there are
--- more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so
--- as are kept of one, p_kept; new: titles that have come loose, of which some are not yet among the names, or null if they are too many to look at; gathered and loose as search_first
--- has them. p_named is null where the beginning is all that was typed. Null where nothing was gathered.
-drop function if exists names_begun(text, tsquery, bigint[], int, int);
+-- more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so as are kept, p_kept; new:
+-- titles that have come loose, of which some are not yet among the names, or null if they are too many to look at; gathered and loose as
+-- search_first has them. p_named is null where the beginning is all that was typed. Null where nothing was gathered.
 create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_kept int, p_each int, p_many int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
@@ -34,18 +33,18 @@ begin
     end if;
     select json_agg(x) into v_people from (
         select p.ref id, p.role, c.name, p.titles > p_many many, case when p.titles <= p_many
-                then (select json_agg(o.title_id) from contributor_title o where o.contributor_id = p.ref and o.role = p.role)
-                else (select json_agg(o.title_id) from contributor_title o where o.title_id = any(v_loose) and o.contributor_id + 0 = p.ref and o.role = p.role) end titles
+                then array(select o.title_id from contributor_title o where o.contributor_id = p.ref and o.role = p.role)
+                else array(select o.title_id from contributor_title o where o.title_id = any(v_loose) and o.contributor_id + 0 = p.ref and o.role = p.role) end titles
             from search_prefixes p join contributors c on c.id = p.ref
             where p.prefix = p_prefix and p.kind = 'person' and (p_named is null or c.words @@ p_named) order by p.place limit p_each) x;
     select json_agg(x) into v_series from (
-        select p.ref id, '' role, s.name, false many, (select json_agg(o.title_id) from search_rows o where o.series_id = p.ref) titles
+        select p.ref id, '' role, s.name, false many, array(select o.title_id from search_rows o where o.series_id = p.ref) titles
             from search_prefixes p join series s on s.id = p.ref
             where p.prefix = p_prefix and p.kind = 'series' and (p_named is null or s.words @@ p_named) order by p.place limit p_each) x;
     select json_agg(x) into v_subjects from (
         select p.ref id, '' role, s.name, p.titles > p_many many, case when p.titles <= p_many
-                then (select json_agg(o.title_id) from subject_title o where o.subject_id = p.ref)
-                else (select json_agg(o.title_id) from subject_title o where o.title_id = any(v_loose) and o.subject_id = p.ref) end titles
+                then array(select o.title_id from subject_title o where o.subject_id = p.ref)
+                else array(select o.title_id from subject_title o where o.title_id = any(v_loose) and o.subject_id = p.ref) end titles
             from search_prefixes p join subjects s on s.id = p.ref
             where p.prefix = p_prefix and p.kind = 'subject' and (p_named is null or s.words @@ p_named) order by p.place limit p_each) x;
     return json_build_object('full', v_full, 'title', v_titles, 'new', v_new, 'person', v_people, 'series', v_series, 'subject', v_subjects,

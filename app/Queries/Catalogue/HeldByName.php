@@ -28,7 +28,7 @@ final class HeldByName
     {
         $gathered = $gathering?->every("held:{$libraryId}");
         $loose = array_flip($gathering?->loose->numbers() ?? []);
-        $asked = array_values(array_filter(array_merge(...array_map(fn (stdClass $name): array => $name->titles ?? [], $names)), fn (int $title): bool => $gathered === null || isset($loose[$title])));
+        $asked = array_values(array_filter(array_merge(...array_map(fn (stdClass $name): array => $name->titles, $names)), fn (int $title): bool => $gathered === null || isset($loose[$title])));
         $held = array_flip($this->held($asked, $libraryId, $now));
         $sure = null;
         foreach ($names as $name) {
@@ -38,7 +38,7 @@ final class HeldByName
 
                 continue;
             }
-            $name->n = count(array_filter($name->titles ?? [], fn (int $title): bool => isset($held[$title]) || ! isset($loose[$title]) && $gathered?->has($title)));
+            $name->n = count(array_filter($name->titles, fn (int $title): bool => isset($held[$title]) || ! isset($loose[$title]) && $gathered?->has($title)));
             if ($gathering !== null && $set !== null) {
                 $name->n += $gathering->count($set, $sure ??= $this->sure($gathering, $gathered ?? TitleSet::none()));
             }
