@@ -1,9 +1,9 @@
--- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind, the
--- likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a library has; where there are
+-- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind (p_titles,
+-- and p_each of the others), the likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a library has; where there are
 -- more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so as are kept, p_kept; new:
 -- titles that have come loose, of which some are not yet among the names, or null if they are too many to look at; gathered and loose as
 -- search_first has them. p_named is null where the beginning is all that was typed. Null where nothing was gathered.
-create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_kept int, p_each int, p_many int) returns json
+create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int, p_many int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
     v_full json;
@@ -24,7 +24,7 @@ begin
     v_loose := array(select value::bigint from json_array_elements_text(v_first.loose));
     select json_agg(x) into v_titles from (
         select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from search_prefixes p join titles t on t.id = p.ref
-            where p.prefix = p_prefix and p.kind = 'title' and (p_named is null or to_tsvector('fig_exact', t.name) @@ p_named) order by p.place limit p_each) x;
+            where p.prefix = p_prefix and p.kind = 'title' and (p_named is null or to_tsvector('fig_exact', t.name) @@ p_named) order by p.place limit p_titles) x;
     if cardinality(v_loose) <= 200 then
         v_named := case when cardinality(v_loose) > 0 then coalesce(p_named, to_tsquery('fig_exact', p_prefix || ':*')) end;
         select coalesce(json_agg(x), '[]') into v_new from (

@@ -23,8 +23,8 @@ final class LikelyNames
     /** As many names of a kind are kept for each beginning; where there are fewer, those are all. */
     public const KEPT = 24;
 
-    /** As many more than are wanted are asked for at first: of these a library has enough as a rule. */
-    private const MORE = 3;
+    /** As many more titles than are wanted are asked for at first, and other names, of which a library has enough as a rule: a title it has or has not, of a name one of several. */
+    private const MORE = [3, 1];
 
     private const KINDS = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
 
@@ -47,8 +47,8 @@ final class LikelyNames
         if (mb_strlen($prefix) < self::SHORTEST) {
             return self::KINDS;
         }
-        foreach ([$each + self::MORE, self::KEPT] as $most) {
-            $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $most, $now);
+        foreach ([[$each + self::MORE[0], $each + self::MORE[1]], [self::KEPT, self::KEPT]] as [$mostTitles, $mostOthers]) {
+            $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $mostTitles, $mostOthers, $now);
             if ($begun === null) {
                 return self::KINDS;
             }
@@ -58,7 +58,7 @@ final class LikelyNames
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
             $found = array_map(fn (?array $names): array => array_slice(array_values($names ?? []), 0, $each), $found);
-            $left = array_filter(array_keys($found), fn (string $kind): bool => count($found[$kind]) < $each && count($begun->$kind ?? []) === $most);
+            $left = array_filter(array_keys($found), fn (string $kind): bool => count($found[$kind]) < $each && count($begun->$kind ?? []) === ($kind === 'title' ? $mostTitles : $mostOthers));
             if ($left === []) {
                 break;
             }
@@ -74,10 +74,12 @@ final class LikelyNames
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
     }
 
-    /** What names_begun says, with so many names of a kind at the most. */
-    private function begun(string $prefix, ?string $named, int $most, DateTimeImmutable $now): ?stdClass
+    /** What names_begun says. */
+    private function begun(string $prefix, ?string $named, int $titles, int $others, DateTimeImmutable $now): ?stdClass
     {
-        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?, ?)", [$prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $most, $this->many]);
+        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?, ?, ?)", [
+            $prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $titles, $others, $this->many,
+        ]);
 
         return is_string($json) ? json_decode($json) : null;
     }
