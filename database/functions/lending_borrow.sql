@@ -1,6 +1,7 @@
 -- Writes a loan that the rules have granted, in one round trip, and only if what they saw still holds.
 -- Rows are taken in the order card, loan, hold, licence, month; the licence late, so that a hot title is locked for the shortest time.
--- Raises FP001 at a limit, FP002 when the title is on loan to the card already, FP003 when the licence can no longer lend.
+-- Raises FP001 at a limit, 23505 (unique violation of loans_one_open) when the title is on loan to the card already, FP003 when the
+-- licence can no longer lend.
 
 -- Pays for one loan where the licence is paid per loan: counts it on the card and takes it out of the library's month.
 -- Gives the cents paid, or null where nothing is paid.
@@ -52,10 +53,7 @@ begin
 
     insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
         values (p_card, p_title, p_licence, p_length, p_now, p_due)
-        on conflict do nothing returning id into v_loan;
-    if v_loan is null then
-        raise exception 'already on loan' using errcode = 'FP002';
-    end if;
+        returning id into v_loan;
 
     -- The card's place in line has served its purpose. A ready hold hands its copy, and its counted loan, to the new loan.
     if v_holds > 0 then

@@ -22,8 +22,8 @@ final class BorrowTitle
 {
     private const TRIES = 5;
 
-    /** Raised by lending_borrow when the facts have changed, and by PostgreSQL for a deadlock. */
-    private const LOOK_AGAIN = ['FP001', 'FP002', 'FP003', '40P01'];
+    /** Raised by lending_borrow when the facts have changed, and by PostgreSQL for a loan that is there already and for a deadlock. */
+    private const LOOK_AGAIN = ['FP001', '23505', 'FP003', '40P01'];
 
     public function __construct(private readonly EndDueLoans $endDueLoans, private readonly CountTurnaway $countTurnaway)
     {
