@@ -96,7 +96,7 @@ final class CountFacets
         $unnamed = array_diff($search->subjects, array_keys($names));
         $names += $unnamed === [] ? [] : DB::table('subjects')->whereIn('id', $unnamed)->pluck('name', 'id')->all();
 
-        return new Facets((int) ($all->n ?? 0), (int) ($all->ready ?? 0), (int) ($all->always ?? 0), $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $this->byLibrary($search, $now));
+        return new Facets((int) ($all->n ?? 0), (int) ($all->ready ?? 0), (int) ($all->always ?? 0), $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $this->byLibrary($search, $now), (int) ($all->by_language ?? 0));
     }
 
     /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */

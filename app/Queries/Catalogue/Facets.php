@@ -16,6 +16,7 @@ final readonly class Facets
      * @param  array<int, int>  $years
      * @param  array<int, int>  $levels  by whole grade
      * @param  array<string, int>  $awards  the most first
+     * @param  int  $anyLanguage  with every language and without any, as some music is
      * @param  array<int, int>  $libraries  by library, where several count; all together under 0
      */
     public function __construct(
@@ -31,12 +32,13 @@ final readonly class Facets
         public array $levels,
         public array $awards,
         public array $libraries,
+        public int $anyLanguage,
     ) {
     }
 
     /** @param  array<int, int>  $libraries */
     public static function none(array $libraries): self
     {
-        return new self(0, 0, 0, [], [], [], [], [], [], [], [], $libraries);
+        return new self(0, 0, 0, [], [], [], [], [], [], [], [], $libraries, 0);
     }
 }

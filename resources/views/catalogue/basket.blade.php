@@ -74,7 +74,7 @@
                         <input form="arrange" name="note[{{ $title->id }}]" value="{{ $title->pivot->note }}" maxlength="500" placeholder="{{ __('baskets.note') }}" aria-label="{{ __('baskets.note_on', ['name' => $title->name]) }}" class="field py-1 min-h-8 w-full max-w-md mt-1.5 text-[15px]">
                     </div>
                     <div class="col-start-3 md:col-start-auto">@include('lending.title-action', ['standing' => $standings[$title->id], 'quiet' => true])</div>
-                    @if ($order === 'hand')<div class="col-start-3 md:col-start-auto flex md:flex-col gap-1">@foreach (['up' => '↑', 'down' => '↓'] as $by => $sign)<button form="arrange" name="do" value="{{ $by }}:{{ $title->id }}" class="btn btn-quiet px-2.5" aria-label="{{ __("baskets.shift_title.{$by}", ['name' => $title->name]) }}"><span aria-hidden="true">{{ $sign }}</span></button>@endforeach</div>@endif
+                    @if ($order === 'hand')<div class="col-start-3 md:col-start-auto flex md:flex-col gap-1"><x-shift form="arrange" :what="':'.$title->id" words="baskets.shift_title" :of="$title->name" :first="$loop->first && $page->onFirstPage()" :last="$loop->last && ! $page->hasMorePages()" /></div>@endif
                 </article>
             @empty
                 <p class="panel p-6 max-w-2xl">{{ __('baskets.empty') }} <a class="link" href="/catalogue">{{ __('catalogue.browse_all') }}</a></p>

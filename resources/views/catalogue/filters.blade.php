@@ -6,8 +6,7 @@
         <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->ready) }}</span></label>
         @if ($facets->always > 0 || $search->alwaysReady)<label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="always" value="1" data-submit-on-change @checked($search->alwaysReady) class="accent-shutter w-4 h-4">{{ __('search.always_ready') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->always) }}</span></label>@endif
     </fieldset>
-    @foreach ($choices as [$name, $legend, $any, $values, $counts, $chosen])
-        @php($all = $counts[0] ?? array_sum($counts))
+    @foreach ($choices as [$name, $legend, $any, $values, $counts, $chosen, $all])
         @if (count($counts) > 1 || $chosen !== null)
             <fieldset class="pb-3 border-b border-rule mb-3">
                 <legend class="font-semibold mb-1">{{ $legend }}</legend>

@@ -9,15 +9,15 @@
     };
     $languages = array_map(fn (string $code): string => ucfirst((string) Locale::getDisplayLanguage($code, app()->getLocale())), array_combine($codes = array_keys($facets->languages), $codes));
     $range = fn (array $of): string => $of[0] === $of[1] ? (string) $of[0] : implode('–', $of);
-    // Filters of which one value is chosen: name, heading, the word for none, values in words, counts, the value chosen.
+    // Filters of which one value is chosen: name, heading, the word for none, values in words, counts, the value chosen, the count without one.
     $choices = [
-        ['format', __('common.format'), __('common.all_formats'), array_map(fn (Format $of): string => __("catalogue.formats.{$of->value}"), array_column(Format::cases(), null, 'value')), $facets->formats, $search->format?->value],
-        ['audience', __('search.audience'), __('search.everyone'), array_map(Str::ucfirst(...), __('search.audiences')), $facets->audiences, $search->audience?->value],
-        ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language],
+        ['format', __('common.format'), __('common.all_formats'), array_map(fn (Format $of): string => __("catalogue.formats.{$of->value}"), array_column(Format::cases(), null, 'value')), $facets->formats, $search->format?->value, array_sum($facets->formats)],
+        ['audience', __('search.audience'), __('search.everyone'), array_map(Str::ucfirst(...), __('search.audiences')), $facets->audiences, $search->audience?->value, array_sum($facets->audiences)],
+        ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language, $facets->anyLanguage],
     ];
     $libraries = $current->libraries()->pluck('name', 'id')->all();
     if ($facets->libraries !== []) {
-        array_unshift($choices, ['at', __('common.library'), __('search.all_cards'), array_intersect_key($libraries, $facets->libraries), $facets->libraries, $search->atLibraryId]);
+        array_unshift($choices, ['at', __('common.library'), __('search.all_cards'), array_intersect_key($libraries, $facets->libraries), $facets->libraries, $search->atLibraryId, $facets->libraries[0]]);
     }
     // Filters that are set, in words.
     $chips = array_filter([
@@ -59,6 +59,7 @@
                     <h1 id="results" class="text-3xl">{{ $heading }}</h1>
                     @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note, trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())])])) }} · <a class="link" href="/rooms/{{ $list->room->value }}">{{ __("rooms.names.{$list->room->value}") }}</a></p>@endif
                 </div>
+                @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
                     @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
                     <label for="order" class="meta">{{ __('catalogue.order') }}</label>
@@ -67,6 +68,7 @@
                     </select>
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
+                @endif
             </div>
             <div class="flex flex-wrap gap-x-4 gap-y-1 mb-3 text-[15px] items-center justify-between">
                 <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>

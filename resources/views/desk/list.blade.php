@@ -44,7 +44,7 @@
                 @else
                     <form method="post" action="/desk/lists/{{ $list->id }}/titles">@csrf
                         <ol>@foreach ($titles as $title)<li class="flex items-center gap-3 border-t border-rule py-2"><span class="w-7 text-right text-soft tabular-nums">{{ $loop->iteration }}</span><span class="flex-none">{{ App\View\Cover::html($title, 36, decorative: true) }}</span><span class="grow min-w-0"><a class="font-semibold no-underline hover:underline" href="/titles/{{ $title->id }}">{{ $title->name }}</a><br><span class="meta">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title)])) }}</span></span>
-                            @foreach (['up' => '↑', 'down' => '↓'] as $by => $sign)<button name="do" value="{{ $by }}:{{ $title->id }}" class="btn btn-quiet px-2.5" aria-label="{{ __("desk.shift.{$by}", ['name' => $title->name]) }}"><span aria-hidden="true">{{ $sign }}</span></button>@endforeach
+                            <x-shift :what="':'.$title->id" words="desk.shift" :of="$title->name" :first="$loop->first" :last="$loop->last" />
                             <button name="do" value="take-off:{{ $title->id }}" class="btn btn-plain">{{ __('desk.take_off') }}<span class="sr-only">: {{ $title->name }}</span></button></li>@endforeach</ol></form>
                 @endif
             </section>

@@ -24,7 +24,7 @@
                     <tbody>@foreach ($byRoom[$room->value] as $of)
                         <tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/lists/{{ $of->list->id }}">{{ $of->list->name }}</a>@if ($of->list->note) <span class="text-soft">{{ $of->list->note }}</span>@endif</th>
                             <td class="whitespace-nowrap">{{ __($of->list->words === null ? 'desk.by_hand' : 'desk.by_search') }}</td><td class="num"><a href="/catalogue?list={{ $of->list->id }}&library={{ $staff->library->slug }}">{{ number_format($of->titles) }}</a></td><td class="num"><a href="/catalogue?list={{ $of->list->id }}&ready=1&library={{ $staff->library->slug }}">{{ number_format($of->ready) }}</a></td><td>{{ $when($of->list) }}</td>
-                            <td class="whitespace-nowrap text-right"><form method="post" action="/desk/lists/{{ $of->list->id }}/shift" class="inline-flex gap-1">@csrf @foreach (['up' => '↑', 'down' => '↓'] as $by => $sign)<button name="by" value="{{ $by }}" class="btn btn-quiet px-2.5 min-h-8 py-1" @disabled($by === 'up' ? $loop->parent->first : $loop->parent->last) aria-label="{{ __("desk.shift.{$by}", ['name' => $of->list->name]) }}"><span aria-hidden="true">{{ $sign }}</span></button>@endforeach</form></td></tr>
+                            <td class="whitespace-nowrap text-right"><form method="post" action="/desk/lists/{{ $of->list->id }}/shift" class="inline-flex gap-1">@csrf <x-shift field="by" words="desk.shift" :of="$of->list->name" :first="$loop->first" :last="$loop->last" class="min-h-8 py-1" /></form></td></tr>
                     @endforeach</tbody>
                 </table></div>
             @endif

@@ -16,7 +16,7 @@
 @endphp
 <div id="action-{{ $key }}" class="flex flex-wrap md:flex-col gap-x-4 gap-y-2 items-start justify-between">
     @if ($loan !== null)
-        <span class="text-[15px]">{{ __('lending.on_loan_until', ['date' => '']) }} <strong>{{ Dates::html($loan->due_at, $standing->zone) }}</strong></span>
+        <span class="text-[15px]">{{ __('lending.on_loan_until', ['date' => '']) }} <strong class="inline-block">{{ Dates::html($loan->due_at, $standing->zone) }}</strong></span>
         @if ($title->opens())
             <a class="btn" href="{{ App\View\Opening::address($loan->id, $title->format) }}">{{ App\View\Opening::verb($title->format) }}<span class="sr-only">: {{ $title->name }}</span></a>
         @endif

@@ -181,6 +181,7 @@ final class SearchTest extends TestCase
                     $leadsTo([$name => $case->value], $facets->{"{$name}s"}[$case->value] ?? 0);
                 }
             }
+            $leadsTo(['language' => null], $facets->anyLanguage);
             foreach (['en', 'es'] as $language) {
                 $leadsTo(['language' => $language], $facets->languages[$language] ?? 0);
             }

@@ -41,6 +41,7 @@ final class CountInSets
             $found->matching('ready')->countWith($found->ready) + $others->ready,
             $found->matching('always')->countWith($found->always) + $others->always,
             $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $others->libraries,
+            $found->matching('language')->count() + $others->anyLanguage,
         );
     }
 
