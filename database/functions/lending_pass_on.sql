@@ -1,6 +1,6 @@
--- Takes a licence's row, so that nobody can join the line meanwhile, and gives it with the next hold that may take its copy: the
--- library's own line first, then, if the licence is shared, the others'. Rows locked by another are being made ready, borrowed or
--- cancelled at this moment: not ours to give.
+-- Takes a licence's row, so that nobody can join the line meanwhile, and gives it with the next hold that may take its copy, and with the
+-- rules of that card's library: the library's own line first, then, if the licence is shared, the others'. Rows locked by another are being
+-- made ready, borrowed or cancelled at this moment: not ours to give.
 create or replace function lending_next_in_line(p_licence bigint, p_title bigint, p_now timestamptz) returns json language plpgsql as $$
 declare
     v_licence licences%rowtype;
@@ -15,7 +15,8 @@ begin
         order by h.library_id <> v_licence.library_id, h.line_at, h.id limit 1 for no key update of h skip locked;
     if found then
         select json_build_object('id', v_hold.id, 'library', v_hold.library_id, 'line_at', v_hold.line_at, 'misses', v_hold.misses, 'kept_seconds', v_hold.kept_seconds,
-                'at_once', v_hold.borrow_at_once, 'person', c.person_id, 'group', c.patron_group, 'card_library', c.library_id, 'format', t.format, 'name', t.name, 'timezone', lib.timezone)
+                'at_once', v_hold.borrow_at_once, 'person', c.person_id, 'group', c.patron_group, 'format', t.format, 'name', t.name, 'timezone', lib.timezone,
+                'rules', (select json_agg(r) from loan_rules r where r.library_id = c.library_id))
             into v_next from cards c join libraries lib on lib.id = c.library_id, titles t where c.id = v_hold.card_id and t.id = p_title;
     end if;
     return json_build_object('licence', row_to_json(v_licence), 'next', v_next);

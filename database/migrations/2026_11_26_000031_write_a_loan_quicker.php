@@ -30,6 +30,8 @@ return new class extends Migration
             create constraint trigger licences_settle_change after update of model, starts_at, ends_at, shared on licences deferrable initially deferred
                 for each row when ({$changed}) execute function search_settle();
             SQL);
-        DB::unprepared((string) file_get_contents(__DIR__.'/../functions/lending_borrow.sql'));
+        foreach (['lending_borrow', 'lending_pass_on'] as $function) {
+            DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
+        }
     }
 };

@@ -13,6 +13,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldInLine;
 use FigPorch\Core\Lending\KeptTime;
 use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LoanTerms;
 use FigPorch\Core\Lending\NextInLine;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +25,7 @@ use stdClass;
  */
 final class PassCopyOn
 {
-    public function __construct(private readonly Rules $rules, private readonly GiveNotice $giveNotice)
+    public function __construct(private readonly GiveNotice $giveNotice)
     {
     }
 
@@ -72,7 +73,7 @@ final class PassCopyOn
         if ($next === null) {
             return false;
         }
-        $terms = $this->rules->terms($hold->card_library, $hold->group, Format::from($hold->format));
+        $terms = LoanTerms::from(Rules::fromRows($hold->rules ?? []), $hold->group, Format::from($hold->format));
         $keptUntil = $now->modify('+'.KeptTime::seconds($terms->holdKeptHours, $hold->kept_seconds).' seconds');
         $keptUntil = $licence->endsAt === null ? $keptUntil : min($keptUntil, $licence->endsAt);
         DB::select('select lending_keep(?, ?, ?, ?, ?)', [$next->id, $licence->id, $now->format('Y-m-d H:i:s.uP'), $keptUntil->format('Y-m-d H:i:s.uP'), $loans]);

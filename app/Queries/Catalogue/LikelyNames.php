@@ -23,10 +23,13 @@ final class LikelyNames
     /** As many names of a kind are kept for each beginning; where there are fewer, those are all. */
     public const KEPT = 24;
 
-    /** As many more titles than are wanted are asked for at first, and other names, of which a library has enough as a rule: a title it has or has not, of a name one of several. */
-    private const MORE = [3, 1];
+    /** As many more than are wanted are asked for at first, of which a library has enough as a rule: a title it has or has not, of another name one of several. */
+    private const MORE_TITLES = 3;
 
-    private const KINDS = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+    private const MORE_OTHERS = 1;
+
+    /** Where all names are to be asked. */
+    private const UNKNOWN = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
 
     /** @param  int  $many  a name with more titles is counted by sets */
     public function __construct(private readonly HeldByName $heldByName, private readonly int $many = 100)
@@ -45,15 +48,15 @@ final class LikelyNames
         $word = $words[count($words) - 1];
         $prefix = mb_substr($word, 0, self::LONGEST);
         if (mb_strlen($prefix) < self::SHORTEST) {
-            return self::KINDS;
+            return self::UNKNOWN;
         }
-        foreach ([[$each + self::MORE[0], $each + self::MORE[1]], [self::KEPT, self::KEPT]] as [$mostTitles, $mostOthers]) {
+        foreach ([[$each + self::MORE_TITLES, $each + self::MORE_OTHERS], [self::KEPT, self::KEPT]] as [$mostTitles, $mostOthers]) {
             $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $mostTitles, $mostOthers, $now);
             if ($begun === null) {
-                return self::KINDS;
+                return self::UNKNOWN;
             }
             $gathering = Gathering::of($begun->gathered ?? [], $begun->loose);
-            $found = self::KINDS;
+            $found = self::UNKNOWN;
             foreach ($this->heldByName->of(self::names($begun), $gathering, $libraryId, $now) as $name) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
@@ -88,7 +91,7 @@ final class LikelyNames
     private static function names(stdClass $begun): array
     {
         $names = [];
-        foreach (array_keys(self::KINDS) as $kind) {
+        foreach (array_keys(self::UNKNOWN) as $kind) {
             foreach ($begun->$kind ?? [] as $name) {
                 $name->kind = $kind;
                 $names[] = $name;
