@@ -2,13 +2,15 @@
 -- and p_each of the others), the likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a
 -- library has; where there are more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so
 -- as are kept, p_kept; new: titles that have come loose, of which some are not yet among the names, or null if they are too many to look at;
--- gathered and loose as search_first has them. p_named is null where the beginning is all that was typed. Null where nothing was gathered.
-create or replace function names_begun(p_prefix text, p_named tsquery, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int, p_many int) returns json
+-- gathered and loose as search_first has them. p_named, all that was typed, as a tsquery, is null where the beginning is all of it. Null where
+-- nothing was gathered.
+create or replace function names_begun(p_prefix text, p_named text, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int, p_many int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
     v_first record;
     v_loose bigint[];
-    v_named tsquery;
+    v_named tsquery := to_tsquery('fig_exact', p_named);
+    v_begun tsquery;
 begin
     if not exists (select from search_prefixes) then
         return null;
@@ -16,30 +18,30 @@ begin
     select * into v_first from search_first(p_now, p_most, '{}', '');
     v_loose := translate(v_first.loose::text, '[]', '{}')::bigint[];
     if cardinality(v_loose) between 1 and 200 then
-        v_named := coalesce(p_named, to_tsquery('fig_exact', p_prefix || ':*'));
+        v_begun := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
     end if;
     return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose,
         'full', (select json_agg(kind) from search_prefixes where prefix = p_prefix and place = p_kept),
         'new', case when cardinality(v_loose) <= 200 then coalesce((select json_agg(x) from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from titles t
-                where t.id = any(v_loose) and to_tsvector('fig_exact', t.name) @@ v_named order by t.id) x), '[]') end,
+                where t.id = any(v_loose) and to_tsvector('fig_exact', t.name) @@ v_begun order by t.id) x), '[]') end,
         'title', (select json_agg(x) from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from search_prefixes p join titles t on t.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'title' and (p_named is null or to_tsvector('fig_exact', t.name) @@ p_named) order by p.place limit p_titles) x),
+                where p.prefix = p_prefix and p.kind = 'title' and (v_named is null or to_tsvector('fig_exact', t.name) @@ v_named) order by p.place limit p_titles) x),
         'person', (select json_agg(x) from (
             select p.ref id, p.role, c.name, p.titles > p_many many, case when p.titles <= p_many
                     then array(select o.title_id from contributor_title o where o.contributor_id = p.ref and o.role = p.role)
                     else array(select o.title_id from contributor_title o where o.title_id = any(v_loose) and o.contributor_id + 0 = p.ref and o.role = p.role) end titles
                 from search_prefixes p join contributors c on c.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'person' and (p_named is null or c.words @@ p_named) order by p.place limit p_each) x),
+                where p.prefix = p_prefix and p.kind = 'person' and (v_named is null or c.words @@ v_named) order by p.place limit p_each) x),
         'series', (select json_agg(x) from (
             select p.ref id, '' as role, s.name, false many, array(select o.title_id from search_rows o where o.series_id = p.ref) titles
                 from search_prefixes p join series s on s.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'series' and (p_named is null or s.words @@ p_named) order by p.place limit p_each) x),
+                where p.prefix = p_prefix and p.kind = 'series' and (v_named is null or s.words @@ v_named) order by p.place limit p_each) x),
         'subject', (select json_agg(x) from (
             select p.ref id, '' as role, s.name, p.titles > p_many many, case when p.titles <= p_many
                     then array(select o.title_id from subject_title o where o.subject_id = p.ref)
                     else array(select o.title_id from subject_title o where o.title_id = any(v_loose) and o.subject_id = p.ref) end titles
                 from search_prefixes p join subjects s on s.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'subject' and (p_named is null or s.words @@ p_named) order by p.place limit p_each) x));
+                where p.prefix = p_prefix and p.kind = 'subject' and (v_named is null or s.words @@ v_named) order by p.place limit p_each) x));
 end $$;

@@ -80,7 +80,7 @@ final class LikelyNames
     /** What names_begun says. */
     private function begun(string $prefix, ?string $named, int $titles, int $others, DateTimeImmutable $now): ?stdClass
     {
-        $json = DB::scalar("select names_begun(?, to_tsquery('fig_exact', ?), ?, ?, ?, ?, ?, ?)", [
+        $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?, ?)', [
             $prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $titles, $others, $this->many,
         ]);
 
