@@ -125,10 +125,9 @@ final class Title extends Model
      * @param  list<array{string, string}>  $people  role and name, in order
      * @param  array<int, string>  $subjects  by id
      */
-    public function giveNames(array $people, ?string $series, array $subjects, bool $hasFile): void
+    public function giveNames(array $people, ?string $series, array $subjects): void
     {
         [$this->people, $this->seriesName, $this->subjectNames] = [$people, $series, $subjects];
-        $this->knowWhetherItOpens($hasFile);
     }
 
     /** Whether the library has a file of it, to be opened in the browser. */

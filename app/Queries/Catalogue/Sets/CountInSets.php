@@ -15,6 +15,9 @@ final class CountInSets
     /** Filters with few values that many titles have: their sets are laid out so that a few titles are looked up in them at once, as they are. */
     private const OF_MANY = ['format', 'audience', 'language'];
 
+    /** Every title has one: as many have the commonest as are left by the others. */
+    private const OF_ALL = ['format', 'audience'];
+
     /** @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into every set. Measured among a million. */
     public function __construct(private readonly int $few = 3000)
     {
@@ -68,11 +71,13 @@ final class CountInSets
     {
         $among = in_array($kind, self::OF_MANY, true) ? $found->matching($kind) : $found->matching($kind)->forCounting();
         $counts = [];
-        foreach (array_keys($found->gathering->values($kind)) as $value) {
+        $values = array_keys($found->gathering->values($kind));
+        $commonest = in_array($kind, self::OF_ALL, true) ? array_shift($values) : null;
+        foreach ($values as $value) {
             $counts[$value] = $found->gathering->count("{$kind}:{$value}", $among);
         }
 
-        return $counts;
+        return $commonest === null ? $counts : [$commonest => $among->count() - array_sum($counts)] + $counts;
     }
 
     /**
