@@ -1,8 +1,8 @@
 -- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind (p_titles,
 -- and p_each of the others), the likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a
 -- library has; where there are more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so
--- as are kept, p_kept; new: titles that have come loose, of which some are not yet among the names, or null if they are too many to look at;
--- gathered and loose as search_first has them. p_named, all that was typed, as a tsquery, is null where the beginning is all of it. Null where
+-- as are kept, p_kept; new: titles that have changed, of which some are not yet among the names, or null if they are too many to look at;
+-- gathered, loose and changed as search_first has them. p_named, all that was typed, as a tsquery, is null where the beginning is all of it. Null where
 -- nothing was gathered.
 create or replace function names_begun(p_prefix text, p_named text, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int, p_many int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
@@ -11,20 +11,22 @@ declare
     v_loose bigint[];
     v_named tsquery := to_tsquery('fig_exact', p_named);
     v_begun tsquery;
+    v_changed bigint[];
 begin
     if not exists (select from search_prefixes) then
         return null;
     end if;
     select * into v_first from search_first(p_now, p_most, '{}', '');
     v_loose := translate(v_first.loose::text, '[]', '{}')::bigint[];
-    if cardinality(v_loose) between 1 and 200 then
+    v_changed := translate(v_first.changed::text, '[]', '{}')::bigint[];
+    if cardinality(v_changed) between 1 and 200 then
         v_begun := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
     end if;
-    return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose,
+    return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose, 'changed', v_first.changed,
         'full', (select json_agg(kind) from search_prefixes where prefix = p_prefix and place = p_kept),
-        'new', case when cardinality(v_loose) <= 200 then coalesce((select json_agg(x) from (
+        'new', case when cardinality(v_changed) <= 200 then coalesce((select json_agg(x) from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from titles t
-                where t.id = any(v_loose) and to_tsvector('fig_exact', t.name) @@ v_begun order by t.id) x), '[]') end,
+                where t.id = any(v_changed) and to_tsvector('fig_exact', t.name) @@ v_begun order by t.id) x), '[]') end,
         'title', (select json_agg(x) from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from search_prefixes p join titles t on t.id = p.ref
                 where p.prefix = p_prefix and p.kind = 'title' and (v_named is null or to_tsvector('fig_exact', t.name) @@ v_named) order by p.place limit p_titles) x),

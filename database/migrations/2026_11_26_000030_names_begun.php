@@ -22,7 +22,7 @@ return new class extends Migration
             create index subject_title_subject on subject_title (subject_id, title_id);
             create index search_rows_series on search_rows (series_id, title_id) where series_id is not null;
             SQL);
-        foreach (['names_begun', 'spelled_like'] as $function) {
+        foreach (['search_first', 'names_begun', 'spelled_like'] as $function) {
             DB::unprepared((string) file_get_contents(__DIR__."/../functions/{$function}.sql"));
         }
     }

@@ -55,7 +55,7 @@ final class LikelyNames
             if ($begun === null) {
                 return self::UNKNOWN;
             }
-            $gathering = Gathering::of($begun->gathered ?? [], $begun->loose);
+            $gathering = Gathering::of($begun->gathered ?? [], $begun->loose, $begun->changed);
             $found = self::UNKNOWN;
             foreach ($this->heldByName->of(self::names($begun), $gathering, $libraryId, $now) as $name) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
@@ -124,7 +124,7 @@ final class LikelyNames
         }
         $found = [];
         $words = new WordSets($first);
-        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($first->gathering->loose);
+        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($first->gathering->changed);
         foreach ($first->gathering->inRings($named, 'popular') as $ring) {
             if (! $ring->isEmpty() && count($found) < $each) {
                 array_push($found, ...$titles('s.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}']));

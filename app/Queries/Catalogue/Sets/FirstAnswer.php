@@ -28,7 +28,7 @@ final readonly class FirstAnswer
         $row = (array) DB::selectOne('select * from search_first(?, ?, ?, ?)', [
             $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, $words === [] ? '{}' : '{"'.implode('","', $words).'"}', $name,
         ]);
-        $gathering = Gathering::of(json_decode($row['gathered'] ?? '[]'), json_decode($row['loose']));
+        $gathering = Gathering::of(json_decode($row['gathered'] ?? '[]'), json_decode($row['loose']), json_decode($row['changed']));
 
         return $gathering === null ? null : new self($gathering, json_decode($row['stems'] ?? '[]', true), TitleSet::of(json_decode($row['called'] ?? '[]')));
     }

@@ -37,17 +37,20 @@ final class Gathering
     /**
      * @param  array<string, SetsFile>  $sets  by what was gathered
      * @param  int  $records  the number of the gathering of records
+     * @param  TitleSet  $loose  titles whose bits are not all to be believed
+     * @param  TitleSet  $changed  those of them of which no bit is; of the others it is only who can have them
      */
-    private function __construct(private readonly array $sets, private readonly int $records, private readonly int $paired, public readonly TitleSet $loose)
+    private function __construct(private readonly array $sets, private readonly int $records, private readonly int $paired, public readonly TitleSet $loose, public readonly TitleSet $changed)
     {
     }
 
     /**
      * @param  list<stdClass>  $gatherings  the last of each kind, as search_first has them
      * @param  list<int>  $loose  titles not to be believed
+     * @param  list<int>  $changed  those of them whose records have changed
      * @return self|null null where something was not gathered, or this machine does not have it yet, or too much has changed since
      */
-    public static function of(array $gatherings, array $loose): ?self
+    public static function of(array $gatherings, array $loose, array $changed): ?self
     {
         $gathered = array_column($gatherings, null, 'of');
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
@@ -56,7 +59,7 @@ final class Gathering
         $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => Copies::of($one->id, $one->key), $gathered));
         $records = $gathered[Gathered::Records->value];
 
-        return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose));
+        return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose), TitleSet::of($changed));
     }
 
     /** How many titles there were. */
@@ -159,7 +162,7 @@ final class Gathering
     {
         if ($order === 'newest') {
             // What has come since then is newer than all; what has only changed is where it was.
-            $new = $set->and($this->loose->without($this->every('all:')));
+            $new = $set->and($this->changed->without($this->every('all:')));
             $set = $set->without($new);
             yield $new->or($set->and($this->every('newest:0')));
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue\Sets;
 
 use App\Queries\Catalogue\CatalogueSearch;
+use App\Queries\Catalogue\HeldTitles;
 use App\Queries\Catalogue\QuerySql;
 use App\Queries\Catalogue\SearchSql;
 use App\Queries\Lending\CardReach;
@@ -21,7 +22,7 @@ use WeakMap;
 /** Finds by the sets that were gathered: what words and filters have in common, without looking at a single title. */
 final class InSets
 {
-    /** Titles of pay per loan, whose month's money decides: looked at one by one, if they are no more than this. */
+    /** Titles of which a month's money or the licences themselves have to tell who can have them: asked for, if they are no more than this. */
     private const MOST_ONE_BY_ONE = 8000;
 
     /** @var WeakMap<CatalogueSearch, array{FoundInSets|null}> what was found for each search of this request */
@@ -57,20 +58,21 @@ final class InSets
             return null;
         }
         $gathering = $first->gathering;
-        $oneByOne = $gathering->loose;
+        // What is in none of the sets that say who can have it, and what is in none that can be believed at all.
+        [$unsure, $changed] = [$gathering->loose, $gathering->changed];
         $held = $ready = $always = TitleSet::none();
         foreach ($search->places() as $id => $reach) {
             $allowed = self::allowed($gathering, $reach);
-            $oneByOne = $oneByOne->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
+            $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $held = $held->or($gathering->every("held:{$id}"));
             $ready = $ready->or($allowed === null ? $gathering->every("ready:{$id}") : $gathering->every("ready:{$id}")->and($allowed));
             $always = $always->or($allowed === null ? $gathering->every("always:{$id}") : $gathering->every("always:{$id}")->and($allowed));
         }
-        if ($oneByOne->count() > self::MOST_ONE_BY_ONE) {
+        if ($unsure->count() > self::MOST_ONE_BY_ONE) {
             return null;
         }
-        $within = $search->how === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
-        $base = $within->without($oneByOne);
+        $beyond = $search->how === Reach::Beyond ? self::beyond($gathering, $search) : null;
+        $base = ($beyond?->without($held) ?? $held)->or($unsure)->without($changed);
         foreach ($search->subjects as $subject) {
             $base = $base->and(self::subject($gathering, $subject));
         }
@@ -87,12 +89,31 @@ final class InSets
         }
         $query = new QueryInSets($first, $search->query->tree);
         $base = $query->among($base);
-        if (! $oneByOne->isEmpty()) {
+        $unsure = $base->and($unsure);
+        if (! $unsure->isEmpty()) {
+            [$heldNow, $readyNow, $alwaysNow] = self::had($unsure, $search, $now);
+            $base = $base->without($unsure)->or($beyond === null ? $heldNow : $unsure->and($beyond)->without($heldNow));
+            [$ready, $always] = [$ready->without($unsure)->or($readyNow), $always->without($unsure)->or($alwaysNow)];
+        }
+        if (! $changed->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
-            $oneByOne = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $oneByOne->numbers()).'}', ...$bindings]);
+            $changed = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $changed->numbers()).'}', ...$bindings]);
         }
 
-        return new FoundInSets($gathering, $first->called, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $oneByOne->numbers());
+        return new FoundInSets($gathering, $first->called, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $changed->numbers());
+    }
+
+    /** @return array{TitleSet, TitleSet, TitleSet} those of some titles that are held, ready and always ready at this moment */
+    private static function had(TitleSet $titles, CatalogueSearch $search, DateTimeImmutable $now): array
+    {
+        [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
+        $with = fn (int $bit): string => "string_agg(int4send(title_id::int), null) filter (where can & {$bit} > 0)";
+        $had = DB::selectOne(
+            "select {$with(HeldTitles::HELD)} held, {$with(HeldTitles::READY)} ready, {$with(HeldTitles::ALWAYS)} always from (select s.title_id, {$can} can from search_rows s where s.title_id = any(?::bigint[])) x",
+            [...$bindings, '{'.implode(',', $titles->numbers()).'}'],
+        );
+
+        return array_map(self::sent(...), [$had->held, $had->ready, $had->always]);
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
@@ -185,8 +206,12 @@ final class InSets
     /** @param  list<mixed>  $bindings */
     public static function asked(string $condition, array $bindings): TitleSet
     {
-        $ids = DB::scalar("select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}", $bindings);
+        return self::sent(DB::scalar("select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}", $bindings));
+    }
 
-        return TitleSet::ofSent(is_resource($ids) ? (string) stream_get_contents($ids) : '');
+    /** @param  resource|null  $numbers  as PDO gives bytea */
+    private static function sent(mixed $numbers): TitleSet
+    {
+        return TitleSet::ofSent(is_resource($numbers) ? (string) stream_get_contents($numbers) : '');
     }
 }
