@@ -51,6 +51,16 @@ final class SearchSql
     }
 
     /**
+     * What the consortium or the supplier has.
+     *
+     * @return array{string, list<mixed>}
+     */
+    public static function beyond(CatalogueSearch $search): array
+    {
+        return ['(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))', [$search->libraryId]];
+    }
+
+    /**
      * The words, and the filters that narrow themselves.
      *
      * @param  DateTimeImmutable|null  $now  to leave out what the libraries cannot have at this moment
@@ -78,8 +88,9 @@ final class SearchSql
             array_push($bindings, ...$values);
         }
         if ($search->how === Reach::Beyond) {
-            $where .= ' and (s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
-            $bindings[] = $search->libraryId;
+            [$beyond, $values] = self::beyond($search);
+            $where .= " and {$beyond}";
+            array_push($bindings, ...$values);
         }
         if ($search->listWords !== null) {
             $of = QuerySql::of(QueryParser::read($search->listWords)->tree);

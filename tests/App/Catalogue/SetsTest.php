@@ -84,6 +84,24 @@ final class SetsTest extends TestCase
         $this->assertGreaterThan(1500, $found, 'most searches find something');
     }
 
+    public function test_beyond_one_s_libraries_is_what_others_have_at_this_moment(): void
+    {
+        [$bought, $lost] = [$this->title('Zennorwick bought'), $this->title('Zennorwick lost')];
+        $licence = $this->licence($lost, library: $this->libraries[2]);
+        $this->gather(app(GatherSets::class));
+        $beyond = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardReach);
+        $this->assertSame([$lost->id], $this->answer($beyond, 3)[1]);
+        $this->licence($bought, library: $this->libraries[2]);
+        $licence->update(['ends_at' => $this->now()->modify('-1 minute')]);
+        $this->assertSame(2, DB::table('search_loose')->whereIn('title_id', [$bought->id, $lost->id])->distinct()->count('title_id'));
+        [$facets, $ids] = $this->answer(CatalogueSearch::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardReach), 3);
+        $this->assertSame([$bought->id], $ids);
+        $this->assertSame(1, $facets->total);
+        // What one's own library has is beyond it no more.
+        $this->licence($bought, library: $this->libraries[0]);
+        $this->assertSame([], $this->answer($beyond, 3)[1]);
+    }
+
     public function test_pages_follow_one_another_without_loss_in_any_order(): void
     {
         $this->gather(app(GatherSets::class));
@@ -291,6 +309,8 @@ final class SetsTest extends TestCase
         }
         $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), LicenceModel::PayPerLoan, library: $this->libraries[1], price: 300);
         $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), ends: '+3 days', library: $this->libraries[0]);
+        $this->licence($this->title('A harbour across the water'), library: $this->libraries[2]);
+        DB::update("update licences set ends_at = now() - interval '1 minute' where id in (select id from licences where library_id <> ? order by md5(id::text || ?) limit 5)", [$this->libraries[0]->id, (string) $this->random->getInt(1, 999)]);
         DB::update("update search_rows set format = 'video', year = 1999 where title_id = ?", [$this->random->getInt(1, self::TITLES)]);
         $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
         $this->travel(2)->days();

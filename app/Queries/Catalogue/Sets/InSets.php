@@ -58,7 +58,7 @@ final class InSets
             return null;
         }
         $gathering = $first->gathering;
-        // What is in none of the sets that say who can have it, and what is in none that can be believed at all.
+        // Titles of which the sets do not tell for sure who can have them, and those of which nothing that they tell is believed.
         [$unsure, $changed] = [$gathering->loose, $gathering->changed];
         $held = $ready = $always = TitleSet::none();
         foreach ($search->places() as $id => $reach) {
@@ -71,8 +71,8 @@ final class InSets
         if ($unsure->count() > self::MOST_ONE_BY_ONE) {
             return null;
         }
-        $beyond = $search->how === Reach::Beyond ? self::beyond($gathering, $search) : null;
-        $base = ($beyond?->without($held) ?? $held)->or($unsure)->without($changed);
+        $within = $search->how === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
+        $base = $within->or($unsure)->without($changed);
         foreach ($search->subjects as $subject) {
             $base = $base->and(self::subject($gathering, $subject));
         }
@@ -91,8 +91,8 @@ final class InSets
         $base = $query->among($base);
         $unsure = $base->and($unsure);
         if (! $unsure->isEmpty()) {
-            [$heldNow, $readyNow, $alwaysNow] = self::had($unsure, $search, $now);
-            $base = $base->without($unsure)->or($beyond === null ? $heldNow : $unsure->and($beyond)->without($heldNow));
+            [$within, $readyNow, $alwaysNow] = self::had($unsure, $search, $now);
+            $base = $base->without($unsure)->or($within);
             [$ready, $always] = [$ready->without($unsure)->or($readyNow), $always->without($unsure)->or($alwaysNow)];
         }
         if (! $changed->isEmpty()) {
@@ -103,17 +103,19 @@ final class InSets
         return new FoundInSets($gathering, $first->called, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $changed->numbers());
     }
 
-    /** @return array{TitleSet, TitleSet, TitleSet} those of some titles that are held, ready and always ready at this moment */
+    /** @return array{TitleSet, TitleSet, TitleSet} those of some titles that the search reaches, that are ready and always ready at this moment */
     private static function had(TitleSet $titles, CatalogueSearch $search, DateTimeImmutable $now): array
     {
         [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
-        $with = fn (int $bit): string => "string_agg(int4send(title_id::int), null) filter (where can & {$bit} > 0)";
+        [$beyond, $beyondBindings] = $search->how === Reach::Beyond ? SearchSql::beyond($search) : ['true', []];
+        $where = fn (string $condition): string => "string_agg(int4send(title_id::int), null) filter (where {$condition})";
         $had = DB::selectOne(
-            "select {$with(HeldTitles::HELD)} held, {$with(HeldTitles::READY)} ready, {$with(HeldTitles::ALWAYS)} always from (select s.title_id, {$can} can from search_rows s where s.title_id = any(?::bigint[])) x",
-            [...$bindings, '{'.implode(',', $titles->numbers()).'}'],
+            "select {$where('beyond and '.SearchSql::within($search, 'can'))} reached, {$where('can & '.HeldTitles::READY.' > 0')} ready, {$where('can & '.HeldTitles::ALWAYS.' > 0')} always
+                from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s where s.title_id = any(?::bigint[])) x",
+            [...$bindings, ...$beyondBindings, '{'.implode(',', $titles->numbers()).'}'],
         );
 
-        return array_map(self::sent(...), [$had->held, $had->ready, $had->always]);
+        return array_map(self::sent(...), [$had->reached, $had->ready, $had->always]);
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
