@@ -12,6 +12,7 @@ declare
     v_named tsquery := to_tsquery('fig_exact', p_named);
     v_begun tsquery;
     v_changed bigint[];
+    c_few constant int := 200;
 begin
     if not exists (select from search_prefixes) then
         return null;
@@ -19,12 +20,12 @@ begin
     select * into v_first from search_first(p_now, p_most, '{}', '');
     v_loose := translate(v_first.loose::text, '[]', '{}')::bigint[];
     v_changed := translate(v_first.changed::text, '[]', '{}')::bigint[];
-    if cardinality(v_changed) between 1 and 200 then
+    if cardinality(v_changed) between 1 and c_few then
         v_begun := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
     end if;
     return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose, 'changed', v_first.changed,
         'full', (select json_agg(kind) from search_prefixes where prefix = p_prefix and place = p_kept),
-        'new', case when cardinality(v_changed) <= 200 then coalesce((select json_agg(x) from (
+        'new', case when cardinality(v_changed) <= c_few then coalesce((select json_agg(x) from (
             select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from titles t
                 where t.id = any(v_changed) and to_tsvector('fig_exact', t.name) @@ v_begun order by t.id) x), '[]') end,
         'title', (select json_agg(x) from (

@@ -40,7 +40,7 @@ final class HeldByName
             }
             $name->n = count(array_filter($name->titles, fn (int $title): bool => isset($held[$title]) || ! isset($loose[$title]) && $gathered?->has($title)));
             if ($gathering !== null && $set !== null) {
-                $name->n += $gathering->count($set, $sure ??= $this->sure($gathering, $gathered ?? TitleSet::none()));
+                $name->n += $gathering->count($set, $sure ??= ($gathered ?? TitleSet::none())->without($gathering->loose)->forCounting());
             }
         }
 
@@ -50,11 +50,6 @@ final class HeldByName
     private static function set(stdClass $name): string
     {
         return $name->kind === 'person' ? "person:{$name->id}:{$name->role}" : "{$name->kind}:{$name->id}";
-    }
-
-    private function sure(Gathering $gathering, TitleSet $held): TitleSet
-    {
-        return $held->without($gathering->loose)->forCounting();
     }
 
     /**

@@ -44,6 +44,9 @@ final class LikelyNamesTest extends TestCase
         DB::rollBack();
         $this->assertNotEquals($plain, $changed);
         $this->assertSuggestsTheSame($changed, $typed);
+        // As if too many records had changed to look at each of them for a new name.
+        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
+        $this->assertSuggestsTheSame($changed, $typed);
         // As if every name had too many titles to list them.
         $this->app->when(LikelyNames::class)->needs('$many')->give(0);
         $this->assertSuggestsTheSame($changed, $typed);
