@@ -10,7 +10,7 @@ declare(strict_types=1);
  */
 
 use App\Actions\Lending\BorrowTitle;
-use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\ReturnLoan;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 
@@ -21,7 +21,7 @@ $app->make(Kernel::class)->bootstrap();
 [, $what, $where, $seconds, $worker, $workers, $start, $titles, $cards] = $argv;
 mt_srand((int) $worker);
 $borrow = app(BorrowTitle::class);
-$end = app(EndLoan::class);
+$return = app(ReturnLoan::class);
 $each = intdiv((int) $cards, (int) $workers);
 // Before the time begins: what a process of the web server has loaded and planned long since.
 const WARM_UP = 10;
@@ -31,9 +31,9 @@ pcntl_async_signals(true);
 pcntl_signal(SIGTERM, function () use (&$stop): void {
     $stop = true;
 });
-$do = function (int $n) use ($what, $where, $worker, $titles, $each, $loans, $borrow, $end): void {
+$do = function (int $n) use ($what, $where, $worker, $titles, $each, $loans, $borrow, $return): void {
     if ($what === 'return') {
-        if (! $end($loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'), 'returned', new DateTimeImmutable)) {
+        if (! $return($loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'), new DateTimeImmutable)) {
             throw new RuntimeException('Returned already.');
         }
 

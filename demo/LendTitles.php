@@ -7,7 +7,7 @@ namespace FigPorch\Demo;
 use App\Actions\Catalogue\MeasureNeighbours;
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\CountBorrowed;
-use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\ReturnLoan;
 use App\Actions\Lending\MeasureHabits;
 use App\Actions\Lending\PlaceHold;
 use App\Models\Card;
@@ -27,7 +27,7 @@ final class LendTitles
     public function __construct(
         private readonly Coast $coast,
         private readonly BorrowTitle $borrow,
-        private readonly EndLoan $endLoan,
+        private readonly ReturnLoan $returnLoan,
         private readonly PlaceHold $placeHold,
         private readonly MeasureHabits $measureHabits,
         private readonly MeasureNeighbours $measureNeighbours,
@@ -133,7 +133,7 @@ final class LendTitles
         if ($oneCopy !== null) {
             ($this->placeHold)($card->id, $oneCopy->title_id, $this->coast->now->modify('-3 days'));
             $loan = Loan::query()->where('licence_id', $oneCopy->id)->whereNull('ended_at')->firstOrFail();
-            ($this->endLoan)($loan->id, 'returned', $this->coast->now->modify('-5 hours'));
+            ($this->returnLoan)($loan->id, $this->coast->now->modify('-5 hours'));
         }
         $lines = DB::table('licences')->where('library_id', $card->library_id)->where('copies_free', 0)->orderBy('title_id')->pluck('title_id');
         foreach ($lines->slice(2)->take(2) as $titleId) {

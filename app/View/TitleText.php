@@ -27,15 +27,17 @@ final class TitleText
         };
     }
 
-    /** "9 h 40 min", "25 min", "40 s" */
+    /** "9 h 40 min", "25 min", "40 s", which no line breaks. */
     public static function duration(int $seconds): string
     {
         $minutes = intdiv($seconds, 60);
-        if ($minutes === 0) {
-            return "{$seconds} s";
-        }
+        $words = match (true) {
+            $minutes === 0 => "{$seconds} s",
+            $minutes < 60 => "{$minutes} min",
+            default => intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min'),
+        };
 
-        return $minutes < 60 ? "{$minutes} min" : intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min');
+        return str_replace(' ', "\u{A0}", $words);
     }
 
     /** "Maren Osei, read by Juno Pike" */

@@ -12,11 +12,8 @@ use Illuminate\Support\Facades\DB;
 /** Borrows for a patron who asked for it when they placed the hold; at their limit they are told that a copy is ready instead. */
 final class BorrowForHold
 {
-    public function __construct(
-        private readonly BorrowTitle $borrow,
-        private readonly PassCopyOn $passCopyOn,
-        private readonly GiveNotice $giveNotice,
-    ) {
+    public function __construct(private readonly BorrowTitle $borrow, private readonly GiveNotice $giveNotice)
+    {
     }
 
     public function __invoke(int $holdId, DateTimeImmutable $now): void
@@ -42,7 +39,8 @@ final class BorrowForHold
                     'timezone' => $hold->timezone,
                 ], $now);
             } else {
-                $this->passCopyOn->tell($holdId, $hold->person_id, $hold->title_id, $hold->name, new DateTimeImmutable($hold->kept_until), $hold->timezone, $now);
+                $notice = KeptCopy::noticeOf($holdId, $hold->person_id, $hold->title_id, $hold->name, new DateTimeImmutable($hold->kept_until), $hold->timezone);
+                $this->giveNotice->many(NoticeKind::HoldReady, [$notice], $now);
             }
         }, attempts: 5);
     }

@@ -30,7 +30,7 @@ final class CloseHold
             );
             DB::update('update cards set holds_open = holds_open - 1 where id = ?', [$hold->card_id]);
             if ($hold->state === HoldState::Ready->value) {
-                ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now, loanSpent: false);
+                ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now);
             }
 
             return true;

@@ -8,16 +8,14 @@ use App\Actions\Account\GiveNotice;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
-/**
- * Ends what is due, in order of due time: those that nobody waits for together, a small number in each transaction so that no
- * borrower waits for long; those that somebody waits for each in a transaction of its own, which passes the copy on.
- */
+/** Ends what is due, in order of due time, and passes the copies on: a small number in each transaction, so that no borrower waits for long. */
 final class EndDueLoans
 {
     private const TOGETHER = 100;
 
-    public function __construct(private readonly EndLoan $endLoan)
+    public function __construct(private readonly PassCopyOn $passCopyOn)
     {
     }
 
@@ -29,33 +27,26 @@ final class EndDueLoans
             ->when($titleId !== null, fn ($query) => $query->where('title_id', $titleId))
             ->orderBy('due_at')->orderBy('id')->pluck('id')->all();
         foreach (array_chunk($due, self::TOGETHER) as $loans) {
-            $ended += $this->together($loans, $now);
-            foreach ($this->stillOpen($loans) as $loanId) {
-                $ended += ($this->endLoan)($loanId, 'expired', $now) ? 1 : 0;
-            }
+            // Of those that others wait for, one of a title at a time: whom its copy goes to decides who is next.
+            do {
+                $done = $this->together($loans, $now);
+                $ended += $done->ended;
+            } while ($done->left > 0);
         }
 
         return $ended;
     }
 
     /** @param  list<int>  $loans */
-    private function together(array $loans, DateTimeImmutable $now): int
+    private function together(array $loans, DateTimeImmutable $now): stdClass
     {
-        return DB::transaction(function () use ($loans, $now): int {
+        return DB::transaction(function () use ($loans, $now): stdClass {
             $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', ['{'.implode(',', $loans).'}', $now->format('Y-m-d H:i:s.uP'), NoticeKind::LoanEnded->value]);
             $done = json_decode((string) $json);
-            GiveNotice::carry($done);
+            GiveNotice::carry($done->told);
+            $this->passCopyOn->returned($done->lines, $now);
 
-            return $done->ended;
+            return $done;
         }, attempts: 5);
-    }
-
-    /**
-     * @param  list<int>  $loans
-     * @return list<int> in order of due time
-     */
-    private function stillOpen(array $loans): array
-    {
-        return array_values(DB::table('loans')->whereIn('id', $loans)->whereNull('ended_at')->orderBy('due_at')->orderBy('id')->pluck('id')->all());
     }
 }

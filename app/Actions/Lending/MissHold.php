@@ -64,7 +64,7 @@ final class MissHold
                     line_at = coalesce(greatest(line_at, ?::timestamptz + interval '1 microsecond'), line_at) where id = ?",
                 [$kept, $missed->pausedUntil?->format('Y-m-d H:i:s.uP'), $next->line_at ?? null, $holdId],
             );
-            ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now, loanSpent: false);
+            ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now);
         }, attempts: 5);
     }
 
@@ -78,7 +78,7 @@ final class MissHold
         DB::update("update holds set state = 'waiting', kept_until = null, licence_id = null where id = ?", [$hold->id]);
         ($this->giveNotice)($personId, NoticeKind::HoldSetBack, "hold-set-back:{$hold->id}:{$hold->kept_until}", ['title' => $hold->title_id, 'name' => $hold->name], $now);
         if ($pass) {
-            ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now, loanSpent: false);
+            ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now);
         }
     }
 }

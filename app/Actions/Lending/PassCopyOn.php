@@ -20,41 +20,53 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * A copy has come out of use: it is kept for the next hold that may take it, or becomes free. Runs inside the
- * transaction of what freed it, and takes the licence row, so that nobody can join the line in between.
+ * Copies have come out of use: each is kept for the next hold that may take it, or becomes free. Runs inside the transaction of what
+ * freed them, and takes the licences' rows, so that nobody can join their lines in between.
  */
 final class PassCopyOn
 {
-    public function __construct(private readonly GiveNotice $giveNotice)
+    /** A copy that was only kept for a hold. */
+    public function __invoke(int $licenceId, int $titleId, DateTimeImmutable $now): void
     {
+        $this->all([$this->line($licenceId, $titleId, $now)], $now, loanSpent: false);
     }
 
     /**
-     * @param  bool  $loanSpent  true when the copy comes back from a loan, which a counted licence does not give back;
-     *                           false when it was only kept for a hold
+     * Copies that come back from loans, which a counted licence does not give back.
+     *
+     * @param  list<stdClass>  $lines  each of another title, as lending_next_in_line gives them in this transaction
      */
-    public function __invoke(int $licenceId, int $titleId, DateTimeImmutable $now, bool $loanSpent): void
+    public function returned(array $lines, DateTimeImmutable $now): void
     {
-        $this->to($this->line($licenceId, $titleId, $now), $titleId, $now, $loanSpent);
-    }
-
-    /** @param  stdClass  $line  as lending_next_in_line gives it, in this transaction */
-    public function to(stdClass $line, int $titleId, DateTimeImmutable $now, bool $loanSpent): void
-    {
-        $licence = UsableLicences::fromRow($line->licence);
-        $loanWaits = ! $loanSpent && $licence->loansLeft !== null ? 1 : 0;
-        $mayLend = $licence->startsAt <= $now && ($licence->endsAt === null || $licence->endsAt > $now)
-            && ($licence->loansLeft === null || $licence->loansLeft + $loanWaits > 0);
-        $kept = $mayLend && $licence->model->hasCopies() && $this->keep($line, $licence, $titleId, $now, loans: $licence->loansLeft === null || $loanWaits ? 0 : 1);
-        if (! $kept) {
-            DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?', [$loanWaits, $licence->id]);
-        }
+        $this->all($lines, $now, loanSpent: true);
     }
 
     /** Keeps a copy that is out of use for the next in line; false when nobody may take it. */
     public function keepForNext(Licence $licence, int $titleId, DateTimeImmutable $now): bool
     {
-        return $this->keep($this->line($licence->id, $titleId, $now), $licence, $titleId, $now, loans: 0);
+        $keeping = $this->next($this->line($licence->id, $titleId, $now), $licence, $now, loans: 0);
+        $this->keep($keeping === null ? [] : [$keeping], $now);
+
+        return $keeping !== null;
+    }
+
+    /** @param  list<stdClass>  $lines */
+    private function all(array $lines, DateTimeImmutable $now, bool $loanSpent): void
+    {
+        $keeping = [];
+        foreach ($lines as $line) {
+            $licence = UsableLicences::fromRow($line->licence);
+            $loanWaits = ! $loanSpent && $licence->loansLeft !== null ? 1 : 0;
+            $mayLend = $licence->startsAt <= $now && ($licence->endsAt === null || $licence->endsAt > $now)
+                && ($licence->loansLeft === null || $licence->loansLeft + $loanWaits > 0);
+            $kept = $mayLend && $licence->model->hasCopies() ? $this->next($line, $licence, $now, loans: $licence->loansLeft === null || $loanWaits ? 0 : 1) : null;
+            if ($kept === null) {
+                DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?', [$loanWaits, $licence->id]);
+            } else {
+                $keeping[] = $kept;
+            }
+        }
+        $this->keep($keeping, $now);
     }
 
     private function line(int $licenceId, int $titleId, DateTimeImmutable $now): stdClass
@@ -62,7 +74,8 @@ final class PassCopyOn
         return json_decode((string) DB::scalar('select lending_next_in_line(?, ?, ?)', [$licenceId, $titleId, $now->format('Y-m-d H:i:s.uP')]));
     }
 
-    private function keep(stdClass $line, Licence $licence, int $titleId, DateTimeImmutable $now, int $loans): bool
+    /** @return KeptCopy|null null where nobody may take it */
+    private function next(stdClass $line, Licence $licence, DateTimeImmutable $now, int $loans): ?KeptCopy
     {
         $hold = $line->next;
         $next = NextInLine::choose(
@@ -71,28 +84,32 @@ final class PassCopyOn
             $now,
         );
         if ($next === null) {
-            return false;
+            return null;
         }
         $terms = LoanTerms::from(Rules::fromRows($hold->rules ?? []), $hold->group, Format::from($hold->format));
-        $keptUntil = $now->modify('+'.KeptTime::seconds($terms->holdKeptHours, $hold->kept_seconds).' seconds');
-        $keptUntil = $licence->endsAt === null ? $keptUntil : min($keptUntil, $licence->endsAt);
-        DB::select('select lending_keep(?, ?, ?, ?, ?)', [$next->id, $licence->id, $now->format('Y-m-d H:i:s.uP'), $keptUntil->format('Y-m-d H:i:s.uP'), $loans]);
-        if ($hold->at_once) {
-            BorrowForPatron::dispatch($next->id);
-        } else {
-            $this->tell($next->id, $hold->person, $titleId, $hold->name, $keptUntil, $hold->timezone, $now);
-        }
+        $until = $now->modify('+'.KeptTime::seconds($terms->holdKeptHours, $hold->kept_seconds).' seconds');
 
-        return true;
+        return new KeptCopy($hold, $licence->id, $licence->endsAt === null ? $until : min($until, $licence->endsAt), $loans);
     }
 
-    public function tell(int $holdId, int $personId, int $titleId, string $name, DateTimeImmutable $keptUntil, string $timezone, DateTimeImmutable $now): void
+    /** @param  list<KeptCopy>  $copies */
+    private function keep(array $copies, DateTimeImmutable $now): void
     {
-        ($this->giveNotice)($personId, NoticeKind::HoldReady, "hold-ready:{$holdId}:{$keptUntil->getTimestamp()}", [
-            'title' => $titleId,
-            'name' => $name,
-            'kept_until' => $keptUntil->format(DATE_ATOM),
-            'timezone' => $timezone,
-        ], $now);
+        if ($copies === []) {
+            return;
+        }
+        $told = array_values(array_filter($copies, fn (KeptCopy $copy): bool => ! $copy->hold->at_once));
+        $given = DB::scalar('select lending_keep(?, ?, ?, ?)', [
+            json_encode(array_map(fn (KeptCopy $copy): array => $copy->toRow(), $copies), JSON_THROW_ON_ERROR),
+            $now->format('Y-m-d H:i:s.uP'),
+            NoticeKind::HoldReady->value,
+            json_encode(array_map(fn (KeptCopy $copy): array => $copy->notice(), $told), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+        ]);
+        GiveNotice::carry(json_decode((string) $given));
+        foreach ($copies as $copy) {
+            if ($copy->hold->at_once) {
+                BorrowForPatron::dispatch($copy->hold->id);
+            }
+        }
     }
 }

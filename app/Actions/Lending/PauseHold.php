@@ -38,7 +38,7 @@ final class PauseHold
                 [$until->format('Y-m-d H:i:s.uP'), $kept, $holdId],
             );
             if ($ready) {
-                ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now, loanSpent: false);
+                ($this->passCopyOn)($hold->licence_id, $hold->title_id, $now);
             }
 
             return true;

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** At the limit: returns one loan and borrows a title in its place, both or neither. */
 final class SwapLoan
 {
-    public function __construct(private readonly EndLoan $endLoan, private readonly BorrowTitle $borrow)
+    public function __construct(private readonly ReturnLoan $returnLoan, private readonly BorrowTitle $borrow)
     {
     }
 
@@ -21,7 +21,7 @@ final class SwapLoan
     {
         DB::beginTransaction();
         try {
-            ($this->endLoan)($loanId, 'returned', $now);
+            ($this->returnLoan)($loanId, $now);
             $outcome = ($this->borrow)($cardId, $titleId, $length, $now);
         } catch (\Throwable $broken) {
             DB::rollBack();

@@ -6,7 +6,7 @@ namespace Tests\App\Account;
 
 use App\Actions\Account\ChooseNotices;
 use App\Actions\Account\PushKey;
-use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\ReturnLoan;
 use App\Models\Card;
 use App\Models\Person;
 use App\Models\PushDevice;
@@ -115,7 +115,7 @@ final class PushTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $this->hold($waiting = $this->card(), $title);
         $this->addDevices($waiting->person);
-        app(EndLoan::class)($loan->id, 'returned', now()->toImmutable());
+        app(ReturnLoan::class)($loan->id, now()->toImmutable());
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Http::assertSentCount(1);
     }

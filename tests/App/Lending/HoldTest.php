@@ -7,12 +7,13 @@ namespace Tests\App\Lending;
 use App\Actions\Lending\AddLicence;
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\CloseHold;
-use App\Actions\Lending\EndLoan;
 use App\Actions\Lending\PlaceHold;
+use App\Actions\Lending\ReturnLoan;
 use App\Actions\Lending\SettleHolds;
 use App\Actions\Lending\UndoReturn;
 use App\Models\Hold;
 use App\Models\Notice;
+use App\Models\Title;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\Refusal;
@@ -29,7 +30,7 @@ final class HoldTest extends TestCase
         $first = $this->hold($next = $this->card(), $title);
         $second = $this->hold($this->card(), $title);
 
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
 
         $first->refresh();
         $this->assertSame([HoldState::Ready, $licence->id, '2026-05-04 12:00'], [$first->state, $first->licence_id, $first->kept_until?->format('Y-m-d H:i')]);
@@ -62,7 +63,7 @@ final class HoldTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $slow = $this->hold($this->card(), $title);
         $quick = $this->hold($patient = $this->card(), $title);
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
 
         $this->travel(72)->hours();
         $this->artisan('lending:tick')->assertSuccessful();
@@ -75,7 +76,7 @@ final class HoldTest extends TestCase
         $loan = $this->borrow($patient, $title);
         $this->travel(8)->days();
         app(SettleHolds::class)($this->now());
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
         $this->assertSame(HoldState::Ready, $slow->refresh()->state, 'the second chance');
 
         $this->travel(72)->hours();
@@ -91,7 +92,7 @@ final class HoldTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $first = $this->hold($this->card(), $title);
         $second = $this->hold($this->card(), $title);
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
         $this->assertSame(3, $licence->refresh()->loans_left, 'one spent, one kept with the copy');
 
         app(CloseHold::class)($first->id, HoldState::Cancelled, $this->now());
@@ -110,7 +111,7 @@ final class HoldTest extends TestCase
         $refused = app(PlaceHold::class)($this->card()->id, $title->id, $this->now());
         $this->assertInstanceOf(Refused::class, $refused, 'no loan is left, so no line');
 
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
         $this->assertEveryCountIsTrue();
     }
 
@@ -135,7 +136,7 @@ final class HoldTest extends TestCase
         $stranger = $this->hold($this->card($there), $title);
         $own = $this->hold($this->card($here), $title);
 
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
         $this->assertSame(['ready', 'waiting'], [$own->refresh()->state->value, $stranger->refresh()->state->value]);
         app(CloseHold::class)($own->id, HoldState::Cancelled, $this->now());
         $this->assertSame('ready', $stranger->refresh()->state->value);
@@ -158,18 +159,41 @@ final class HoldTest extends TestCase
         $this->assertEveryCountIsTrue();
     }
 
+    public function test_loans_that_fall_due_together_each_pass_their_copy_to_the_next_in_line(): void
+    {
+        $this->licence($title = $this->title(), copies: 3);
+        $loans = [$this->borrow($this->card(), $title), $this->borrow($this->card(), $title), $this->borrow($this->card(), $title)];
+        $holds = [$this->hold($this->card(), $title), $this->hold($this->card(), $title)];
+        $this->licence($other = $this->title('High Water'), M::MeteredByLoans, loans: 3);
+        $loans[] = $this->borrow($this->card(), $other);
+        $paused = $this->hold($this->card(), $other);
+        $paused->update(['state' => 'paused', 'paused_until' => $this->now()->addDays(40)]);
+        $this->licence($free = $this->title('Fig Season'));
+        $loans[] = $this->borrow($this->card(), $free);
+        $this->travel(16)->days();
+        $this->artisan('lending:tick')->expectsOutput('5 loans ended.')->assertSuccessful();
+
+        foreach ($loans as $loan) {
+            $this->assertEquals($loan->refresh()->due_at, $loan->ended_at);
+        }
+        $this->assertSame(['ready', 'ready', 'paused'], array_map(fn (Hold $h) => $h->refresh()->state->value, [...$holds, $paused]));
+        $this->assertSame([1, 1, 1], array_map(fn (Title $t): int => $t->licences()->sole()->copies_free, [$title, $other, $free]));
+        $this->assertSame(['loan_ended' => 5, 'hold_ready' => 2], Notice::query()->selectRaw('kind, count(*) n')->groupBy('kind')->orderByDesc('n')->pluck('n', 'kind')->all());
+        $this->assertEveryCountIsTrue();
+    }
+
     public function test_a_return_can_be_undone_while_nobody_has_the_copy(): void
     {
         $this->licence($title = $this->title(), M::MeteredByLoans, loans: 3);
         $loan = $this->borrow($card = $this->card(), $title);
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
-        $this->assertFalse(app(EndLoan::class)($loan->id, 'returned', $this->now()), 'returned once');
+        app(ReturnLoan::class)($loan->id, $this->now());
+        $this->assertFalse(app(ReturnLoan::class)($loan->id, $this->now()), 'returned once');
 
         $this->assertTrue(app(UndoReturn::class)($loan->id, $this->now()));
         $this->assertNull($loan->refresh()->ended_at);
         $this->assertEveryCountIsTrue();
 
-        app(EndLoan::class)($loan->id, 'returned', $this->now());
+        app(ReturnLoan::class)($loan->id, $this->now());
         $this->borrow($this->card(), $title);
         $this->assertFalse(app(UndoReturn::class)($loan->id, $this->now()), 'the copy has gone');
         $this->assertSame(0, $card->refresh()->loans_open);
@@ -183,7 +207,7 @@ final class HoldTest extends TestCase
         $kept = $this->borrow($keeper = $this->card(), $title);
         $keeper->person()->update(['keeps_history' => true]);
         foreach ([$forgotten, $kept] as $loan) {
-            app(EndLoan::class)($loan->id, 'returned', $this->now());
+            app(ReturnLoan::class)($loan->id, $this->now());
         }
         $this->travel(31)->minutes();
         $this->artisan('lending:tick');

@@ -6,7 +6,7 @@ namespace Tests\App\Lending;
 
 use App\Actions\Lending\BorrowForHold;
 use App\Actions\Lending\ChangeLicence;
-use App\Actions\Lending\EndLoan;
+use App\Actions\Lending\ReturnLoan;
 use App\Models\Card;
 use App\Models\Hold;
 use App\Models\Loan;
@@ -22,7 +22,7 @@ final class LineCareTest extends TestCase
 {
     private function giveBack(Loan $loan): void
     {
-        $this->assertTrue(app(EndLoan::class)($loan->id, 'returned', $this->now()));
+        $this->assertTrue(app(ReturnLoan::class)($loan->id, $this->now()));
     }
 
     /** @return array{Title, Loan, Hold, Hold, Card} a title on loan, two holds in line, and the first one's card */

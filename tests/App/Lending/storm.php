@@ -10,8 +10,8 @@ declare(strict_types=1);
 
 use App\Actions\Lending\BorrowTitle;
 use App\Actions\Lending\CloseHold;
-use App\Actions\Lending\EndLoan;
 use App\Actions\Lending\PlaceHold;
+use App\Actions\Lending\ReturnLoan;
 use FigPorch\Core\Lending\HoldState;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +34,7 @@ for ($i = 0; $i < (int) $operations; $i++) {
     $hold = DB::table('holds')->where(['card_id' => $card, 'title_id' => $title])->whereNull('closed_at')->value('id');
     $result = match (mt_rand(0, 9)) {
         0, 1, 2, 3 => is_int(app(BorrowTitle::class)($card, $title, null, $now)) ? 'borrowed' : 'refused',
-        4, 5, 6 => $open !== null && app(EndLoan::class)($open, 'returned', $now) ? 'returned' : 'refused',
+        4, 5, 6 => $open !== null && app(ReturnLoan::class)($open, $now) ? 'returned' : 'refused',
         7, 8 => is_int(app(PlaceHold::class)($card, $title, $now)) ? 'held' : 'refused',
         default => $hold !== null && app(CloseHold::class)($hold, HoldState::Cancelled, $now) ? 'cancelled' : 'refused',
     };

@@ -47,7 +47,7 @@ final class PlayTest extends TestCase
             'locator' => ['href' => 'b.mp3', 'type' => 'audio/mpeg', 'title' => 'Eight Back', 'locations' => ['progression' => 0.5, 'totalProgression' => 0.583, 'fragments' => ['t=7.5']]],
         ])->assertNoContent();
         $this->get("/loans/{$loan->id}/listen")->assertSee('t=7.5', false);
-        $this->get('/loans')->assertSee('17 s of 30 s');
+        $this->get('/loans')->assertSee("17\u{A0}s of 30\u{A0}s");
 
         $this->actingAs($this->card()->person)->get("/loans/{$loan->id}/listen")->assertNotFound();
         $this->travel(40)->days();

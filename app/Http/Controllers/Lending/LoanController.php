@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Lending;
 
-use App\Actions\Lending\EndLoan;
 use App\Actions\Lending\RenewLoan;
+use App\Actions\Lending\ReturnLoan;
 use App\Actions\Lending\UndoReturn;
 use App\Http\Current;
 use App\Models\Loan;
@@ -55,10 +55,10 @@ final class LoanController
             : ['said', __('lending.renewed', ['name' => $loan->title()->value('name'), 'date' => Dates::words($outcome->dueAt, $library->zone())])]));
     }
 
-    public function return(Loan $loan, EndLoan $endLoan): RedirectResponse
+    public function return(Loan $loan, ReturnLoan $returnLoan): RedirectResponse
     {
         Gate::allows('own', $loan) || abort(404);
-        $ended = $endLoan($loan->id, 'returned', now()->toImmutable());
+        $ended = $returnLoan($loan->id, now()->toImmutable());
         $name = $loan->title()->value('name');
 
         return self::backOr('loans.index')->with($ended
