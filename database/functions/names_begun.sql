@@ -1,50 +1,61 @@
--- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many of each kind (p_titles,
--- and p_each of the others), the likeliest first. By kind an array of {id, role, name, many, titles}: by its titles whoever asks counts what a
--- library has; where there are more than p_many, which "many" says, only those that are loose. full: the kinds of which as many names begin so
--- as are kept, p_kept; new: titles that have changed, of which some are not yet among the names, or null if they are too many to look at;
--- gathered, loose and changed as search_first has them. p_named, all that was typed, as a tsquery, is null where the beginning is all of it. Null where
--- nothing was gathered.
-create or replace function names_begun(p_prefix text, p_named text, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int, p_many int) returns json
+-- The names that were gathered for a beginning of a word, those of them that have all that was typed in them, so many titles (p_titles) and so
+-- many of each other kind (p_each), the likeliest first: as search_names has them. p_named, all that was typed, as a tsquery, is null where the
+-- beginning is all of it. full: the kinds of which as many names begin so as are kept, p_kept. also: which of these names the titles bear that
+-- have changed since, as [{kind, id, role, title}]; new: those titles, where they are called what was typed, and names that they alone bear;
+-- where they are too many to be looked at, which "looked" denies, only those that are among the names. gathered, loose and changed as
+-- search_first has them. Null where nothing was gathered.
+drop function if exists names_begun(text, text, timestamptz, int, int, int, int, int);
+create or replace function names_begun(p_prefix text, p_named text, p_now timestamptz, p_most int, p_kept int, p_titles int, p_each int) returns json
 stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
     v_first record;
-    v_loose bigint[];
     v_named tsquery := to_tsquery('fig_exact', p_named);
-    v_begun tsquery;
-    v_changed bigint[];
+    v_changed bigint[] := '{}';
+    v_looked bigint[];
+    v_names json;
+    v_also json := '[]';
+    v_new json := '[]';
     c_few constant int := 200;
 begin
     if not exists (select from search_prefixes) then
         return null;
     end if;
     select * into v_first from search_first(p_now, p_most, '{}', '');
-    v_loose := translate(v_first.loose::text, '[]', '{}')::bigint[];
-    v_changed := translate(v_first.changed::text, '[]', '{}')::bigint[];
-    if cardinality(v_changed) between 1 and c_few then
-        v_begun := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
+    if v_named is null then
+        select json_agg(x.about) into v_names from (
+            select n.about from search_prefixes p join search_names n on n.id = p.name_id
+                where p.prefix = p_prefix and p.place <= case p.kind when 'title' then p_titles else p_each end order by p.kind, p.place) x;
+    else
+        select json_agg(x.about) into v_names from (
+            select n.about, p.kind, row_number() over (partition by p.kind order by p.place) nth from search_prefixes p join search_names n on n.id = p.name_id
+                where p.prefix = p_prefix and n.words @@ v_named) x
+            where x.nth <= case x.kind when 'title' then p_titles else p_each end;
+    end if;
+    if v_first.changed::text <> '[]' then
+        v_changed := translate(v_first.changed::text, '[]', '{}')::bigint[];
+        with named as (select x->>'kind' kind, (x->>'id')::bigint id from json_array_elements(v_names) x)
+        select coalesce(json_agg(x), '[]') into v_also from (
+            select 'person' kind, contributor_id id, role, title_id title from contributor_title
+                where title_id = any(v_changed) and contributor_id in (select id from named where kind = 'person')
+            union all select 'series', series_id, '', title_id from search_rows where title_id = any(v_changed) and series_id in (select id from named where kind = 'series')
+            union all select 'subject', subject_id, '', title_id from subject_title where title_id = any(v_changed) and subject_id in (select id from named where kind = 'subject')) x;
+        v_looked := case when cardinality(v_changed) <= c_few then v_changed
+            else array(select (x->>'id')::bigint from json_array_elements(v_names) x where x->>'kind' = 'title' and (x->>'id')::bigint = any(v_changed)) end;
+        v_named := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
+        select coalesce(json_agg(x order by x.id), '[]') into v_new from (
+            select 'title' kind, t.id, '' as role, t.name, t.edition, t.format, false many, array[t.id] titles from titles t
+                where t.id = any(v_looked) and to_tsvector('fig_exact', t.name) @@ v_named
+            union all select 'person', c.id, o.role, c.name, null, null, false, array_agg(o.title_id) from contributor_title o join contributors c on c.id = o.contributor_id
+                where o.title_id = any(v_looked) and c.words @@ v_named
+                    and not exists (select from contributor_title x where x.contributor_id = c.id and x.title_id <> all(v_changed)) group by c.id, o.role
+            union all select 'series', s.id, '', s.name, null, null, false, array_agg(o.title_id) from search_rows o join series s on s.id = o.series_id
+                where o.title_id = any(v_looked) and s.words @@ v_named
+                    and not exists (select from search_rows x where x.series_id = s.id and x.title_id <> all(v_changed)) group by s.id
+            union all select 'subject', s.id, '', s.name, null, null, false, array_agg(o.title_id) from subject_title o join subjects s on s.id = o.subject_id
+                where o.title_id = any(v_looked) and s.words @@ v_named
+                    and not exists (select from subject_title x where x.subject_id = s.id and x.title_id <> all(v_changed)) group by s.id) x;
     end if;
     return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose, 'changed', v_first.changed,
         'full', (select json_agg(kind) from search_prefixes where prefix = p_prefix and place = p_kept),
-        'new', case when cardinality(v_changed) <= c_few then coalesce((select json_agg(x) from (
-            select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from titles t
-                where t.id = any(v_changed) and to_tsvector('fig_exact', t.name) @@ v_begun order by t.id) x), '[]') end,
-        'title', (select json_agg(x) from (
-            select t.id, '' as role, t.name, t.edition, t.format, false as many, array[t.id] as titles from search_prefixes p join titles t on t.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'title' and (v_named is null or to_tsvector('fig_exact', t.name) @@ v_named) order by p.place limit p_titles) x),
-        'person', (select json_agg(x) from (
-            select p.ref id, p.role, c.name, p.titles > p_many many, case when p.titles <= p_many
-                    then array(select o.title_id from contributor_title o where o.contributor_id = p.ref and o.role = p.role)
-                    else array(select o.title_id from contributor_title o where o.title_id = any(v_loose) and o.contributor_id + 0 = p.ref and o.role = p.role) end titles
-                from search_prefixes p join contributors c on c.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'person' and (v_named is null or c.words @@ v_named) order by p.place limit p_each) x),
-        'series', (select json_agg(x) from (
-            select p.ref id, '' as role, s.name, false many, array(select o.title_id from search_rows o where o.series_id = p.ref) titles
-                from search_prefixes p join series s on s.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'series' and (v_named is null or s.words @@ v_named) order by p.place limit p_each) x),
-        'subject', (select json_agg(x) from (
-            select p.ref id, '' as role, s.name, p.titles > p_many many, case when p.titles <= p_many
-                    then array(select o.title_id from subject_title o where o.subject_id = p.ref)
-                    else array(select o.title_id from subject_title o where o.title_id = any(v_loose) and o.subject_id = p.ref) end titles
-                from search_prefixes p join subjects s on s.id = p.ref
-                where p.prefix = p_prefix and p.kind = 'subject' and (v_named is null or s.words @@ v_named) order by p.place limit p_each) x));
+        'names', v_names, 'also', v_also, 'new', v_new, 'looked', cardinality(v_changed) <= c_few);
 end $$;

@@ -56,7 +56,7 @@ final class GatherSets
      * @param  int  $fewest  smaller catalogues are counted title by title
      * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by chance
      */
-    public function __construct(private readonly GatherWords $words, private readonly int $fewest = 5000, private readonly int $paired = 2500)
+    public function __construct(private readonly GatherWords $words, private readonly GatherPrefixes $prefixes, private readonly int $fewest = 5000, private readonly int $paired = 2500)
     {
     }
 
@@ -82,6 +82,7 @@ final class GatherSets
             }
             $count = 0;
             Copies::write($key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
+            $what === Gathered::Records && ($this->prefixes)();
             DB::table('search_gatherings')->where('id', $gathering)->update(['gathered_at' => $now]);
             // Only those that were there when this transaction began to read: they are in the sets.
             DB::table('search_loose')->where('of', $what->value)->delete();

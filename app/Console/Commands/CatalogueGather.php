@@ -34,7 +34,7 @@ final class CatalogueGather extends Command
             } elseif ($gathered !== null) {
                 $this->info(sprintf('%d sets of %s gathered in %.0f s.', $gathered, $what->value, microtime(true) - $begun));
             }
-            if ($what === Gathered::Records && ($gathered > 0 || $prefixes->isDue())) {
+            if ($what === Gathered::Records && $prefixes->isDue()) {
                 $this->info(sprintf('%d beginnings of words gathered.', $prefixes()));
             }
         }

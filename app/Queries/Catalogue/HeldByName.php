@@ -20,7 +20,7 @@ final class HeldByName
     ];
 
     /**
-     * @param  list<stdClass>  $names  as names_begun gives them, each with its kind
+     * @param  list<stdClass>  $names  with kind, id, role and titles; of a name with many, those that have changed
      * @param  Gathering|null  $gathering  null where every title is to be asked
      * @return list<stdClass> those that the library has anything of, with n titles each
      */
@@ -28,6 +28,11 @@ final class HeldByName
     {
         $gathered = $gathering?->every("held:{$libraryId}");
         $loose = array_flip($gathering?->loose->numbers() ?? []);
+        if ($gathering !== null && ! ($lent = $gathering->loose->without($gathering->changed))->isEmpty()) {
+            foreach (array_filter($names, fn (stdClass $name): bool => $name->many) as $name) {
+                array_push($name->titles, ...$gathering->every(self::set($name))->and($lent)->numbers());
+            }
+        }
         $asked = array_values(array_filter(array_merge(...array_map(fn (stdClass $name): array => $name->titles, $names)), fn (int $title): bool => $gathered === null || isset($loose[$title])));
         $held = array_flip($this->held($asked, $libraryId, $now));
         $sure = null;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use App\Queries\Catalogue\Sets\FirstAnswer;
+use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\Gathering;
 use App\Queries\Catalogue\Sets\WordSets;
 use DateTimeImmutable;
@@ -28,11 +29,9 @@ final class LikelyNames
 
     private const MORE_OTHERS = 1;
 
-    /** Where all names are to be asked. */
-    private const UNKNOWN = ['title' => null, 'person' => null, 'series' => null, 'subject' => null];
+    private const KINDS = ['title', 'person', 'series', 'subject'];
 
-    /** @param  int  $many  a name with more titles is counted by sets */
-    public function __construct(private readonly HeldByName $heldByName, private readonly int $many = 100)
+    public function __construct(private readonly HeldByName $heldByName)
     {
     }
 
@@ -48,20 +47,21 @@ final class LikelyNames
         $word = $words[count($words) - 1];
         $prefix = mb_substr($word, 0, self::LONGEST);
         if (mb_strlen($prefix) < self::SHORTEST) {
-            return self::UNKNOWN;
+            return array_fill_keys(self::KINDS, null);
         }
         foreach ([[$each + self::MORE_TITLES, $each + self::MORE_OTHERS], [self::KEPT, self::KEPT]] as [$mostTitles, $mostOthers]) {
             $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $mostTitles, $mostOthers, $now);
             if ($begun === null) {
-                return self::UNKNOWN;
+                return array_fill_keys(self::KINDS, null);
             }
-            $gathering = Gathering::of($begun->gathered ?? [], $begun->loose, $begun->changed);
-            $found = self::UNKNOWN;
-            foreach ($this->heldByName->of(self::names($begun), $gathering, $libraryId, $now) as $name) {
+            $gathering = Gathering::of($begun->gathered, $begun->loose, $begun->changed);
+            $found = array_fill_keys(self::KINDS, []);
+            foreach ($this->heldByName->of(self::asTheyAre($begun), $gathering, $libraryId, $now) as $name) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
-            $found = array_map(fn (?array $names): array => array_slice(array_values($names ?? []), 0, $each), $found);
-            $left = array_filter(array_keys($found), fn (string $kind): bool => count($found[$kind]) < $each && count($begun->$kind ?? []) === ($kind === 'title' ? $mostTitles : $mostOthers));
+            $found = array_map(fn (array $names): array => array_slice(array_values($names), 0, $each), $found);
+            $asked = array_count_values(array_column($begun->names ?? [], 'kind'));
+            $left = array_filter(self::KINDS, fn (string $kind): bool => count($found[$kind]) < $each && ($asked[$kind] ?? 0) === ($kind === 'title' ? $mostTitles : $mostOthers));
             if ($left === []) {
                 break;
             }
@@ -72,37 +72,45 @@ final class LikelyNames
 
             return $found[$kind] === [] && $full($kind) ? null : $found[$kind];
         };
-        $titles = $found['title'] === [] && ($full('title') || $gathering === null || $begun->new === null) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
+        $titles = $found['title'] === [] && ($full('title') || $gathering === null || ! $begun->looked) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
 
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
     }
 
-    /** What names_begun says. */
+    /** What names_begun says; null where it was not gathered, or too much has changed since to tell what of it is true. */
     private function begun(string $prefix, ?string $named, int $titles, int $others, DateTimeImmutable $now): ?stdClass
     {
-        $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?, ?)', [
-            $prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $titles, $others, $this->many,
+        $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?)', [
+            $prefix, $named, $now->format('Y-m-d H:i:s.uP'), Gathering::MOST_LOOSE + 1, self::KEPT, $titles, $others,
         ]);
+        $begun = is_string($json) ? json_decode($json) : null;
+        $gathered = array_column($begun->gathered ?? [], 'of');
 
-        return is_string($json) ? json_decode($json) : null;
+        return in_array(Gathered::Records->value, $gathered, true) && count($begun->changed) <= Gathering::MOST_LOOSE ? $begun : null;
     }
 
-    /** @return list<stdClass> with kind, id, role, name and titles; new titles last */
-    private static function names(stdClass $begun): array
+    /**
+     * The names with the titles that bear them now; new ones last.
+     *
+     * @return list<stdClass> titles that have changed are among the new, if they are called so still
+     */
+    private static function asTheyAre(stdClass $begun): array
     {
-        $names = [];
-        foreach (array_keys(self::UNKNOWN) as $kind) {
-            foreach ($begun->$kind ?? [] as $name) {
-                $name->kind = $kind;
-                $names[] = $name;
-            }
+        /** @var list<stdClass> $names */
+        $names = $begun->names ?? [];
+        if ($begun->changed === []) {
+            return $names;
         }
-        foreach ($begun->new ?? [] as $name) {
-            $name->kind = 'title';
-            $names[] = $name;
+        $also = [];
+        foreach ($begun->also as $bears) {
+            $also["{$bears->kind}:{$bears->id}:{$bears->role}"][] = $bears->title;
         }
+        foreach ($names as $name) {
+            $name->titles = [...array_diff($name->titles, $begun->changed), ...$also["{$name->kind}:{$name->id}:{$name->role}"] ?? []];
+        }
+        $names = array_filter($names, fn (stdClass $name): bool => $name->many || $name->titles !== []);
 
-        return $names;
+        return array_values(array_merge($names, $begun->new));
     }
 
     /**

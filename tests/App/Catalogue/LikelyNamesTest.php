@@ -6,19 +6,22 @@ namespace Tests\App\Catalogue;
 
 use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
-use App\Queries\Catalogue\LikelyNames;
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Suggest;
 use App\Queries\Catalogue\Suggestion;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\App\TestCase;
 
 /** What is gathered for the beginnings of words suggests what looking through all names does. */
 final class LikelyNamesTest extends TestCase
 {
-    public function test_suggestions_by_beginnings_are_true_and_none_is_missing(): void
+    #[TestWith([100])]
+    #[TestWith([0], 'as if every name had too many titles to list them')]
+    public function test_suggestions_by_beginnings_are_true_and_none_is_missing(int $many): void
     {
+        $this->app->when(GatherPrefixes::class)->needs('$many')->give($many);
         $this->library();
         $this->library('hollow');
         Artisan::call('demo:grow --titles=400');
@@ -27,9 +30,8 @@ final class LikelyNamesTest extends TestCase
             [...DB::table('titles')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('contributors')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('subjects')->limit(3)->pluck('name')->all(), 'zzyq'],
         ));
         $plain = array_map($this->suggested(...), $typed);
-        $this->assertGreaterThan(1000, app(GatherPrefixes::class)());
-        $this->assertSuggestsTheSame($plain, $typed);
         array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
+        $this->assertGreaterThan(1000, DB::table('search_prefixes')->count());
         $this->assertSuggestsTheSame($plain, $typed);
         // A person's and a subject's titles come and go after that.
         $ours = DB::table('licences')->where('library_id', $this->library()->id)->orderByRaw('md5(id::text)')->limit(40)->pluck('id');
@@ -44,11 +46,10 @@ final class LikelyNamesTest extends TestCase
         DB::rollBack();
         $this->assertNotEquals($plain, $changed);
         $this->assertSuggestsTheSame($changed, $typed);
-        // As if too many records had changed to look at each of them for a new name.
-        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
+        // As if records had changed; and then too many to look at each of them for a new name.
+        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60");
         $this->assertSuggestsTheSame($changed, $typed);
-        // As if every name had too many titles to list them.
-        $this->app->when(LikelyNames::class)->needs('$many')->give(0);
+        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
         $this->assertSuggestsTheSame($changed, $typed);
         DB::table('search_gatherings')->delete();
         $this->assertSuggestsTheSame($changed, $typed);
@@ -59,13 +60,14 @@ final class LikelyNamesTest extends TestCase
         $this->library();
         Artisan::call('demo:grow --titles=200');
         array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
-        app(GatherPrefixes::class)();
-        $title = $this->title('Zennorwick at low water');
+        $title = $this->title('Zennorwick at low water', author: 'Quorra Zylk');
         $this->assertSame([], $this->suggested('zenno')['title']);
         $this->licence($title);
         $this->assertSame([$title->id], array_keys($this->suggested('zenno')['title']));
         $this->assertSame([$title->id], array_keys($this->suggested('low zennorw')['title']));
         $this->assertSame([], $this->suggested('high zennorw')['title']);
+        $this->assertSame(['author Quorra Zylk' => 1], $this->suggested('zylk')['person']);
+        $this->assertSame(['author Quorra Zylk' => 1], $this->suggested('quorra z')['person']);
     }
 
     /**

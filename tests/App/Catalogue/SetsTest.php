@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
+use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
 use App\Actions\Catalogue\GatherWords;
 use App\Actions\Catalogue\RefreshAvailability;
@@ -55,7 +56,7 @@ final class SetsTest extends TestCase
     {
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
-        $gather = new GatherSets(new GatherWords(10), paired: 1);
+        $gather = new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1);
         $this->gather($gather);
         $found = 0;
         foreach (['stem' => 50, 'exact' => 50, 'name' => 5, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
@@ -126,7 +127,7 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        $this->gather(new GatherSets(new GatherWords(10), paired: 1));
+        $this->gather(new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1));
         $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
         [$here, $ids] = $this->answer($search, 3);
         $this->rename();
@@ -170,7 +171,7 @@ final class SetsTest extends TestCase
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
     {
         $this->assertFalse(app(GatherSets::class)->isDue(Gathered::Records, $this->now()), 'a small catalogue needs no sets');
-        $gather = new GatherSets(new GatherWords, fewest: 100);
+        $gather = new GatherSets(new GatherWords, new GatherPrefixes, fewest: 100);
         $due = fn (): array => array_map(fn (Gathered $what): bool => $gather->isDue($what, $this->now()), Gathered::cases());
         $this->assertSame([true, true], $due());
         $this->assertSame(0, DB::table('search_loose')->count());
@@ -187,15 +188,18 @@ final class SetsTest extends TestCase
         $this->assertSame(0, Artisan::call('catalogue:gather lending'));
         $this->assertSame([true, false], $due());
         $this->assertSame(0, Artisan::call('catalogue:gather'));
-        $this->assertStringContainsString('of words gathered', Artisan::output());
+        $this->assertStringContainsString('sets of records gathered', Artisan::output());
         $this->assertSame([0, 4], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()], 'older ones go');
+        DB::table('search_prefixes')->delete();
+        $this->assertSame(0, Artisan::call('catalogue:gather --due'));
+        $this->assertStringContainsString(DB::table('search_prefixes')->count().' beginnings of words gathered', Artisan::output());
         $this->assertSame(2, Artisan::call('catalogue:gather everything'));
         $this->assertStringContainsString('It takes records or lending', Artisan::output());
     }
 
     public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_counts_for_nothing(): void
     {
-        $gather = new GatherSets(new GatherWords, fewest: 100);
+        $gather = new GatherSets(new GatherWords, new GatherPrefixes, fewest: 100);
         $gather->begin(Gathered::Records, (string) Str::uuid());
         $gather->begin(Gathered::Lending, (string) Str::uuid());
         $this->licence($this->title('Come between'), library: $this->libraries[0]);
