@@ -10,7 +10,8 @@ stable language plpgsql set plan_cache_mode = force_generic_plan as $$
 declare
     v_first record;
     v_named tsquery := to_tsquery('fig_exact', p_named);
-    v_changed bigint[] := '{}';
+    v_changed bigint[];
+    v_few boolean;
     v_looked bigint[];
     v_names json;
     v_also json := '[]';
@@ -39,23 +40,24 @@ begin
                 where title_id = any(v_changed) and contributor_id in (select id from named where kind = 'person')
             union all select 'series', series_id, '', title_id from search_rows where title_id = any(v_changed) and series_id in (select id from named where kind = 'series')
             union all select 'subject', subject_id, '', title_id from subject_title where title_id = any(v_changed) and subject_id in (select id from named where kind = 'subject')) x;
-        v_looked := case when cardinality(v_changed) <= c_few then v_changed
+        v_few := cardinality(v_changed) <= c_few;
+        v_looked := case when v_few then v_changed
             else array(select (x->>'id')::bigint from json_array_elements(v_names) x where x->>'kind' = 'title' and (x->>'id')::bigint = any(v_changed)) end;
         v_named := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
         select coalesce(json_agg(x order by x.id), '[]') into v_new from (
             select 'title' kind, t.id, '' as role, t.name, t.edition, t.format, false many, array[t.id] titles from titles t
                 where t.id = any(v_looked) and to_tsvector('fig_exact', t.name) @@ v_named
             union all select 'person', c.id, o.role, c.name, null, null, false, array_agg(o.title_id) from contributor_title o join contributors c on c.id = o.contributor_id
-                where o.title_id = any(v_looked) and c.words @@ v_named
+                where v_few and o.title_id = any(v_changed) and c.words @@ v_named
                     and not exists (select from contributor_title x where x.contributor_id = c.id and x.title_id <> all(v_changed)) group by c.id, o.role
             union all select 'series', s.id, '', s.name, null, null, false, array_agg(o.title_id) from search_rows o join series s on s.id = o.series_id
-                where o.title_id = any(v_looked) and s.words @@ v_named
+                where v_few and o.title_id = any(v_changed) and s.words @@ v_named
                     and not exists (select from search_rows x where x.series_id = s.id and x.title_id <> all(v_changed)) group by s.id
             union all select 'subject', s.id, '', s.name, null, null, false, array_agg(o.title_id) from subject_title o join subjects s on s.id = o.subject_id
-                where o.title_id = any(v_looked) and s.words @@ v_named
+                where v_few and o.title_id = any(v_changed) and s.words @@ v_named
                     and not exists (select from subject_title x where x.subject_id = s.id and x.title_id <> all(v_changed)) group by s.id) x;
     end if;
     return json_build_object('gathered', v_first.gathered, 'loose', v_first.loose, 'changed', v_first.changed,
         'full', (select json_agg(kind) from search_prefixes where prefix = p_prefix and place = p_kept),
-        'names', v_names, 'also', v_also, 'new', v_new, 'looked', cardinality(v_changed) <= c_few);
+        'names', v_names, 'also', v_also, 'new', v_new, 'looked', coalesce(v_few, true));
 end $$;

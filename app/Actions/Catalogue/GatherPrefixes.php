@@ -22,7 +22,7 @@ final class GatherPrefixes
         ],
         'series' => [
             "select x.id, '', x.words, count(*), count(*) from series x join titles t on t.series_id = x.id group by x.id",
-            self::ABOUT.' from series x cross join lateral (select array_agg(id) titles from titles t where t.series_id = x.id) o where x.id = g.ref',
+            self::ABOUT.' from series x cross join lateral (select array_agg(title_id) titles from search_rows s where s.series_id = x.id) o where x.id = g.ref',
         ],
         'subject' => [
             "select x.id, '', x.words, count(*), count(*) from subjects x join subject_title st on st.subject_id = x.id group by x.id",
