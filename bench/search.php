@@ -100,6 +100,7 @@ foreach ($scales as $scale) {
         $n > 0 && array_push($busy, ...$times);
     }
     DB::table('search_loose')->where('id', '>', $before)->delete();
+    DB::statement('vacuum search_loose');
     Report::table(['clients', 'p50 ms', 'p95 ms', 'a second', 'peer p50', 'peer p95', 'peer a second', 'p95 ÷ peer’s'], $rows);
     printf("With %s titles lent since the sets were gathered, 1 client: p50 %.1f ms, p95 %.1f ms.\n\n", number_format(LENT), Report::percentile($busy, 0.5), Report::percentile($busy, 0.95));
     $byClass = [];
