@@ -69,7 +69,7 @@ stdout_logfile = {{VAR}}/log/nginx.out
 redirect_stderr = true
 
 [program:queue]
-command = php artisan queue:work --sleep=1 --max-time=3600 --tries=8
+command = php artisan queue:work --sleep=1 --rest=0.01 --max-time=3600 --tries=8
 autorestart = true
 startretries = 1000
 autostart = false
