@@ -42,7 +42,7 @@ final class StormTest extends TestCase
             $workers[] = $worker = new Process(['php', __DIR__.'/storm.php', (string) (100 + $w), '60', implode(',', $cardIds), implode(',', $titleIds)], timeout: 120);
             $worker->start();
         }
-        $done = ['borrowed' => 0, 'returned' => 0, 'held' => 0, 'cancelled' => 0, 'refused' => 0];
+        $done = ['borrowed' => 0, 'returned' => 0, 'held' => 0, 'cancelled' => 0, 'ended' => 0, 'refused' => 0];
         foreach ($workers as $worker) {
             $worker->wait();
             $this->assertTrue($worker->isSuccessful(), $worker->getErrorOutput().$worker->getOutput());
@@ -52,7 +52,7 @@ final class StormTest extends TestCase
         }
 
         $this->assertEveryCountIsTrue();
-        $this->assertGreaterThan(0, min($done['borrowed'], $done['returned'], $done['refused']), 'the storm blew: '.json_encode($done));
+        $this->assertGreaterThan(0, min($done['borrowed'], $done['returned'], $done['ended'], $done['refused']), 'the storm blew: '.json_encode($done));
         $this->assertSame($done['borrowed'], DB::table('loans')->count(), 'no loan was lost or doubled');
         $this->assertSame($done['held'], DB::table('holds')->count(), 'no hold was lost or doubled');
         $this->assertLessThanOrEqual(7, DB::table('cards')->max('loans_open'));
