@@ -115,7 +115,7 @@ test('web server processes, workers and the database are killed in the middle of
         }
     }
     // Pauses, promotions and jobs that died with their process are made up for.
-    execFileSync('bin/artisan', ['lending:tick'], { encoding: 'utf8' })
+    await expect.poll(() => execFileSync('bin/artisan', ['lending:tick'], { encoding: 'utf8' }), { timeout: 30_000 }).toContain('loans ended')
     expect(execFileSync('bin/artisan', ['lending:audit'], { encoding: 'utf8' })).toContain('Every figure agrees')
     const mail = readdirSync(join(VAR, 'outbox')).map(name => readFileSync(join(VAR, 'outbox', name), 'utf8').match(/^Message-ID: (.*)$/mi)[1])
     expect(mail.length).toBe(new Set(mail).size)

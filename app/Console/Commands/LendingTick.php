@@ -9,9 +9,14 @@ use App\Actions\Lending\BringIssues;
 use App\Actions\Lending\EndDueLoans;
 use App\Actions\Lending\SettleHolds;
 use App\Actions\Lending\TellOfDates;
+use DateTimeImmutable;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
-/** Run every minute. What is due is read from the database, so minutes that were missed are made up for in order. */
+/**
+ * Run every minute. What is due is read from the database, so minutes that were missed are made up for in order; a minute that comes while
+ * the one before it is still at work leaves all to that.
+ */
 final class LendingTick extends Command
 {
     protected $signature = 'lending:tick';
@@ -20,14 +25,28 @@ final class LendingTick extends Command
 
     public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, TellOfDates $tellOfDates, BringIssues $bringIssues, ForgetEndedLoans $forget): int
     {
-        $now = now()->toImmutable();
+        // Held by the connection: it is free again however this process ends.
+        if (! DB::scalar('select pg_try_advisory_lock(hashtext(?))', [self::class])) {
+            $this->info('Another lending:tick is at work at this moment.');
+
+            return self::SUCCESS;
+        }
+        try {
+            $this->tick(now()->toImmutable(), $endDueLoans, $settleHolds, $tellOfDates, $bringIssues, $forget);
+        } finally {
+            DB::select('select pg_advisory_unlock(hashtext(?))', [self::class]);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function tick(DateTimeImmutable $now, EndDueLoans $endDueLoans, SettleHolds $settleHolds, TellOfDates $tellOfDates, BringIssues $bringIssues, ForgetEndedLoans $forget): void
+    {
         $ended = $endDueLoans($now);
         $settleHolds($now);
         $tellOfDates($now);
         $bringIssues($now);
         $forget($now);
         $this->line("{$ended} loans ended.");
-
-        return self::SUCCESS;
     }
 }

@@ -11,6 +11,7 @@ use App\Actions\Lending\PlaceHold;
 use App\Actions\Lending\ReturnLoan;
 use App\Actions\Lending\SettleHolds;
 use App\Actions\Lending\UndoReturn;
+use App\Console\Commands\LendingTick;
 use App\Models\Hold;
 use App\Models\Notice;
 use App\Models\Title;
@@ -180,6 +181,22 @@ final class HoldTest extends TestCase
         $this->assertSame([1, 1, 1], array_map(fn (Title $t): int => $t->licences()->sole()->copies_free, [$title, $other, $free]));
         $this->assertSame(['loan_ended' => 5, 'hold_ready' => 2], Notice::query()->selectRaw('kind, count(*) n')->groupBy('kind')->orderByDesc('n')->pluck('n', 'kind')->all());
         $this->assertEveryCountIsTrue();
+    }
+
+    public function test_a_minute_that_comes_while_the_one_before_is_at_work_leaves_all_to_it(): void
+    {
+        $this->licence($title = $this->title());
+        $loan = $this->borrow($this->card(), $title);
+        $this->travel(16)->days();
+        config(['database.connections.other' => config('database.connections.pgsql')]);
+        $other = DB::connection('other');
+        $other->select('select pg_advisory_lock(hashtext(?))', [LendingTick::class]);
+        $this->artisan('lending:tick')->expectsOutputToContain('Another lending:tick is at work')->assertSuccessful();
+        $this->assertNull($loan->refresh()->ended_at);
+        // As when its process is killed.
+        $other->disconnect();
+        $this->artisan('lending:tick')->expectsOutput('1 loans ended.')->assertSuccessful();
+        $this->artisan('lending:tick')->expectsOutput('0 loans ended.')->assertSuccessful();
     }
 
     public function test_a_return_can_be_undone_while_nobody_has_the_copy(): void
