@@ -1,8 +1,7 @@
--- Ends an open loan that is returned: rows in the order card, loan, licence. When nobody waits for the title its copy comes free here and now, in one
--- statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless p_pass:
--- "awaited" says so, or an error where they came in this very moment. With p_pass the licence stays locked and its copy out of use, for
--- the caller to pass on in the same transaction to whom "line" names.
--- Null when the loan was over already.
+-- Ends an open loan that is returned: rows in the order card, loan, licence. When nobody waits for the title its copy comes free here and
+-- now, in one statement that holds the licence's row for no longer than its own commit. When somebody waits nothing is changed unless
+-- p_pass: "awaited" says so, or an error where they came in this very moment. With p_pass the licence stays locked and its copy out of use,
+-- for the caller to pass on in the same transaction to whom "line" names. Null when the loan was over already.
 drop function if exists lending_end_loan(bigint, timestamptz, text);
 drop function if exists lending_end_loan(bigint, timestamptz, text, boolean);
 create or replace function lending_end_loan(p_loan bigint, p_now timestamptz, p_pass boolean) returns json language plpgsql as $$
@@ -37,7 +36,6 @@ begin
     end if;
     return json_build_object('awaited', v_awaited, 'line', case when v_awaited then lending_next_in_line(v_loan.licence_id, v_loan.title_id, p_now) end);
 end $$;
-
 
 -- Ends those of many loans that are due, each at its due time, however late this is written down, with a notice of each: rows in the order
 -- cards, loans, licences, each by number. Copies that nobody waits for come free here and now. Of those that somebody waits for, one of a

@@ -50,7 +50,6 @@ final class GatherPrefixes
             DB::table('search_prefixes')->delete();
             DB::table('search_names')->delete();
             foreach (self::KINDS as $kind => [$of, $about]) {
-                DB::unprepared('drop table if exists gathering_names');
                 DB::statement("create temporary table gathering_names on commit drop as
                     select (select coalesce(max(id), 0) from search_names) + row_number() over () id, '{$kind}' kind, ref, role, words, n, '{$kind}' <> 'series' and titles > {$this->many} many
                         from ({$of}) x (ref, role, words, n, titles)");
@@ -60,8 +59,8 @@ final class GatherPrefixes
                                 cross join generate_series('.LikelyNames::SHORTEST.', '.LikelyNames::LONGEST.') letters where length(word) >= letters) p) r
                     where place <= ?', [$kind, LikelyNames::KEPT]);
                 DB::insert("insert into search_names (id, words, about) select g.id, g.words, (select {$about}) from gathering_names g where g.id in (select name_id from search_prefixes where kind = ?)", [$kind]);
+                DB::unprepared('drop table gathering_names');
             }
-            DB::unprepared('drop table gathering_names');
 
             return DB::table('search_prefixes')->count();
         });

@@ -50,8 +50,8 @@ final class EndDueLoans
 
     /**
      * @param  list<int>  $loans
-     * @param  bool  $lazily  without waiting for the disk: what a crash took back the next tick does again, and whoever acts on it, by
-     *                        borrowing or mailing, has it written before his own
+     * @param  bool  $lazily  without waiting for the disk: what a crash takes back the next tick does again, and what others do because of
+     *                        it, a loan or a mail, is committed after it and so has it on the disk first
      */
     private function together(array $loans, DateTimeImmutable $now, bool $lazily): stdClass
     {
