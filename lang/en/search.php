@@ -21,6 +21,7 @@ return [
     'audiences' => ['child' => 'children', 'teen' => 'teens', 'adult' => 'adults'],
     'language' => 'Language',
     'subject' => 'Subject',
+    'series' => 'Series',
     'year_of' => 'Year',
     'level_of' => 'Reading level',
     'grade' => 'grade :level',

@@ -21,6 +21,7 @@ return [
     'audiences' => ['child' => 'niños', 'teen' => 'jóvenes', 'adult' => 'adultos'],
     'language' => 'Idioma',
     'subject' => 'Materia',
+    'series' => 'Serie',
     'year_of' => 'Año',
     'level_of' => 'Nivel de lectura',
     'grade' => 'curso :level',

@@ -31,6 +31,7 @@ final class GatherSets
             'year' => ['s.year', '', 'true'],
             'level' => ['floor(s.level)::int', '', 'true'],
             'supplied' => ["''", '', 's.supplied'],
+            'series' => ['least('.(Gathering::SIZES - 1).', floor(log(2, x.n)))::int', 'join (select series_id, count(*)::numeric n from search_rows where series_id is not null group by 1) x using (series_id)', 'true'],
             'person' => ["ct.contributor_id || ':' || ct.role", 'join contributor_title ct on ct.title_id = s.title_id', 'true'],
             'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
         ],
@@ -81,7 +82,7 @@ final class GatherSets
                 return 0;
             }
             $count = 0;
-            Copies::write($key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
+            Copies::write($what, $key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
             $what === Gathered::Records && ($this->prefixes)();
             DB::table('search_gatherings')->where('id', $gathering)->update(['gathered_at' => $now]);
             // Only those that were there when this transaction began to read: they are in the sets.

@@ -17,15 +17,17 @@ final class CountFacets
 
     private const MOST_AWARDS = 8;
 
+    private const MOST_SERIES = 8;
+
     /**
      * Each value's count is of what all other filters leave: those of which one value is chosen do not narrow themselves. The titles are
      * counted once by all that is filtered by; what follows works on the few rows which that leaves.
      */
     private const COUNTS = <<<'SQL'
-        with c as materialized (select s.format, s.audience, s.language, s.year, floor(s.level)::int as level, s.subjects, s.awards, %1$s can from search_rows s where %2$s),
+        with c as materialized (select s.format, s.audience, s.language, s.year, floor(s.level)::int as level, s.subjects, s.awards, s.series_id, %1$s can from search_rows s where %2$s),
             g as materialized (select format, audience, language, year, level, can & 2 > 0 as ready, can & 4 > 0 as always, count(*) n from c where %3$s group by 1, 2, 3, 4, 5, 6, 7),
             f as materialized (select *, %4$s f, %5$s a, %6$s l, %7$s r, %8$s w, %9$s y, %10$s g from g),
-            m as (select subjects, awards from (select *, can & 2 > 0 as ready, can & 4 > 0 as always from c where %3$s) x where %4$s and %5$s and %6$s and %7$s and %8$s and %9$s and %10$s)
+            m as (select subjects, awards, series_id from (select *, can & 2 > 0 as ready, can & 4 > 0 as always from c where %3$s) x where %4$s and %5$s and %6$s and %7$s and %8$s and %9$s and %10$s)
         select grouping(format, audience, language, year, level) of, coalesce(format, audience, language, year::text, level::text) as value,
             sum(n) filter (where f and a and l and r and w and y and g) n,
             sum(n) filter (where a and l and r and w and y and g) by_format, sum(n) filter (where f and l and r and w and y and g) by_audience,
@@ -36,6 +38,8 @@ final class CountFacets
         union all (select -1, x.id || ' ' || x.name, most.n, 0, 0, 0, 0, 0, 0, 0 from
             (select subject, count(*) n from (select unnest(subjects) subject from m) y group by 1 order by n desc, subject limit %11$d) most join subjects x on x.id = most.subject order by most.n desc, x.id)
         union all (select -2, award, count(*) n, 0, 0, 0, 0, 0, 0, 0 from (select unnest(awards) award from m where awards <> '{}') y group by award order by n desc, award limit %12$d)
+        union all (select -3, x.id || ' ' || x.name, most.n, 0, 0, 0, 0, 0, 0, 0 from
+            (select series_id, count(*) n from m where series_id is not null group by 1 order by n desc, series_id limit %13$d) most join series x on x.id = most.series_id order by most.n desc, x.id)
         SQL;
 
     /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
@@ -58,12 +62,12 @@ final class CountFacets
             $others = $this->oneByOne($search, $now, ["s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $found->oneByOne).'}', ...$bindings]], PHP_INT_MAX);
         }
 
-        return $this->countInSets->of($found, $others, $search->subjects, self::MOST_SUBJECTS, self::MOST_AWARDS);
+        return $this->countInSets->of($found, $others, $search->subjects, self::MOST_SUBJECTS, self::MOST_AWARDS, self::MOST_SERIES);
     }
 
     /**
      * @param  array{string, list<mixed>}|null  $where  a condition instead of the search's own but for the filters of which one value is chosen
-     * @param  int|null  $most  of subjects and awards
+     * @param  int|null  $most  of subjects, awards and series
      */
     private function oneByOne(CatalogueSearch $search, DateTimeImmutable $now, ?array $where = null, ?int $most = null): Facets
     {
@@ -71,11 +75,11 @@ final class CountFacets
         [$where, $bindings] = $where ?? SearchSql::base($search, $now);
         $choices = SearchSql::choices($search);
         $rows = DB::select(
-            sprintf(self::COUNTS, $can, $where, SearchSql::within($search, 'can'), ...[...array_column($choices, 0), $most ?? self::MOST_SUBJECTS, $most ?? self::MOST_AWARDS]),
+            sprintf(self::COUNTS, $can, $where, SearchSql::within($search, 'can'), ...[...array_column($choices, 0), $most ?? self::MOST_SUBJECTS, $most ?? self::MOST_AWARDS, $most ?? self::MOST_SERIES]),
             [...$canBindings, ...$bindings, ...$chosen = array_merge(...array_column($choices, 1)), ...$chosen],
         );
         $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
-        $subjects = $names = $awards = [];
+        $subjects = $names = $awards = $series = $seriesNames = [];
         $all = null;
         foreach ($rows as $row) {
             $facet = array_search($row->of, self::GROUPED, true);
@@ -85,6 +89,10 @@ final class CountFacets
                 $names[(int) $id] = $name;
             } elseif ($row->of === -2) {
                 $awards[$row->value] = (int) $row->n;
+            } elseif ($row->of === -3) {
+                [$id, $name] = explode(' ', $row->value, 2);
+                $series[(int) $id] = (int) $row->n;
+                $seriesNames[(int) $id] = $name;
             } elseif ($facet === false) {
                 $all = $row;
             } elseif ($row->value !== null && $row->{"by_{$facet}"} > 0) {
@@ -96,7 +104,7 @@ final class CountFacets
         $unnamed = array_diff($search->subjects, array_keys($names));
         $names += $unnamed === [] ? [] : DB::table('subjects')->whereIn('id', $unnamed)->pluck('name', 'id')->all();
 
-        return new Facets((int) ($all->n ?? 0), (int) ($all->ready ?? 0), (int) ($all->always ?? 0), $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $this->byLibrary($search, $now), (int) ($all->by_language ?? 0));
+        return new Facets((int) ($all->n ?? 0), (int) ($all->ready ?? 0), (int) ($all->always ?? 0), $of['format'], $of['audience'], $of['language'], $subjects, $names, $of['year'], $of['level'], $awards, $series, $seriesNames, $this->byLibrary($search, $now), (int) ($all->by_language ?? 0));
     }
 
     /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */

@@ -16,6 +16,8 @@ final readonly class Facets
      * @param  array<int, int>  $years
      * @param  array<int, int>  $levels  by whole grade
      * @param  array<string, int>  $awards  the most first
+     * @param  array<int, int>  $series  by series' number, the most first
+     * @param  array<int, string>  $seriesNames
      * @param  int  $anyLanguage  with every language and without any, as some music is
      * @param  array<int, int>  $libraries  by library, where several count; all together under 0
      */
@@ -31,6 +33,8 @@ final readonly class Facets
         public array $years,
         public array $levels,
         public array $awards,
+        public array $series,
+        public array $seriesNames,
         public array $libraries,
         public int $anyLanguage,
     ) {
@@ -39,6 +43,6 @@ final readonly class Facets
     /** @param  array<int, int>  $libraries */
     public static function none(array $libraries): self
     {
-        return new self(0, 0, 0, [], [], [], [], [], [], [], [], $libraries, 0);
+        return new self(0, 0, 0, [], [], [], [], [], [], [], [], [], [], $libraries, 0);
     }
 }

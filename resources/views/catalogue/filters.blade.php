@@ -19,13 +19,16 @@
     @endforeach
     <x-histogram name="year" :heading="__('search.year_of')" :counts="$facets->years" :chosen="$search->years" :link="$link" :search="$search" />
     <x-histogram name="level" :heading="__('search.level_of')" :counts="$facets->levels" :chosen="$search->levels" :link="$link" :search="$search" />
-    @if ($facets->subjects !== [])
-        <h3 class="font-semibold font-sans text-[15px] mb-1">{{ __('search.subject') }}</h3>
-        <ul class="pb-3">@foreach ($facets->subjects as $id => $count)@unless (in_array($id, $search->subjects, true))<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $subjectLink($id) }}"><span>{{ $facets->subjectNames[$id] ?? '' }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endunless @endforeach</ul>
-    @endif
-    @if (array_diff_key($facets->awards, array_flip($search->awards)) !== [])
-        <h3 class="font-semibold font-sans text-[15px] mb-1">{{ __('search.awards') }}</h3>
-        <ul class="pb-3">@foreach ($facets->awards as $award => $count)@unless (in_array((string) $award, $search->awards, true))<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $awardLink((string) $award) }}"><span>{{ $award }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endunless @endforeach</ul>
-    @endif
+    {{-- Filters that narrow further with each value: heading, counts, the words for a value, the link that adds it. --}}
+    @foreach ([
+        [__('search.subject'), array_diff_key($facets->subjects, array_flip($search->subjects)), fn (int $id): string => $facets->subjectNames[$id] ?? '', $subjectLink],
+        [__('search.series'), $search->seriesId === null ? $facets->series : [], fn (int $id): string => $facets->seriesNames[$id] ?? '', fn (int $id): string => $link(['series' => (string) $id])],
+        [__('search.awards'), array_diff_key($facets->awards, array_flip($search->awards)), strval(...), $awardLink],
+    ] as [$heading, $counts, $words, $narrowed])
+        @if ($counts !== [])
+            <h3 class="font-semibold font-sans text-[15px] mb-1">{{ $heading }}</h3>
+            <ul class="pb-3">@foreach ($counts as $value => $count)<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $narrowed($value) }}"><span>{{ $words($value) }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endforeach</ul>
+        @endif
+    @endforeach
     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
 </form>

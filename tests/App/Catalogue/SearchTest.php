@@ -157,7 +157,7 @@ final class SearchTest extends TestCase
         for ($n = 0; $n < 60; $n++) {
             $title = $this->record($pick(['Low', 'High', 'Deep']).' '.$pick(['Water', 'Lamp', 'Reef']), [
                 'format' => $pick(Format::cases()), 'audience' => $pick(Audience::cases()), 'language' => $pick(['en', 'es', null]), 'published' => (string) $dice->getInt(2010, 2014),
-                'subjects' => array_values(array_unique([$pick(['Mystery', 'Birds']), $pick(['Birds', 'Boats', 'Cooking'])])), 'level' => $pick([null, 1.5, 3.0, 3.9]),
+                'subjects' => array_values(array_unique([$pick(['Mystery', 'Birds']), $pick(['Birds', 'Boats', 'Cooking'])])), 'level' => $pick([null, 1.5, 3.0, 3.9]), 'series' => $pick([null, 'Tides', 'Reefs', 'Lamps']),
             ], model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]));
             if ($n % 4 === 0 && $title->licences()->first()?->copies !== null) {
                 $this->borrow($this->card(), $title);
@@ -165,6 +165,7 @@ final class SearchTest extends TestCase
         }
         $birds = (string) DB::table('subjects')->where('name', 'Birds')->value('id');
         $wrong = [];
+        $named = 0;
         foreach ([[], ['q' => 'low'], ['q' => 'lamp OR reef', 'format' => 'ebook'], ['ready' => '1', 'audience' => 'teen'], ['subjects' => $birds, 'year' => '2011-2013'], ['always' => '1', 'language' => 'es'], ['level' => '3-3', 'format' => 'music']] as $asked) {
             $facets = $this->facets($asked);
             $leadsTo = function (array $change, int $said) use ($asked, &$wrong): void {
@@ -194,8 +195,13 @@ final class SearchTest extends TestCase
             foreach ($facets->subjects as $subject => $count) {
                 $leadsTo(['subjects' => trim(($asked['subjects'] ?? '').".{$subject}", '.')], $count);
             }
+            foreach ($facets->series as $series => $count) {
+                $leadsTo(['series' => (string) $series], $count);
+            }
+            $named += count($facets->series);
         }
         $this->assertSame([], $wrong);
+        $this->assertGreaterThan(12, $named, 'series are offered');
     }
 
     public function test_ready_now_is_true_at_the_moment(): void

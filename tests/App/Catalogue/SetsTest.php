@@ -41,6 +41,9 @@ final class SetsTest extends TestCase
     /** @var list<Library> */
     private array $libraries;
 
+    /** @var list<int> those that have titles */
+    private array $series;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -50,6 +53,7 @@ final class SetsTest extends TestCase
         $this->libraries[1]->update(['pay_per_loan_budget_cents' => 500]);
         Artisan::call('demo:grow --titles='.self::TITLES);
         app(RefreshAvailability::class)();
+        $this->series = DB::table('search_rows')->whereNotNull('series_id')->distinct()->orderBy('series_id')->pluck('series_id')->all();
     }
 
     public function test_sets_find_and_count_what_looking_at_each_title_does(): void
@@ -73,6 +77,7 @@ final class SetsTest extends TestCase
                 DB::rollBack();
                 $said = json_encode($search->with([])).", round {$round}";
                 $this->assertSame(self::comparable($plain), self::comparable($sets), $said);
+                $this->assertEquals($plain->seriesNames, $sets->seriesNames, $said);
                 $this->assertEquals(array_intersect_key($plain->subjectNames, $plain->subjects), array_intersect_key($sets->subjectNames, $sets->subjects), $said);
                 sort($ids);
                 sort($plainIds);
@@ -142,6 +147,7 @@ final class SetsTest extends TestCase
         $damages = [
             fn (string $copy) => $this->cut("{$copy}/sets"),
             fn (string $copy) => $this->cut("{$copy}/titles"),
+            fn (string $copy) => $this->cut("{$copy}/series"),
             fn (string $copy) => file_put_contents("{$copy}/index.php", '<?php return [[], [], [], 1];'),
         ];
         foreach ($damages as $damage) {
@@ -149,7 +155,7 @@ final class SetsTest extends TestCase
             File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
             $damage($damaged);
             $this->assertEquals([$here, $ids], $this->answer($search, 3, few: 3000));
-            foreach (['sets', 'titles', 'index.php', 'shared'] as $file) {
+            foreach (['sets', 'titles', 'series', 'index.php', 'shared'] as $file) {
                 $this->assertFileEquals("{$whole}/{$file}", "{$damaged}/{$file}");
             }
         }
@@ -263,6 +269,7 @@ final class SetsTest extends TestCase
             'year' => $sometimes(fn (): string => $one(['1990-2010', '2005-', '-2020'])),
             'level' => $sometimes(fn (): string => $one(['2-6', '5-'])),
             'subjects' => $sometimes(fn (): string => $one($subjects)),
+            'series' => $this->random->getInt(0, 9) === 0 ? (string) $one($this->series) : '',
             'ready' => $sometimes(fn (): string => '1'),
             'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
             'reach' => $one(['', '', 'cards', 'beyond']),
@@ -296,7 +303,7 @@ final class SetsTest extends TestCase
     private static function comparable(Facets $facets): array
     {
         $all = get_object_vars($facets);
-        unset($all['subjectNames']);
+        unset($all['subjectNames'], $all['seriesNames']);
         foreach (['formats', 'audiences', 'languages', 'years', 'levels'] as $kind) {
             ksort($all[$kind]);
         }
@@ -315,7 +322,7 @@ final class SetsTest extends TestCase
         $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), ends: '+3 days', library: $this->libraries[0]);
         $this->licence($this->title('A harbour across the water'), library: $this->libraries[2]);
         DB::update("update licences set ends_at = now() - interval '1 minute' where id in (select id from licences where library_id <> ? order by md5(id::text || ?) limit 5)", [$this->libraries[0]->id, (string) $this->random->getInt(1, 999)]);
-        DB::update("update search_rows set format = 'video', year = 1999 where title_id = ?", [$this->random->getInt(1, self::TITLES)]);
+        DB::update("update search_rows set format = 'video', year = 1999, series_id = ? where title_id = ?", [$this->series[$this->random->getInt(0, count($this->series) - 1)], $this->random->getInt(1, self::TITLES)]);
         $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
         $this->travel(2)->days();
     }

@@ -19,9 +19,9 @@ final class Copies
     private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
     /** Null where there is none yet, or another process is making it. */
-    public static function of(int $gathering, string $key): ?SetsFile
+    public static function of(Gathered $what, int $gathering, string $key): ?SetsFile
     {
-        return SetsFile::in(self::folder($key)) ?? self::fetchWhenNobodyWaits($gathering, $key);
+        return SetsFile::in(self::folder($key)) ?? self::fetchWhenNobodyWaits($what, $gathering, $key);
     }
 
     /** Where this machine has its copy. */
@@ -31,27 +31,41 @@ final class Copies
     }
 
     /** @param  iterable<NamedSet>  $sets */
-    public static function write(string $key, iterable $sets): void
+    public static function write(Gathered $what, string $key, iterable $sets): void
     {
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, DB::table('subjects')->pluck('name', 'id')->all());
+        [$subjects, $series] = $what === Gathered::Records ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series()] : [[], []];
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, $subjects, $series);
+    }
+
+    /**
+     * What has changed since a gathering may be in it, or not: it is not believed.
+     *
+     * @return array<int, int> the series of each title that is part of one, by title, the lowest number first
+     */
+    private static function series(): array
+    {
+        $all = DB::selectOne('select string_agg(int4send(title_id::int), null order by title_id) titles, string_agg(int4send(series_id::int), null order by title_id) series from search_rows where series_id is not null');
+        [$titles, $series] = array_map(fn (mixed $sent): array => array_values((array) unpack('N*', is_resource($sent) ? (string) stream_get_contents($sent) : '')), [$all->titles, $all->series]);
+
+        return array_combine($titles, $series);
     }
 
     /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */
-    private static function fetchWhenNobodyWaits(int $id, string $key): ?SetsFile
+    private static function fetchWhenNobodyWaits(Gathered $what, int $id, string $key): ?SetsFile
     {
         if (app()->runningInConsole()) {
-            return self::fetch($id, $key);
+            return self::fetch($what, $id, $key);
         }
-        app()->terminating(function () use ($id, $key): void {
+        app()->terminating(function () use ($what, $id, $key): void {
             set_time_limit(0);
-            self::fetch($id, $key);
+            self::fetch($what, $id, $key);
         });
 
         return null;
     }
 
     /** Null for whoever comes while another process makes it. */
-    private static function fetch(int $id, string $key): ?SetsFile
+    private static function fetch(Gathered $what, int $id, string $key): ?SetsFile
     {
         $folder = self::folder($key);
         File::ensureDirectoryExists(dirname($folder));
@@ -59,7 +73,7 @@ final class Copies
         if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
             return null;
         }
-        is_dir($folder) || self::write($key, self::fetched($id));
+        is_dir($folder) || self::write($what, $key, self::fetched($id));
         @unlink("{$folder}.lock");
         fclose($lock);
 

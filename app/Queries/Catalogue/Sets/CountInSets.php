@@ -24,10 +24,10 @@ final class CountInSets
     }
 
     /**
-     * @param  Facets  $others  what was counted one by one: with all its subjects and awards
+     * @param  Facets  $others  what was counted one by one: with all its subjects, awards and series
      * @param  list<int>  $chosen  subjects whose names are wanted whatever their counts
      */
-    public function of(FoundInSets $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards): Facets
+    public function of(FoundInSets $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards, int $mostSeries): Facets
     {
         $gathering = $found->gathering;
         $matching = $found->matching();
@@ -38,12 +38,13 @@ final class CountInSets
             ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
         $awards = self::most($gathering, 'award', $few ? $found->each('award') : $gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($gathering, (string) $award)) ?? [];
+        $series = self::mostOfSeries($gathering, $matching, $others->series, $mostSeries);
 
         return new Facets(
             $matching->count() + $others->total,
             $found->matching('ready')->countWith($found->ready) + $others->ready,
             $found->matching('always')->countWith($found->always) + $others->always,
-            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $others->libraries,
+            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $series, self::seriesNames(array_keys($series)), $others->libraries,
             $found->matching('language')->count() + $others->anyLanguage,
         );
     }
@@ -112,6 +113,40 @@ final class CountInSets
         $inAll = $gathering->values($kind);
 
         return count($inAll) < Gathering::MOST[$kind] || $beyond((int) end($inAll)) ? self::first($counts, $most) : null;
+    }
+
+    /**
+     * As most(), of series: too many, and most of them with too few titles, for a set of each.
+     *
+     * @param  array<int, int>  $more
+     * @return array<int, int> the most first
+     */
+    private static function mostOfSeries(Gathering $gathering, TitleSet $among, array $more, int $most): array
+    {
+        $first = [];
+        $counts = $more;
+        $mostMore = max([0, ...$more]);
+        foreach ($gathering->bySeries($among) as $atMost => $these) {
+            foreach ($these as $series => $count) {
+                $counts[$series] = ($counts[$series] ?? 0) + $count;
+            }
+            /** @var array<int, int> $first */
+            $first = self::first($counts, $most);
+            if (count($first) === $most && $atMost + $mostMore < end($first)) {
+                break;
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param  list<int>  $series
+     * @return array<int, string> by number
+     */
+    private static function seriesNames(array $series): array
+    {
+        return array_column($series === [] ? [] : DB::select('select id, name from series where id = any(?::bigint[])', ['{'.implode(',', $series).'}']), 'name', 'id');
     }
 
     /**

@@ -25,6 +25,9 @@ final class Gathering
 
     public const WIDER = 4;
 
+    /** Titles that are part of a series are kept by how many it has in all: one, up to 3, up to 7, and so on; the last of them with all that have more. */
+    public const SIZES = 16;
+
     /** What is read from the database alone begins so: too many to have at hand. */
     public const APART = 'pair:';
 
@@ -56,7 +59,7 @@ final class Gathering
         if (count($gathered) < count(Gathered::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
-        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => Copies::of($one->id, $one->key), $gathered));
+        $sets = array_filter(array_map(fn (stdClass $one): ?SetsFile => Copies::of(Gathered::from($one->of), $one->id, $one->key), $gathered));
         $records = $gathered[Gathered::Records->value];
 
         return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose), TitleSet::of($changed));
@@ -107,6 +110,19 @@ final class Gathering
         $others = array_values(array_diff($subjects, array_keys($names)));
 
         return $names + array_column($others === [] ? [] : DB::select('select id, name from subjects where id = any(?::bigint[])', ['{'.implode(',', $others).'}']), 'name', 'id');
+    }
+
+    /**
+     * How many of some titles each series has: those of the largest series, then those of half that size, and so on.
+     *
+     * @return Generator<int, array<int, int>> by how many those that come after it can have at the most; by series
+     */
+    public function bySeries(TitleSet $titles): Generator
+    {
+        for ($size = self::SIZES - 1; $size >= 0; $size--) {
+            $these = $titles->and($this->every("series:{$size}"));
+            yield 2 ** $size - 1 => $this->sets[Gathered::Records->value]->series->count($these);
+        }
     }
 
     private function file(string $name): SetsFile

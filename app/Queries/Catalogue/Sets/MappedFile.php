@@ -68,6 +68,27 @@ final class MappedFile
         return $pieces;
     }
 
+    /**
+     * The numbers, of four bytes each, that stand in some places of a file that has nothing else.
+     *
+     * @param  list<int>  $places  from 0, in rising order; beyond the last there is nothing
+     * @return list<int>
+     */
+    public function numbers(array $places): array
+    {
+        $all = self::seenAs('uint32_t *', $this->memory);
+        $last = intdiv($this->size, 4) - 1;
+        $numbers = [];
+        foreach ($places as $place) {
+            if ($place > $last) {
+                break;
+            }
+            $numbers[] = (int) $all[$place];
+        }
+
+        return $numbers;
+    }
+
     /** @return MemoryFunctions */
     private static function functions(): object
     {

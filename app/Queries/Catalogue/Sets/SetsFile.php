@@ -26,6 +26,9 @@ final class SetsFile
     /** TitlesFile: of the sets of filters. */
     private const TITLES = 'titles';
 
+    /** SeriesFile. */
+    private const SERIES = 'series';
+
     /** One of each kind of gathering. */
     private const OPEN_AT_ONCE = 2;
 
@@ -41,7 +44,7 @@ final class SetsFile
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      * @param  array<int, string>  $subjects  names, by number
      */
-    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly TitlesFile $titles, private readonly array $index, private readonly array $values, private readonly array $places, public readonly array $subjects)
+    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly TitlesFile $titles, public readonly SeriesFile $series, private readonly array $index, private readonly array $values, private readonly array $places, public readonly array $subjects)
     {
     }
 
@@ -65,13 +68,14 @@ final class SetsFile
         $is = require "{$folder}/".self::INDEX;
         $sets = MappedFile::of("{$folder}/".self::SETS, $is['sizes'][self::SETS] ?? 0);
         $titles = MappedFile::of("{$folder}/".self::TITLES, $is['sizes'][self::TITLES] ?? 0);
-        if ($sets === null || $titles === null) {
+        $series = MappedFile::of("{$folder}/".self::SERIES, $is['sizes'][self::SERIES] ?? 0);
+        if ($sets === null || $titles === null || $series === null) {
             File::deleteDirectory($folder);
 
             return null;
         }
 
-        return new self($folder, $sets, new TitlesFile($titles, $is['listed']), $is['index'], $is['values'], $is['places'], $is['subjects']);
+        return new self($folder, $sets, new TitlesFile($titles, $is['listed']), new SeriesFile($series), $is['index'], $is['values'], $is['places'], $is['subjects']);
     }
 
     /**
@@ -79,8 +83,9 @@ final class SetsFile
      * @param  list<string>  $listed  kinds of which values() and each() are asked
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
      * @param  array<int, string>  $subjects  the names of all there are
+     * @param  iterable<int, int>  $series  of each title that is part of one, by title, the lowest number first
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects, iterable $series): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
@@ -108,17 +113,18 @@ final class SetsFile
         }
         fclose($file);
         fclose($shared);
-        $titles = TitlesFile::bytes(array_values($turned));
+        [$titles, $series] = [TitlesFile::bytes(array_values($turned)), SeriesFile::bytes($series)];
         $values = array_map(SharedCounts::inOrder(...), $values);
         $places = [];
         foreach ($lines as $place => $text) {
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
         self::put("{$new}/".self::TITLES, $titles);
+        self::put("{$new}/".self::SERIES, $series);
         self::put("{$new}/".self::NAMES, implode('', $lines));
         self::put("{$new}/".self::INDEX, '<?php return '.var_export([
             'index' => $index, 'values' => $values, 'places' => $places, 'listed' => array_keys($turned),
-            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, self::TITLES => strlen($titles)],
+            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, self::TITLES => strlen($titles), self::SERIES => strlen($series)],
         ], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);

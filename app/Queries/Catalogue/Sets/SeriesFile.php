@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Catalogue\Sets;
+
+use FigPorch\Core\Catalogue\TitleSet;
+
+/** Which series each title is part of: by the title's number the series' number, in four bytes; 0 where it is part of none. */
+final class SeriesFile
+{
+    private const NONE = "\0\0\0\0";
+
+    public function __construct(private readonly MappedFile $file)
+    {
+    }
+
+    /**
+     * @param  iterable<int, int>  $series  by title, the lowest number first
+     * @return string the bytes of the file
+     */
+    public static function bytes(iterable $series): string
+    {
+        $bytes = self::NONE;
+        foreach ($series as $title => $of) {
+            $bytes .= str_repeat(self::NONE, max(0, $title - intdiv(strlen($bytes), 4))).pack('V', $of);
+        }
+
+        return $bytes;
+    }
+
+    /** @return array<int, int> by series, how many of the titles it has; only series that have one */
+    public function count(TitleSet $titles): array
+    {
+        $counts = array_count_values($this->file->numbers($titles->numbers()));
+        unset($counts[0]);
+
+        return $counts;
+    }
+}

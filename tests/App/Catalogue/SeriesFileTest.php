@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Queries\Catalogue\Sets\MappedFile;
+use App\Queries\Catalogue\Sets\SeriesFile;
+use FigPorch\Core\Catalogue\TitleSet;
+use PHPUnit\Framework\TestCase;
+
+/** Titles are counted by their series, however far apart their numbers lie. */
+final class SeriesFileTest extends TestCase
+{
+    /** @param  array<int, int>  $series */
+    private function file(array $series): SeriesFile
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'series');
+        file_put_contents($path, SeriesFile::bytes($series));
+        $mapped = MappedFile::of($path, (int) filesize($path));
+        unlink($path);
+
+        return new SeriesFile($mapped ?? throw new \LogicException('It is there.'));
+    }
+
+    public function test_titles_are_counted_by_their_series(): void
+    {
+        $file = $this->file([1 => 70_000, 2 => 5, 65_536 => 70_000, 200_000 => 5, 200_001 => 2_000_000_000]);
+        $this->assertSame([], $file->count(TitleSet::none()));
+        $this->assertSame([], $file->count(TitleSet::of([0, 3, 199_999, 200_002, 4_000_000_000])), 'titles of no series, or that came later');
+        $this->assertSame([70_000 => 2, 5 => 1], $file->count(TitleSet::of([1, 3, 65_536, 200_000])));
+        $this->assertSame([70_000 => 2, 5 => 2, 2_000_000_000 => 1], $file->count(TitleSet::of(range(0, 300_000))));
+    }
+
+    public function test_a_catalogue_without_series_is_no_fault(): void
+    {
+        $this->assertSame([], $this->file([])->count(TitleSet::of([0, 1, 2])));
+    }
+}
