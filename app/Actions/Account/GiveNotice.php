@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Account;
 
-use App\Jobs\MailNotice;
+use App\Jobs\MailNotices;
 use App\Jobs\PushNotice;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
@@ -38,7 +38,7 @@ final class GiveNotice
     public static function carry(stdClass $given): void
     {
         $jobs = [
-            ...array_map(fn (int $noticeId): MailNotice => new MailNotice($noticeId), $given->mail),
+            ...array_map(fn (array $notices): MailNotices => new MailNotices($notices), array_chunk($given->mail, MailNotices::TOGETHER)),
             ...array_map(fn (array $of): PushNotice => new PushNotice(...$of), $given->push),
         ];
         $jobs === [] || Queue::bulk($jobs);

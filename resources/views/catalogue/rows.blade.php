@@ -8,7 +8,7 @@
         <h2 class="text-xl"><a href="/titles/{{ $title->id }}" class="no-underline hover:underline">{{ $title->name }}</a></h2>
         @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
         <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
-        <div class="meta flex flex-wrap items-baseline gap-x-3"><span>{{ implode(' · ', array_filter([TitleText::series($title), ...array_slice(array_values($title->subjectNames()), 0, 3)])) }}</span> {{ App\View\AddToBasket::html($title) }}</div>
+        <div class="meta flex flex-wrap items-baseline gap-x-3"><span class="empty:hidden">{{ implode(' · ', array_filter([TitleText::series($title), ...array_slice(array_values($title->subjectNames()), 0, 3)])) }}</span> {{ App\View\AddToBasket::html($title) }}</div>
     </div>
     <div class="col-span-2 md:col-span-1">@include('lending.title-action', ['standing' => $way->standing ?? $standings[$title->id], 'way' => $way?->library])@if ($way !== null)<p class="meta mt-1">{{ __('catalogue.with_card', ['library' => $way->library->short_name]) }}</p>@endif</div>
 </article>

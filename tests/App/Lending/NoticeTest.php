@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Jobs\MailNotice;
+use App\Jobs\MailNotices;
 use App\Mail\NoticeMail;
 use App\Models\Notice;
 use App\Models\Person;
@@ -51,6 +51,7 @@ final class NoticeTest extends TestCase
 
     public function test_hundreds_that_fall_due_together_are_each_announced_once_as_each_person_chose(): void
     {
+        Mail::fake();
         $licence = $this->licence($title = $this->title(), LicenceModel::Simultaneous);
         $due = $this->now()->modify('+71 hours');
         $people = [];
@@ -67,9 +68,11 @@ final class NoticeTest extends TestCase
         DB::enableQueryLog();
         for ($tick = 0; $tick < 2; $tick++) {
             Artisan::call('lending:tick');
-            $this->assertSame([229, 229, 227], [DB::table('notices')->count(), DB::table('notices')->whereIn('person_id', $people)->where('shown', true)->distinct()->count('person_id'), DB::table('jobs')->count()]);
+            $this->assertSame([229, 229, 10], [DB::table('notices')->count(), DB::table('notices')->whereIn('person_id', $people)->where('shown', true)->distinct()->count('person_id'), DB::table('jobs')->count()]);
         }
         $this->assertLessThan(60, count(DB::getQueryLog()), 'not one by one');
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        Mail::assertSent(NoticeMail::class, 227);
         $this->assertSame($due->modify('+229 seconds')->format(DATE_ATOM), json_decode(DB::table('notices')->where('person_id', $people[229])->value('facts'))->due);
     }
 
@@ -126,20 +129,54 @@ final class NoticeTest extends TestCase
             $refuse && throw new RuntimeException('421 try later');
         });
         try {
-            (new MailNotice($notice->id))->handle();
+            (new MailNotices([$notice->id]))->handle();
             $this->fail('a refusal is an error of the job');
         } catch (RuntimeException) {
             $this->assertNull($notice->refresh()->getAttribute('mail_begun_at'));
         }
         $refuse = false;
-        (new MailNotice($notice->id))->handle();
-        (new MailNotice($notice->id))->handle();
+        (new MailNotices([$notice->id]))->handle();
+        (new MailNotices([$notice->id]))->handle();
         $this->assertCount(1, $this->sent());
 
         // A worker that died after it began: nobody knows whether the message went, so it is not sent again.
         $notice->update(['mail_begun_at' => $this->now(), 'mailed_at' => null]);
-        (new MailNotice($notice->id))->handle();
+        (new MailNotices([$notice->id]))->handle();
         $this->assertCount(1, $this->sent());
+    }
+
+    public function test_a_mail_that_is_refused_or_slow_does_not_keep_back_those_after_it(): void
+    {
+        config(['mail.default' => 'array']);
+        $notices = array_map(fn (int $n): int => Notice::query()->create([
+            'person_id' => $this->card()->person_id, 'kind' => 'loan_ended', 'event_key' => (string) $n, 'facts' => ['title' => 1, 'name' => "Low Water {$n}"], 'created_at' => $this->now(),
+        ])->id, range(1, 5));
+        $sending = fn (string $name): bool => true;
+        Event::listen(MessageSending::class, function (MessageSending $event) use (&$sending): void {
+            $sending((string) $event->message->getTextBody()) || throw new RuntimeException('550 no such box');
+        });
+        $mailed = fn (): array => Notice::query()->whereNotNull('mailed_at')->pluck('id')->sort()->values()->all();
+
+        $sending = fn (string $text): bool => ! str_contains($text, 'Low Water 3');
+        MailNotices::dispatch($notices);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->assertSame(array_values(array_diff($notices, [$notices[2]])), $mailed());
+        $sending = fn (): bool => true;
+        $this->travel(10)->seconds();
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->assertSame($notices, $mailed());
+        $this->assertCount(5, $this->sent());
+
+        Notice::query()->update(['mail_begun_at' => null, 'mailed_at' => null]);
+        $sending = function (): bool {
+            $this->travel(12)->seconds();
+
+            return true;
+        };
+        (new MailNotices($notices))->handle();
+        $this->assertSame([array_slice($notices, 0, 2), 1], [$mailed(), DB::table('jobs')->count()]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->assertSame($notices, $mailed());
     }
 
     public function test_due_dates_as_a_calendar_with_an_address_that_can_be_renewed(): void
