@@ -36,7 +36,7 @@ final class Peer
         DB::statement('set statement_timeout = 0');
         foreach (DB::getPdo()->pgsqlCopyToArray('('.str_replace('LIBRARY', (string) $this->libraryId, "select t.id, t.name, coalesce(p.names, '') people, coalesce(x.name, '') || ' ' || coalesce(u.names, '') series, coalesce(t.description, '') descr,
             ".self::FORMATS." fmt, array_to_string(s.subjects, ',') subj, array_position(array['child','teen','adult'], s.audience::text) aud, coalesce(s.language, '') lang, coalesce(s.year, 0) as year, coalesce(floor(s.level), 0)::int lvl,
-            (LIBRARY = any(s.ready))::int as ready, (LIBRARY = any(s.always))::int as always, (s.awards <> '{}')::int award, s.times_borrowed pop, extract(epoch from s.added_at)::int added
+            (LIBRARY = any(s.ready))::int as ready, (LIBRARY = any(s.always))::int as always, (s.awards <> '{}')::int award, coalesce(s.series_id, 0) sid, s.times_borrowed pop, extract(epoch from s.added_at)::int added
             from search_rows s join titles t on t.id = s.title_id
             left join (select ct.title_id, string_agg(c.name, ' ') names from contributor_title ct join contributors c on c.id = ct.contributor_id group by 1) p on p.title_id = t.id
             left join (select st.title_id, string_agg(n.name, ' ') names from subject_title st join subjects n on n.id = st.subject_id group by 1) u on u.title_id = t.id left join series x on x.id = t.series_id where LIBRARY = any(s.held)").')', "\t", '') ?: [] as $line) {
@@ -60,6 +60,7 @@ final class Peer
                 tsvpipe_attr_uint = ready
                 tsvpipe_attr_uint = always
                 tsvpipe_attr_uint = award
+                tsvpipe_attr_uint = sid
                 tsvpipe_attr_uint = pop
                 tsvpipe_attr_uint = added
             }

@@ -102,6 +102,6 @@ final class SearchQueries
 
         return 'select id, weight() wt from titles'.($all === [] ? '' : ' where '.implode(' and ', $all)).' order by '.($match === '' ? 'added desc' : 'wt desc, pop desc')
             .' limit 24 option field_weights=(title=10,people=10,series=3,descr=1)'
-            .implode('', array_map(fn (string $facet): string => " facet {$facet} order by count(*) desc limit 500", ['fmt', 'subj', 'aud', 'lang', 'year', 'lvl', 'ready', 'always', 'award']));
+            .implode('', array_map(fn (string $facet): string => " facet {$facet} order by count(*) desc limit 500", ['fmt', 'subj', 'aud', 'lang', 'year', 'lvl', 'ready', 'always', 'award', 'sid']));
     }
 }

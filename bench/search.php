@@ -160,6 +160,9 @@ foreach ($scales as $scale) {
         foreach (array_slice($facets->subjects, 0, 3, true) as $subject => $count) {
             $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['subjects' => implode('.', [...$search->subjects, $subject])]), new CardReach), $now) ? 0 : 1;
         }
+        foreach (array_slice($facets->series, 0, 3, true) as $series => $count) {
+            $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['series' => (string) $series]), new CardReach), $now) ? 0 : 1;
+        }
         $wrong += $facets->ready === $searchTitles->total(CatalogueSearch::read($library, $search->with(['ready' => '1']), new CardReach), $now) ? 0 : 1;
         DB::rollBack();
     }
