@@ -118,7 +118,7 @@ final class TitleSet
         return $this->count ??= Roaring::library()->roaring_bitmap_get_cardinality($this->bitmap);
     }
 
-    /** The same, laid out so that countWith() is quick against hundreds of sets however large this one is; for nothing else. */
+    /** The same, laid out so that countWith() and and() are quick against many small sets however large this one is; for nothing else. */
     public function forCounting(): self
     {
         return $this->count() < self::SPREAD_FROM ? $this : new self(Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true));

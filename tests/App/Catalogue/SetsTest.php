@@ -148,6 +148,7 @@ final class SetsTest extends TestCase
             fn (string $copy) => $this->cut("{$copy}/sets"),
             fn (string $copy) => $this->cut("{$copy}/titles"),
             fn (string $copy) => $this->cut("{$copy}/series"),
+            fn (string $copy) => file_put_contents("{$copy}/series-names", ''),
             fn (string $copy) => file_put_contents("{$copy}/index.php", '<?php return [[], [], [], 1];'),
         ];
         foreach ($damages as $damage) {
@@ -155,7 +156,7 @@ final class SetsTest extends TestCase
             File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
             $damage($damaged);
             $this->assertEquals([$here, $ids], $this->answer($search, 3, few: 3000));
-            foreach (['sets', 'titles', 'series', 'index.php', 'shared'] as $file) {
+            foreach (['sets', 'titles', 'series', 'series-names', 'index.php', 'shared'] as $file) {
                 $this->assertFileEquals("{$whole}/{$file}", "{$damaged}/{$file}");
             }
         }

@@ -33,6 +33,7 @@ final class TitleSetTest extends TestCase
             self::assertSame($either, $setA->or($setB)->numbers());
             self::assertSame($a, TitleSet::fromBytes($setA->bytes())->numbers());
             self::assertSame(count(array_intersect($a, $b)), $setA->forCounting()->countWith($setB));
+            self::assertSame($setA->and($setB)->numbers(), $setA->forCounting()->and($setB)->numbers());
             $one = $random->getInt(0, 700);
             self::assertSame(in_array($one, $a, true), $setA->has($one));
         }
@@ -48,6 +49,9 @@ final class TitleSetTest extends TestCase
         self::assertSame(16_667, $a->countWith($b));
         self::assertSame(16_667, $a->forCounting()->countWith($b));
         self::assertSame(16_667, $b->forCounting()->countWith($a));
+        foreach ([[$a, $b], [$b, $a], [$a, $a]] as [$one, $other]) {
+            self::assertSame($one->and($other)->numbers(), $one->forCounting()->and($other)->numbers());
+        }
         self::assertSame(array_values(array_diff($even, $third)), $a->without($b)->numbers());
         self::assertSame(50_001 + 33_334 - 16_667, $a->or($b)->count());
         self::assertSame($even, TitleSet::fromBytes($a->bytes())->numbers());

@@ -33,8 +33,10 @@ final class Copies
     /** @param  iterable<NamedSet>  $sets */
     public static function write(Gathered $what, string $key, iterable $sets): void
     {
-        [$subjects, $series] = $what === Gathered::Records ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series()] : [[], []];
-        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, $subjects, $series);
+        $named = $what === Gathered::Records
+            ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series(), (int) DB::table('series')->max('id'), self::seriesNames()]
+            : [[], [], 0, []];
+        SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, ...$named);
     }
 
     /**
@@ -48,6 +50,14 @@ final class Copies
         [$titles, $series] = array_map(fn (mixed $sent): array => array_values((array) unpack('N*', is_resource($sent) ? (string) stream_get_contents($sent) : '')), [$all->titles, $all->series]);
 
         return array_combine($titles, $series);
+    }
+
+    /** @return Generator<int, string> by number, the lowest first */
+    private static function seriesNames(): Generator
+    {
+        foreach (DB::table('series')->select('id', 'name')->lazyById(10_000) as $series) {
+            yield $series->id => $series->name;
+        }
     }
 
     /** Where another machine has gathered them, a copy is made here: after the answer, if somebody waits for one. */

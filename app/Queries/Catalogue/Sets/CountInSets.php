@@ -38,13 +38,14 @@ final class CountInSets
             ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
         $awards = self::most($gathering, 'award', $few ? $found->each('award') : $gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => InSets::award($gathering, (string) $award)) ?? [];
-        $series = self::mostOfSeries($gathering, $matching, $others->series, $mostSeries);
+        $series = self::mostOfSeries($gathering, $counted, $others->series, $mostSeries);
+        $seriesNames = array_intersect_key($others->seriesNames, $series) + array_map($gathering->seriesName(...), array_combine($keys = array_keys($series), $keys));
 
         return new Facets(
             $matching->count() + $others->total,
             $found->matching('ready')->countWith($found->ready) + $others->ready,
             $found->matching('always')->countWith($found->always) + $others->always,
-            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $series, self::seriesNames(array_keys($series)), $others->libraries,
+            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $series, $seriesNames, $others->libraries,
             $found->matching('language')->count() + $others->anyLanguage,
         );
     }
@@ -123,30 +124,21 @@ final class CountInSets
      */
     private static function mostOfSeries(Gathering $gathering, TitleSet $among, array $more, int $most): array
     {
-        $first = [];
         $counts = $more;
         $mostMore = max([0, ...$more]);
         foreach ($gathering->bySeries($among) as $atMost => $these) {
             foreach ($these as $series => $count) {
                 $counts[$series] = ($counts[$series] ?? 0) + $count;
             }
-            /** @var array<int, int> $first */
-            $first = self::first($counts, $most);
-            if (count($first) === $most && $atMost + $mostMore < end($first)) {
+            // How many have more than any that follows can.
+            if (count($counts) >= $most && count(array_filter($counts, fn (int $count): bool => $count > $atMost + $mostMore)) >= $most) {
                 break;
             }
         }
+        /** @var array<int, int> $first */
+        $first = self::first($counts, $most);
 
         return $first;
-    }
-
-    /**
-     * @param  list<int>  $series
-     * @return array<int, string> by number
-     */
-    private static function seriesNames(array $series): array
-    {
-        return array_column($series === [] ? [] : DB::select('select id, name from series where id = any(?::bigint[])', ['{'.implode(',', $series).'}']), 'name', 'id');
     }
 
     /**

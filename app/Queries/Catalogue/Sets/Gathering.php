@@ -120,9 +120,18 @@ final class Gathering
     public function bySeries(TitleSet $titles): Generator
     {
         for ($size = self::SIZES - 1; $size >= 0; $size--) {
-            $these = $titles->and($this->every("series:{$size}"));
-            yield 2 ** $size - 1 => $this->sets[Gathered::Records->value]->series->count($these);
+            yield 2 ** $size - 1 => $this->series()->count($titles->and($this->every("series:{$size}")));
         }
+    }
+
+    public function seriesName(int $series): string
+    {
+        return $this->series()->name($series);
+    }
+
+    private function series(): SeriesFile
+    {
+        return $this->sets[Gathered::Records->value]->series;
     }
 
     private function file(string $name): SetsFile

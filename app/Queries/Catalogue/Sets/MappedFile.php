@@ -14,6 +14,9 @@ final class MappedFile
 {
     private const FUNCTIONS = 'char *mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(char *at, size_t length); int open(const char *path, int flags); int close(int file);';
 
+    /** Bytes of a number. */
+    private const PLACE = 4;
+
     private const READ = 1;
 
     private const MAP_SHARED = 1;
@@ -45,6 +48,24 @@ final class MappedFile
     }
 
     /**
+     * The bytes of a file of which pieces() can be asked.
+     *
+     * @param  int  $last  the highest number
+     * @param  iterable<int, string>  $pieces  by number from 0, in rising order; of those that are left out there is nothing
+     */
+    public static function ofPieces(int $last, iterable $pieces): string
+    {
+        $header = self::PLACE * ($last + 2);
+        $places = $bytes = '';
+        foreach ($pieces as $number => $piece) {
+            $places .= str_repeat(pack('V', $header + strlen($bytes)), max(0, $number + 1 - intdiv(strlen($places), self::PLACE)));
+            $bytes .= $piece;
+        }
+
+        return $places.str_repeat(pack('V', $header + strlen($bytes)), intdiv($header - strlen($places), self::PLACE)).$bytes;
+    }
+
+    /**
      * Pieces of a file that begins with where each of them lies: how far from its beginning, in four bytes, the lowest first; each reaches up
      * to the next, and the last place is the file's end.
      *
@@ -54,7 +75,7 @@ final class MappedFile
     public function pieces(array $numbers): string
     {
         $places = self::seenAs('uint32_t *', $this->memory);
-        $last = intdiv($places[0], 4) - 2;
+        $last = intdiv($places[0], self::PLACE) - 2;
         $pieces = '';
         foreach ($numbers as $number) {
             if ($number > $last) {
@@ -77,7 +98,7 @@ final class MappedFile
     public function numbers(array $places): array
     {
         $all = self::seenAs('uint32_t *', $this->memory);
-        $last = intdiv($this->size, 4) - 1;
+        $last = intdiv($this->size, self::PLACE) - 1;
         $numbers = [];
         foreach ($places as $place) {
             if ($place > $last) {

@@ -6,18 +6,21 @@ namespace App\Queries\Catalogue\Sets;
 
 use FigPorch\Core\Catalogue\TitleSet;
 
-/** Which series each title is part of: by the title's number the series' number, in four bytes; 0 where it is part of none. */
+/**
+ * Which series each title is part of: a file that has by the title's number the series' number, in four bytes, 0 where it is part of none;
+ * and the names of all series, in pieces of another.
+ */
 final class SeriesFile
 {
     private const NONE = "\0\0\0\0";
 
-    public function __construct(private readonly MappedFile $file)
+    public function __construct(private readonly MappedFile $ofTitles, private readonly MappedFile $names)
     {
     }
 
     /**
      * @param  iterable<int, int>  $series  by title, the lowest number first
-     * @return string the bytes of the file
+     * @return string the bytes of the first file
      */
     public static function bytes(iterable $series): string
     {
@@ -32,9 +35,14 @@ final class SeriesFile
     /** @return array<int, int> by series, how many of the titles it has; only series that have one */
     public function count(TitleSet $titles): array
     {
-        $counts = array_count_values($this->file->numbers($titles->numbers()));
+        $counts = array_count_values($this->ofTitles->numbers($titles->numbers()));
         unset($counts[0]);
 
         return $counts;
+    }
+
+    public function name(int $series): string
+    {
+        return $this->names->pieces([$series]);
     }
 }

@@ -26,8 +26,10 @@ final class SetsFile
     /** TitlesFile: of the sets of filters. */
     private const TITLES = 'titles';
 
-    /** SeriesFile. */
+    /** The two of SeriesFile. */
     private const SERIES = 'series';
+
+    private const SERIES_NAMES = 'series-names';
 
     /** One of each kind of gathering. */
     private const OPEN_AT_ONCE = 2;
@@ -66,16 +68,14 @@ final class SetsFile
             return null;
         }
         $is = require "{$folder}/".self::INDEX;
-        $sets = MappedFile::of("{$folder}/".self::SETS, $is['sizes'][self::SETS] ?? 0);
-        $titles = MappedFile::of("{$folder}/".self::TITLES, $is['sizes'][self::TITLES] ?? 0);
-        $series = MappedFile::of("{$folder}/".self::SERIES, $is['sizes'][self::SERIES] ?? 0);
-        if ($sets === null || $titles === null || $series === null) {
+        [$sets, $titles, $series, $names] = array_map(fn (string $file): ?MappedFile => MappedFile::of("{$folder}/{$file}", $is['sizes'][$file] ?? 0), [self::SETS, self::TITLES, self::SERIES, self::SERIES_NAMES]);
+        if ($sets === null || $titles === null || $series === null || $names === null) {
             File::deleteDirectory($folder);
 
             return null;
         }
 
-        return new self($folder, $sets, new TitlesFile($titles, $is['listed']), new SeriesFile($series), $is['index'], $is['values'], $is['places'], $is['subjects']);
+        return new self($folder, $sets, new TitlesFile($titles, $is['listed']), new SeriesFile($series, $names), $is['index'], $is['values'], $is['places'], $is['subjects']);
     }
 
     /**
@@ -84,8 +84,10 @@ final class SetsFile
      * @param  list<string>  $words  kinds whose values are words, or what words begin with
      * @param  array<int, string>  $subjects  the names of all there are
      * @param  iterable<int, int>  $series  of each title that is part of one, by title, the lowest number first
+     * @param  int  $lastSeries  the highest number of any
+     * @param  iterable<int, string>  $seriesNames  by number, the lowest first
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects, iterable $series): void
+    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects, iterable $series, int $lastSeries, iterable $seriesNames): void
     {
         $new = $folder.'.'.getmypid();
         File::ensureDirectoryExists($new);
@@ -113,18 +115,19 @@ final class SetsFile
         }
         fclose($file);
         fclose($shared);
-        [$titles, $series] = [TitlesFile::bytes(array_values($turned)), SeriesFile::bytes($series)];
+        $others = [self::TITLES => TitlesFile::bytes(array_values($turned)), self::SERIES => SeriesFile::bytes($series), self::SERIES_NAMES => MappedFile::ofPieces($lastSeries, $seriesNames)];
         $values = array_map(SharedCounts::inOrder(...), $values);
         $places = [];
         foreach ($lines as $place => $text) {
             $places[$place] = [array_sum(array_column($places, 1)), strlen($text)];
         }
-        self::put("{$new}/".self::TITLES, $titles);
-        self::put("{$new}/".self::SERIES, $series);
+        foreach ($others as $name => $bytes) {
+            self::put("{$new}/{$name}", $bytes);
+        }
         self::put("{$new}/".self::NAMES, implode('', $lines));
         self::put("{$new}/".self::INDEX, '<?php return '.var_export([
             'index' => $index, 'values' => $values, 'places' => $places, 'listed' => array_keys($turned),
-            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, self::TITLES => strlen($titles), self::SERIES => strlen($series)],
+            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, ...array_map(strlen(...), $others)],
         ], true).';');
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue\Sets;
 
 use FigPorch\Core\Catalogue\TitleSet;
+use Generator;
 use LengthException;
 
 /**
@@ -13,8 +14,6 @@ use LengthException;
  */
 final class TitlesFile
 {
-    private const PLACE = 4;
-
     /** So many titles are written at a time: a process of the web server, which may have to, has 256 MB. */
     private const AT_A_TIME = 1 << 16;
 
@@ -35,8 +34,16 @@ final class TitlesFile
             throw new LengthException(count($sets).' values of filters are more than the two bytes of each can tell apart.');
         }
         $last = max([0, ...array_map(fn (TitleSet $set): int => $set->highest(), $sets)]);
-        $at = self::PLACE * ($last + 2);
-        $places = $bytes = '';
+
+        return MappedFile::ofPieces($last, self::had($last, $sets));
+    }
+
+    /**
+     * @param  list<TitleSet>  $sets
+     * @return Generator<int, string> by title, its values
+     */
+    private static function had(int $last, array $sets): Generator
+    {
         for ($from = 0; $from <= $last; $from += self::AT_A_TIME) {
             $titles = range($from, min($last, $from + self::AT_A_TIME - 1));
             $these = TitleSet::of($titles);
@@ -46,14 +53,8 @@ final class TitlesFile
                     $had[$title] .= pack('v', $value);
                 }
             }
-            foreach ($had as $values) {
-                $places .= pack('V', $at);
-                $bytes .= $values;
-                $at += strlen($values);
-            }
+            yield from $had;
         }
-
-        return $places.pack('V', $at).$bytes;
     }
 
     /** @return array<string, array<int|string, int>> by kind and value, how many of the titles have it; only of kinds and values that one of them has */
