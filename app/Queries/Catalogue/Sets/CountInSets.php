@@ -124,21 +124,41 @@ final class CountInSets
      */
     private static function mostOfSeries(Gathering $gathering, TitleSet $among, array $more, int $most): array
     {
-        $counts = $more;
+        $counts = [];
         $mostMore = max([0, ...$more]);
         foreach ($gathering->bySeries($among) as $atMost => $these) {
-            foreach ($these as $series => $count) {
-                $counts[$series] = ($counts[$series] ?? 0) + $count;
+            foreach (array_intersect_key($more, $these) as $series => $count) {
+                $these[$series] += $count;
             }
-            // How many have more than any that follows can.
-            if (count($counts) >= $most && count(array_filter($counts, fn (int $count): bool => $count > $atMost + $mostMore)) >= $most) {
+            $counts += $these;
+            if (self::last($counts, $most) > $atMost + $mostMore) {
                 break;
             }
         }
+        $counts += $more;
+        $least = self::last($counts, $most);
         /** @var array<int, int> $first */
-        $first = self::first($counts, $most);
+        $first = self::first(array_filter($counts, fn (int $count): bool => $count >= $least), $most);
 
         return $first;
+    }
+
+    /**
+     * @param  array<int, int>  $counts
+     * @return int the last of the so many highest; 0 where there are fewer
+     */
+    private static function last(array $counts, int $most): int
+    {
+        $times = array_count_values($counts);
+        krsort($times);
+        foreach ($times as $count => $many) {
+            $most -= $many;
+            if ($most <= 0) {
+                return $count;
+            }
+        }
+
+        return 0;
     }
 
     /**
