@@ -34,7 +34,7 @@ final class Copies
     public static function write(Gathered $what, string $key, iterable $sets): void
     {
         $named = $what === Gathered::Records
-            ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series(), (int) DB::table('series')->max('id'), self::seriesNames()]
+            ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series(), $last = (int) DB::table('series')->max('id'), self::seriesNames($last)]
             : [[], [], 0, []];
         SetsFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, ...$named);
     }
@@ -53,9 +53,9 @@ final class Copies
     }
 
     /** @return Generator<int, string> by number, the lowest first */
-    private static function seriesNames(): Generator
+    private static function seriesNames(int $last): Generator
     {
-        foreach (DB::table('series')->select('id', 'name')->lazyById(10_000) as $series) {
+        foreach (DB::table('series')->where('id', '<=', $last)->select('id', 'name')->lazyById(10_000) as $series) {
             yield $series->id => $series->name;
         }
     }
