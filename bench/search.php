@@ -57,6 +57,10 @@ $run = function (array $command, array $queries, int $clients, callable $input):
 
     return [$times, count($times) / max(0.001, $busy)];
 };
+$asked = 0.0;
+DB::listen(function (QueryExecuted $query) use (&$asked): void {
+    $asked += $query->time;
+});
 foreach ($scales as $scale) {
     $known = DB::table('titles')->where('record_key', 'like', 'grown:%')->count();
     if ($known < $scale) {
@@ -114,10 +118,6 @@ foreach ($scales as $scale) {
 
     [$suggest, $other, $searchTitles, $countFacets, $now] = [$app->make(Suggest::class), $app->make(OtherWays::class), $app->make(SearchTitles::class), $app->make(CountFacets::class), now()->toImmutable()];
     $words = array_column(DB::select('select word from search_words where length(word) > 5 order by md5(word) limit 60'), 'word');
-    $asked = 0.0;
-    DB::listen(function (QueryExecuted $query) use (&$asked): void {
-        $asked += $query->time;
-    });
     // By rounds, so that the first has the connection plan what it asks.
     $timed = function (callable $each) use ($words, &$asked): array {
         for ($round = 0; $round < 3; $round++) {

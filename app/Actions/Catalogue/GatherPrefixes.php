@@ -62,6 +62,9 @@ final class GatherPrefixes
                 DB::unprepared('drop table gathering_names');
             }
 
+            // Otherwise they would be looked for as among rows of which nothing is known, until the database comes by.
+            DB::unprepared('analyze search_prefixes, search_names');
+
             return DB::table('search_prefixes')->count();
         });
     }
