@@ -12,9 +12,6 @@ use SplMinHeap;
 /** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
 final class CountInSets
 {
-    /** Filters with few values that many titles have: their sets are laid out so that a few titles are looked up in them at once, as they are. */
-    private const OF_MANY = ['format', 'audience', 'language'];
-
     /** Every title has one: as many have the commonest as are left by the others. */
     private const OF_ALL = ['format', 'audience'];
 
@@ -43,8 +40,8 @@ final class CountInSets
 
         return new Facets(
             $matching->count() + $others->total,
-            $found->matching('ready')->countWith($found->ready) + $others->ready,
-            $found->matching('always')->countWith($found->always) + $others->always,
+            $found->matching('ready')->forCounting()->countWith($found->ready) + $others->ready,
+            $found->matching('always')->forCounting()->countWith($found->always) + $others->always,
             $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $series, $seriesNames, $others->libraries,
             $found->matching('language')->count() + $others->anyLanguage,
         );
@@ -71,7 +68,7 @@ final class CountInSets
     /** @return array<int|string, int> */
     private static function bySets(FoundInSets $found, string $kind): array
     {
-        $among = in_array($kind, self::OF_MANY, true) ? $found->matching($kind) : $found->matching($kind)->forCounting();
+        $among = $found->matching($kind)->forCounting();
         $counts = [];
         $values = array_keys($found->gathering->values($kind));
         $commonest = in_array($kind, self::OF_ALL, true) ? array_shift($values) : null;
