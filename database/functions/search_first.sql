@@ -3,7 +3,7 @@
 -- loose: so many at the most of the titles whose bits are not to be believed at that moment, because they have changed since or a date has
 --   passed, some of them twice. In the order of an index, so that one plan for all moments walks it;
 -- changed: those of them whose records have changed; of the others it is only who can have them that is not to be believed;
--- stems: of each word, but for what the database takes for none or for more than one, its stems in every language, as {word: [stem]};
+-- stems: of each word, but for what the database takes for none or for more than one, its English stem, its Spanish one and itself, as {word: [en, es, exact]};
 -- called: titles that are called just so.
 drop function if exists search_first(timestamptz, int, text[], text);
 create or replace function search_first(p_now timestamptz, p_most int, p_words text[], p_name text, out gathered json, out loose json, out changed json, out stems json, out called json)
@@ -18,7 +18,7 @@ begin
         limit p_most) l;
     select coalesce(json_agg(c.title_id), '[]') into changed from (select distinct title_id from search_loose where of = 'records' limit p_most) c;
     if cardinality(p_words) > 0 then
-        select json_object_agg(word, tsvector_to_array(en || es || exact)) into stems from (
+        select json_object_agg(word, tsvector_to_array(en) || tsvector_to_array(es) || tsvector_to_array(exact)) into stems from (
             select word, to_tsvector('fig_en', word) en, to_tsvector('fig_es', word) es, to_tsvector('fig_exact', word) exact from (select distinct unnest(p_words) word) w) x
             where length(en) = 1 and length(es) = 1 and length(exact) = 1;
     end if;

@@ -16,6 +16,9 @@ use LogicException;
 /** A query as a condition on search_rows (alias s). Words are folded to letters and digits, so none can be read as an operator. */
 final readonly class QuerySql
 {
+    /** What brings a word to its forms: in English, in Spanish, and as it is. */
+    private const CONFIGURATIONS = ['fig_en', 'fig_es', 'fig_exact'];
+
     /** @param  list<mixed>  $bindings */
     private function __construct(public string $sql, public array $bindings)
     {
@@ -93,8 +96,7 @@ final readonly class QuerySql
         $rest = array_values(array_filter($parts, fn (Node $part): bool => ! self::asksStems($part)));
         $of = array_map(self::of(...), $rest);
         if ($stems !== []) {
-            $queries = array_map(fn (Node $part): self => self::stems($part), $stems);
-            array_unshift($of, new self('s.stems @@ ('.implode($by === ' and ' ? ' && ' : ' || ', array_column($queries, 'sql')).')', array_merge(...array_column($queries, 'bindings'))));
+            array_unshift($of, self::forms($stems, $by));
         }
 
         return new self('('.implode($by, array_column($of, 'sql')).')', array_merge(...array_column($of, 'bindings')));
@@ -106,15 +108,44 @@ final readonly class QuerySql
             : $node instanceof Not && self::asksStems($node->part);
     }
 
-    private static function stems(Node $node): self
+    /**
+     * Words in the forms that the record's language has: “care” is no form of “car” where that is English. Of other languages, and of none,
+     * nothing is known, and any form will do. The index is asked for all forms first.
+     *
+     * @param  list<Node>  $parts  all of which ask stems
+     */
+    private static function forms(array $parts, string $by): self
+    {
+        /**
+         * @param  list<Node>  $parts
+         * @param  list<string>  $configurations
+         */
+        $together = function (array $parts, array $configurations) use ($by): self {
+            $of = array_map(fn (Node $part): self => self::stems($part, array_values($configurations)), $parts);
+
+            return new self('('.implode($by === ' and ' ? ' && ' : ' || ', array_column($of, 'sql')).')', array_merge(...array_column($of, 'bindings')));
+        };
+        [$english, $spanish, $any] = [$together($parts, ['fig_en', 'fig_exact']), $together($parts, ['fig_es', 'fig_exact']), $together($parts, self::CONFIGURATIONS)];
+        $exact = new self("s.stems @@ case s.language when 'en' then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end", [...$english->bindings, ...$spanish->bindings, ...$any->bindings]);
+        $sought = array_values(array_filter($parts, fn (Node $part): bool => $part instanceof Term));
+        if ($sought === [] || $by === ' or ' && count($sought) < count($parts)) {
+            return $exact;
+        }
+        $indexed = $together($sought, self::CONFIGURATIONS);
+
+        return new self("(s.stems @@ {$indexed->sql} and {$exact->sql})", [...$indexed->bindings, ...$exact->bindings]);
+    }
+
+    /** @param  list<string>  $configurations */
+    private static function stems(Node $node, array $configurations): self
     {
         if ($node instanceof Not) {
-            $part = self::stems($node->part);
+            $part = self::stems($node->part, $configurations);
 
             return new self("!!({$part->sql})", $part->bindings);
         }
 
-        return $node instanceof Term ? self::tsquery($node) : throw new LogicException('Only words have stems.');
+        return $node instanceof Term ? self::tsquery($node, $configurations) : throw new LogicException('Only words have stems.');
     }
 
     private static function not(Node $part): self
@@ -153,12 +184,16 @@ final readonly class QuerySql
 
     private static function words(Term $term): self
     {
+        if (self::asksStems($term)) {
+            return self::forms([$term], ' and ');
+        }
         $query = self::tsquery($term);
 
-        return new self(($term->exact || $term->begins ? 's.exact' : 's.stems')." @@ ({$query->sql})", $query->bindings);
+        return new self("s.exact @@ ({$query->sql})", $query->bindings);
     }
 
-    private static function tsquery(Term $term): self
+    /** @param  list<string>  $configurations  by which a word is brought to its forms */
+    private static function tsquery(Term $term, array $configurations = self::CONFIGURATIONS): self
     {
         $weight = match ($term->field) {
             Field::Title => 'A',
@@ -170,6 +205,6 @@ final readonly class QuerySql
 
         return $term->exact || $term->begins
             ? new self("to_tsquery('fig_exact', ?)", [$text])
-            : new self("(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?))", [$text, $text, $text]);
+            : new self('('.implode(' || ', array_map(fn (string $one): string => "to_tsquery('{$one}', ?)", $configurations)).')', array_fill(0, count($configurations), $text));
     }
 }

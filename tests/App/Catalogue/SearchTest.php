@@ -123,6 +123,18 @@ final class SearchTest extends TestCase
         yield 'everything' => ['', $all];
     }
 
+    public function test_a_word_has_the_forms_of_the_record_s_language_alone(): void
+    {
+        $this->record('The Car', ['language' => 'en']);
+        $this->record('Cares', ['language' => 'en']);
+        $this->record('Los cares', ['language' => 'es']);
+        $this->record('Car songs', ['language' => null, 'format' => Format::Music]);
+        $this->assertEqualsCanonicalizing(['Cares', 'Los cares', 'Car songs'], $this->found(['q' => 'care']));
+        $this->assertEqualsCanonicalizing(['Cares', 'Los cares'], $this->found(['q' => 'care -songs']));
+        $this->assertEqualsCanonicalizing(['The Car'], $this->found(['q' => '-care']));
+        $this->assertEqualsCanonicalizing(['Cares', 'Los cares', 'Car songs'], $this->found(['q' => 'title:care']));
+    }
+
     public function test_a_title_that_is_called_so_comes_first(): void
     {
         $this->record('A Long Book about Water', ['description' => 'Water, water, low water and water.', 'subjects' => ['Water']]);

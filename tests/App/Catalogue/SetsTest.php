@@ -8,6 +8,7 @@ use App\Actions\Catalogue\GatherPrefixes;
 use App\Actions\Catalogue\GatherSets;
 use App\Actions\Catalogue\GatherWords;
 use App\Actions\Catalogue\RefreshAvailability;
+use App\Actions\Catalogue\SaveRecord;
 use App\Actions\Lending\BorrowTitle;
 use App\Models\Library;
 use App\Models\Title;
@@ -21,6 +22,8 @@ use App\Queries\Catalogue\Sets\FirstAnswer;
 use App\Queries\Catalogue\Sets\Gathered;
 use App\Queries\Catalogue\Sets\InSets;
 use App\Queries\Lending\CardReach;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
@@ -88,6 +91,27 @@ final class SetsTest extends TestCase
             $round > 1 && $gather($round === 2 ? Gathered::Lending : Gathered::Records, $this->now());
         }
         $this->assertGreaterThan(1500, $found, 'most searches find something');
+    }
+
+    public function test_by_sets_too_a_word_has_the_forms_of_the_record_s_language_alone(): void
+    {
+        foreach ([['Car', 'en'], ['Cares', 'en'], ['Cares', 'es'], ['Car', 'es'], ['Car', null]] as [$name, $language]) {
+            for ($n = 0; $n < 12; $n++) {
+                $this->licence(app(SaveRecord::class)(new Record(key: "test:{$name}:{$language}:{$n}", format: Format::Ebook, name: $name, contributors: [], extent: 1, language: $language), $this->now()), library: $this->libraries[0]);
+            }
+        }
+        $this->gather(new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1));
+        $this->assertTrue((FirstAnswer::at($this->now())->gathering ?? null)?->has('stem:car'));
+        // “Care” has “car” for its stem in Spanish, and “cares” there too; and in a record of no language any form will do.
+        foreach (['care' => 48, 'car' => 48, 'cares' => 48, 'care -car' => 12, 'car title:cares' => 36] as $words => $count) {
+            $search = fn (): CatalogueSearch => CatalogueSearch::read($this->libraries[0]->id, ['q' => $words], new CardReach);
+            [$facets, $ids] = $this->answer($search(), 3);
+            DB::beginTransaction();
+            DB::table('search_gatherings')->delete();
+            $plain = $this->answer($search(), 2000)[1];
+            DB::rollBack();
+            $this->assertSame([$count, []], [$facets->total, [...array_diff($ids, $plain), ...array_diff($plain, $ids)]], $words);
+        }
     }
 
     public function test_beyond_one_s_libraries_is_what_others_have_at_this_moment(): void

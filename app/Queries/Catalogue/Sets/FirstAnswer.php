@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class FirstAnswer
 {
     /**
-     * @param  array<string, non-empty-list<string>>  $stems  by word, in every language; but for what the database takes for more than a word
+     * @param  array<string, array{string, string, string}>  $stems  of each word in English, in Spanish, and as it is; but for what the database takes for more than a word
      */
     private function __construct(public Gathering $gathering, public array $stems, public TitleSet $called)
     {

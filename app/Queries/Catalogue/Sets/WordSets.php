@@ -12,7 +12,7 @@ use LogicException;
 /** The titles that have a word: in any form, just so, beginning so, in names, or in a row with others. Of words too rare for a set the index is asked. */
 final class WordSets
 {
-    /** @var array<string, non-empty-list<string>> by word, its stems in every language; but for what the database takes for more than a word */
+    /** @var array<string, array{string, string, string}> by word, as FirstAnswer has them */
     private readonly array $stems;
 
     private readonly Gathering $gathering;
@@ -27,38 +27,44 @@ final class WordSets
     /** Null where all its forms are rare. */
     public function inAnyForm(string $word): ?TitleSet
     {
-        return $this->ofStems($this->stems[$word] ?? []);
+        $stems = $this->stemsOf($word);
+        if (array_filter($stems, fn (string $stem): bool => $this->gathering->has("stem:{$stem}")) === []) {
+            return null;
+        }
+        $found = TitleSet::none();
+        foreach ($stems as $stem) {
+            $set = $this->gathering->set("stem:{$stem}") ?? self::withOneOf('stems', [$stem]);
+            $not = $this->notIn($word, $stem);
+            $found = $found->or($not === null ? $set : $set->without($this->gathering->every("language:{$not}")));
+        }
+
+        return $found;
+    }
+
+    /** @return list<string> every one once */
+    private function stemsOf(string $word): array
+    {
+        return array_values(array_unique($this->stems[$word] ?? []));
+    }
+
+    /** The language in whose records a stem of a word is of other words: “car” is “care” in Spanish ones alone. */
+    private function notIn(string $word, string $stem): ?string
+    {
+        [$english, $spanish, $exact] = $this->stems[$word];
+
+        return match (true) {
+            $stem === $exact, $english === $spanish => null,
+            $stem === $english => 'es',
+            default => 'en',
+        };
     }
 
     /** @return list<string> the names of the sets of all its forms; none where some of them are rare */
     public function commonStems(string $word): array
     {
-        $names = array_map(fn (string $stem): string => "stem:{$stem}", $this->stems[$word] ?? []);
+        $names = array_map(fn (string $stem): string => "stem:{$stem}", $this->stemsOf($word));
 
         return array_filter($names, $this->gathering->has(...)) === $names ? $names : [];
-    }
-
-    /**
-     * @param  list<string>  $stems
-     * @return TitleSet|null what has one of them; null where all are rare
-     */
-    private function ofStems(array $stems): ?TitleSet
-    {
-        $rare = array_values(array_filter($stems, fn (string $stem): bool => ! $this->gathering->has("stem:{$stem}")));
-
-        return count($rare) === count($stems) ? null : $this->withStems('stem', array_diff($stems, $rare), $rare);
-    }
-
-    /**
-     * @param  string  $kind  stem, or name for those of titles and people's names alone
-     * @param  array<string>  $common  those that have sets
-     * @param  list<string>  $rare
-     */
-    private function withStems(string $kind, array $common, array $rare): TitleSet
-    {
-        $found = $this->together(array_values(array_map(fn (string $stem): string => "{$kind}:{$stem}", $common)));
-
-        return $rare === [] ? $found : $found->or(self::withOneOf('stems', $kind === 'name' ? array_map(fn (string $stem): string => "t.{$stem}", $rare) : $rare));
     }
 
     /** What has a word that begins so: a common one, or a rare one. */
@@ -122,7 +128,7 @@ final class WordSets
         return InSets::asked("s.title_id = any(?::bigint[]) and {$query->sql}", ['{'.implode(',', $among->numbers()).'}', ...$query->bindings]);
     }
 
-    /** What has all its words in its title or the names of its people. */
+    /** What has all its words in its title or the names of its people, in any language's forms: for an order, not for what is found. */
     public function named(Term $term): TitleSet
     {
         $beginning = $term->begins && count($term->words) === 1 ? $this->nameBeginning($term->words[0]) : null;
@@ -135,9 +141,11 @@ final class WordSets
             return InSets::asked("s.stems @@ {$names->sql}", $names->bindings);
         }
         $each = array_map(function (string $word): TitleSet {
-            $rare = array_values(array_filter($this->stems[$word], fn (string $stem): bool => ! $this->gathering->has("name:{$stem}")));
+            $stems = $this->stemsOf($word);
+            $rare = array_values(array_filter($stems, fn (string $stem): bool => ! $this->gathering->has("name:{$stem}")));
+            $found = $this->together(array_values(array_map(fn (string $stem): string => "name:{$stem}", array_diff($stems, $rare))));
 
-            return $this->withStems('name', array_diff($this->stems[$word], $rare), $rare);
+            return $rare === [] ? $found : $found->or(self::withOneOf('stems', array_map(fn (string $stem): string => "t.{$stem}", $rare)));
         }, $term->words);
 
         return array_reduce(array_slice($each, 1), fn (TitleSet $all, TitleSet $one): TitleSet => $all->and($one), $each[0]);
