@@ -52,7 +52,9 @@ final class StormTest extends TestCase
         }
 
         $this->assertEveryCountIsTrue();
-        $this->assertGreaterThan(0, min($done['borrowed'], $done['returned'], $done['ended'], $done['refused']), 'the storm blew: '.json_encode($done));
+        // At one title alone, most of whose copies are kept for those who wait, few loans are made, and all of them may come back in one of the two ways.
+        $back = $titles === 1 ? $done['returned'] + $done['ended'] : min($done['returned'], $done['ended']);
+        $this->assertGreaterThan(0, min($done['borrowed'], $back, $done['refused']), 'the storm blew: '.json_encode($done));
         $this->assertSame($done['borrowed'], DB::table('loans')->count(), 'no loan was lost or doubled');
         $this->assertSame($done['held'], DB::table('holds')->count(), 'no hold was lost or doubled');
         $this->assertLessThanOrEqual(7, DB::table('cards')->max('loans_open'));
