@@ -193,8 +193,11 @@ final class HoldTest extends TestCase
         $other->select('select pg_advisory_lock(hashtext(?))', [LendingTick::class]);
         $this->artisan('lending:tick')->expectsOutputToContain('Another lending:tick is at work')->assertSuccessful();
         $this->assertNull($loan->refresh()->ended_at);
-        // As when its process is killed.
+        // As when its process is killed; the database notices a moment later.
         $other->disconnect();
+        for ($n = 0; $n < 1000 && DB::scalar("select exists (select from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database()) and pid <> pg_backend_pid())"); $n++) {
+            usleep(10_000);
+        }
         $this->artisan('lending:tick')->expectsOutput('1 loans ended.')->assertSuccessful();
         $this->artisan('lending:tick')->expectsOutput('0 loans ended.')->assertSuccessful();
     }
