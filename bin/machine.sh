@@ -131,7 +131,12 @@ install_everything() {
     step public/build/.built "Building styles and scripts" "$(fingerprint vite.config.js package-lock.json $(find resources lang app -type f | sort))" build_assets
 }
 
-port_taken() { (exec 3<> "/dev/tcp/127.0.0.1/$1") 2> /dev/null; }
+# Somebody listens there, or has it for their own end of a connection.
+port_taken() {
+    if (exec 3<> "/dev/tcp/127.0.0.1/$1") 2> /dev/null; then return 0; fi
+    # shellcheck disable=SC2016
+    command -v php > /dev/null && ! php -r 'exit((int) ! @stream_socket_server("tcp://127.0.0.1:{$argv[1]}"));' "$1"
+}
 
 free_port() {
     local port=$1
