@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Catalogue;
 
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
 
@@ -33,7 +34,7 @@ final class OtherWays
     {
         $spelled = $search->words;
         foreach ($search->query->words() as $word) {
-            if (mb_strlen($word) < Spelling::SHORTEST || DB::scalar("select exists (select from search_rows where stems @@ (to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?) || to_tsquery('fig_exact', ?)))", ["'{$word}'", "'{$word}'", "'{$word}'"])) {
+            if (mb_strlen($word) < Spelling::SHORTEST || self::isKnown($word)) {
                 continue;
             }
             $better = Spelling::of($word);
@@ -48,6 +49,13 @@ final class OtherWays
         $found = $this->searchTitles->total(CatalogueSearch::read($search->libraryId, ['q' => $spelled], $search->reach), $now);
 
         return $found > 0 ? $spelled : null;
+    }
+
+    private static function isKnown(string $word): bool
+    {
+        $has = QuerySql::of(new Term([$word]));
+
+        return DB::scalar("select exists (select from search_rows s where {$has->sql})", $has->bindings);
     }
 
     /** The word as it was typed, with its accents and capitals, gives way to the better one. */

@@ -110,7 +110,8 @@ final readonly class QuerySql
 
     /**
      * Words in the forms that the record's language has: “care” is no form of “car” where that is English. Of other languages, and of none,
-     * nothing is known, and any form will do. The index is asked for all forms first.
+     * nothing is known, and any form will do. Whether English and Spanish have the same is seen while the question is planned: if so, the
+     * index alone answers it; if not, it is asked for all forms, and those that it finds are looked at.
      *
      * @param  list<Node>  $parts  all of which ask stems
      */
@@ -125,15 +126,16 @@ final readonly class QuerySql
 
             return new self('('.implode($by === ' and ' ? ' && ' : ' || ', array_column($of, 'sql')).')', array_merge(...array_column($of, 'bindings')));
         };
-        [$english, $spanish, $any] = [$together($parts, ['fig_en', 'fig_exact']), $together($parts, ['fig_es', 'fig_exact']), $together($parts, self::CONFIGURATIONS)];
-        $exact = new self("s.stems @@ case s.language when 'en' then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end", [...$english->bindings, ...$spanish->bindings, ...$any->bindings]);
+        [$stem, $spanishStem, $english, $spanish, $any] = array_map(fn (array $of): self => $together($parts, $of), [['fig_en'], ['fig_es'], ['fig_en', 'fig_exact'], ['fig_es', 'fig_exact'], self::CONFIGURATIONS]);
         $sought = array_values(array_filter($parts, fn (Node $part): bool => $part instanceof Term));
-        if ($sought === [] || $by === ' or ' && count($sought) < count($parts)) {
-            return $exact;
-        }
-        $indexed = $together($sought, self::CONFIGURATIONS);
+        $indexed = $sought === [] || $by === ' or ' && count($sought) < count($parts) ? null : $together($sought, self::CONFIGURATIONS);
+        $first = $indexed === null ? new self('true', []) : new self("s.stems @@ {$indexed->sql}", $indexed->bindings);
 
-        return new self("(s.stems @@ {$indexed->sql} and {$exact->sql})", [...$indexed->bindings, ...$exact->bindings]);
+        return new self(
+            "({$stem->sql} = {$spanishStem->sql} and s.stems @@ {$any->sql} or {$stem->sql} <> {$spanishStem->sql} and {$first->sql}
+                and s.stems @@ case s.language when 'en' then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end)",
+            array_merge(...array_column([$stem, $spanishStem, $any, $stem, $spanishStem, $first, $english, $spanish, $any], 'bindings')),
+        );
     }
 
     /** @param  list<string>  $configurations */
