@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Bench;
 
-use App\Queries\Lending\LendingAudit;
+use App\Lending\Audit\LendingAudit;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;

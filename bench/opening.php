@@ -4,21 +4,20 @@ declare(strict_types=1);
 
 /* Opening a book: from the click to readable text, and how much is sent until then, for a book of 5 MB in 300 files. */
 
-use App\Actions\Catalogue\ImportPublication;
-use App\Actions\Catalogue\LicenceTerms;
-use App\Actions\Lending\BorrowTitle;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Licences\LicenceTerms;
 use App\Models\Card;
 use App\Models\Library;
+use App\Reading\Publications\ImportPublication;
 use Bench\Report;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
 use FigPorch\Demo\EpubBuilder;
 use FigPorch\Demo\Members;
-use FigPorch\Demo\Shelf;
 use Illuminate\Contracts\Console\Kernel;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
-use Symfony\Component\Process\Process;
 
 require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';
@@ -42,7 +41,7 @@ for ($c = 1; $c <= CHAPTERS; $c++) {
     }
     $chapters[] = ['title' => "Chart {$c}", 'html' => $html];
 }
-$book = new Book(title: 'Charts of the Sound', creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']], isbn: Shelf::isbn(960), chapters: $chapters, description: 'Charts.', publisher: 'Saltmere Harbour Office', published: '2020', subjects: ['Navigation'], pictures: $pictures);
+$book = new Book(title: 'Charts of the Sound', creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']], isbn: DemoEbooks::isbn(960), chapters: $chapters, description: 'Charts.', publisher: 'Saltmere Harbour Office', published: '2020', subjects: ['Navigation'], pictures: $pictures);
 $file = tempnam(sys_get_temp_dir(), 'charts').'.epub';
 (new EpubBuilder)->write($book, $file);
 $card = Members::CARDS[0];

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 /* Runs the searches that it reads as JSON, one after another, and prints how long each took. */
 
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Lending\CardReach;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Lending\LoanRules\CardEligibility;
 use Illuminate\Contracts\Console\Kernel;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -20,7 +20,7 @@ $countFacets = $app->make(CountFacets::class);
 $times = [];
 foreach ([...array_slice($queries, 0, 5), ...$queries] as $n => $query) {
     $begun = hrtime(true);
-    $search = CatalogueSearch::read($library, $query['asked'], new CardReach);
+    $search = SearchRequest::read($library, $query['asked'], new CardEligibility);
     $facets = $countFacets->of($search, now()->toImmutable());
     $searchTitles->page($search, $facets->total, now()->toImmutable());
     if ($n >= 5) {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 /* Searching at 10,000, 100,000 and 1,000,000 titles, with 1 and 8 clients, beside the peer over the same titles. */
 
-use App\Actions\Catalogue\SaveRecord;
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\OtherWays;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Catalogue\Spelling;
-use App\Queries\Catalogue\Suggest;
-use App\Queries\Lending\CardReach;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\NoResultSuggestions;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Catalogue\Suggestions\Spelling;
+use App\Catalogue\Suggestions\Suggest;
+use App\Lending\LoanRules\CardEligibility;
 use Bench\Peer;
 use Bench\Report;
 use Bench\SearchQueries;
@@ -116,7 +116,7 @@ foreach ($scales as $scale) {
     sort($byClass);
     Report::table(['class, 1 client', 'titles', 'p50 ms', 'p95 ms', 'peer p50', 'peer p95'], $byClass);
 
-    [$suggest, $other, $searchTitles, $countFacets, $now] = [$app->make(Suggest::class), $app->make(OtherWays::class), $app->make(SearchTitles::class), $app->make(CountFacets::class), now()->toImmutable()];
+    [$suggest, $other, $searchTitles, $countFacets, $now] = [$app->make(Suggest::class), $app->make(NoResultSuggestions::class), $app->make(SearchTitles::class), $app->make(CountFacets::class), now()->toImmutable()];
     $words = array_column(DB::select('select word from search_words where length(word) > 5 order by md5(word) limit 60'), 'word');
     // By rounds, so that the first has the connection plan what it asks.
     $timed = function (callable $each) use ($words, &$asked): array {
@@ -138,32 +138,32 @@ foreach ($scales as $scale) {
         [
             ['suggestions for four letters', fn (string $word) => $suggest->of($library, substr($word, 0, 4), now()->toImmutable()), '1'],
             ['spelling of a word with one letter wrong', fn (string $word) => Spelling::of($slipped($word)), '0.5'],
-            ['the same, and what it would find', fn (string $word) => $other->spelling(CatalogueSearch::read($library, ['q' => $slipped($word)], new CardReach), now()->toImmutable()), ''],
+            ['the same, and what it would find', fn (string $word) => $other->spelling(SearchRequest::read($library, ['q' => $slipped($word)], new CardEligibility), now()->toImmutable()), ''],
         ],
     ));
     $begun = hrtime(true);
     $title = $app->make(SaveRecord::class)(new Record(key: "bench:{$scale}", format: Format::Ebook, name: "Zyxwvutsr {$scale}", contributors: [], extent: 1), $now);
     DB::insert("insert into licences (library_id, title_id, model, copies, copies_free, starts_at) values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')", [$library, $title->id]);
-    $found = $searchTitles->total(CatalogueSearch::read($library, ['q' => "zyxwvutsr {$scale}"], new CardReach), now()->toImmutable());
+    $found = $searchTitles->total(SearchRequest::read($library, ['q' => "zyxwvutsr {$scale}"], new CardEligibility), now()->toImmutable());
     printf("One record added: found %d after %.0f ms. The peer’s index was built in %.0f s, %s; those of lending alone in %.1f s.\n\n", $found, (hrtime(true) - $begun) / 1e6, $indexed, $gathered < 1 ? 'our sets were there already' : sprintf('our sets and names gathered in %.0f s', $gathered), $lending);
 
     // Counted by looking at each title, as if no sets had been gathered.
     $wrong = 0;
     foreach (array_slice($queries, 0, 12) as $query) {
-        $facets = $countFacets->of(CatalogueSearch::read($library, $query['asked'], new CardReach), $now);
+        $facets = $countFacets->of(SearchRequest::read($library, $query['asked'], new CardEligibility), $now);
         DB::beginTransaction();
         DB::table('search_gatherings')->delete();
-        $search = CatalogueSearch::read($library, $query['asked'], new CardReach);
+        $search = SearchRequest::read($library, $query['asked'], new CardEligibility);
         foreach ($facets->formats as $format => $count) {
-            $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['format' => $format]), new CardReach), $now) ? 0 : 1;
+            $wrong += $count === $searchTitles->total(SearchRequest::read($library, $search->with(['format' => $format]), new CardEligibility), $now) ? 0 : 1;
         }
         foreach (array_slice($facets->subjects, 0, 3, true) as $subject => $count) {
-            $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['subjects' => implode('.', [...$search->subjects, $subject])]), new CardReach), $now) ? 0 : 1;
+            $wrong += $count === $searchTitles->total(SearchRequest::read($library, $search->with(['subjects' => implode('.', [...$search->subjects, $subject])]), new CardEligibility), $now) ? 0 : 1;
         }
         foreach (array_slice($facets->series, 0, 3, true) as $series => $count) {
-            $wrong += $count === $searchTitles->total(CatalogueSearch::read($library, $search->with(['series' => (string) $series]), new CardReach), $now) ? 0 : 1;
+            $wrong += $count === $searchTitles->total(SearchRequest::read($library, $search->with(['series' => (string) $series]), new CardEligibility), $now) ? 0 : 1;
         }
-        $wrong += $facets->ready === $searchTitles->total(CatalogueSearch::read($library, $search->with(['ready' => '1']), new CardReach), $now) ? 0 : 1;
+        $wrong += $facets->ready === $searchTitles->total(SearchRequest::read($library, $search->with(['ready' => '1']), new CardEligibility), $now) ? 0 : 1;
         DB::rollBack();
     }
     printf("Counts that differ from a recount: %d.\n\n", $wrong);

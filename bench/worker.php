@@ -9,8 +9,8 @@ declare(strict_types=1);
  * Prints JSON: how many, and the milliseconds of each.
  */
 
-use App\Actions\Lending\BorrowTitle;
-use App\Actions\Lending\ReturnLoan;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Loans\ReturnLoan;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 

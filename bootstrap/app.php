@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Http\Middleware\ProtectiveHeaders;
-use App\Http\Middleware\SetLibraryAndLocale;
-use App\Http\Middleware\StartSession;
+use App\Shared\Middleware\ProtectiveHeaders;
+use App\Shared\Middleware\SetLibraryAndLocale;
+use App\Shared\Middleware\StartSession;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;

@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Hash;
 /** Fills an empty database with the Lantern Coast: the same every time, with dates relative to today. */
 final class LoadDemo
 {
-    private Coast $coast;
+    private DemoLibraries $coast;
 
     public function __construct(private readonly Container $make)
     {
@@ -26,10 +26,10 @@ final class LoadDemo
     /** @param  Closure(string): void  $say */
     public function __invoke(DateTimeImmutable $now, Closure $say, int $inventedBooks = 180, ?int $media = null): void
     {
-        $this->coast = new Coast($now, $say);
-        $takeIn = $this->make->make(TakeTitlesIn::class, ['coast' => $this->coast]);
-        $lend = $this->make->make(LendTitles::class, ['coast' => $this->coast]);
-        $putAside = $this->make->make(PutAside::class, ['coast' => $this->coast]);
+        $this->coast = new DemoLibraries($now, $say);
+        $takeIn = $this->make->make(SeedTitles::class, ['coast' => $this->coast]);
+        $lend = $this->make->make(SeedLending::class, ['coast' => $this->coast]);
+        $putAside = $this->make->make(SeedBaskets::class, ['coast' => $this->coast]);
 
         // In this order, for each step draws its chances after those before it: what is new comes last, so that nothing else changes.
         $this->makeLibraries();

@@ -6,8 +6,8 @@ namespace FigPorch\Demo;
 
 use App\Models\Licence;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Lending\Chance;
 use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\RandomVariates;
 use FigPorch\Core\Lending\Simulation\Behaviour;
 use FigPorch\Core\Lending\Simulation\SimulatedHold;
 use FigPorch\Core\Lending\Simulation\SimulatedLoan;
@@ -59,11 +59,11 @@ final class PastLending
     private static function behaviour(float $perDay): Behaviour
     {
         return new Behaviour(
-            wanted: fn (float $day, Randomizer $r): float => Chance::exponential($r, 1 / max($perDay, 1e-4)),
+            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / max($perDay, 1e-4)),
             length: fn (Randomizer $r): LoanLength => LoanLength::days([7, 14, 14, 21][$r->getInt(0, 3)]),
-            kept: fn (float $days, Randomizer $r): float => Chance::share($r) < 0.4 ? $days : max(0.02, $days * Chance::share($r) ** 0.7),
-            pickUp: fn (float $kept, Randomizer $r): float => Chance::share($r) < 0.1 ? $kept * 2 : $kept * Chance::share($r) ** 2,
-            patience: fn (Randomizer $r): float => Chance::exponential($r, 200),
+            kept: fn (float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4 ? $days : max(0.02, $days * RandomVariates::share($r) ** 0.7),
+            pickUp: fn (float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.1 ? $kept * 2 : $kept * RandomVariates::share($r) ** 2,
+            patience: fn (Randomizer $r): float => RandomVariates::exponential($r, 200),
         );
     }
 }

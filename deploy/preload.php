@@ -28,7 +28,7 @@ if (PHP_SAPI === 'cli') {
     file_put_contents($list, '<?php return '.var_export(array_values(array_filter(get_included_files(), fn (string $file): bool => preg_match("~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~", $file) === 1)), true).';');
 } else {
     require "{$root}/vendor/autoload.php";
-    $callsC = ["{$root}/core/Catalogue/Roaring.php", "{$root}/app/Queries/Catalogue/Sets/MappedFile.php"];
+    $callsC = ["{$root}/core/Catalogue/Roaring.php", "{$root}/app/Catalogue/BitmapIndex/MappedFile.php"];
     foreach (array_diff([...(is_file($list) ? require $list : []), ...$callsC], get_included_files()) as $file) {
         opcache_compile_file($file);
     }

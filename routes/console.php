@@ -2,21 +2,21 @@
 
 declare(strict_types=1);
 
-use App\Actions\Catalogue\LookForNew;
-use App\Actions\Catalogue\MeasureNeighbours;
-use App\Actions\Catalogue\RefreshAvailability;
-use App\Actions\Lending\CountBorrowed;
-use App\Actions\Lending\MeasureHabits;
+use App\Catalogue\SavedSearches\SendMatchNotices;
+use App\Catalogue\Search\CountBorrowed;
+use App\Catalogue\Search\RefreshAvailability;
+use App\Catalogue\SimilarTitles\CountBorrowedTogether;
+use App\Lending\Waits\MeasureHabits;
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('lending:tick')->everyMinute();
 Schedule::command('catalogue:gather records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
 Schedule::command('catalogue:gather lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
-Schedule::call(fn (LookForNew $look) => $look(now()->toImmutable()))->name('look for what is new in saved searches')->everyTenMinutes();
+Schedule::call(fn (SendMatchNotices $look) => $look(now()->toImmutable()))->name('look for what is new in saved searches')->everyTenMinutes();
 Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn (CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');
 Schedule::call(fn (MeasureHabits $measure) => $measure(now()->toImmutable()))->name('measure how loans and holds are used')->dailyAt('03:10');
-Schedule::call(fn (MeasureNeighbours $measure) => $measure())->name('count which titles the same people borrow')->dailyAt('03:25');
+Schedule::call(fn (CountBorrowedTogether $measure) => $measure())->name('count which titles the same people borrow')->dailyAt('03:25');
 Schedule::call(fn (RefreshAvailability $refresh) => $refresh())->name('note which licences have begun or ended')->hourly();

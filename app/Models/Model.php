@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
 /** What all tables' models have in common. */
 abstract class Model extends Eloquent
 {
-    /** @var list<string>|null the initializing methods of Eloquent's own traits */
+    /** @var list<string>|null the initializing methods of Model's own traits */
     private static ?array $initializers = null;
 
     /** They are the same for all models here, which have no traits of their own: searched for once, not by reflection in each. */

@@ -27,6 +27,10 @@ namespace App\Models;
  */
 final class Publication extends Model
 {
+    public const EPUB = 'application/epub+zip';
+
+    public const PDF = 'application/pdf';
+
     public $timestamps = false;
 
     protected $table = 'publications';

@@ -19,7 +19,7 @@ final readonly class MissedHold
     /** @param  int  $keptSeconds  for which copies were kept for it in vain, this one included */
     public static function after(int $earlierMisses, int $holdKeptHours, int $keptSeconds, DateTimeImmutable $now): self
     {
-        return $earlierMisses > 0 || ! KeptTime::allowsAnother($holdKeptHours, $keptSeconds)
+        return $earlierMisses > 0 || ! PickupWindow::allowsAnother($holdKeptHours, $keptSeconds)
             ? new self(true, null)
             : new self(false, $now->modify('+'.self::PAUSE_DAYS.' days'));
     }

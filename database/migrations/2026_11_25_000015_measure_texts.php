@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\Exchange\PackPublication;
+use App\Exchange\Packages\PackPublication;
 use App\Models\Publication;
 use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Epub\Outline;
@@ -15,7 +15,7 @@ return new class extends Migration
     public function up(): void
     {
         $pack = app(PackPublication::class);
-        foreach (Publication::query()->where('media_type', PackPublication::EPUB)->whereRaw("lengths = '[]'")->lazyById(20) as $publication) {
+        foreach (Publication::query()->where('media_type', Publication::EPUB)->whereRaw("lengths = '[]'")->lazyById(20) as $publication) {
             $file = $pack($publication, 'epub');
             try {
                 $archive = new Archive($file);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Jobs\MailNotices;
+use App\Exchange\Mail\MailNotices;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;

@@ -1,9 +1,9 @@
 import htmx from 'htmx.org'
-import { watchHistograms } from './catalogue/histogram.js'
-import { watchShare } from './catalogue/share.js'
-import { watchSuggestions } from './catalogue/suggestions.js'
-import { inUse, pushed } from './offline/flag.js'
-import { sendAllKept } from './reading/kept.js'
+import { watchHistograms } from './catalogue/search/histogram.js'
+import { watchShare } from './catalogue/records/share.js'
+import { watchSuggestions } from './catalogue/suggestions/suggestions.js'
+import { inUse, pushed } from './reading/offline/flag.js'
+import { sendAllKept } from './reading/marks/kept.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
 htmx.config.includeIndicatorStyles = false
@@ -30,17 +30,17 @@ if (document.querySelector('form[action$="/sign-out"]')) {
     addEventListener('online', () => sendAllKept(token))
 }
 // Loans on this device: only where there are any, or where they can be taken, is more than a flag looked at.
-if (document.querySelector('[data-offline]')) import('./offline/rows.js').then(({ showRows }) => showRows())
-if (inUse()) import('./offline/device.js').then(({ reconcile }) => reconcile())
-else if (pushed()) import('./offline/device.js').then(({ register }) => register())
+if (document.querySelector('[data-offline]')) import('./reading/offline/rows.js').then(({ showRows }) => showRows())
+if (inUse()) import('./reading/offline/device.js').then(({ reconcile }) => reconcile())
+else if (pushed()) import('./reading/offline/device.js').then(({ register }) => register())
 // Who signs out leaves nothing of theirs on the device.
 if (inUse() || pushed()) {
     for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
         form.addEventListener('submit', async event => {
             event.preventDefault()
             try {
-                if (pushed()) await (await import('./account/push.js')).turnOff(token)
-                if (inUse()) await (await import('./offline/device.js')).forgetAll()
+                if (pushed()) await (await import('./exchange/push/push.js')).turnOff(token)
+                if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
             } finally {
                 form.submit()
             }
@@ -49,7 +49,7 @@ if (inUse() || pushed()) {
 }
 
 const device = document.querySelector('[data-push]')
-if (device) import('./account/push.js').then(({ watchDevice }) => watchDevice(device, token))
+if (device) import('./exchange/push/push.js').then(({ watchDevice }) => watchDevice(device, token))
 
 watchHistograms()
 watchSuggestions()

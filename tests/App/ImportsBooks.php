@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Actions\Catalogue\ImportPublication;
-use App\Actions\Catalogue\LicenceTerms;
+use App\Lending\Licences\LicenceTerms;
 use App\Models\Title;
+use App\Reading\Publications\ImportPublication;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
 use FigPorch\Demo\EpubBuilder;
-use FigPorch\Demo\Shelf;
 
 /** Books in files, for tests that begin at the door. */
 trait ImportsBooks
@@ -18,7 +18,7 @@ trait ImportsBooks
     protected function bookFile(?Book $book = null): string
     {
         $file = tempnam(sys_get_temp_dir(), 'book').'.epub';
-        (new EpubBuilder)->write($book ?? (new Shelf)->books()[0], $file);
+        (new EpubBuilder)->write($book ?? (new DemoEbooks)->books()[0], $file);
 
         return $file;
     }

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 /** Against a real PostgreSQL, emptied before each test; nothing is wrapped in a transaction, so commits are real. */
 abstract class TestCase extends LaravelTestCase
 {
-    use Lantern;
+    use LendingFixtures;
 
     private static bool $migrated = false;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 /* Writes a book that tries to run scripts and to call home: php harmful-book.php FILE */
 
 use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
 use FigPorch\Demo\EpubBuilder;
-use FigPorch\Demo\Shelf;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -25,7 +25,7 @@ $html = <<<HTML
 (new EpubBuilder)->write(new Book(
     title: 'The Harmful Book',
     creators: [['name' => 'Nobody Known', 'sort' => 'Known, Nobody', 'role' => 'aut']],
-    isbn: Shelf::isbn(666),
+    isbn: DemoEbooks::isbn(666),
     chapters: [['title' => 'Harm', 'html' => $html], ['title' => 'More', 'html' => '<h1>More</h1><p>More harmless words.</p>']],
     description: 'Means harm.', publisher: 'None', published: '2026', subjects: ['Harm'],
 ), $argv[1]);

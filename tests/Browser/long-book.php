@@ -5,8 +5,8 @@ declare(strict_types=1);
 /* Writes an EPUB of a thousand pages with what long books have: mathematics, a table wider than a page, many notes. */
 
 use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
 use FigPorch\Demo\EpubBuilder;
-use FigPorch\Demo\Shelf;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -26,6 +26,6 @@ $chapters[12]['html'] = '<h1>Sounding 13</h1><p>The height is <math xmlns="http:
     .'<section role="doc-endnotes"><ol>'.implode('', array_map(fn (int $n): string => "<li id=\"n{$n}\">Seen at low water, {$n} times.</li>", range(1, 40))).'</ol></section>';
 
 (new EpubBuilder)->write(new Book(
-    title: 'The Long Sounding', creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']], isbn: Shelf::isbn(950), chapters: $chapters,
+    title: 'The Long Sounding', creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']], isbn: DemoEbooks::isbn(950), chapters: $chapters,
     description: 'A thousand pages of depths.', publisher: 'Saltmere Harbour Office', published: '2020', subjects: ['Navigation'],
 ), $argv[1]);

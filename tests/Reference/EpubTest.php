@@ -9,11 +9,11 @@ use FigPorch\Core\Reading\Epub\Excerpt;
 use FigPorch\Core\Reading\Epub\PackageReader;
 use FigPorch\Core\Reading\Epub\Publication;
 use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
+use FigPorch\Demo\DemoMagazines;
 use FigPorch\Demo\EpubBuilder;
-use FigPorch\Demo\Invention;
-use FigPorch\Demo\MagazineShelf;
 use FigPorch\Demo\Media\ReadAlong;
-use FigPorch\Demo\Shelf;
+use FigPorch\Demo\TextGenerator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -28,7 +28,7 @@ final class EpubTest extends TestCase
     /** @return iterable<string, array{Book}> */
     public static function ourBooks(): iterable
     {
-        foreach ([...(new Shelf)->books(), (new MagazineShelf)->issues()[0], ReadAlong::of((new Shelf)->later()[0][0]), ...array_column(array_filter((new Shelf)->later(), fn (array $l): bool => $l[1] === 'epub'), 0), ...array_slice((new Invention)->books(6), 3)] as $book) {
+        foreach ([...(new DemoEbooks)->books(), (new DemoMagazines)->issues()[0], ReadAlong::of((new DemoEbooks)->later()[0][0]), ...array_column(array_filter((new DemoEbooks)->later(), fn (array $l): bool => $l[1] === 'epub'), 0), ...array_slice((new TextGenerator)->books(6), 3)] as $book) {
             yield $book->title => [$book];
         }
     }
@@ -54,7 +54,7 @@ final class EpubTest extends TestCase
 
     public function test_the_same_book_is_the_same_file(): void
     {
-        $book = (new Shelf)->books()[1];
+        $book = (new DemoEbooks)->books()[1];
         $hashes = [];
         foreach ([1, 2] as $time) {
             (new EpubBuilder)->write($book, $file = tempnam(sys_get_temp_dir(), 'same').$time);

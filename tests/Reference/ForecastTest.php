@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Reference;
 
 use DateTimeImmutable;
-use FigPorch\Core\Lending\Chance;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
@@ -15,6 +14,7 @@ use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\RandomVariates;
 use FigPorch\Core\Lending\Simulation\Behaviour;
 use FigPorch\Core\Lending\Simulation\TitleYears;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -129,9 +129,9 @@ final class ForecastTest extends TestCase
     private static function circulation(float $perDay, float $days): TitleYears
     {
         $years = new TitleYears(2, 0.0, new Behaviour(
-            wanted: fn (float $day, Randomizer $r): float => Chance::exponential($r, 1 / $perDay),
+            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / $perDay),
             length: fn (): LoanLength => LoanLength::days(3000),
-            kept: fn (float $of, Randomizer $r): float => Chance::exponential($r, 1),
+            kept: fn (float $of, Randomizer $r): float => RandomVariates::exponential($r, 1),
             pickUp: fn (): float => 0.0,
             patience: fn (): float => INF,
         ), self::random(7));

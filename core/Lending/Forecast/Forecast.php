@@ -40,7 +40,7 @@ final class Forecast
     }
 
     /** @param  int  $effort  EFFORT or BRIEF */
-    public function of(Line $line, ?DateTimeImmutable $latest, DateTimeImmutable $now, Randomizer $random, int $effort = self::EFFORT): Turn
+    public function of(Line $line, ?DateTimeImmutable $latest, DateTimeImmutable $now, Randomizer $random, int $effort = self::EFFORT): WaitEstimate
     {
         $at = function (float $wait) use ($now, $latest): ?DateTimeImmutable {
             $turn = is_infinite($wait) ? null : $now->setTimestamp($now->getTimestamp() + (int) round($wait * self::DAY));
@@ -50,14 +50,14 @@ final class Forecast
         if (count($line->ahead) >= self::LONG_LINE && ($long = $this->longLine($line, $now)) !== null) {
             [$from, $middle, $to] = array_map(fn (float $z): float => $long->wait(count($line->ahead), $z), [-self::Z90, 0.0, self::Z90]);
 
-            return new Turn($at($from), $at($middle), $at($to), $latest);
+            return new WaitEstimate($at($from), $at($middle), $at($to), $latest);
         }
         $draws = self::draws($line, $effort);
         $waits = $this->waits($line, $now, $random, $draws);
         // One more outcome lies between two neighbouring draws, or beyond them, with the same chance everywhere.
         $low = max(0, (int) floor(0.1 * ($draws + 1)) - 1);
 
-        return new Turn(
+        return new WaitEstimate(
             $at($waits[$low]), $at($waits[intdiv($draws, 2)]), $at($waits[$draws - 1 - $low]), $latest,
             count(array_filter($waits, is_infinite(...))) / $draws,
         );
@@ -86,7 +86,7 @@ final class Forecast
     }
 
     /** Null where copies may leave the line, or this place is paused: then it has to be played through. */
-    public function longLine(Line $line, DateTimeImmutable $now): ?LongLine
+    public function longLine(Line $line, DateTimeImmutable $now): ?LongQueue
     {
         $free = [];
         foreach ($line->licences as $state) {
@@ -117,12 +117,12 @@ final class Forecast
         $mean = $missed * $keep + (1 - $missed) * ($wait + $loan);
         $square = $missed * $keep ** 2 + (1 - $missed) * ($waitSquare + 2 * $wait * $loan + $loanSquare);
 
-        return new LongLine($mean, $square - $mean ** 2, $free, 1 + $missed, $this->habits->cancelled);
+        return new LongQueue($mean, $square - $mean ** 2, $free, 1 + $missed, $this->habits->cancelled);
     }
 
     /** @return list<float> waits in days, as many as draws, shortest first; infinite where no copy was left */
     public function waits(Line $line, DateTimeImmutable $now, Randomizer $random, int $draws): array
     {
-        return (new PlayedLine($this->habits, $this->loans, $this->holdKeptHours))->waits($line, $now, $random, $draws);
+        return (new QueueSimulation($this->habits, $this->loans, $this->holdKeptHours))->waits($line, $now, $random, $draws);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Lending\Forecast;
 
-use FigPorch\Core\Lending\Chance;
 use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\RandomVariates;
 use Random\Randomizer;
 
 /** How long loans are kept, by the lengths that are chosen and how each is used; in days. */
@@ -50,13 +50,13 @@ final readonly class LoanHabits
     /** Days that a loan yet to come is kept. */
     public function draw(Randomizer $random): float
     {
-        $share = Chance::share($random);
+        $share = RandomVariates::share($random);
         $n = 0;
         while ($n < count($this->shares) - 1 && $share > $this->shares[$n]) {
             $n++;
         }
 
-        return $this->days[$n] * $this->kept[$n]->at(Chance::share($random));
+        return $this->days[$n] * $this->kept[$n]->at(RandomVariates::share($random));
     }
 
     /**

@@ -1,13 +1,12 @@
 @props(['title' => null, 'on' => null])
 @php
     $scheme = in_array(request()->cookie('scheme'), ['light', 'dark'], true) ? request()->cookie('scheme') : 'system';
-    $head = $current->head();
 @endphp
 <!doctype html>
 <html lang="{{ app()->getLocale() }}" data-scheme="{{ $scheme }}">
 <x-head :title="$title" />
 <body>
-    <x-lamps />
+    <x-lending.lamps />
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
     <x-header :on="$on" :unread="$head->unread ?? 0" />
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">
@@ -15,6 +14,6 @@
         {{ $slot }}
     </main>
     <x-footer :scheme="$scheme" />
-    <x-current-loan :head="$head" :on="$on" />
+    <x-lending.current-loan :head="$head" :on="$on" />
 </body>
 </html>

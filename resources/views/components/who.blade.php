@@ -1,6 +1,5 @@
 @php
     $card = $current->card();
-    $terms = $current->terms();
 @endphp
 <b class="text-[15px]">{{ $current->person->name }}</b><br>
 @if ($card === null)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
-use App\View\Dates;
+use App\Shared\View\Dates;
 use Illuminate\Support\Arr;
 use PHPUnit\Framework\TestCase;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
-use App\Actions\Account\ChooseNotices;
-use App\Actions\Account\PushKey;
-use App\Actions\Lending\ReturnLoan;
+use App\Account\Notices\ChooseNotices;
+use App\Exchange\Push\PushKey;
+use App\Lending\Loans\ReturnLoan;
 use App\Models\Card;
 use App\Models\Person;
 use App\Models\PushDevice;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
-use App\Http\DatabaseSessions;
+use App\Shared\DatabaseSessions;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\App\TestCase;

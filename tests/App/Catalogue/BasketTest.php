@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\ArrangeBaskets;
-use App\Actions\Catalogue\FillBasket;
+use App\Catalogue\Baskets\ArrangeBaskets;
+use App\Catalogue\Baskets\BasketOwner;
+use App\Catalogue\Baskets\FillBasket;
 use App\Models\Basket;
 use App\Models\Person;
 use App\Models\Title;
-use App\Queries\Catalogue\BasketOwner;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\RefreshAvailability;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\RefreshAvailability;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Lending\Audit\LendingAudit;
+use App\Lending\LoanRules\CardEligibility;
 use App\Models\Title;
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Lending\CardReach;
-use App\Queries\Lending\LendingAudit;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
@@ -25,13 +25,13 @@ final class GrowthTest extends TestCase
         $this->assertSame(0, Artisan::call('demo:grow --titles=300'), Artisan::output());
         $this->assertSame(300, Title::query()->count());
         $held = DB::table('licences')->where('library_id', $this->library()->id)->distinct()->count('title_id');
-        $search = CatalogueSearch::read($this->library()->id, [], new CardReach);
+        $search = SearchRequest::read($this->library()->id, [], new CardEligibility);
         $facets = app(CountFacets::class)->of($search, $this->now());
         $this->assertSame([$held, $held], [$facets->total, array_sum($facets->formats)]);
         $this->assertGreaterThan(200, $held);
 
         $word = (string) DB::scalar("select word from ts_stat('select exact from search_rows') where length(word) > 3 order by ndoc desc, word limit 1");
-        $this->assertSame(DB::table('titles')->whereIn('id', DB::table('licences')->where('library_id', $this->library()->id)->select('title_id'))->whereRaw("lower(name) || ' ' || description ~ ?", ["\\m{$word}\\M"])->count(), app(SearchTitles::class)->total(CatalogueSearch::read($this->library()->id, ['q' => "\"{$word}\""], new CardReach), $this->now()));
+        $this->assertSame(DB::table('titles')->whereIn('id', DB::table('licences')->where('library_id', $this->library()->id)->select('title_id'))->whereRaw("lower(name) || ' ' || description ~ ?", ["\\m{$word}\\M"])->count(), app(SearchTitles::class)->total(SearchRequest::read($this->library()->id, ['q' => "\"{$word}\""], new CardEligibility), $this->now()));
         app(RefreshAvailability::class)();
         $this->assertSame([], array_filter(app(LendingAudit::class)->wrong($this->now()), fn (string $what): bool => str_contains($what, 'is found as')), 'what searching keeps is what the licences say');
 

@@ -9,7 +9,7 @@ use App\Models\Publication;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Demo\Book;
-use FigPorch\Demo\Shelf;
+use FigPorch\Demo\DemoEbooks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
@@ -125,7 +125,7 @@ final class ImportTest extends TestCase
         $this->assertSame(['Reef Books', '2.00'], [$title->series?->name, $title->series_position]);
         $this->assertSame(['es', 'Gullwing Press', '2021-03', Audience::Teen], [$title->language, $title->publisher, $title->published, $title->audience]);
         $this->assertSame("One.\n\nTwo & three.", $title->description);
-        $this->assertSame(Shelf::isbn(77), $title->isbn);
+        $this->assertSame(DemoEbooks::isbn(77), $title->isbn);
         $this->assertSame(['textual'], $title->accessibility['accessMode']);
         $this->assertStringEndsWith('cover.svg', (string) $title->cover_file);
         $this->assertSame(2, $title->extent, 'pages of its own page list');
@@ -197,7 +197,7 @@ final class ImportTest extends TestCase
         return new Book(
             title: $title,
             creators: [['name' => 'Lior Castellane', 'sort' => 'Castellane, Lior', 'role' => 'aut'], ['name' => 'Juno Pike', 'sort' => 'Pike, Juno', 'role' => 'ill']],
-            isbn: Shelf::isbn(77),
+            isbn: DemoEbooks::isbn(77),
             chapters: [['title' => 'One', 'html' => '<h1>One</h1>'.str_repeat('<p>'.str_repeat('Words of the sea. ', 50).'</p>', 4)]],
             description: '<p>One.</p><p>Two &amp; <b>three</b>.</p>',
             publisher: 'Gullwing Press', published: '2021-03', subjects: ['Mystery', 'Islands'], language: 'es', audience: 'teen',

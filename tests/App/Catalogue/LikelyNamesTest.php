@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\GatherPrefixes;
-use App\Actions\Catalogue\GatherSets;
-use App\Queries\Catalogue\Sets\Gathered;
-use App\Queries\Catalogue\Suggest;
-use App\Queries\Catalogue\Suggestion;
+use App\Catalogue\BitmapIndex\IndexBitmaps;
+use App\Catalogue\BitmapIndex\IndexPart;
+use App\Catalogue\Suggestions\IndexPrefixes;
+use App\Catalogue\Suggestions\Suggest;
+use App\Catalogue\Suggestions\Suggestion;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -21,7 +21,7 @@ final class LikelyNamesTest extends TestCase
     #[TestWith([0], 'as if every name had too many titles to list them')]
     public function test_suggestions_by_beginnings_are_true_and_none_is_missing(int $many): void
     {
-        $this->app->when(GatherPrefixes::class)->needs('$many')->give($many);
+        $this->app->when(IndexPrefixes::class)->needs('$many')->give($many);
         $this->library();
         $this->library('hollow');
         Artisan::call('demo:grow --titles=400');
@@ -30,7 +30,7 @@ final class LikelyNamesTest extends TestCase
             [...DB::table('titles')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('contributors')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('subjects')->limit(3)->pluck('name')->all(), 'zzyq'],
         ));
         $plain = array_map($this->suggested(...), $typed);
-        array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
+        array_map(fn (IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
         $this->assertGreaterThan(1000, DB::table('search_prefixes')->count());
         $this->assertSuggestsTheSame($plain, $typed);
         // A person's and a subject's titles come and go after that.
@@ -59,7 +59,7 @@ final class LikelyNamesTest extends TestCase
     {
         $this->library();
         Artisan::call('demo:grow --titles=200');
-        array_map(fn (Gathered $what): int => app(GatherSets::class)($what, $this->now()), Gathered::cases());
+        array_map(fn (IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
         $title = $this->title('Zennorwick at low water', author: 'Quorra Zylk');
         $this->assertSame([], $this->suggested('zenno')['title']);
         $this->licence($title);

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\RefreshAvailability;
-use App\Actions\Catalogue\SaveRecord;
-use App\Actions\Lending\BorrowTitle;
-use App\Actions\Lending\PlaceHold;
+use App\Catalogue\BitmapSearch\BitmapSearch;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\HeldTitles;
+use App\Catalogue\Search\RefreshAvailability;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Lending\Audit\LendingAudit;
+use App\Lending\Availability\TitleAvailability;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Holds\PlaceHold;
+use App\Lending\LoanRules\CardEligibility;
 use App\Models\Title;
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\HeldTitles;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Catalogue\Sets\InSets;
-use App\Queries\Lending\CardReach;
-use App\Queries\Lending\LendingAudit;
-use App\Queries\Lending\Standings;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\Availability;
@@ -60,7 +60,7 @@ final class ReachTest extends TestCase
             foreach ($libraries as $library) {
                 [$can, $bindings] = HeldTitles::can($library->id, $this->now());
                 $said = array_column(DB::select("select s.title_id, {$can} can from search_rows s order by 1", $bindings), 'can', 'title_id');
-                foreach (app(Standings::class)->of($library, $titles, null, $this->now()) as $id => $standing) {
+                foreach (app(TitleAvailability::class)->of($library, $titles, null, $this->now()) as $id => $standing) {
                     $true = $standing->availability;
                     $this->assertSame([$true->canBorrow(), $true === Availability::AlwaysReady], [($said[$id] & HeldTitles::READY) > 0, ($said[$id] & HeldTitles::ALWAYS) > 0], "day {$day}, title {$id} at {$library->slug}: {$true->name}");
                     $this->assertSame($true === Availability::NotHere, ($said[$id] & HeldTitles::HELD) === 0, "day {$day}, title {$id} at {$library->slug}: {$true->name}");
@@ -116,7 +116,7 @@ final class ReachTest extends TestCase
         foreach ([['A', ['Beacon Prize']], ['B', ['Beacon Prize', 'Larkspur | Medal, "first"']], ['C', []]] as [$name, $awards]) {
             $this->licence(app(SaveRecord::class)(new Record(key: "t:{$name}", format: Format::Ebook, name: $name, contributors: [], extent: 10, awards: $awards), $this->now()));
         }
-        $counts = fn (array $asked) => app(CountFacets::class)->of(CatalogueSearch::read($this->library()->id, $asked, new CardReach), $this->now());
+        $counts = fn (array $asked) => app(CountFacets::class)->of(SearchRequest::read($this->library()->id, $asked, new CardEligibility), $this->now());
         $this->assertSame(['Beacon Prize' => 2, 'Larkspur | Medal, "first"' => 1], $counts([])->awards);
         $this->assertSame([2, 1], [$counts(['awards' => 'Beacon Prize'])->total, $counts(['awards' => 'Beacon Prize'])->awards['Larkspur | Medal, "first"']]);
         $this->assertSame([1, 0], [$counts(['awards' => 'Beacon Prize||Larkspur | Medal, "first"'])->total, $counts(['awards' => "Nobody's Prize"])->total]);
@@ -144,9 +144,9 @@ final class ReachTest extends TestCase
             $this->licence($title = app(SaveRecord::class)(new Record(key: "t:{$n}", format: Format::Ebook, name: $name, contributors: [['name' => $n === 3 ? 'Lantern Jones' : 'A B', 'sort' => 'x', 'role' => 'author']], extent: 10, language: 'en', description: 'Of a lantern and of water.'), $this->now()));
             DB::table('search_rows')->where('title_id', $title->id)->update(['times_borrowed' => $n]);
         }
-        foreach ([new SearchTitles(new InSets, 2, 1000), new SearchTitles(new InSets, 2, 2)] as $searchTitles) {
+        foreach ([new SearchTitles(new BitmapSearch, 2, 1000), new SearchTitles(new BitmapSearch, 2, 2)] as $searchTitles) {
             foreach (['lantern' => ['Lantern', 'Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Kelp', 'Low Water'], 'lantern -kelp' => ['Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Lantern', 'Low Water'], '(lantern OR water) year:-2030' => []] as $words => $expected) {
-                $search = CatalogueSearch::read($this->library()->id, ['q' => $words], new CardReach);
+                $search = SearchRequest::read($this->library()->id, ['q' => $words], new CardEligibility);
                 $total = $searchTitles->total($search, $this->now());
                 $shown = [];
                 config(['figporch.page_size' => 2]);
@@ -161,7 +161,7 @@ final class ReachTest extends TestCase
                 $this->assertSame($expected, $shown, $words);
             }
             foreach (['newest', 'most_borrowed', 'title', 'soonest'] as $order) {
-                $search = CatalogueSearch::read($this->library()->id, ['q' => 'lantern', 'order' => $order], new CardReach);
+                $search = SearchRequest::read($this->library()->id, ['q' => 'lantern', 'order' => $order], new CardEligibility);
                 $this->assertCount(6, $searchTitles->page($search, 6, $this->now())->items(), $order);
             }
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\MeasureNeighbours;
-use App\Actions\Catalogue\SaveRecord;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Models\StaffList;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\AgeRange;
@@ -159,13 +159,13 @@ final class RoomTest extends TestCase
         foreach ([$one, $two, $three] as $title) {
             $this->licence($title, LicenceModel::Simultaneous);
         }
-        for ($n = 1; $n <= MeasureNeighbours::FEWEST_PEOPLE; $n++) {
+        for ($n = 1; $n <= CountBorrowedTogether::FEWEST_PEOPLE; $n++) {
             $card = $this->card();
-            foreach ($n < MeasureNeighbours::FEWEST_PEOPLE ? [$one, $two, $three] : [$one, $two] as $title) {
+            foreach ($n < CountBorrowedTogether::FEWEST_PEOPLE ? [$one, $two, $three] : [$one, $two] as $title) {
                 $this->borrow($card, $title);
             }
         }
-        $this->assertSame(2, app(MeasureNeighbours::class)());
+        $this->assertSame(2, app(CountBorrowedTogether::class)());
         $this->assertEqualsCanonicalizing([[$one->id, $two->id, 10], [$two->id, $one->id, 10]], DB::table('title_neighbours')->get()->map(fn ($row): array => [$row->title_id, $row->other_id, $row->people])->all());
     }
 

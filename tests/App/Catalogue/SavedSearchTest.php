@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\LookForNew;
+use App\Catalogue\SavedSearches\SendMatchNotices;
 use App\Models\Notice;
 use App\Models\SavedSearch;
 use FigPorch\Core\Catalogue\Format;
@@ -14,7 +14,7 @@ final class SavedSearchTest extends TestCase
 {
     private function look(): void
     {
-        app(LookForNew::class)($this->now());
+        app(SendMatchNotices::class)($this->now());
     }
 
     public function test_a_search_is_saved_opened_and_removed(): void

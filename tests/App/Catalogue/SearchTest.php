@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\SaveRecord;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\NoResultSuggestions;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Lending\LoanRules\CardEligibility;
 use App\Models\Library;
 use App\Models\Title;
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\Facets;
-use App\Queries\Catalogue\OtherWays;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Lending\CardReach;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
@@ -38,9 +38,9 @@ final class SearchTest extends TestCase
     }
 
     /** @param  array<string, string>  $asked */
-    private function search(array $asked): CatalogueSearch
+    private function search(array $asked): SearchRequest
     {
-        return CatalogueSearch::read($this->library()->id, $asked, new CardReach);
+        return SearchRequest::read($this->library()->id, $asked, new CardEligibility);
     }
 
     /**
@@ -233,7 +233,7 @@ final class SearchTest extends TestCase
         foreach (['null', 'true', 'select', 'table'] as $word) {
             $this->assertSame(['Null and True'], $this->found(['q' => $word]), $word);
         }
-        $this->assertSame('null', app(OtherWays::class)->spelling($this->search(['q' => 'nulll']), $this->now()));
+        $this->assertSame('null', app(NoResultSuggestions::class)->spelling($this->search(['q' => 'nulll']), $this->now()));
     }
 
     public function test_a_changed_record_is_found_by_what_it_says_now(): void
@@ -246,7 +246,7 @@ final class SearchTest extends TestCase
     public function test_where_nothing_is_found_the_page_says_what_would_find_something(): void
     {
         $this->shelf();
-        $other = app(OtherWays::class);
+        $other = app(NoResultSuggestions::class);
         $this->assertEquals(['format' => 1, 'year' => 1], $other->withoutFilter($this->search(['q' => 'coast', 'format' => 'audiobook', 'year' => '2015-2015', 'audience' => 'adult']), $this->now()));
         $this->assertSame('lamps coast', $other->spelling($this->search(['q' => 'lamsp coast']), $this->now()));
         $this->assertNull($other->spelling($this->search(['q' => 'xqzvw']), $this->now()));

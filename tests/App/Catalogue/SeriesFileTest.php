@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Queries\Catalogue\Sets\MappedFile;
-use App\Queries\Catalogue\Sets\SeriesFile;
+use App\Catalogue\BitmapIndex\MappedFile;
+use App\Catalogue\BitmapIndex\SeriesFile;
 use FigPorch\Core\Catalogue\TitleSet;
 use LogicException;
 use PHPUnit\Framework\TestCase;

@@ -4,24 +4,24 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Actions\Catalogue\GatherPrefixes;
-use App\Actions\Catalogue\GatherSets;
-use App\Actions\Catalogue\GatherWords;
-use App\Actions\Catalogue\RefreshAvailability;
-use App\Actions\Catalogue\SaveRecord;
-use App\Actions\Lending\BorrowTitle;
+use App\Catalogue\BitmapIndex\IndexBitmaps;
+use App\Catalogue\BitmapIndex\IndexPart;
+use App\Catalogue\BitmapIndex\IndexSnapshot;
+use App\Catalogue\BitmapIndex\IndexWords;
+use App\Catalogue\BitmapIndex\LocalIndexCache;
+use App\Catalogue\BitmapSearch\BitmapFacetCounter;
+use App\Catalogue\BitmapSearch\BitmapSearch;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\RefreshAvailability;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SearchTitles;
+use App\Catalogue\Suggestions\IndexPrefixes;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\LoanRules\CardEligibility;
 use App\Models\Library;
 use App\Models\Title;
-use App\Queries\Catalogue\CatalogueSearch;
-use App\Queries\Catalogue\CountFacets;
-use App\Queries\Catalogue\Facets;
-use App\Queries\Catalogue\SearchTitles;
-use App\Queries\Catalogue\Sets\Copies;
-use App\Queries\Catalogue\Sets\CountInSets;
-use App\Queries\Catalogue\Sets\FirstAnswer;
-use App\Queries\Catalogue\Sets\Gathered;
-use App\Queries\Catalogue\Sets\InSets;
-use App\Queries\Lending\CardReach;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
@@ -63,7 +63,7 @@ final class SetsTest extends TestCase
     {
         $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
         $subjects = DB::table('subjects')->pluck('id')->all();
-        $gather = new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1);
+        $gather = new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1);
         $this->gather($gather);
         $found = 0;
         foreach (['stem' => 50, 'exact' => 50, 'name' => 5, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
@@ -88,7 +88,7 @@ final class SetsTest extends TestCase
                 $found += $plain->total;
             }
             $this->change();
-            $round > 1 && $gather($round === 2 ? Gathered::Lending : Gathered::Records, $this->now());
+            $round > 1 && $gather($round === 2 ? IndexPart::Lending : IndexPart::Records, $this->now());
         }
         $this->assertGreaterThan(1500, $found, 'most searches find something');
     }
@@ -100,11 +100,11 @@ final class SetsTest extends TestCase
                 $this->licence(app(SaveRecord::class)(new Record(key: "test:{$name}:{$language}:{$n}", format: Format::Ebook, name: $name, contributors: [], extent: 1, language: $language), $this->now()), library: $this->libraries[0]);
             }
         }
-        $this->gather(new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1));
-        $this->assertTrue((FirstAnswer::at($this->now())->gathering ?? null)?->has('stem:car'));
+        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1));
+        $this->assertTrue((IndexSnapshot::at($this->now())->gathering ?? null)?->has('stem:car'));
         // “Care” has “car” for its stem in Spanish, and “cares” there too; and in a record of no language any form will do.
         foreach (['care' => 48, 'car' => 48, 'cares' => 48, 'care -car' => 12, 'car title:cares' => 36] as $words => $count) {
-            $search = fn (): CatalogueSearch => CatalogueSearch::read($this->libraries[0]->id, ['q' => $words], new CardReach);
+            $search = fn (): SearchRequest => SearchRequest::read($this->libraries[0]->id, ['q' => $words], new CardEligibility);
             [$facets, $ids] = $this->answer($search(), 3);
             DB::beginTransaction();
             DB::table('search_gatherings')->delete();
@@ -118,13 +118,13 @@ final class SetsTest extends TestCase
     {
         [$bought, $lost] = [$this->title('Zennorwick bought'), $this->title('Zennorwick lost')];
         $licence = $this->licence($lost, library: $this->libraries[2]);
-        $this->gather(app(GatherSets::class));
-        $beyond = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardReach);
+        $this->gather(app(IndexBitmaps::class));
+        $beyond = SearchRequest::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardEligibility);
         $this->assertSame([$lost->id], $this->answer($beyond, 3)[1]);
         $this->licence($bought, library: $this->libraries[2]);
         $licence->update(['ends_at' => $this->now()->modify('-1 minute')]);
         $this->assertSame(2, DB::table('search_loose')->whereIn('title_id', [$bought->id, $lost->id])->distinct()->count('title_id'));
-        [$facets, $ids] = $this->answer(CatalogueSearch::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardReach), 3);
+        [$facets, $ids] = $this->answer(SearchRequest::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardEligibility), 3);
         $this->assertSame([$bought->id], $ids);
         $this->assertSame(1, $facets->total);
         // What one's own library has is beyond it no more.
@@ -134,14 +134,14 @@ final class SetsTest extends TestCase
 
     public function test_pages_follow_one_another_without_loss_in_any_order(): void
     {
-        $this->gather(app(GatherSets::class));
+        $this->gather(app(IndexBitmaps::class));
         $this->change();
         config(['figporch.page_size' => 50]);
         $word = DB::selectOne("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1")->word;
         foreach (['most_borrowed', 'newest', 'title', 'soonest', 'relevance'] as $order) {
             $orders = [[], []];
-            foreach ([new SearchTitles(new InSets, 3, 10), new SearchTitles(new InSets, 3, 100_000)] as $k => $titles) {
-                $search = CatalogueSearch::read($this->libraries[0]->id, ['order' => $order, 'q' => $order === 'relevance' ? $word : ''], new CardReach);
+            foreach ([new SearchTitles(new BitmapSearch, 3, 10), new SearchTitles(new BitmapSearch, 3, 100_000)] as $k => $titles) {
+                $search = SearchRequest::read($this->libraries[0]->id, ['order' => $order, 'q' => $order === 'relevance' ? $word : ''], new CardEligibility);
                 $total = $titles->total($search, $this->now());
                 for ($page = 1; $page <= ceil($total / 50); $page++) {
                     Paginator::currentPageResolver(fn (): int => $page);
@@ -156,18 +156,18 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        $this->gather(new GatherSets(new GatherWords(10), new GatherPrefixes, paired: 1));
-        $search = CatalogueSearch::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardReach);
+        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1));
+        $search = SearchRequest::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardEligibility);
         [$here, $ids] = $this->answer($search, 3);
         $this->rename();
-        $this->assertDirectoryDoesNotExist(Copies::folder($this->key('records')));
+        $this->assertDirectoryDoesNotExist(LocalIndexCache::folder($this->key('records')));
         [$there, $idsThere] = $this->answer($search, 3);
-        $this->assertDirectoryExists(Copies::folder($this->key('records')));
+        $this->assertDirectoryExists(LocalIndexCache::folder($this->key('records')));
         $this->assertGreaterThan(20, $here->total);
         $this->assertEquals([$here, $ids], [$there, $idsThere]);
 
         // A copy that lost its end, on a full disk say, or that an older version of the application made, is made anew.
-        $whole = Copies::folder($this->key('records'));
+        $whole = LocalIndexCache::folder($this->key('records'));
         $damages = [
             fn (string $copy) => $this->cut("{$copy}/sets"),
             fn (string $copy) => $this->cut("{$copy}/titles"),
@@ -177,7 +177,7 @@ final class SetsTest extends TestCase
         ];
         foreach ($damages as $damage) {
             $this->rename();
-            File::copyDirectory($whole, $damaged = Copies::folder($this->key('records')));
+            File::copyDirectory($whole, $damaged = LocalIndexCache::folder($this->key('records')));
             $damage($damaged);
             $this->assertEquals([$here, $ids], $this->answer($search, 3, few: 3000));
             foreach (['sets', 'titles', 'series', 'series-names', 'index.php', 'shared'] as $file) {
@@ -193,23 +193,23 @@ final class SetsTest extends TestCase
         (function (): void {
             $this->isRunningInConsole = false;
         })->call($this->app);
-        $this->assertNull(FirstAnswer::at($this->now()));
-        $this->assertDirectoryDoesNotExist(Copies::folder($this->key('records')));
+        $this->assertNull(IndexSnapshot::at($this->now()));
+        $this->assertDirectoryDoesNotExist(LocalIndexCache::folder($this->key('records')));
         $this->get('/catalogue?library=saltmere')->assertOk();
-        $this->assertNotNull(FirstAnswer::at($this->now()));
+        $this->assertNotNull(IndexSnapshot::at($this->now()));
     }
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
     {
-        $this->assertFalse(app(GatherSets::class)->isDue(Gathered::Records, $this->now()), 'a small catalogue needs no sets');
-        $gather = new GatherSets(new GatherWords, new GatherPrefixes, fewest: 100);
-        $due = fn (): array => array_map(fn (Gathered $what): bool => $gather->isDue($what, $this->now()), Gathered::cases());
+        $this->assertFalse(app(IndexBitmaps::class)->isDue(IndexPart::Records, $this->now()), 'a small catalogue needs no sets');
+        $gather = new IndexBitmaps(new IndexWords, new IndexPrefixes, fewest: 100);
+        $due = fn (): array => array_map(fn (IndexPart $what): bool => $gather->isDue($what, $this->now()), IndexPart::cases());
         $this->assertSame([true, true], $due());
         $this->assertSame(0, DB::table('search_loose')->count());
-        $this->assertGreaterThan(50, $gather(Gathered::Records, $this->now()));
+        $this->assertGreaterThan(50, $gather(IndexPart::Records, $this->now()));
         $this->assertSame([false, true], $due());
-        $this->assertNull(FirstAnswer::at($this->now()), 'the one is nothing without the other');
-        $gather(Gathered::Lending, $this->now());
+        $this->assertNull(IndexSnapshot::at($this->now()), 'the one is nothing without the other');
+        $gather(IndexPart::Lending, $this->now());
         $this->travel(2)->days();
         $this->assertSame([false, false], $due(), 'nothing has changed');
         $this->licence(Title::query()->firstOrFail());
@@ -230,21 +230,21 @@ final class SetsTest extends TestCase
 
     public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_counts_for_nothing(): void
     {
-        $gather = new GatherSets(new GatherWords, new GatherPrefixes, fewest: 100);
-        $gather->begin(Gathered::Records, (string) Str::uuid());
-        $gather->begin(Gathered::Lending, (string) Str::uuid());
+        $gather = new IndexBitmaps(new IndexWords, new IndexPrefixes, fewest: 100);
+        $gather->begin(IndexPart::Records, (string) Str::uuid());
+        $gather->begin(IndexPart::Lending, (string) Str::uuid());
         $this->licence($this->title('Come between'), library: $this->libraries[0]);
         $this->assertSame(['lending', 'records'], DB::table('search_loose')->distinct()->orderBy('of')->pluck('of')->all());
-        $this->assertNull(FirstAnswer::at($this->now()));
-        $this->assertTrue($gather->isDue(Gathered::Records, $this->now()));
+        $this->assertNull(IndexSnapshot::at($this->now()));
+        $this->assertTrue($gather->isDue(IndexPart::Records, $this->now()));
         $this->gather($gather);
         $this->gather($gather);
         $this->assertSame([4, 0], [DB::table('search_gatherings')->count(), DB::table('search_gatherings')->whereNull('gathered_at')->count()]);
     }
 
-    private function gather(GatherSets $gather): void
+    private function gather(IndexBitmaps $gather): void
     {
-        foreach (Gathered::cases() as $what) {
+        foreach (IndexPart::cases() as $what) {
             $gather($what, $this->now());
         }
     }
@@ -270,7 +270,7 @@ final class SetsTest extends TestCase
      * @param  list<string>  $words
      * @param  list<int>  $subjects
      */
-    private function search(array $words, array $subjects): CatalogueSearch
+    private function search(array $words, array $subjects): SearchRequest
     {
         $one = fn (array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
         $sometimes = fn (callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
@@ -300,9 +300,9 @@ final class SetsTest extends TestCase
             'reach' => $one(['', '', 'cards', 'beyond']),
             'order' => $one(['', 'title', 'newest', 'most_borrowed']),
         ], fn (string $value): bool => $value !== '');
-        $teen = new CardReach(['ebook:child', 'ebook:teen', 'audiobook:child', 'audiobook:teen', 'video:child']);
+        $teen = new CardEligibility(['ebook:child', 'ebook:teen', 'audiobook:child', 'audiobook:teen', 'video:child']);
 
-        return CatalogueSearch::read($this->libraries[0]->id, $asked, $this->random->getInt(0, 2) === 0 ? $teen : new CardReach, [$this->libraries[1]->id => new CardReach]);
+        return SearchRequest::read($this->libraries[0]->id, $asked, $this->random->getInt(0, 2) === 0 ? $teen : new CardEligibility, [$this->libraries[1]->id => new CardEligibility]);
     }
 
     /** Words of some title's description, in a row. */
@@ -314,12 +314,12 @@ final class SetsTest extends TestCase
     }
 
     /** @return array{Facets, list<int>} */
-    private function answer(CatalogueSearch $search, int $ranked, int $few = 0): array
+    private function answer(SearchRequest $search, int $ranked, int $few = 0): array
     {
-        $inSets = new InSets;
+        $inSets = new BitmapSearch;
         $this->assertSame(DB::table('search_gatherings')->exists(), $inSets->find($search, $this->now()) !== null);
         $titles = new SearchTitles($inSets, $ranked, $ranked);
-        $facets = (new CountFacets($titles, $inSets, new CountInSets($few)))->of($search, $this->now());
+        $facets = (new CountFacets($titles, $inSets, new BitmapFacetCounter($few)))->of($search, $this->now());
 
         return [$facets, array_map(fn (Title $title): int => $title->id, $titles->page($search, $facets->total, $this->now(), self::TITLES * 2)->items())];
     }

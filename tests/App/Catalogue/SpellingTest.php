@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Queries\Catalogue\Spelling;
+use App\Catalogue\Suggestions\Spelling;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\TestCase;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Queries\Catalogue\Sets\MappedFile;
-use App\Queries\Catalogue\Sets\TitlesFile;
+use App\Catalogue\BitmapIndex\FacetsFile;
+use App\Catalogue\BitmapIndex\MappedFile;
 use FigPorch\Core\Catalogue\TitleSet;
 use PHPUnit\Framework\TestCase;
 
@@ -16,11 +16,11 @@ final class TitlesFileTest extends TestCase
     {
         $has = ['format:ebook' => [0, 65_535, 65_536, 200_000], 'format:music' => [7, 131_072], 'year:1999' => [65_536, 131_072], 'subject:5' => []];
         $path = (string) tempnam(sys_get_temp_dir(), 'titles');
-        $bytes = TitlesFile::bytes(array_map(TitleSet::of(...), array_values($has)));
+        $bytes = FacetsFile::bytes(array_map(TitleSet::of(...), array_values($has)));
         file_put_contents($path, $bytes);
         $mapped = MappedFile::of($path, strlen($bytes));
         $this->assertNotNull($mapped);
-        $file = new TitlesFile($mapped, array_keys($has));
+        $file = new FacetsFile($mapped, array_keys($has));
 
         $this->assertSame([], $file->count(TitleSet::none()));
         $this->assertSame([], $file->count(TitleSet::of([1, 199_999, 200_001, 4_000_000_000])), 'titles that have nothing, or came later');
@@ -33,10 +33,10 @@ final class TitlesFileTest extends TestCase
     public function test_no_titles_at_all_are_no_fault(): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'titles');
-        file_put_contents($path, TitlesFile::bytes([]));
+        file_put_contents($path, FacetsFile::bytes([]));
         $mapped = MappedFile::of($path, (int) filesize($path));
         $this->assertNotNull($mapped);
-        $this->assertSame([], (new TitlesFile($mapped, []))->count(TitleSet::of([0, 1])));
+        $this->assertSame([], (new FacetsFile($mapped, []))->count(TitleSet::of([0, 1])));
         unlink($path);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Catalogue\SaveRecord;
+use App\Catalogue\Records\SaveRecord;
 use App\Models\Card;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;

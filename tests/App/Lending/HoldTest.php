@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\AddLicence;
-use App\Actions\Lending\BorrowTitle;
-use App\Actions\Lending\CloseHold;
-use App\Actions\Lending\PlaceHold;
-use App\Actions\Lending\ReturnLoan;
-use App\Actions\Lending\SettleHolds;
-use App\Actions\Lending\UndoReturn;
-use App\Console\Commands\LendingTick;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Expiry\SettleHolds;
+use App\Lending\Expiry\TickCommand;
+use App\Lending\Holds\CloseHold;
+use App\Lending\Holds\PlaceHold;
+use App\Lending\Licences\AddLicence;
+use App\Lending\Loans\ReturnLoan;
+use App\Lending\Loans\UndoReturn;
 use App\Models\Hold;
 use App\Models\Notice;
 use App\Models\Title;
@@ -190,7 +190,7 @@ final class HoldTest extends TestCase
         $this->travel(16)->days();
         config(['database.connections.other' => config('database.connections.pgsql')]);
         $other = DB::connection('other');
-        $other->select('select pg_advisory_lock(hashtext(?))', [LendingTick::class]);
+        $other->select('select pg_advisory_lock(hashtext(?))', [TickCommand::class]);
         $this->artisan('lending:tick')->expectsOutputToContain('Another lending:tick is at work')->assertSuccessful();
         $this->assertNull($loan->refresh()->ended_at);
         // As when its process is killed; the database notices a moment later.

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\BorrowForHold;
-use App\Actions\Lending\ChangeLicence;
-use App\Actions\Lending\ReturnLoan;
+use App\Lending\Holds\BorrowForHold;
+use App\Lending\Licences\ChangeLicence;
+use App\Lending\Loans\ReturnLoan;
 use App\Models\Card;
 use App\Models\Hold;
 use App\Models\Loan;

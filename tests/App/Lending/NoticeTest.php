@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Jobs\MailNotices;
-use App\Mail\NoticeMail;
+use App\Exchange\Mail\MailNotices;
+use App\Exchange\Mail\NoticeMail;
 use App\Models\Notice;
 use App\Models\Person;
 use FigPorch\Core\Lending\LicenceModel;

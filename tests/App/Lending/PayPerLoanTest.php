@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\BorrowTitle;
+use App\Lending\Borrowing\BorrowTitle;
 use App\Models\Card;
 use App\Models\Title;
 use FigPorch\Core\Lending\LicenceModel as M;

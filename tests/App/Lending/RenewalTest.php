@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\RenewLoan;
+use App\Lending\Loans\RenewLoan;
 use App\Models\Loan;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\Granted;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\AddLicence;
+use App\Lending\Licences\AddLicence;
 use App\Models\Hold;
 use App\Models\Title;
 use App\Models\TitleRequest;

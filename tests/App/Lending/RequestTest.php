@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Actions\Lending\AskForTitle;
+use App\Lending\Requests\AskForTitle;
 use App\Models\Hold;
 use App\Models\TitleRequest;
 use FigPorch\Core\Catalogue\Audience;

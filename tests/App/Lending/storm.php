@@ -8,11 +8,11 @@ declare(strict_types=1);
  * Prints what it did; anything but a decision is an error.
  */
 
-use App\Actions\Lending\BorrowTitle;
-use App\Actions\Lending\CloseHold;
-use App\Actions\Lending\EndDueLoans;
-use App\Actions\Lending\PlaceHold;
-use App\Actions\Lending\ReturnLoan;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Expiry\EndDueLoans;
+use App\Lending\Holds\CloseHold;
+use App\Lending\Holds\PlaceHold;
+use App\Lending\Loans\ReturnLoan;
 use FigPorch\Core\Lending\HoldState;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;

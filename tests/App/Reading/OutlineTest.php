@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Reading;
 
 use App\Models\Publication;
-use App\Queries\Reading\LoanPages;
+use App\Reading\Pages\LoanPages;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 use Tests\App\ImportsBooks;

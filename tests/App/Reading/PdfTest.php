@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\App\Reading;
 
-use App\Actions\Catalogue\ImportPublication;
-use App\Actions\Catalogue\LicenceTerms;
+use App\Lending\Licences\LicenceTerms;
 use App\Models\Publication;
+use App\Reading\Publications\ImportPublication;
 use Dompdf\Dompdf;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
-use FigPorch\Demo\Shelf;
+use FigPorch\Demo\DemoEbooks;
 use Symfony\Component\Process\Process;
 use Tests\App\TestCase;
 
@@ -23,7 +23,7 @@ final class PdfTest extends TestCase
         $pdf = new Dompdf;
         $pdf->loadHtml(implode('<div style="page-break-after: always"></div>', array_map(fn (int $n): string => "<p>Words of page number {$n}.</p>", range(1, $pages))));
         $pdf->render();
-        foreach (['Title' => $title, 'Author' => 'Maren Osei; Juno Pike', 'Keywords' => Shelf::isbn(901).', sea', 'Subject' => 'Where the rocks are.'] as $name => $value) {
+        foreach (['Title' => $title, 'Author' => 'Maren Osei; Juno Pike', 'Keywords' => DemoEbooks::isbn(901).', sea', 'Subject' => 'Where the rocks are.'] as $name => $value) {
             $title === '' || $pdf->addInfo($name, $value);
         }
         $canvas = $pdf->getCanvas();
@@ -49,7 +49,7 @@ final class PdfTest extends TestCase
     public function test_a_pdf_is_taken_in_with_what_it_says_of_itself_and_read_on_loan(): void
     {
         $title = $this->takeIn($file = $this->pdf(24))['title']->refresh();
-        $this->assertSame(['A Chart of the Sound', 24, 'Where the rocks are.', Shelf::isbn(901)], [$title->name, $title->extent, $title->description, $title->isbn]);
+        $this->assertSame(['A Chart of the Sound', 24, 'Where the rocks are.', DemoEbooks::isbn(901)], [$title->name, $title->extent, $title->description, $title->isbn]);
         $this->assertSame(['Maren Osei', 'Juno Pike'], $title->namesOf('author'));
         $this->assertNotNull($title->cover_file);
         $this->assertFalse($this->takeIn($file)['new'], 'the same file twice is one title');

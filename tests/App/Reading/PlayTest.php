@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\App\Reading;
 
-use App\Actions\Catalogue\ImportPublication;
-use App\Actions\Catalogue\LicenceTerms;
-use App\Actions\Catalogue\MediaTools;
+use App\Lending\Licences\LicenceTerms;
 use App\Models\Publication;
 use App\Models\Title;
+use App\Reading\Publications\Ffmpeg;
+use App\Reading\Publications\ImportPublication;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Reading\Reason;
@@ -61,7 +61,7 @@ final class PlayTest extends TestCase
         $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
         $this->assertEqualsWithDelta(3.0, array_sum(array_column((array) $publication->excerpt_parts, 'seconds')), 0.05);
         $cut = storage_path("publications/{$publication->sha256}/excerpt/a.mp3");
-        $this->assertEqualsWithDelta(3.0, (new MediaTools)->seconds($cut, 'audio'), 0.2);
+        $this->assertEqualsWithDelta(3.0, (new Ffmpeg)->seconds($cut, 'audio'), 0.2);
 
         $this->get("/titles/{$title->id}/excerpt")->assertOk()->assertSee('Seven Out')->assertDontSee('Eight Back')->assertDontSee('0:15');
         $this->get("/titles/{$title->id}/excerpt/files/a.mp3")->assertOk();

@@ -6,21 +6,21 @@ namespace Tests\Core\Lending;
 
 use DateTimeImmutable;
 use DateTimeZone;
-use FigPorch\Core\Lending\Chance;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
-use FigPorch\Core\Lending\LatestTurn;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\RandomVariates;
 use FigPorch\Core\Lending\Simulation\Behaviour;
 use FigPorch\Core\Lending\Simulation\SimulatedHold;
 use FigPorch\Core\Lending\Simulation\SimulatedLoan;
 use FigPorch\Core\Lending\Simulation\TitleYears;
+use FigPorch\Core\Lending\WorstCaseWait;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -41,15 +41,15 @@ final class CalibrationTest extends TestCase
     {
         return new Behaviour(
             // More in winter than in summer.
-            wanted: fn (float $day, Randomizer $r): float => Chance::exponential($r, 1 / ($perDay * (1 + 0.3 * cos(2 * M_PI * $day / 365.25)))),
+            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / ($perDay * (1 + 0.3 * cos(2 * M_PI * $day / 365.25)))),
             length: function (Randomizer $r): LoanLength {
-                $u = Chance::share($r);
+                $u = RandomVariates::share($r);
 
                 return LoanLength::days($u < 0.2 ? 7 : ($u < 0.7 ? 14 : 21));
             },
-            kept: fn (float $days, Randomizer $r): float => Chance::share($r) < 0.4 ? $days : $days * Chance::share($r) ** 0.6,
-            pickUp: fn (float $kept, Randomizer $r): float => Chance::share($r) < 0.12 ? $kept * 2 : $kept * Chance::share($r) ** 2,
-            patience: fn (Randomizer $r): float => Chance::share($r) < 0.3 ? INF : Chance::exponential($r, 120),
+            kept: fn (float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4 ? $days : $days * RandomVariates::share($r) ** 0.6,
+            pickUp: fn (float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.12 ? $kept * 2 : $kept * RandomVariates::share($r) ** 2,
+            patience: fn (Randomizer $r): float => RandomVariates::share($r) < 0.3 ? INF : RandomVariates::exponential($r, 120),
         );
     }
 
@@ -130,7 +130,7 @@ final class CalibrationTest extends TestCase
                     continue;
                 }
                 $now = self::day($day);
-                $latest = LatestTurn::at($line->licences, 1, count($line->ahead) + 1, LoanLength::days(21), self::KEPT_HOURS, $utc, $now);
+                $latest = WorstCaseWait::at($line->licences, 1, count($line->ahead) + 1, LoanLength::days(21), self::KEPT_HOURS, $utc, $now);
                 $this->assertNotNull($latest);
                 $this->assertLessThanOrEqual($latest->getTimestamp() + 1, self::day($hold->readyAt)->getTimestamp(), 'the promise was kept');
 

@@ -7,13 +7,13 @@ namespace Tests\Core\Lending;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\HoldInLine;
-use FigPorch\Core\Lending\KeptTime;
-use FigPorch\Core\Lending\LatestTurn;
 use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\MissedHold;
 use FigPorch\Core\Lending\NextInLine;
+use FigPorch\Core\Lending\PickupWindow;
+use FigPorch\Core\Lending\WorstCaseWait;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -24,7 +24,7 @@ final class LineTest extends TestCase
     /** @param  list<LineLicence>  $licences */
     private static function latest(array $licences, int $place, string $length = '14d', int $kept = 0): ?DateTimeImmutable
     {
-        return LatestTurn::at($licences, 1, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
+        return WorstCaseWait::at($licences, 1, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
     }
 
     /**
@@ -128,9 +128,9 @@ final class LineTest extends TestCase
     public function test_copies_are_not_kept_in_vain_for_ever(): void
     {
         $hour = 3600;
-        $this->assertSame([72, 72, 62, 24], array_map(fn (int $used): int => intdiv(KeptTime::seconds(72, $used * $hour), $hour), [0, 72, 82, 130]));
-        $this->assertSame([true, true, false], array_map(fn (int $used): bool => KeptTime::allowsAnother(72, $used * $hour), [0, 120, 121]));
-        $this->assertSame(1, intdiv(KeptTime::seconds(1, 0), $hour), 'where the rules give one hour');
+        $this->assertSame([72, 72, 62, 24], array_map(fn (int $used): int => intdiv(PickupWindow::seconds(72, $used * $hour), $hour), [0, 72, 82, 130]));
+        $this->assertSame([true, true, false], array_map(fn (int $used): bool => PickupWindow::allowsAnother(72, $used * $hour), [0, 120, 121]));
+        $this->assertSame(1, intdiv(PickupWindow::seconds(1, 0), $hour), 'where the rules give one hour');
     }
 
     public function test_a_miss_pauses_and_a_second_one_lapses(): void

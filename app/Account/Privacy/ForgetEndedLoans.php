@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account\Privacy;
+
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Unless a person keeps their history, the link between them and a loan is cut once it is over and can no longer be
+ * taken back, and with it the place they had reached; so it is with holds.
+ */
+final class ForgetEndedLoans
+{
+    private const AFTER_MINUTES = 30;
+
+    public function __invoke(DateTimeImmutable $now): int
+    {
+        $before = $now->modify('-'.self::AFTER_MINUTES.' minutes')->format('Y-m-d H:i:sP');
+
+        return DB::transaction(function () use ($before): int {
+            DB::delete(
+                'delete from places pl using people p where p.id = pl.person_id and not p.keeps_history and not exists
+                    (select from loans l join cards c on c.id = l.card_id where c.person_id = pl.person_id and l.title_id = pl.title_id
+                        and (l.ended_at is null or l.ended_at > ?))',
+                [$before],
+            );
+
+            DB::update(
+                'update holds set card_id = null from cards c join people p on p.id = c.person_id
+                    where holds.card_id = c.id and not p.keeps_history and holds.closed_at <= ?',
+                [$before],
+            );
+
+            return DB::update(
+                'update loans set card_id = null from cards c join people p on p.id = c.person_id
+                    where loans.card_id = c.id and not p.keeps_history and loans.ended_at <= ?',
+                [$before],
+            );
+        });
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account\SignIn;
+
+use App\Models\Library;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+final class ChooseLibraryController
+{
+    public function index(Request $request): View
+    {
+        return view('account.sign-in.choose-library', ['then' => self::localPath($request->query('then'))]);
+    }
+
+    public function choose(Request $request, Library $library): RedirectResponse
+    {
+        return redirect(self::localPath($request->input('then')))
+            ->withCookie(cookie('library', $library->slug, 60 * 24 * 400));
+    }
+
+    /** Only ever on to a page of ours. */
+    private static function localPath(mixed $path): string
+    {
+        return is_string($path) && preg_match('#^/(?![/\\\\])#', $path) === 1 ? $path : '/';
+    }
+}

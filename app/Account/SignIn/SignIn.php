@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account\SignIn;
+
+use App\Models\Card;
+use App\Models\Library;
+use Illuminate\Support\Facades\Hash;
+
+/** Card number and PIN. Tries are limited by card and by address, and a wrong number costs as long as a wrong PIN. */
+final class SignIn
+{
+    /** A hash of nothing in particular, to be compared against when there is no card. */
+    public const NOBODY = '$2y$12$6wrE8gqQH6rZsMbbhpD3TOwwJ9cbTAPt3Q7XZ0mN4rfAIhs6T8cZa';
+
+    /** @return Card|int|null the card; seconds to wait after too many tries; null when number and PIN do not match */
+    public function __invoke(Library $library, string $number, string $pin, string $address): Card|int|null
+    {
+        $limit = new TryLimit("card:{$library->id}:{$number}", $address);
+        if (($wait = $limit->wait()) !== null) {
+            return $wait;
+        }
+        $card = Card::query()->with('person')->where(['library_id' => $library->id, 'number' => $number])->first();
+        if (! Hash::check($pin, $card->pin_hash ?? self::NOBODY) || $card?->pin_hash === null) {
+            $limit->failed();
+
+            return null;
+        }
+        $limit->succeeded();
+
+        return $card;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account\SignIn;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+final class SignInRequest extends FormRequest
+{
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return ['number' => ['required', 'string', 'max:40'], 'pin' => ['required', 'string', 'max:64']];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['number.required' => __('account.number_needed'), 'pin.required' => __('account.pin_needed')];
+    }
+
+    /** Spaces and hyphens in a card number do not matter. */
+    public function cardNumber(): string
+    {
+        return str_replace([' ', '-'], '', $this->string('number')->trim()->value());
+    }
+
+    public function pin(): string
+    {
+        return $this->string('pin')->value();
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue;
+
+use App\Catalogue\Baskets\OwnBaskets;
+use App\Catalogue\BitmapIndex\IndexCommand;
+use App\Catalogue\BitmapSearch\BitmapSearch;
+use App\Models\Person;
+use Illuminate\Auth\Events\Login;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\ServiceProvider;
+
+final class CatalogueServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(BitmapSearch::class);
+        $this->commands([IndexCommand::class]);
+    }
+
+    public function boot(): void
+    {
+        Event::listen(function (Login $login): void {
+            if ($login->user instanceof Person) {
+                $this->app->make(OwnBaskets::class)->claim($this->app->make('request'), $login->user->id);
+            }
+        });
+    }
+}

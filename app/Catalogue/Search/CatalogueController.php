@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Lending\Availability\AcquisitionOptions;
+use App\Lending\Availability\OwnItems;
+use App\Lending\Availability\TitleAvailability;
+use App\Lending\LoanRules\PayMonth;
+use App\Models\Series;
+use App\Models\StaffList;
+use App\Models\Title;
+use App\Shared\Input;
+use App\Shared\RequestContext;
+use App\Shared\View\TitleText;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\Field;
+use FigPorch\Core\Catalogue\Reach;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\View\View;
+
+final class CatalogueController
+{
+    /** Titles of a wider reach that are shown where the nearer one has none. */
+    private const WIDER_SHOWN = 4;
+
+    public function __construct(private readonly RequestContext $current, private readonly SearchTitles $searchTitles, private readonly CountFacets $countFacets)
+    {
+    }
+
+    public function __invoke(Request $request, TitleAvailability $standings, AcquisitionOptions $ways, OwnItems $ownItems, PayMonth $payMonth, NoResultSuggestions $otherWays, Pins $pins): View
+    {
+        $library = $this->current->requiredLibrary();
+        $now = now()->toImmutable();
+        $asked = array_map(fn (string|int $name): string => Input::text($request, (string) $name), array_combine($keys = array_keys($request->query()), $keys));
+        $asked = array_filter($asked, fn (string $value): bool => $value !== '');
+        $pinned = $pins->of($request);
+        // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
+        $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
+        $list = isset($asked['list']) ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list']) : null;
+        $search = SearchRequest::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now), $list?->words);
+        $facets = $this->countFacets->of($search, $now);
+        $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
+        $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
+
+        $person = $this->current->person;
+        $shown = $page->getCollection()->merge(array_merge(...array_values(array_map(fn (LengthAwarePaginator $of): array => $of->items(), $wider))));
+        $own = $ownItems->of($person, $shown, $now, beyond: $search->how === Reach::Beyond || $wider !== []);
+
+        return view('catalogue.search.catalogue', [
+            'search' => $search,
+            'pinned' => $pinned,
+            'list' => $list,
+            'series' => $search->seriesId === null ? null : Series::query()->find($search->seriesId),
+            'page' => $page,
+            'facets' => $facets,
+            'without' => $facets->total === 0 ? $otherWays->withoutFilter($search, $now) : [],
+            'spelling' => $facets->total === 0 && $search->words !== '' ? $otherWays->spelling($search, $now) : null,
+            'wider' => $wider,
+            'standings' => $standings->of($library, $shown, $this->current->card(), $now),
+            'ways' => $person !== null && ($search->how === Reach::Cards || isset($wider['cards'])) ? $ways->soonestOf($library, $person, $shown, $own, $now) : [],
+            'own' => $own,
+        ]);
+    }
+
+    /**
+     * Where a library has nothing, the wider reaches are looked at by themselves.
+     *
+     * @return array<string, LengthAwarePaginator<int, Title>> those that find something
+     */
+    private function wider(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        $found = [];
+        foreach ($search->how === Reach::Library ? [Reach::Cards, Reach::Beyond] : ($search->how === Reach::Cards ? [Reach::Beyond] : []) as $reach) {
+            if ($reach === Reach::Beyond || $search->otherCards !== []) {
+                $wider = SearchRequest::read($search->libraryId, $search->with(['reach' => $reach->value]), $search->reach, $search->otherCards);
+                $total = $this->searchTitles->total($wider, $now);
+                if ($total > 0) {
+                    $found[$reach->value] = $this->searchTitles->page($wider, $total, $now, self::WIDER_SHOWN);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** A form for each field, that makes a search as text. */
+    public function advanced(Request $request, KnownLanguages $languages): View|RedirectResponse
+    {
+        $search = AdvancedSearchForm::read($request);
+        if ($request->query('go') !== null) {
+            return redirect()->route('catalogue', array_filter(['q' => $search->text(), 'format' => Input::text($request, 'format'), 'audience' => Input::text($request, 'audience')]));
+        }
+
+        $codes = array_unique([...$languages->codes(now()->toImmutable()), ...array_filter([$search->values[Field::Language->value] ?? ''])]);
+        $names = array_map(TitleText::language(...), array_combine($codes, $codes));
+        asort($names);
+
+        return view('catalogue.search.advanced', ['form' => $search, 'languages' => $names]);
+    }
+}

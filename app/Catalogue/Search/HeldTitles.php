@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Lending\LoanRules\CardEligibility;
+use DateTimeImmutable;
+
+/**
+ * What patrons of a library can get of a title, now or by waiting, as SQL on search_rows (alias s). What is kept there is believed as long
+ * as no date has passed since and no month's money decides; else the licences themselves are asked, so that the answer is always true.
+ */
+final class HeldTitles
+{
+    /** Bits of can(). */
+    public const HELD = 1;
+
+    public const READY = 2;
+
+    public const ALWAYS = 4;
+
+    /**
+     * A number of the bits above: what one card, or anyone at the library, can have.
+     *
+     * @return array{string, list<mixed>} SQL and its bindings
+     */
+    public static function can(int $libraryId, DateTimeImmutable $now, CardEligibility $reach = new CardEligibility): array
+    {
+        $at = $now->format('Y-m-d H:i:s.uP');
+        $allowed = $reach->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
+        $audiences = $reach->audiences === null ? [] : ['{'.implode(',', $reach->audiences).'}'];
+
+        return [
+            "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
+                then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
+                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 else 1 end end)",
+            [$at, $at, ...array_fill(0, 4, $libraryId), ...$audiences, $libraryId, $libraryId, $at, '{'.implode(',', $reach->unpaid).'}', ...$audiences],
+        ];
+    }
+
+    /**
+     * The same of several libraries together.
+     *
+     * @param  non-empty-array<int, CardEligibility>  $places  by library
+     * @return array{string, list<mixed>}
+     */
+    public static function anywhere(array $places, DateTimeImmutable $now): array
+    {
+        $each = array_map(fn (int $id, CardEligibility $reach): array => self::can($id, $now, $reach), array_keys($places), $places);
+
+        return ['('.implode(' | ', array_column($each, 0)).')', array_merge(...array_column($each, 1))];
+    }
+
+    /**
+     * What cannot be left out without asking further: few of all titles where a library has few, and told by indexes.
+     *
+     * @param  non-empty-list<int>  $libraryIds
+     * @return array{string, list<mixed>}
+     */
+    public static function perhaps(array $libraryIds, DateTimeImmutable $now): array
+    {
+        $at = $now->format('Y-m-d H:i:s.uP');
+
+        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', ['{'.implode(',', $libraryIds).'}', $at, $at]];
+    }
+
+    /**
+     * Whether it is held, or ready.
+     *
+     * @return array{string, list<mixed>}
+     */
+    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardEligibility $reach = new CardEligibility): array
+    {
+        [$perhaps, $perhapsBindings] = self::perhaps([$libraryId], $now);
+        [$can, $bindings] = self::can($libraryId, $now, $reach);
+
+        return ["{$perhaps} and {$can} & ".($readyNow ? self::READY : self::HELD).' > 0', [...$perhapsBindings, ...$bindings]];
+    }
+}

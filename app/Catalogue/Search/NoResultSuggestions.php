@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Catalogue\Suggestions\Spelling;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Query\Term;
+use FigPorch\Core\Catalogue\SearchWords;
+use Illuminate\Support\Facades\DB;
+
+/** What would find something where a search finds nothing: a filter to drop, or another spelling. */
+final class NoResultSuggestions
+{
+    public function __construct(private readonly SearchTitles $searchTitles)
+    {
+    }
+
+    /** @return array<string, int> by the name of a filter, how many titles there would be without it; only those with any, the most first */
+    public function withoutFilter(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        $counts = [];
+        foreach (array_keys($search->filters()) as $filter) {
+            $without = SearchRequest::read($search->libraryId, $search->with([$filter => null]), $search->reach, $search->otherCards, $search->listWords);
+            $counts[$filter] = $this->searchTitles->total($without, $now);
+        }
+        arsort($counts);
+
+        return array_filter($counts);
+    }
+
+    /** The words of the search spelled as they stand in records, where one that is in none is like one that is; null where nothing better is known. */
+    public function spelling(SearchRequest $search, DateTimeImmutable $now): ?string
+    {
+        $spelled = $search->words;
+        foreach ($search->query->words() as $word) {
+            if (mb_strlen($word) < Spelling::SHORTEST || self::isKnown($word)) {
+                continue;
+            }
+            $better = Spelling::of($word);
+            if ($better === null) {
+                return null;
+            }
+            $spelled = self::replaced($spelled, $word, $better);
+        }
+        if ($spelled === $search->words) {
+            return null;
+        }
+        $found = $this->searchTitles->total(SearchRequest::read($search->libraryId, ['q' => $spelled], $search->reach), $now);
+
+        return $found > 0 ? $spelled : null;
+    }
+
+    private static function isKnown(string $word): bool
+    {
+        $has = QuerySql::of(new Term([$word]));
+
+        return DB::scalar("select exists (select from search_rows s where {$has->sql})", $has->bindings);
+    }
+
+    /** The word as it was typed, with its accents and capitals, gives way to the better one. */
+    private static function replaced(string $typed, string $word, string $better): string
+    {
+        return (string) preg_replace_callback('/[\p{L}\p{N}\p{Mn}]+/u', fn (array $m): string => SearchWords::fold($m[0]) === $word ? $better : $m[0], $typed);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Lending\LoanRules\CardEligibility;
+use App\Shared\Input;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+final class PinController
+{
+    /** Pins the "filter" of a search, or with "all" every one of it; "unpin" takes a pin, or all, out again. */
+    public function __invoke(Request $request, Pins $pins): RedirectResponse
+    {
+        $asked = [];
+        parse_str(Input::text($request, 'search'), $asked);
+        $search = SearchRequest::read(0, array_filter($asked, fn (mixed $value, int|string $name): bool => is_string($value) && is_string($name), ARRAY_FILTER_USE_BOTH), new CardEligibility);
+        $unpin = Input::text($request, 'unpin');
+        $pin = Input::text($request, 'filter');
+        $kept = $pins->of($request);
+        $pins->keep(match (true) {
+            $unpin === 'all' => [],
+            $unpin !== '' => array_diff_key($kept, [$unpin => 1]),
+            $pin === 'all' => [...$kept, ...$search->filters()],
+            default => [...$kept, ...array_intersect_key($search->filters(), [$pin => 1])],
+        });
+
+        return redirect()->route('catalogue', $search->with([]));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\StaffLists;
+
+use App\Lending\LoanRules\PayMonth;
+use App\Shared\RequestContext;
+use Illuminate\View\View;
+
+/** The library's staff lists at the foot of the Porch, which asks for them when it is there. */
+final class PorchListsController
+{
+    public function __invoke(RequestContext $current, StaffLists $staffLists, PayMonth $payMonth): View
+    {
+        $now = now()->toImmutable();
+        $library = $current->library;
+
+        return view('catalogue.staff-lists.list-cards', ['lists' => $library === null
+            ? []
+            : $staffLists->showing($library, $now, $payMonth->reach($current->card(), $library, $now))]);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Figures;
+
+use App\Models\Library;
+use App\Shared\View\Dates;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\WaitEstimate;
+use IntlDateFormatter;
+
+/** Figures of the Desk in words. */
+final class DeskText
+{
+    /** Days of waiting; null for none, infinite where there may be no copy. */
+    public static function wait(?float $days): string
+    {
+        return match (true) {
+            $days === null => __('desk.no_wait'),
+            is_infinite($days) => __('desk.no_date'),
+            default => trans_choice('desk.days', max(1, (int) ceil($days))),
+        };
+    }
+
+    public static function money(int $cents): string
+    {
+        return number_format($cents / 100, 2);
+    }
+
+    /** "20 pages to print, offline" of a licence's row */
+    public static function rights(\stdClass $licence): string
+    {
+        return implode(', ', array_filter([
+            $licence->pages_allowed === null ? __('desk.may_all_pages') : trans_choice('desk.may_pages', $licence->pages_allowed),
+            $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null, $licence->offline ? __('desk.may_short.offline') : null, $licence->download ? __('desk.may_short.download') : null,
+        ]));
+    }
+
+    /** "November 2026" from "2026-11" */
+    public static function month(string $month, string $pattern = 'LLLL y'): string
+    {
+        return (string) (new IntlDateFormatter(app()->getLocale(), pattern: $pattern, timezone: 'UTC'))->format(new DateTimeImmutable("{$month}-01", new \DateTimeZone('UTC')));
+    }
+
+    /** "3–20 March, at the latest 2 April", or what else is to be said of a turn. */
+    public static function turn(WaitEstimate $turn, Library $library, DateTimeImmutable $now): string
+    {
+        $range = match (true) {
+            $turn->to === null || $turn->from === null => __('desk.no_date'),
+            $turn->to <= $now => __('desk.at_once_turn'),
+            default => Dates::range($turn->from, $turn->to, $library->zone()),
+        };
+
+        return $turn->latest === null || $turn->latest <= $now ? $range : $range.'; '.__('catalogue.latest_of', ['date' => Dates::day($turn->latest, $library->zone())]);
+    }
+}

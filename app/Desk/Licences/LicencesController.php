@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Licences;
+
+use App\Desk\Figures\Turnaways;
+use App\Exchange\Csv\CsvFile;
+use App\Models\StaffMember;
+use App\Shared\Input;
+use App\Shared\View\TitleText;
+use FigPorch\Core\Catalogue\Format;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Licences and hold pressure: what needs attention, and the titles behind each figure. */
+final class LicencesController
+{
+    public function __construct(private readonly TitlesUnderPressure $titles)
+    {
+    }
+
+    public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff, Turnaways $turnaways): View
+    {
+        $now = now()->toImmutable();
+        $search = $this->search($request, $staff);
+        $figures = [];
+        foreach (array_diff(PressureSearch::SHOWS, ['all']) as $show) {
+            $figures[$show] = $this->titles->count(new PressureSearch($staff->library_id, $show), $now);
+        }
+        $months = $turnaways->byMonth($staff->library, $now);
+
+        return view('desk.licences.licences', [
+            'staff' => $staff, 'search' => $search, 'figures' => $figures,
+            'turnaways' => $months[$turnaways->months($staff->library, $now)[Turnaways::MONTHS - 1]],
+            'page' => $this->titles->page($staff->library, $search, $now)->appends($search->with([])),
+        ]);
+    }
+
+    public function csv(Request $request, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
+    {
+        $now = now()->toImmutable();
+        $search = $this->search($request, $staff);
+        $rows = function () use ($staff, $search, $now): iterable {
+            foreach ($this->titles->all($staff->library, $search, $now) as $of) {
+                yield self::row($of);
+            }
+        };
+
+        return CsvFile::response("licences-{$search->show}", array_map(fn (string $column): string => __("desk.csv.{$column}", ['days' => $search->target]), [
+            'title_id', 'title', 'people', 'format', 'copies', 'copies_free', 'loans_left', 'ends', 'holds', 'holds_per_copy', 'wait_days', 'extra_copies',
+        ]), $rows());
+    }
+
+    /** @return list<string|int|float|null> */
+    private static function row(TitleUnderPressure $of): array
+    {
+        return [
+            $of->title->id, $of->title->name, TitleText::people($of->title), __("catalogue.format.{$of->title->format->value}"), $of->copies, $of->copiesFree, $of->loansLeft,
+            $of->endsAt?->format(DATE_ATOM), $of->holds, $of->holdsPerCopy() === null ? null : round($of->holdsPerCopy(), 2),
+            $of->wait === null ? 0 : (is_infinite($of->wait) ? null : round($of->wait, 1)), $of->extraCopies,
+        ];
+    }
+
+    private function search(Request $request, StaffMember $staff): PressureSearch
+    {
+        return new PressureSearch(
+            $staff->library_id, Input::text($request, 'show'), mb_substr(Input::text($request, 'q'), 0, 400),
+            Format::tryFrom(Input::text($request, 'format')), Input::text($request, 'order'), (int) Input::text($request, 'target'),
+        );
+    }
+}

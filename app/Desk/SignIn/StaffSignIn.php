@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SignIn;
+
+use App\Account\SignIn\SignIn;
+use App\Account\SignIn\TryLimit;
+use App\Models\StaffMember;
+use Illuminate\Support\Facades\Hash;
+
+/** Mail address and password of somebody who works here; limited as the patrons' sign-in is. */
+final class StaffSignIn
+{
+    /** @return StaffMember|int|null who it is; seconds to wait after too many tries; null when the two do not match */
+    public function __invoke(string $email, string $password, string $address): StaffMember|int|null
+    {
+        $limit = new TryLimit('staff:'.mb_strtolower($email), $address);
+        if (($wait = $limit->wait()) !== null) {
+            return $wait;
+        }
+        $member = StaffMember::query()->whereRaw('lower(email) = ?', [mb_strtolower($email)])->first();
+        if (! Hash::check($password, $member->password ?? SignIn::NOBODY) || $member === null) {
+            $limit->failed();
+
+            return null;
+        }
+        $limit->succeeded();
+
+        return $member;
+    }
+}

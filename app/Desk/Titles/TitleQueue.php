@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Titles;
+
+use App\Desk\Licences\LibraryPressure;
+use App\Lending\Licences\UsableLicences;
+use App\Lending\Queues\HoldQueues;
+use App\Lending\Waits\WaitEstimates;
+use App\Models\Library;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Desk\LineChange;
+use FigPorch\Core\Lending\Forecast\WaitEstimate;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LineLicence;
+
+/** A title's line at a library, as it stands and as a change of licences would leave it. */
+final class TitleQueue
+{
+    public function __construct(
+        private readonly UsableLicences $usableLicences,
+        private readonly HoldQueues $lines,
+        private readonly LibraryPressure $pressure,
+        private readonly WaitEstimates $turns,
+    ) {
+    }
+
+    /** @return array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>} the library's own, and those that others share */
+    public function of(Library $library, Title $title, DateTimeImmutable $now): array
+    {
+        return $this->lines->of($library->id, $this->usableLicences->of($library->id, [$title->id], $now))[$title->id];
+    }
+
+    /**
+     * @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line
+     * @return array{wait: float|null, extra: int}
+     */
+    public function pressure(Library $library, Title $title, array $line, int $target, DateTimeImmutable $now): array
+    {
+        if (array_filter($line['licences'], fn (LineLicence $l): bool => $l->licence->canLend($now)) !== []) {
+            return ['wait' => null, 'extra' => 0];
+        }
+        $pressure = $this->pressure->of($library, $title->format);
+        $of = $this->pressure->line($library, $line['licences'], $line['waiting'], $now);
+
+        return ['wait' => $pressure->wait($of, $now), 'extra' => $pressure->extraCopies($of, $target, $now)];
+    }
+
+    /**
+     * The line as an order would leave it; nothing is written.
+     *
+     * @param  list<LineLicence>  $licences
+     */
+    public function change(LicenceOrder $order, int $libraryId, array $licences, DateTimeImmutable $now): LineChange
+    {
+        return match ($order->what) {
+            'copies' => LineChange::copies($licences, $order->licence->id ?? 0, (int) $order->copies),
+            'end' => LineChange::ended($licences, $order->licence->id ?? 0, $order->endsAt ?? $now, $now),
+            default => LineChange::added($licences, new Licence(
+                0, $libraryId, $order->model, $order->copies, $order->copies, $order->model === LicenceModel::PayPerLoan ? 1 : $order->loans, $order->startsAt ?? $now, $order->endsAt,
+            )),
+        };
+    }
+
+    /**
+     * When places in line get their copy.
+     *
+     * @param  list<LineLicence>  $licences
+     * @param  list<DateTimeImmutable|null>  $waiting
+     * @param  list<int>  $places  from 1
+     * @return array<int, WaitEstimate> by place
+     */
+    public function turns(Library $library, Title $title, array $licences, array $waiting, array $places, DateTimeImmutable $now): array
+    {
+        $turns = [];
+        foreach ($places as $place) {
+            $turns[$place] = $this->turns->of($library, $title->format, $licences, array_slice($waiting, 0, $place - 1), $waiting[$place - 1] ?? null, $now);
+        }
+
+        return $turns;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Csv;
+
+use Illuminate\Support\Str;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Rows as a file for a spreadsheet: comma-separated values (RFC 4180) in UTF-8, sent as they come. */
+final class CsvFile
+{
+    /**
+     * @param  list<string>  $columns
+     * @param  iterable<list<string|int|float|null>>  $rows
+     */
+    public static function response(string $name, array $columns, iterable $rows): StreamedResponse
+    {
+        return response()->streamDownload(function () use ($columns, $rows): void {
+            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('The output cannot be written.');
+            // So that spreadsheets read it as UTF-8.
+            fwrite($out, "\u{FEFF}");
+            fputcsv($out, $columns, escape: '', eol: "\r\n");
+            foreach ($rows as $row) {
+                fputcsv($out, array_map(self::inert(...), $row), escape: '', eol: "\r\n");
+            }
+            fclose($out);
+        }, Str::slug($name).'-'.now()->format('Y-m-d').'.csv', ['Content-Type' => 'text/csv; charset=UTF-8', 'Cache-Control' => 'private, no-store']);
+    }
+
+    /** A text that a spreadsheet would take for a formula is marked as text (OWASP, CSV Injection). */
+    private static function inert(string|int|float|null $cell): string|int|float|null
+    {
+        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'{$cell}" : $cell;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Account\Notices\NoticeCarriers;
+use App\Exchange\Mail\QueueNotices;
+use App\Exchange\Push\PushKey;
+use App\Exchange\Supplier\ReadSupplierCommand;
+use App\Shared\RequestContext;
+use DateTimeZone;
+use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\View as Views;
+use Illuminate\Support\ServiceProvider;
+
+final class ExchangeServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind(NoticeCarriers::class, QueueNotices::class);
+        $this->commands([ReadSupplierCommand::class]);
+    }
+
+    public function boot(): void
+    {
+        Views::composer('exchange.push.devices', fn (View $view) => $view->with([
+            'pushKey' => $this->app->make(PushKey::class)->public(),
+            'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
+        ]));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Push;
+
+use App\Shared\Input;
+use App\Shared\RequestContext;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use InvalidArgumentException;
+
+/** The devices that show a person's notices. */
+final class DeviceController
+{
+    public function __construct(private readonly RequestContext $current)
+    {
+    }
+
+    /** As a browser gives its subscription (Push API, PushSubscriptionJSON). */
+    public function add(Request $request, AddDevice $add): JsonResponse|Response
+    {
+        try {
+            $add($this->current->person ?? abort(401), Input::text($request, 'endpoint'), Input::text($request, 'keys.p256dh'), Input::text($request, 'keys.auth'), now()->toImmutable());
+        } catch (InvalidArgumentException) {
+            return response()->json(['message' => __('account.device_refused')], 422);
+        }
+
+        return response()->noContent();
+    }
+
+    /** The browser itself, which knows its endpoint, is to show none any more. */
+    public function forget(Request $request, ForgetDevice $forget): Response
+    {
+        $forget($this->current->person ?? abort(401), Input::text($request, 'endpoint'));
+
+        return response()->noContent();
+    }
+
+    public function remove(int $device, ForgetDevice $forget): RedirectResponse
+    {
+        $forget($this->current->person ?? abort(401), $device);
+
+        return redirect()->route('settings')->with('said', __('account.device_removed'));
+    }
+}

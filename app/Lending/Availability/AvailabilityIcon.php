@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Availability;
+
+use FigPorch\Core\Lending\Availability;
+use Illuminate\Support\HtmlString;
+
+/** The availability mark: lit for ready now, half-lit for a wait, dark for not here. Its drawings stand once in the page's layout. */
+enum AvailabilityIcon: string
+{
+    case Lit = 'lit';
+    case Half = 'half';
+    case Dark = 'dark';
+
+    public static function of(Availability $availability): self
+    {
+        return match ($availability) {
+            Availability::AlwaysReady, Availability::ReadyNow => self::Lit,
+            Availability::Wait => self::Half,
+            Availability::NotHere => self::Dark,
+        };
+    }
+
+    public function html(): HtmlString
+    {
+        return new HtmlString("<svg width=\"22\" height=\"22\" aria-hidden=\"true\" class=\"flex-none\" data-lamp=\"{$this->value}\"><use href=\"#lamp-{$this->value}\"/></svg>");
+    }
+}

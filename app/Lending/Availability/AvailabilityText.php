@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Availability;
+
+use App\Shared\View\Dates;
+use FigPorch\Core\Lending\Availability;
+
+/** The words beside the lamp. */
+final class AvailabilityText
+{
+    public static function of(AvailableTitle $standing): string
+    {
+        return match ($standing->availability) {
+            Availability::AlwaysReady => __('catalogue.availability.always_ready'),
+            Availability::ReadyNow => __('catalogue.availability.ready_now').($standing->copiesFree > 1 ? ' · '.trans_choice('catalogue.copies_free', $standing->copiesFree) : ''),
+            Availability::Wait => self::wait($standing),
+            Availability::NotHere => __('catalogue.availability.not_here'),
+        };
+    }
+
+    /** "Wait about 3 weeks" by the middle of the range. */
+    private static function wait(AvailableTitle $standing): string
+    {
+        return match (true) {
+            $standing->resetsAt !== null => __('catalogue.wait_month', ['date' => Dates::day($standing->resetsAt, $standing->zone)]),
+            $standing->turn?->middle === null => __('catalogue.wait_open'),
+            default => __('catalogue.wait_about', ['time' => Dates::about($standing->turn->middle)]),
+        };
+    }
+}

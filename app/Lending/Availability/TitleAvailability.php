@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Availability;
+
+use App\Lending\Licences\UsableLicences;
+use App\Lending\LoanRules\LibraryRules;
+use App\Lending\LoanRules\PayMonth;
+use App\Lending\Queues\HoldQueues;
+use App\Lending\Waits\WaitEstimates;
+use App\Models\Card;
+use App\Models\Library;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Availability;
+use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\PayPerLoan;
+
+/** Availability, and where there is a wait its end, of many titles at once. */
+final class TitleAvailability
+{
+    public function __construct(
+        private readonly UsableLicences $usableLicences,
+        private readonly HoldQueues $lines,
+        private readonly LibraryRules $rules,
+        private readonly WaitEstimates $turns,
+        private readonly PayMonth $payMonth,
+    ) {
+    }
+
+    /**
+     * @param  iterable<Title>  $titles
+     * @param  Card|null  $card  whose rules count; without one those of an adult
+     * @return array<int, AvailableTitle> by title
+     */
+    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now, int $effort = Forecast::BRIEF): array
+    {
+        $byId = [];
+        foreach ($titles as $title) {
+            $byId[$title->id] = $title;
+        }
+        $licences = $this->usableLicences->of($library->id, array_keys($byId), $now);
+        $sources = array_map(fn (array $of): ?LoanSource => LoanSource::ofNext($of, $library->id, $now), $licences);
+        $capped = [];
+        foreach ($byId as $id => $title) {
+            $capped[$id] = $card !== null && $this->payMonth->of($card, $library, $title->format, $now)->capReached();
+            if ($capped[$id]) {
+                $licences[$id] = array_values(array_filter($licences[$id], fn (Licence $l): bool => $l->model !== LicenceModel::PayPerLoan || ! $l->canLend($now)));
+            }
+        }
+        $availability = array_map(fn (array $of): Availability => Availability::of($of, $now), $licences);
+        foreach (array_keys(array_filter($capped)) as $id) {
+            $availability[$id] = $availability[$id] === Availability::NotHere ? Availability::Wait : $availability[$id];
+        }
+        $waited = array_filter($licences, fn (array $of, int $id): bool => $availability[$id] === Availability::Wait && self::takesHolds($of, $now), ARRAY_FILTER_USE_BOTH);
+        $lines = $this->lines->of($library->id, $waited);
+        $allowed = $this->rules->allowed($card);
+
+        $standings = [];
+        foreach ($byId as $id => $title) {
+            $ahead = $lines[$id]['waiting'] ?? [];
+            $standings[$id] = new AvailableTitle(
+                $availability[$id],
+                (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$id])),
+                (int) array_sum(array_map(fn (Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $licences[$id])),
+                count($ahead) + 1,
+                isset($lines[$id]) ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort) : null,
+                $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
+                $library->zone(),
+                $allowed !== null && ! in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
+                $availability[$id] === Availability::Wait && ! isset($lines[$id]) ? PayPerLoan::nextMonth($now, $library->zone()) : null,
+                isset($lines[$id]),
+                $sources[$id],
+            );
+        }
+
+        return $standings;
+    }
+
+    /** @param  list<Licence>  $licences */
+    private static function takesHolds(array $licences, DateTimeImmutable $now): bool
+    {
+        return array_filter($licences, fn (Licence $l): bool => $l->canFillHolds($now)) !== [];
+    }
+
+    /** @param  list<Licence>  $licences */
+    private static function wentAt(array $licences, DateTimeImmutable $now): ?DateTimeImmutable
+    {
+        $ends = array_map(fn (Licence $l): DateTimeImmutable => $l->endsAt !== null && $l->endsAt <= $now ? $l->endsAt : $now, $licences);
+
+        return $ends === [] ? null : max($ends);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Borrowing;
+
+use App\Lending\Licences\UsableLicences;
+use App\Lending\LoanRules\LibraryRules;
+use DateTimeImmutable;
+use DateTimeZone;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\AlreadyOnLoan;
+use FigPorch\Core\Lending\BorrowDecision;
+use FigPorch\Core\Lending\CardStanding;
+use FigPorch\Core\Lending\Granted;
+use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\LoanTerms;
+use FigPorch\Core\Lending\OpenLoan;
+use FigPorch\Core\Lending\PayPerLoan;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use stdClass;
+
+/** All that a decision about one card and one title needs, in one round trip. */
+final readonly class LendingFacts
+{
+    /** @param  list<Licence>  $licences those of the title that the card's library can use */
+    private function __construct(
+        public CardStanding $card,
+        public LoanTerms $terms,
+        public PayPerLoan $payPerLoan,
+        public Format $format,
+        public Audience $audience,
+        public array $licences,
+        public ?int $openLoanId,
+        public bool $overdueLoan,
+        public ?int $holdId,
+        public ?int $keptLicenceId,
+        public DateTimeZone $zone,
+    ) {
+    }
+
+    /** May the card borrow the title? */
+    public function borrow(?LoanLength $length, DateTimeImmutable $now): Granted|AlreadyOnLoan|Refused
+    {
+        return BorrowDecision::decide(
+            $this->card, $this->terms, $this->audience, $this->licences,
+            $this->openLoanId, $this->keptLicenceId, $this->payPerLoan, $length, $this->zone, $now,
+        );
+    }
+
+    public static function load(int $cardId, int $titleId, DateTimeImmutable $now): self
+    {
+        $json = DB::scalar('select lending_facts(?, ?, ?)', [$cardId, $titleId, $now->format('Y-m-d H:i:s.uP')]);
+        $facts = json_decode(is_string($json) ? $json : throw new InvalidArgumentException("No card {$cardId} or no title {$titleId}."));
+        $loans = $facts->loans ?? [];
+        $holds = $facts->holds ?? [];
+        $soonest = $loans[0] ?? null;
+        $format = Format::from($facts->format);
+        $own = fn (array $rows): ?stdClass => array_values(array_filter($rows, fn (stdClass $row): bool => $row->own))[0] ?? null;
+        $ownLoan = $own($loans);
+        $ofFormat = fn (array $rows): int => count(array_filter($rows, fn (stdClass $row): bool => $row->of_format));
+
+        return new self(
+            new CardStanding(
+                $facts->card,
+                $facts->library,
+                $facts->blocked,
+                $facts->expires_at === null ? null : new DateTimeImmutable($facts->expires_at),
+                $facts->loans_open,
+                $ofFormat($loans),
+                $facts->holds_open,
+                $ofFormat($holds),
+                $soonest === null ? null : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
+            ),
+            $terms = LoanTerms::from(LibraryRules::fromRows($facts->rules ?? []), $facts->group, $format, $facts->own_length === null ? null : LoanLength::parse($facts->own_length)),
+            new PayPerLoan($facts->pay_loans, $terms->payPerLoanMonthly, PayPerLoan::nextMonth($now, $zone = new DateTimeZone($facts->timezone))),
+            $format,
+            Audience::from($facts->audience),
+            array_values(array_map(UsableLicences::fromRow(...), $facts->licences ?? [])),
+            $ownLoan !== null && ! $ownLoan->over ? $ownLoan->id : null,
+            $ownLoan !== null && $ownLoan->over,
+            $own($holds)?->id,
+            $own($holds)?->kept,
+            $zone,
+        );
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Expiry;
+
+use App\Account\Privacy\ForgetEndedLoans;
+use App\Lending\Follows\DeliverNewIssues;
+use DateTimeImmutable;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Run every minute. What is due is read from the database, so minutes that were missed are made up for in order; a minute that comes while
+ * the one before it is still at work leaves all to that.
+ */
+final class TickCommand extends Command
+{
+    protected $signature = 'lending:tick';
+
+    protected $description = 'End loans that are due, move holds that time moves, forget what is not to be kept';
+
+    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, SendDueNotices $sendDueNotices, DeliverNewIssues $deliverNewIssues, ForgetEndedLoans $forget): int
+    {
+        // Held by the connection: it is free again however this process ends.
+        if (! DB::scalar('select pg_try_advisory_lock(hashtext(?))', [self::class])) {
+            $this->info('Another lending:tick is at work at this moment.');
+
+            return self::SUCCESS;
+        }
+        try {
+            $this->tick(now()->toImmutable(), $endDueLoans, $settleHolds, $sendDueNotices, $deliverNewIssues, $forget);
+        } finally {
+            DB::select('select pg_advisory_unlock(hashtext(?))', [self::class]);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function tick(DateTimeImmutable $now, EndDueLoans $endDueLoans, SettleHolds $settleHolds, SendDueNotices $sendDueNotices, DeliverNewIssues $deliverNewIssues, ForgetEndedLoans $forget): void
+    {
+        $ended = $endDueLoans($now);
+        $settleHolds($now);
+        $sendDueNotices($now);
+        $deliverNewIssues($now);
+        $forget($now);
+        $this->line("{$ended} loans ended.");
+    }
+}

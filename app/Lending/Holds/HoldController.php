@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Holds;
+
+use App\Lending\Borrowing\RefusalText;
+use App\Lending\Borrowing\TitlePanel;
+use App\Lending\Loans\OpenLoans;
+use App\Lending\Porch\ComingUp;
+use App\Models\Hold;
+use App\Models\Title;
+use App\Shared\Input;
+use App\Shared\RequestContext;
+use App\Shared\View\Dates;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\HoldState;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\View\View;
+
+final class HoldController
+{
+    private const LONGEST_PAUSE_DAYS = 366;
+
+    public function __construct(private readonly RequestContext $current)
+    {
+    }
+
+    public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp): View
+    {
+        $now = now()->toImmutable();
+        $person = $this->current->person ?? abort(401);
+        $holds = $openHolds->of($person, $now);
+        $loans = $openLoans->of($person, $now);
+
+        return view('lending.holds.holds', ['holds' => $holds, 'comingUp' => $comingUp->chart($loans, $holds, $now, width: 780), 'pileUp' => $comingUp->pileUp($loans, $holds), 'now' => $now]);
+    }
+
+    public function place(Request $request, Title $title, PlaceHold $placeHold, TitlePanel $panel): View|RedirectResponse
+    {
+        $card = $this->current->card();
+        if ($card === null) {
+            return $panel->needsCard($title);
+        }
+        $outcome = $placeHold($card->id, $title->id, now()->toImmutable(), $request->boolean('at_once'));
+        if ($outcome instanceof Refused) {
+            return $panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
+        }
+
+        return $panel->answer($request, $title, said: __('lending.hold_placed', ['name' => $title->name]));
+    }
+
+    public function cancel(Hold $hold, CloseHold $closeHold): RedirectResponse
+    {
+        $this->authorise($hold);
+        $closeHold($hold->id, HoldState::Cancelled, now()->toImmutable());
+
+        return back()->with('said', __('lending.hold_cancelled', ['name' => $hold->title()->value('name')]));
+    }
+
+    /** Also "not now" for a hold whose copy is ready. */
+    public function pause(Request $request, Hold $hold, PauseHold $pauseHold): RedirectResponse
+    {
+        $this->authorise($hold);
+        $until = $this->date($hold, Input::text($request, 'until'));
+        if ($until === null) {
+            return back()->with('refusal', __('lending.bad_date'));
+        }
+        $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $hold->card->library->zone())];
+
+        return back()->with(...($pauseHold($hold->id, $until, now()->toImmutable())
+            ? ['said', __('lending.hold_paused', $facts)]
+            : ['refusal', __('lending.hold_not_paused', $facts)]));
+    }
+
+    /** Several at once, each until its date: "hold id" => "date". */
+    public function spread(Request $request, PauseHold $pauseHold): RedirectResponse
+    {
+        foreach ((array) $request->input('until') as $id => $date) {
+            $hold = Hold::query()->find((int) $id) ?? abort(404);
+            $this->authorise($hold);
+            $until = is_string($date) ? $this->date($hold, $date) : null;
+            if ($until === null) {
+                return back()->with('refusal', __('lending.bad_date'));
+            }
+            $pauseHold($hold->id, $until, now()->toImmutable());
+        }
+
+        return back()->with('said', __('lending.paused_all'));
+    }
+
+    public function resume(Hold $hold, ResumeHold $resumeHold): RedirectResponse
+    {
+        $this->authorise($hold);
+        $resumeHold($hold->id, now()->toImmutable());
+
+        return back()->with('said', __('lending.hold_resumed', ['name' => $hold->title()->value('name')]));
+    }
+
+    /** Whether it is borrowed for the patron when a copy comes, or they are told. */
+    public function atOnce(Request $request, Hold $hold): RedirectResponse
+    {
+        $this->authorise($hold);
+        $hold->update(['borrow_at_once' => $request->boolean('at_once')]);
+
+        return back();
+    }
+
+    private function authorise(Hold $hold): void
+    {
+        Gate::allows('own', $hold) || abort(404);
+        $hold->setRelation('card', $this->current->person?->cards->find($hold->card_id));
+    }
+
+    /** The beginning of a day in the library's time zone, or null if it is none that a hold can be paused until. */
+    private function date(Hold $hold, string $text): ?DateTimeImmutable
+    {
+        $date = DateTimeImmutable::createFromFormat('!Y-m-d', $text, $hold->card->library->zone());
+        $now = now()->toImmutable();
+
+        return $date !== false && $date->format('Y-m-d') === $text && $date > $now && $date < $now->modify('+'.self::LONGEST_PAUSE_DAYS.' days') ? $date : null;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending;
+
+use App\Lending\Audit\AuditCommand;
+use App\Lending\Expiry\TickCommand;
+use App\Lending\Holds\HoldPolicy;
+use App\Lending\LoanRules\LengthChoices;
+use App\Lending\LoanRules\LibraryRules;
+use App\Lending\Loans\LoanPolicy;
+use App\Lending\Waits\LibraryHabits;
+use App\Models\Hold;
+use App\Models\Loan;
+use App\Models\Person;
+use App\Shared\RequestContext;
+use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\View as Views;
+use Illuminate\Support\ServiceProvider;
+
+final class LendingServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(LibraryRules::class);
+        $this->app->scoped(LibraryHabits::class);
+        $this->commands([TickCommand::class, AuditCommand::class]);
+    }
+
+    public function boot(): void
+    {
+        Gate::policy(Hold::class, HoldPolicy::class);
+        Gate::policy(Loan::class, LoanPolicy::class);
+        Views::composer('components.who', function (View $view): void {
+            $card = $this->app->make(RequestContext::class)->card();
+            $view->with('terms', $card === null ? null : $this->app->make(LibraryRules::class)->usual($card));
+        });
+        Views::composer('lending.loan-rules.lengths', function (View $view): void {
+            $person = $this->app->make(RequestContext::class)->person;
+            if ($person instanceof Person) {
+                $choices = $this->app->make(LengthChoices::class);
+                $view->with(['offered' => $choices->offered($person), 'lengths' => $choices->chosen($person)]);
+            }
+        });
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\LoanRules;
+
+use App\Shared\RequestContext;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\LoanLength;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use InvalidArgumentException;
+
+/** A patron's own default lengths, on the page of settings. */
+final class LengthsController
+{
+    public function __invoke(Request $request, RequestContext $current, ChooseLengths $choose): RedirectResponse
+    {
+        $lengths = [];
+        foreach (Format::cases() as $format) {
+            try {
+                $code = $request->input("length.{$format->value}");
+                if (is_string($code) && $code !== '') {
+                    $lengths[$format->value] = LoanLength::parse($code);
+                }
+            } catch (InvalidArgumentException) {
+                return redirect()->route('settings')->with('refusal', __('lending.refused.length_not_offered'));
+            }
+        }
+        $choose($current->person ?? abort(401), $lengths);
+
+        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+    }
+}

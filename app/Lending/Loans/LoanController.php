@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Loans;
+
+use App\Lending\Borrowing\RefusalText;
+use App\Lending\LoanRules\LibraryRules;
+use App\Models\Loan;
+use App\Shared\RequestContext;
+use App\Shared\View\Dates;
+use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\RenewalDecision;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\View\View;
+
+final class LoanController
+{
+    public function index(RequestContext $current, OpenLoans $openLoans, LibraryRules $rules, LoanFiles $loanFiles): View
+    {
+        $now = now()->toImmutable();
+        $loans = $openLoans->of($current->person ?? abort(401), $now);
+        $renewFrom = [];
+        foreach ($loans as $on) {
+            $card = $on->loan->card ?? abort(500);
+            $terms = $rules->terms($card->library_id, $card->patron_group, $on->loan->title->format);
+            if ($on->loan->renewals < $terms->maxRenewals) {
+                $renewFrom[$on->loan->id] = RenewalDecision::opensAt($terms, $on->loan->due_at, $card->library->zone());
+            }
+        }
+
+        return view('lending.loans.loans', [
+            'loans' => $loans, 'renewFrom' => $renewFrom, 'now' => $now, 'files_of' => $loanFiles->of($loans->map(fn (LoanWithProgress $on): Loan => $on->loan)),
+        ]);
+    }
+
+    public function renew(Loan $loan, RenewLoan $renewLoan, RequestContext $current): RedirectResponse
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $library = $current->person?->cards->find($loan->card_id)->library ?? abort(404);
+        if (! $loan->isOpen(now())) {
+            return self::backOr('loans.index')->with('said', __('lending.returned_before', ['name' => $loan->title()->value('name')]));
+        }
+        $outcome = $renewLoan($loan, null, now()->toImmutable());
+
+        return self::backOr('loans.index')->with(...($outcome instanceof Refused
+            ? ['refusal', RefusalText::of($outcome, $library)]
+            : ['said', __('lending.renewed', ['name' => $loan->title()->value('name'), 'date' => Dates::words($outcome->dueAt, $library->zone())])]));
+    }
+
+    public function return(Loan $loan, ReturnLoan $returnLoan): RedirectResponse
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $ended = $returnLoan($loan->id, now()->toImmutable());
+        $name = $loan->title()->value('name');
+
+        return self::backOr('loans.index')->with($ended
+            ? ['said' => __('lending.returned', ['name' => $name]), 'undo' => $loan->id]
+            : ['said' => __('lending.returned_before', ['name' => $name])]);
+    }
+
+    public function undoReturn(Loan $loan, UndoReturn $undoReturn): RedirectResponse
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $done = $undoReturn($loan->id, now()->toImmutable());
+
+        return self::backOr('loans.index')->with($done ? 'said' : 'refusal', __($done ? 'lending.return_undone' : 'lending.return_not_undone'));
+    }
+
+    /** Back to the page of the act, but never into the reader of a loan that has just ended. */
+    private static function backOr(string $route): RedirectResponse
+    {
+        $previous = (string) parse_url(url()->previous(), PHP_URL_PATH);
+
+        return $previous === '' || str_starts_with($previous, '/loans/') ? redirect()->route($route) : back();
+    }
+}

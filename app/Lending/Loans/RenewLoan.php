@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Loans;
+
+use App\Lending\Borrowing\LendingFacts;
+use App\Models\Loan;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Granted;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Lending\LoanLength;
+use FigPorch\Core\Lending\Refused;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+
+/** Renews a loan; as borrowing does, it reads without locks, decides, and writes only if what was read still holds. */
+final class RenewLoan
+{
+    private const TRIES = 5;
+
+    private const LOOK_AGAIN = ['FP001', 'FP003', '40P01'];
+
+    public function __construct(private readonly RenewalFacts $renewalFacts)
+    {
+    }
+
+    /** @param  LoanLength|null  $length  null for the default */
+    public function __invoke(Loan $loan, ?LoanLength $length, DateTimeImmutable $now): Granted|Refused
+    {
+        for ($try = 1; ; $try++) {
+            $loan->refresh();
+            $card = LendingFacts::load((int) $loan->card_id, $loan->title_id, $now);
+            [$decision, $waitingAllowed] = $this->renewalFacts->decide($loan, $card, $length, $now);
+            if ($decision instanceof Refused) {
+                return $decision;
+            }
+            try {
+                DB::select('select lending_renew(?, ?, ?, ?, ?, ?::boolean)', [
+                    $loan->id, $now->format('Y-m-d H:i:s.uP'), $loan->getRawOriginal('due_at'), $decision->dueAt->format('Y-m-d H:i:s.uP'),
+                    $decision->licence->model === LicenceModel::PayPerLoan ? $card->terms->payPerLoanMonthly : null, $waitingAllowed ? 't' : 'f',
+                ]);
+
+                return $decision;
+            } catch (QueryException $changed) {
+                if ($try >= self::TRIES || ! in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
+                    throw $changed;
+                }
+            }
+        }
+    }
+}

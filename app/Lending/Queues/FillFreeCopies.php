@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Queues;
+
+use App\Lending\Licences\UsableLicences;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Gives a licence's free copies to those in line: when copies are added, a licence starts, or a pause is over. */
+final class FillFreeCopies
+{
+    /** Licences with something to give and somebody waiting; the moment bound twice. */
+    private const FILLABLE = "select li.id from licences li where (li.copies_free > 0 or li.model = 'simultaneous')
+        and (li.loans_left is null or li.loans_left > 0) and li.starts_at <= ? and (li.ends_at is null or li.ends_at > ?)
+        and li.title_id in (select title_id from holds where state = 'waiting')
+        and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared or h.library_id = li.library_id))";
+
+    public function __construct(private readonly AssignFreedCopy $assignFreedCopy)
+    {
+    }
+
+    /** All licences of a title that have a copy to give. */
+    public function ofTitle(int $titleId, DateTimeImmutable $now): void
+    {
+        $at = $now->format('Y-m-d H:i:s.uP');
+        foreach (DB::select(self::FILLABLE.' and li.title_id = ? order by li.id', [$at, $at, $titleId]) as $licence) {
+            ($this)($licence->id, $now);
+        }
+    }
+
+    /** All that time has made fillable: pauses that are over, licences that have begun. */
+    public function everywhere(DateTimeImmutable $now): void
+    {
+        $at = $now->format('Y-m-d H:i:s.uP');
+        foreach (DB::select(self::FILLABLE.' order by li.id', [$at, $at]) as $licence) {
+            ($this)($licence->id, $now);
+        }
+    }
+
+    /** @return int how many holds became ready */
+    public function __invoke(int $licenceId, DateTimeImmutable $now): int
+    {
+        return DB::transaction(function () use ($licenceId, $now): int {
+            $licence = UsableLicences::fromRow(DB::selectOne('select * from licences where id = ? for no key update', [$licenceId]));
+            $titleId = DB::scalar('select title_id from licences where id = ?', [$licenceId]);
+            $lendable = $licence->canLend($now) && $licence->model->takesHolds() ? min($licence->copiesFree ?? PHP_INT_MAX, $licence->loansLeft ?? PHP_INT_MAX) : 0;
+            $kept = 0;
+            while ($kept < $lendable && $this->assignFreedCopy->keepForNext($licence, $titleId, $now)) {
+                $kept++;
+            }
+            if ($kept > 0) {
+                DB::update('update licences set copies_free = copies_free - ?, loans_left = loans_left - ? where id = ?', [$kept, $kept, $licenceId]);
+            }
+
+            return $kept;
+        }, attempts: 5);
+    }
+}

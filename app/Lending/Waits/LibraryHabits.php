@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Waits;
+
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\Forecast\Habits;
+use FigPorch\Core\Lending\Forecast\LengthHabit;
+use FigPorch\Core\Lending\Forecast\Quantiles;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** A library's habits of lending, as last measured, drawn toward those of all libraries where they rest on few cases. */
+final class LibraryHabits
+{
+    /** @var array<int, array<string, string>> as JSON, by library (0 for all together) and format, read once a request */
+    private array $read = [];
+
+    /** @var array<string, Habits> by library and format */
+    private array $smoothed = [];
+
+    public function library(int $libraryId, Format $format): Habits
+    {
+        return $this->smoothed["{$libraryId} {$format->value}"] ??= $this->smoothed($libraryId, $format);
+    }
+
+    private function smoothed(int $libraryId, Format $format): Habits
+    {
+        if (! isset($this->read[$libraryId])) {
+            $this->read += [0 => [], $libraryId => []];
+            foreach (DB::select('select library_id, format, habits from lending_habits where library_id = ? or library_id is null', [$libraryId]) as $row) {
+                $this->read[(int) $row->library_id][$row->format] = $row->habits;
+            }
+        }
+        $own = $this->measured($libraryId, $format);
+        $all = $this->measured(0, $format)?->smoothedToward(Habits::unmeasured()) ?? Habits::unmeasured();
+
+        return $own === null ? $all : $own->smoothedToward($all);
+    }
+
+    private function measured(int $libraryId, Format $format): ?Habits
+    {
+        $json = $this->read[$libraryId][$format->value] ?? null;
+
+        return $json === null ? null : self::fromJson(json_decode($json));
+    }
+
+    private static function fromJson(stdClass $json): Habits
+    {
+        $unmeasured = Habits::unmeasured();
+        $lengths = (array) ($json->lengths ?? []);
+        $total = array_sum(array_map(fn (stdClass $l): int => $l->n, $lengths));
+
+        return new Habits(
+            $lengths === [] ? $unmeasured->lengths : array_map(fn (stdClass $l): LengthHabit => new LengthHabit($l->n / $total, new Quantiles($l->kept), $l->n), $lengths),
+            isset($json->holds->picked) ? new Quantiles($json->holds->picked) : $unmeasured->pickUp,
+            $json->holds->missed ?? $unmeasured->missed,
+            $json->holds->cancelled ?? $unmeasured->cancelled,
+            $json->holds->n ?? 0,
+        );
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Catalogue\Citations\CitableTitles;
+use App\Models\Loan;
+use App\Models\Publication;
+use App\Reading\Publications\Poppler;
+use FigPorch\Core\Catalogue\Citation\Reference;
+use FigPorch\Core\Catalogue\Citation\Style;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Pages of a loan to print, to copy and, where the licence allows it, to save as PDF. */
+final class PageController
+{
+    /** Pages of a PDF are drawn, all of them in one page. */
+    private const MOST_PICTURES = 60;
+
+    public function __construct(private readonly LoanPages $loanPages, private readonly TakePages $takePages, private readonly CitableTitles $citable, private readonly Poppler $pdfTools)
+    {
+    }
+
+    public function choose(Request $request, Loan $loan): View
+    {
+        $publication = $this->publication($loan);
+
+        return view('reading.pages.pages', [
+            'loan' => $loan, 'pages' => $this->loanPages->pages($publication), 'chapters' => $this->loanPages->chapters($publication),
+            'left' => $this->loanPages->allowance($loan)->left(), 'page' => mb_substr($request->string('page')->value(), 0, 20),
+        ]);
+    }
+
+    public function take(PagesRequest $request, Loan $loan): RedirectResponse|JsonResponse
+    {
+        $publication = $this->publication($loan);
+        [$from, $to] = $request->span($this->loanPages->pages($publication));
+        if (! $request->expectsJson() && $publication->media_type === Publication::PDF && $to - $from >= self::MOST_PICTURES) {
+            throw ValidationException::withMessages(['from' => trans_choice('pages.at_a_time', self::MOST_PICTURES)]);
+        }
+        $allowance = ($this->takePages)($loan, $from, $to);
+        if ($allowance === null) {
+            $left = (int) $this->loanPages->allowance($loan)->left();
+            $message = trans_choice('pages.too_many', $left, ['asked' => count($this->loanPages->allowance($loan)->new($from, $to))]);
+
+            return $request->expectsJson() ? response()->json(['message' => $message], 409) : back()->withInput()->withErrors(['from' => $message]);
+        }
+
+        return $request->expectsJson()
+            ? response()->json(['left' => $allowance->left(), 'message' => $allowance->left() === null ? __('pages.copied') : trans_choice('pages.copied_left', $allowance->left())])
+            : new RedirectResponse(route($request->has('pdf') ? 'pages.pdf' : 'pages.show', [$loan, $from, $to], false));
+    }
+
+    public function show(Loan $loan, int $from, int $to): View|RedirectResponse
+    {
+        $publication = $this->publication($loan);
+        if (! $this->taken($loan, $from, $to)) {
+            return new RedirectResponse(route('pages.choose', $loan, false));
+        }
+
+        return view('reading.pages.printed', $this->facts($loan, $publication, $from, $to) + ['html' => $publication->media_type === Publication::PDF
+            ? PrintedPages::pictures($publication, $this->pdfTools, $from, $to)
+            : PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => route('read.file', [$loan, $path], false))]);
+    }
+
+    public function pdf(Loan $loan, int $from, int $to): Response
+    {
+        $publication = $this->publication($loan);
+        $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
+        if (! $this->taken($loan, $from, $to)) {
+            return new RedirectResponse(route('pages.choose', $loan, false));
+        }
+        $bytes = $publication->media_type === Publication::PDF
+            ? PrintedPages::part($publication, $this->pdfTools, $from, $to)
+            : PrintedPages::pdf($publication, view('reading.pages.printed-pdf', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => $path)])->render());
+
+        return response($bytes, headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"", 'Cache-Control' => 'private, no-store']);
+    }
+
+    private function publication(Loan $loan): Publication
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $loan->isOpen(now()) || abort(410);
+        $loan->load(['title.contributors', 'title.publication', 'licence']);
+        $publication = $loan->title->publication;
+
+        return $publication === null || $publication->positions === [] ? abort(404) : $publication;
+    }
+
+    /** What is shown has been counted before, so that an address alone gives nothing more. */
+    private function taken(Loan $loan, int $from, int $to): bool
+    {
+        return $from >= 1 && $to >= $from && $to - $from < 100_000 && array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
+    }
+
+    /** @return array<string, mixed> */
+    private function facts(Loan $loan, Publication $publication, int $from, int $to): array
+    {
+        $pages = $this->loanPages->pages($publication);
+        $cited = $this->citable->titles([$loan->title_id], fn (int $id): string => url("/titles/{$id}"))[0];
+
+        return ['loan' => $loan, 'title' => $loan->title, 'first' => $pages->label($from), 'last' => $pages->label($to), 'citation' => Reference::text($cited, Style::Apa), 'from' => $from, 'to' => $to];
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use FigPorch\Core\Reading\Reason;
+use FigPorch\Core\Reading\UnreadablePublication;
+use RuntimeException;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/** What ffmpeg does here: it measures sound and video, and cuts beginnings off them without coding them anew. */
+final class Ffmpeg
+{
+    /** Codecs that browsers play without more. */
+    private const PLAYED = ['mp3', 'aac', 'opus', 'vorbis', 'flac', 'pcm_s16le', 'h264', 'vp8', 'vp9', 'av1'];
+
+    private const SECONDS_ALLOWED = 300;
+
+    /** Containers that are what they hold: none of them leads to other files, as a playlist does. */
+    private const OPENED = ['-protocol_whitelist', 'file', '-format_whitelist', 'mp3,aac,mov,mp4,m4a,ogg,flac,wav,matroska,webm'];
+
+    /**
+     * How long a file plays, in seconds.
+     *
+     * @param  string  $kind  "audio" or "video": what it must hold
+     *
+     * @throws UnreadablePublication where no browser plays it
+     */
+    public function seconds(string $file, string $kind): float
+    {
+        $found = json_decode($this->run(['ffprobe', '-v', 'error', ...self::OPENED, '-show_entries', 'format=duration:stream=codec_type,codec_name:stream_disposition=attached_pic', '-of', 'json', $file], $file), true);
+        $streams = array_filter(is_array($found) ? $found['streams'] ?? [] : [], fn (array $s): bool => in_array($s['codec_type'] ?? '', ['audio', 'video'], true) && ($s['disposition']['attached_pic'] ?? 0) === 0);
+        $seconds = (float) ($found['format']['duration'] ?? 0);
+        $codecs = array_column($streams, 'codec_name');
+        if (! in_array($kind, array_column($streams, 'codec_type'), true) || array_diff($codecs, self::PLAYED) !== [] || $seconds <= 0) {
+            throw new UnreadablePublication(Reason::NotPlayable, basename($file).($codecs === [] ? '' : ', '.implode(' and ', $codecs)));
+        }
+
+        return $seconds;
+    }
+
+    /** @throws UnreadablePublication where it cannot be cut */
+    public function cut(string $file, float $seconds, string $to): void
+    {
+        is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
+        $this->run(['ffmpeg', '-v', 'error', '-nostdin', '-y', ...self::OPENED, '-i', $file, '-t', sprintf('%.3F', $seconds), '-map', '0:V?', '-map', '0:a?', '-c', 'copy', '-movflags', '+faststart', $to], $file);
+        if (! is_file($to) || filesize($to) === 0) {
+            throw new UnreadablePublication(Reason::NotPlayable, basename($file));
+        }
+    }
+
+    /** @param  list<string>  $command */
+    private function run(array $command, string $file): string
+    {
+        $process = new Process($command, timeout: self::SECONDS_ALLOWED);
+        try {
+            $status = $process->run();
+        } catch (ProcessTimedOutException) {
+            throw new UnreadablePublication(Reason::NotPlayable, basename($file).', which takes too long to look at');
+        }
+        if ($status === 127) {
+            throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");
+        }
+
+        return $process->getOutput();
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Library;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Reading\UnreadablePublication;
+use Illuminate\Console\Command;
+use InvalidArgumentException;
+
+final class ImportCommand extends Command
+{
+    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files, PDF files, and W3C packages of audiobooks, music and video}
+        {--library= : the library that gets them, by its short address, such as saltmere}
+        {--licence=one_copy_one_user : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
+        {--audience= : child, teen or adult, where the files do not say}';
+
+    protected $description = 'Take publications into a library\'s catalogue';
+
+    public function handle(ImportPublication $import): int
+    {
+        $library = Library::query()->where('slug', (string) $this->option('library'))->first();
+        if ($library === null) {
+            $this->error('Say which library with --library=. There are: '.Library::query()->orderBy('slug')->pluck('slug')->implode(', ').'.');
+
+            return self::INVALID;
+        }
+        $audience = Audience::tryFrom((string) $this->option('audience'));
+        if ($audience === null && $this->option('audience') !== null) {
+            $this->error('--audience is child, teen or adult.');
+
+            return self::INVALID;
+        }
+        try {
+            $terms = LicenceTerms::parse((string) $this->option('licence'));
+        } catch (InvalidArgumentException $wrong) {
+            $this->error($wrong->getMessage());
+
+            return self::INVALID;
+        }
+
+        $files = (array) $this->argument('files');
+        $count = ['taken in' => 0, 'known already' => 0, 'refused' => 0];
+        foreach ($files as $i => $file) {
+            $line = sprintf('%'.strlen((string) count($files)).'d/%d  %s', $i + 1, count($files), basename($file));
+            try {
+                if (! is_file($file) || ! is_readable($file)) {
+                    throw new InvalidArgumentException('no such file, or not readable');
+                }
+                $done = $import($file, $library, $terms, now()->toImmutable(), $audience);
+                $outcome = $done['new'] ? 'taken in' : 'known already';
+                $this->line("{$line}  {$outcome}: “{$done['title']->name}”");
+            } catch (UnreadablePublication|InvalidArgumentException $refusal) {
+                $outcome = 'refused';
+                $this->line("<comment>{$line}  refused: {$refusal->getMessage()}</comment>");
+            }
+            $count[$outcome]++;
+        }
+        $this->info(implode(', ', array_map(fn (string $k, int $n): string => "{$n} {$k}", array_keys($count), $count)).'.');
+
+        return $count['refused'] > 0 ? self::FAILURE : self::SUCCESS;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use App\Catalogue\Records\SaveRecord;
+use App\Lending\Licences\AddLicence;
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Publication as StoredPublication;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Reading\Archive;
+use FigPorch\Core\Reading\Media\ManifestReader;
+use FigPorch\Core\Reading\UnreadablePublication;
+use Illuminate\Support\Facades\DB;
+
+/** Takes a file into a library — an EPUB, a PDF, or a package of sound or video — with record, files, excerpt, cover and licence. The same file twice is one title. */
+final class ImportPublication
+{
+    public function __construct(
+        private readonly SaveRecord $saveRecord,
+        private readonly UnpackEpub $unpackEpub,
+        private readonly UnpackMedia $unpackMedia,
+        private readonly UnpackPdf $unpackPdf,
+        private readonly AddLicence $addLicence,
+    ) {
+    }
+
+    /**
+     * @return array{title: Title, new: bool}
+     *
+     * @throws UnreadablePublication
+     */
+    public function __invoke(string $file, Library $library, LicenceTerms $terms, DateTimeImmutable $now, ?Audience $audience = null): array
+    {
+        $sha256 = (string) hash_file('sha256', $file);
+        $known = StoredPublication::query()->where('sha256', $sha256)->first();
+        if ($known !== null) {
+            $title = Title::query()->findOrFail($known->title_id);
+            $this->license($title, $library, $terms, $now);
+
+            return ['title' => $title, 'new' => false];
+        }
+
+        $unpacked = $this->unpack($file, $sha256, $audience);
+
+        return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
+            $title = ($this->saveRecord)($unpacked->record, $now);
+            $title->update(['cover_file' => $unpacked->cover]);
+            StoredPublication::query()->updateOrCreate(['title_id' => $title->id], ['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication]);
+            $this->license($title, $library, $terms, $now);
+
+            return ['title' => $title, 'new' => true];
+        });
+    }
+
+    private function unpack(string $file, string $sha256, ?Audience $audience): UnpackedPublication
+    {
+        if (UnpackPdf::isPdf($file)) {
+            return ($this->unpackPdf)($file, $sha256, $audience);
+        }
+        $archive = new Archive($file);
+
+        return $archive->has(ManifestReader::FILE) ? ($this->unpackMedia)($archive, $sha256, $audience) : ($this->unpackEpub)($archive, $sha256, $audience);
+    }
+
+    private function license(Title $title, Library $library, LicenceTerms $terms, DateTimeImmutable $now): void
+    {
+        if (! Licence::query()->where(['library_id' => $library->id, 'title_id' => $title->id])->exists()) {
+            ($this->addLicence)(
+                $library->id, $title->id, $terms->model, $terms->copies, $terms->loans,
+                $now, $terms->endsAt, $now, $terms->priceCents, $terms->shared, $terms->rights,
+            );
+        }
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use FigPorch\Core\Reading\Reason;
+use FigPorch\Core\Reading\UnreadablePublication;
+use RuntimeException;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/** What Poppler does here: it says what a PDF is, draws its first page, and cuts its beginning off. */
+final class Poppler
+{
+    private const SECONDS_ALLOWED = 120;
+
+    private const COVER_HEIGHT = 1000;
+
+    private const PRINTED_HEIGHT = 1600;
+
+    /**
+     * What a PDF says of itself: Title, Author, Subject, Keywords, CreationDate as far as they are there.
+     *
+     * @return array{pages: int, facts: array<string, string>}
+     *
+     * @throws UnreadablePublication
+     */
+    public function describe(string $file): array
+    {
+        $facts = [];
+        foreach (explode("\n", $this->run(['pdfinfo', '-isodates', '-enc', 'UTF-8', $file], $file)) as $line) {
+            [$name, $value] = explode(':', $line, 2) + [1 => ''];
+            if (trim($value) !== '') {
+                $facts[trim($name)] = trim(mb_scrub($value));
+            }
+        }
+        if (str_starts_with($facts['Encrypted'] ?? 'no', 'yes')) {
+            throw new UnreadablePublication(Reason::Encrypted);
+        }
+        $pages = (int) ($facts['Pages'] ?? 0);
+        if ($pages < 1) {
+            throw new UnreadablePublication(Reason::BadPdf);
+        }
+
+        return ['pages' => $pages, 'facts' => array_intersect_key($facts, array_flip(['Title', 'Author', 'Subject', 'Keywords', 'CreationDate']))];
+    }
+
+    /** @return string the first page as a PNG picture; empty where it cannot be drawn */
+    public function cover(string $file): string
+    {
+        try {
+            return $this->run(['pdftoppm', '-png', '-singlefile', '-f', '1', '-l', '1', '-scale-to', (string) self::COVER_HEIGHT, $file], $file);
+        } catch (UnreadablePublication) {
+            return '';
+        }
+    }
+
+    /** Writes some pages as a PDF of their own. */
+    public function cut(string $file, int $from, int $until, string $to): void
+    {
+        is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
+        $this->run(['pdfseparate', '-f', (string) $from, '-l', (string) $until, $file, "{$to}.%d"], $file);
+        $parts = array_map(fn (int $n): string => "{$to}.{$n}", range($from, $until));
+        try {
+            $from === $until ? rename($parts[0], $to) : $this->run(['pdfunite', ...$parts, $to], $file);
+        } finally {
+            array_map(unlink(...), array_filter($parts, is_file(...)));
+        }
+        if (! is_file($to)) {
+            throw new UnreadablePublication(Reason::BadPdf);
+        }
+    }
+
+    /** @return string one page as a PNG picture that is sharp in print */
+    public function page(string $file, int $page): string
+    {
+        return $this->run(['pdftoppm', '-png', '-singlefile', '-f', (string) $page, '-l', (string) $page, '-scale-to', (string) self::PRINTED_HEIGHT, $file], $file);
+    }
+
+    /** @param  list<string>  $command */
+    private function run(array $command, string $file): string
+    {
+        $process = new Process($command, timeout: self::SECONDS_ALLOWED);
+        try {
+            $status = $process->run();
+        } catch (ProcessTimedOutException) {
+            throw new UnreadablePublication(Reason::BadPdf, basename($file).', which takes too long to look at');
+        }
+        if ($status === 127) {
+            throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");
+        }
+        if ($status !== 0) {
+            $said = strtok($process->getErrorOutput(), "\n") ?: '';
+            throw new UnreadablePublication(str_contains($said, 'Incorrect password') ? Reason::Encrypted : Reason::BadPdf);
+        }
+
+        return $process->getOutput();
+    }
+}

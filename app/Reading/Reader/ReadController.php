@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Reader;
+
+use App\Lending\Loans\Opening;
+use App\Models\Loan;
+use App\Models\Publication;
+use App\Reading\Places\Places;
+use App\Shared\FileDelivery;
+use App\Shared\Middleware\ProtectiveHeaders;
+use App\Shared\RequestContext;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\Response;
+
+/** A borrowed publication: the reader's page and, one by one, the files it asks for. */
+final class ReadController
+{
+    public function show(Loan $loan, RequestContext $current, Places $places): Response
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $loan->load(['title.contributors', 'title.publication']);
+        if (! $loan->isOpen(now())) {
+            return response()->view('reading.reader.ended', ['loan' => $loan], 410);
+        }
+        if (Opening::way($loan->title->format) !== 'read') {
+            return new RedirectResponse(Opening::of($loan));
+        }
+        $publication = $loan->title->publication;
+        if ($publication === null) {
+            return response()->view('reading.reader.no-file', ['loan' => $loan], 404);
+        }
+
+        return response()->view('reading.reader.reader', [
+            'title' => $loan->title,
+            'publication' => $publication,
+            'loan' => $loan,
+            'place' => $places->newest($current->person->id ?? 0, $loan->title_id),
+        ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY, 'Cache-Control' => 'private, no-store']);
+    }
+
+    public function file(Loan $loan, string $path, FileDelivery $delivery): Response
+    {
+        Gate::allows('own', $loan) || abort(404);
+        $loan->isOpen(now()) || abort(410);
+        $publication = Publication::query()->where('title_id', $loan->title_id)->firstOrFail();
+        isset($publication->sizes[$path]) || abort(404);
+
+        return $delivery->send("{$publication->sha256}/whole/{$path}", $publication->types[$path] ?? 'application/octet-stream');
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shared;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Session;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+use Illuminate\Translation\Translator;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(RequestContext::class);
+        $this->app->extend('translator', fn (Translator $translator): CachedTranslator => CachedTranslator::of($translator));
+    }
+
+    public function boot(): void
+    {
+        Date::use(CarbonImmutable::class);
+        Session::extend('database', fn (Application $app): DatabaseSessions => new DatabaseSessions(
+            $app->make('db')->connection(config('session.connection')), config('session.table'), config('session.lifetime'), $app,
+        ));
+        View::share('current', $this->app->make(RequestContext::class));
+        Model::preventLazyLoading(! $this->app->isProduction());
+        Model::preventSilentlyDiscardingAttributes();
+    }
+}

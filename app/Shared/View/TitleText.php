@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shared\View;
+
+use App\Models\Title;
+use FigPorch\Core\Catalogue\Format;
+use Locale;
+
+/** A title's facts in words. */
+final class TitleText
+{
+    /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
+    public static function format(Title $title): string
+    {
+        return implode(' · ', array_filter([__("catalogue.format.{$title->format->value}"), $title->edition, self::extent($title)]));
+    }
+
+    public static function extent(Title $title): string
+    {
+        return match ($title->format) {
+            Format::Ebook, Format::Magazine => trans_choice('catalogue.pages', $title->extent, ['count' => $title->extent]),
+            Format::Audiobook, Format::Video => self::duration($title->extent),
+            Format::Music => trans_choice('catalogue.tracks', $title->extent, ['count' => $title->extent])
+                .($title->extent_seconds === null ? '' : ' · '.self::duration($title->extent_seconds)),
+        };
+    }
+
+    /** "9 h 40 min", "25 min", "40 s", which no line breaks. */
+    public static function duration(int $seconds): string
+    {
+        $minutes = intdiv($seconds, 60);
+        $words = match (true) {
+            $minutes === 0 => "{$seconds} s",
+            $minutes < 60 => "{$minutes} min",
+            default => intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min'),
+        };
+
+        return str_replace(' ', "\u{A0}", $words);
+    }
+
+    /** "Maren Osei, read by Juno Pike" */
+    public static function people(Title $title): string
+    {
+        $makers = $title->namesOf('author') ?: ($title->namesOf('artist') ?: ($title->namesOf('composer') ?: $title->namesOf('director')));
+        $words = implode(', ', array_slice($makers, 0, 3));
+        $narrators = implode(', ', array_slice($title->namesOf('narrator'), 0, 2));
+
+        return $narrators === '' ? $words : ($words === '' ? '' : "{$words}, ").__('catalogue.read_by', ['name' => $narrators]);
+    }
+
+    /** "Choir House, book 1" */
+    public static function series(Title $title): ?string
+    {
+        $series = $title->seriesName();
+        if ($series === null || $title->format === Format::Magazine) {
+            return null;
+        }
+        $position = $title->series_position === null ? null : rtrim(rtrim($title->series_position, '0'), '.');
+
+        return $position === null ? $series : __('catalogue.in_series', ['series' => $series, 'position' => $position]);
+    }
+
+    public static function language(string $tag): string
+    {
+        return (string) Locale::getDisplayLanguage($tag, app()->getLocale());
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Lending\Forecast;
+
+use DateTimeImmutable;
+
+/** When a place in line is likely to get a copy: one chance in ten that it is before the first date, one that it is after the last. */
+final readonly class WaitEstimate
+{
+    /**
+     * @param  DateTimeImmutable|null  $from  10th percentile; null, like the others, where no copy may be left by then
+     * @param  DateTimeImmutable|null  $middle  50th percentile
+     * @param  DateTimeImmutable|null  $to  90th percentile
+     * @param  DateTimeImmutable|null  $latest  where it can be promised
+     * @param  float  $never  chance that no copy is left before the turn comes
+     */
+    public function __construct(
+        public ?DateTimeImmutable $from,
+        public ?DateTimeImmutable $middle,
+        public ?DateTimeImmutable $to,
+        public ?DateTimeImmutable $latest,
+        public float $never = 0.0,
+    ) {
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Lending;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use SplMinHeap;
+
+/**
+ * "At the latest": when a copy comes to a place in line if every loan runs to its due time, each copy kept for a hold is
+ * let go once and taken the next time at the last minute, and each later loan takes the longest length offered.
+ *
+ * Only the library's own copies are counted: one that another library shares may go to that library's own line first.
+ */
+final class WorstCaseWait
+{
+    /**
+     * @param  list<LineLicence>  $licences
+     * @param  int  $place  1 for the next in line
+     * @param  LoanLength  $longest  that anyone is offered who may stand before this place
+     * @return DateTimeImmutable|null null when no copy is left before the turn comes
+     */
+    public static function at(
+        array $licences,
+        int $libraryId,
+        int $place,
+        LoanLength $longest,
+        int $holdKeptHours,
+        DateTimeZone $libraryZone,
+        DateTimeImmutable $now,
+    ): ?DateTimeImmutable {
+        /** @var SplMinHeap<array{int, int}> $free copy-free times with the licence each belongs to */
+        $free = new SplMinHeap;
+        $loansLeft = [];
+        $begins = null;
+        foreach ($licences as $i => $state) {
+            $licence = $state->licence;
+            if ($licence->model === LicenceModel::Simultaneous && $licence->hasFuture($now)) {
+                $begins = min($begins ?? $licence->startsAt, $licence->startsAt);
+            }
+            if ($licence->libraryId !== $libraryId || ! $licence->model->hasCopies()) {
+                continue;
+            }
+            $loansLeft[$i] = $licence->loansLeft ?? PHP_INT_MAX;
+            $from = max($now, $licence->startsAt)->getTimestamp();
+            for ($n = 0; $n < (int) $licence->copiesFree; $n++) {
+                $free->insert([$from, $i]);
+            }
+            foreach ($state->dueAt as $due) {
+                $free->insert([max($from, $due->getTimestamp()), $i]);
+            }
+            foreach ($state->readyUntil as $kept) {
+                $free->insert([$longest->dueAt(max($now, $kept)->modify($place > 1 ? "+{$holdKeptHours} hours" : '+0 hours'), $libraryZone)->getTimestamp(), $i]);
+            }
+        }
+        $turn = self::walk($licences, $free, $loansLeft, $place, $longest, $holdKeptHours, $libraryZone, $now);
+        $begins = $begins === null ? null : max($now, $begins);
+
+        return $turn !== null && $begins !== null ? min($turn, $begins) : $turn ?? $begins;
+    }
+
+    /**
+     * @param  list<LineLicence>  $licences
+     * @param  SplMinHeap<array{int, int}>  $free
+     * @param  array<int, int>  $loansLeft
+     */
+    private static function walk(array $licences, SplMinHeap $free, array $loansLeft, int $place, LoanLength $longest, int $holdKeptHours, DateTimeZone $zone, DateTimeImmutable $now): ?DateTimeImmutable
+    {
+        while (! $free->isEmpty()) {
+            [$time, $i] = $free->extract();
+            $ends = $licences[$i]->licence->endsAt;
+            if ($loansLeft[$i] < 1 || ($ends !== null && $ends->getTimestamp() <= $time)) {
+                continue;
+            }
+            $turn = $now->setTimestamp($time);
+            if (--$place === 0) {
+                return $turn;
+            }
+            $loansLeft[$i]--;
+            $taken = $turn->modify('+'.(2 * $holdKeptHours).' hours');
+            $free->insert([$longest->dueAt($taken, $zone)->getTimestamp(), $i]);
+        }
+
+        return null;
+    }
+}

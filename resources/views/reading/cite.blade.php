@@ -1,5 +1,0 @@
-@if (request()->header('X-Part') === 'drawer')
-    @include('reading.cite-styles')
-@else
-    <x-layout :title="__('reading.cite_book')"><h1 class="text-3xl mb-4">{{ __('reading.cite_book') }}</h1><div class="max-w-[80ch]">@include('reading.cite-styles')</div></x-layout>
-@endif

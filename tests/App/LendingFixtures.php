@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Catalogue\Records\SaveRecord;
+use App\Lending\Audit\LendingAudit;
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Holds\PlaceHold;
+use App\Lending\Licences\AddLicence;
+use App\Models\Card;
+use App\Models\Hold;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Loan;
+use App\Models\Person;
+use App\Models\StaffMember;
+use App\Models\Title;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Support\Facades\Hash;
+
+/** A small Lantern Coast for tests: libraries, cards, titles and licences in a line each. */
+trait LendingFixtures
+{
+    protected int $made = 0;
+
+    protected function library(string $slug = 'saltmere', ?int $consortium = null): Library
+    {
+        return Library::query()->firstOrCreate(['slug' => $slug], [
+            'name' => ucfirst($slug).' Library', 'short_name' => ucfirst($slug), 'place' => 'Lantern Coast',
+            'timezone' => 'Atlantic/Azores', 'pin_contact' => 'the front desk', 'consortium_id' => $consortium,
+        ]);
+    }
+
+    protected function card(?Library $library = null, string $group = 'adult', ?string $pin = null, ?Person $person = null): Card
+    {
+        $n = ++$this->made;
+        $person ??= Person::query()->create(['name' => "Patron {$n}", 'email' => "patron{$n}@lantern.example"]);
+
+        return Card::query()->create([
+            'library_id' => ($library ?? $this->library())->id, 'person_id' => $person->id, 'number' => (string) (21000000 + $n),
+            'pin_hash' => $pin === null ? null : Hash::make($pin, ['rounds' => 4]), 'patron_group' => $group,
+        ]);
+    }
+
+    /** Signs in with the password "nine lanterns". */
+    protected function staff(?Library $library = null): StaffMember
+    {
+        return StaffMember::query()->create([
+            'library_id' => ($library ?? $this->library())->id, 'name' => 'Halvard Strand', 'email' => 'staff'.(++$this->made).'@lantern.example', 'password' => Hash::make('nine lanterns', ['rounds' => 4]),
+        ]);
+    }
+
+    protected function title(string $name = 'Low Water', Format $format = Format::Ebook, Audience $audience = Audience::Adult, string $author = 'Tamsin Ebbing'): Title
+    {
+        return app(SaveRecord::class)(new Record(
+            key: 'test:'.(++$this->made), format: $format, name: $name, contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']],
+            extent: 120, audience: $audience, description: 'Twice a year the sea goes out.', subjects: ['Mystery'],
+        ), $this->now());
+    }
+
+    protected function licence(Title $title, LicenceModel $model = LicenceModel::OneCopyOneUser, int $copies = 1, ?int $loans = null, ?string $ends = null, ?Library $library = null, bool $shared = false, int $price = 0, string $starts = '-1 year'): Licence
+    {
+        return app(AddLicence::class)(
+            ($library ?? $this->library())->id, $title->id, $model, $copies, $loans, $this->now()->modify($starts),
+            $ends === null ? null : $this->now()->modify($ends), $this->now(), priceCents: $price, shared: $shared,
+        )->refresh();
+    }
+
+    protected function now(): CarbonImmutable
+    {
+        return CarbonImmutable::now();
+    }
+
+    protected function borrow(Card $card, Title $title): Loan
+    {
+        $outcome = app(BorrowTitle::class)($card->id, $title->id, null, $this->now());
+        $this->assertIsInt($outcome, 'the title was lent');
+
+        return Loan::query()->findOrFail($outcome);
+    }
+
+    protected function hold(Card $card, Title $title, bool $atOnce = false): Hold
+    {
+        $outcome = app(PlaceHold::class)($card->id, $title->id, $this->now(), $atOnce);
+        $this->assertIsInt($outcome, 'the hold was placed');
+
+        return Hold::query()->findOrFail($outcome);
+    }
+
+    /** Recounts every figure that is kept from the rows it counts; the promise of the whole lending house. */
+    protected function assertEveryCountIsTrue(): void
+    {
+        $this->assertSame([], app(LendingAudit::class)->wrong($this->now()));
+    }
+}
