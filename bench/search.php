@@ -67,10 +67,10 @@ foreach ($scales as $scale) {
         Artisan::call('demo:grow', ['--titles' => $scale - $known]);
     }
     $begun = hrtime(true);
-    Artisan::call('catalogue:gather', ['--due' => true]);
+    Artisan::call('search:index', ['--due' => true]);
     $gathered = (hrtime(true) - $begun) / 1e9;
     $begun = hrtime(true);
-    Artisan::call('catalogue:gather', ['what' => 'lending']);
+    Artisan::call('search:index', ['what' => 'lending']);
     $lending = (hrtime(true) - $begun) / 1e9;
     $peer = new Peer($library);
     $indexed = $peer->start();
@@ -96,15 +96,15 @@ foreach ($scales as $scale) {
     }
     $peer->stop();
     // As on a busy day, just before what was lent since is gathered anew.
-    $before = (int) DB::table('search_loose')->max('id');
-    DB::insert("insert into search_loose (title_id, of) select title_id, 'lending' from (select title_id from search_rows order by md5(title_id::text) limit ".LENT.') x');
+    $before = (int) DB::table('search_index_changes')->max('id');
+    DB::insert("insert into search_index_changes (title_id, of) select title_id, 'lending' from (select title_id from search_rows order by md5(title_id::text) limit ".LENT.') x');
     $busy = [];
     for ($n = 0; $n <= RUNS; $n++) {
         $times = array_column($run(['php', 'bench/search-worker.php'], $queries, 1, fn (array $share): array => ['library' => $library, 'queries' => $share])[0], 1);
         $n > 0 && array_push($busy, ...$times);
     }
-    DB::table('search_loose')->where('id', '>', $before)->delete();
-    DB::statement('vacuum search_loose');
+    DB::table('search_index_changes')->where('id', '>', $before)->delete();
+    DB::statement('vacuum search_index_changes');
     Report::table(['clients', 'p50 ms', 'p95 ms', 'a second', 'peer p50', 'peer p95', 'peer a second', 'p95 ÷ peer’s'], $rows);
     printf("With %s titles lent since the sets were gathered, 1 client: p50 %.1f ms, p95 %.1f ms.\n\n", number_format(LENT), Report::percentile($busy, 0.5), Report::percentile($busy, 0.95));
     $byClass = [];

@@ -10,8 +10,8 @@ use App\Lending\Waits\MeasureHabits;
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('lending:tick')->everyMinute();
-Schedule::command('catalogue:gather records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
-Schedule::command('catalogue:gather lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
+Schedule::command('search:index records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
+Schedule::command('search:index lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
 Schedule::call(fn (SendMatchNotices $look) => $look(now()->toImmutable()))->name('look for what is new in saved searches')->everyTenMinutes();
 Schedule::command('queue:prune-failed')->daily();

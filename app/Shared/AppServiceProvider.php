@@ -7,7 +7,10 @@ namespace App\Shared;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Events\MigrationsEnded;
+use Illuminate\Database\Events\NoPendingMigrations;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
@@ -28,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
             $app->make('db')->connection(config('session.connection')), config('session.table'), config('session.lifetime'), $app,
         ));
         View::share('current', $this->app->make(RequestContext::class));
+        Event::listen([MigrationsEnded::class, NoPendingMigrations::class], fn () => SqlFunctions::bringUpToDate($this->app->databasePath('functions')));
         Model::preventLazyLoading(! $this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
     }

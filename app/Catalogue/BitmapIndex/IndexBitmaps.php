@@ -59,7 +59,7 @@ final class IndexBitmaps
 
     public function isDue(IndexPart $what, DateTimeImmutable $now): bool
     {
-        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_loose l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? and gathered_at is not null order by id desc limit 1', [$what->value]);
+        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_index_changes l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? and gathered_at is not null order by id desc limit 1', [$what->value]);
 
         return $last === null
             ? DB::scalar('select count(*) from (select from search_rows limit ?) x', [$this->fewest]) >= $this->fewest
@@ -82,7 +82,7 @@ final class IndexBitmaps
             $what === IndexPart::Records && ($this->prefixes)();
             DB::table('search_gatherings')->where('id', $gathering)->update(['gathered_at' => $now]);
             // Only those that were there when this transaction began to read: they are in the sets.
-            DB::table('search_loose')->where('of', $what->value)->delete();
+            DB::table('search_index_changes')->where('of', $what->value)->delete();
 
             return $count;
         });

@@ -10,7 +10,7 @@ use Illuminate\Console\Command;
 /** Makes broad searches of a large catalogue quick; a small one has no need of it. */
 final class IndexCommand extends Command
 {
-    protected $signature = 'catalogue:gather {what? : records, or lending; both if nothing is said} {--due : only if the catalogue is large and enough of it has changed}';
+    protected $signature = 'search:index {what? : records, or lending; both if nothing is said} {--due : only if the catalogue is large and enough of it has changed}';
 
     protected $description = 'Gather the titles of each filter and each common word as sets, by which broad searches are counted';
 
@@ -19,7 +19,7 @@ final class IndexCommand extends Command
         $asked = (string) $this->argument('what');
         $kinds = $asked === '' ? IndexPart::cases() : array_filter([IndexPart::tryFrom($asked)]);
         if ($kinds === []) {
-            $this->error("catalogue:gather does not know '{$asked}'. It takes records or lending.");
+            $this->error("search:index does not know '{$asked}'. It takes records or lending.");
 
             return self::INVALID;
         }

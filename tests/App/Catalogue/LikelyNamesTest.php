@@ -38,7 +38,7 @@ final class LikelyNamesTest extends TestCase
         DB::table('licences')->whereIn('id', $ours)->update(['library_id' => $this->library('hollow')->id]);
         DB::table('licences')->whereNotIn('id', $ours)->where('library_id', $this->library('hollow')->id)->orderByRaw('md5(id::text)')->limit(40)->update(['library_id' => $this->library()->id]);
         DB::statement('select search_refresh((select array_agg(title_id) from search_rows), now())');
-        $this->assertGreaterThan(20, DB::table('search_loose')->count());
+        $this->assertGreaterThan(20, DB::table('search_index_changes')->count());
         DB::beginTransaction();
         DB::table('search_prefixes')->delete();
         DB::table('search_gatherings')->delete();
@@ -47,9 +47,9 @@ final class LikelyNamesTest extends TestCase
         $this->assertNotEquals($plain, $changed);
         $this->assertSuggestsTheSame($changed, $typed);
         // As if records had changed; and then too many to look at each of them for a new name.
-        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60");
+        DB::insert("insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60");
         $this->assertSuggestsTheSame($changed, $typed);
-        DB::insert("insert into search_loose (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
+        DB::insert("insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
         $this->assertSuggestsTheSame($changed, $typed);
         DB::table('search_gatherings')->delete();
         $this->assertSuggestsTheSame($changed, $typed);

@@ -123,7 +123,7 @@ final class SetsTest extends TestCase
         $this->assertSame([$lost->id], $this->answer($beyond, 3)[1]);
         $this->licence($bought, library: $this->libraries[2]);
         $licence->update(['ends_at' => $this->now()->modify('-1 minute')]);
-        $this->assertSame(2, DB::table('search_loose')->whereIn('title_id', [$bought->id, $lost->id])->distinct()->count('title_id'));
+        $this->assertSame(2, DB::table('search_index_changes')->whereIn('title_id', [$bought->id, $lost->id])->distinct()->count('title_id'));
         [$facets, $ids] = $this->answer(SearchRequest::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardEligibility), 3);
         $this->assertSame([$bought->id], $ids);
         $this->assertSame(1, $facets->total);
@@ -205,7 +205,7 @@ final class SetsTest extends TestCase
         $gather = new IndexBitmaps(new IndexWords, new IndexPrefixes, fewest: 100);
         $due = fn (): array => array_map(fn (IndexPart $what): bool => $gather->isDue($what, $this->now()), IndexPart::cases());
         $this->assertSame([true, true], $due());
-        $this->assertSame(0, DB::table('search_loose')->count());
+        $this->assertSame(0, DB::table('search_index_changes')->count());
         $this->assertGreaterThan(50, $gather(IndexPart::Records, $this->now()));
         $this->assertSame([false, true], $due());
         $this->assertNull(IndexSnapshot::at($this->now()), 'the one is nothing without the other');
@@ -216,15 +216,15 @@ final class SetsTest extends TestCase
         $this->assertSame([false, true], $due(), 'what can be lent has changed');
         $this->licence($this->title());
         $this->assertSame([true, true], $due(), 'a day later it is worth it for a few');
-        $this->assertSame(0, Artisan::call('catalogue:gather lending'));
+        $this->assertSame(0, Artisan::call('search:index lending'));
         $this->assertSame([true, false], $due());
-        $this->assertSame(0, Artisan::call('catalogue:gather'));
+        $this->assertSame(0, Artisan::call('search:index'));
         $this->assertStringContainsString('sets of records gathered', Artisan::output());
-        $this->assertSame([0, 4], [DB::table('search_loose')->count(), DB::table('search_gatherings')->count()], 'older ones go');
+        $this->assertSame([0, 4], [DB::table('search_index_changes')->count(), DB::table('search_gatherings')->count()], 'older ones go');
         DB::table('search_prefixes')->delete();
-        $this->assertSame(0, Artisan::call('catalogue:gather --due'));
+        $this->assertSame(0, Artisan::call('search:index --due'));
         $this->assertStringContainsString(DB::table('search_prefixes')->count().' beginnings of words gathered', Artisan::output());
-        $this->assertSame(2, Artisan::call('catalogue:gather everything'));
+        $this->assertSame(2, Artisan::call('search:index everything'));
         $this->assertStringContainsString('It takes records or lending', Artisan::output());
     }
 
@@ -234,7 +234,7 @@ final class SetsTest extends TestCase
         $gather->begin(IndexPart::Records, (string) Str::uuid());
         $gather->begin(IndexPart::Lending, (string) Str::uuid());
         $this->licence($this->title('Come between'), library: $this->libraries[0]);
-        $this->assertSame(['lending', 'records'], DB::table('search_loose')->distinct()->orderBy('of')->pluck('of')->all());
+        $this->assertSame(['lending', 'records'], DB::table('search_index_changes')->distinct()->orderBy('of')->pluck('of')->all());
         $this->assertNull(IndexSnapshot::at($this->now()));
         $this->assertTrue($gather->isDue(IndexPart::Records, $this->now()));
         $this->gather($gather);

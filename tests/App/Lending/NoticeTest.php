@@ -179,20 +179,6 @@ final class NoticeTest extends TestCase
         $this->assertSame($notices, $mailed());
     }
 
-    public function test_mail_that_waits_while_the_application_is_replaced_still_goes_out(): void
-    {
-        Mail::fake();
-        for ($n = 1; $n <= 30; $n++) {
-            $notice = Notice::query()->create(['person_id' => $this->card()->person_id, 'kind' => 'loan_ended', 'event_key' => (string) $n, 'facts' => ['title' => 1, 'name' => 'Low Water'], 'created_at' => $this->now()]);
-            $command = "O:19:\"App\\Jobs\\MailNotice\":1:{s:29:\"\0App\\Jobs\\MailNotice\0noticeId\";i:{$notice->id};}";
-            DB::table('jobs')->insert(['queue' => 'default', 'payload' => json_encode(['displayName' => 'App\\Jobs\\MailNotice', 'data' => ['command' => $command]]), 'attempts' => 0, 'available_at' => 1, 'created_at' => 1]);
-        }
-        (require database_path('migrations/2026_11_26_000036_mail_queued_one_by_one.php'))->up();
-        $this->assertSame(2, DB::table('jobs')->count());
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
-        Mail::assertSent(NoticeMail::class, 30);
-    }
-
     public function test_due_dates_as_a_calendar_with_an_address_that_can_be_renewed(): void
     {
         $this->licence($title = $this->title('Low, Water; and more'));

@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Reading;
 
-use App\Models\Publication;
 use App\Reading\Pages\LoanPages;
-use Illuminate\Database\Migrations\Migration;
-use Illuminate\Support\Facades\DB;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
 
@@ -27,19 +24,5 @@ final class OutlineTest extends TestCase
             $this->assertLessThanOrEqual($chapter['to'], $chapter['from']);
             $this->assertContains(($chapters[$n + 1]['from'] ?? $pages->pages($publication)->count() + 1) - $chapter['to'], [0, 1], 'they follow one another');
         }
-    }
-
-    public function test_books_that_came_before_are_measured_from_their_files(): void
-    {
-        $this->importBook();
-        $columns = ['lengths', 'page_list', 'contents'];
-        $before = Publication::query()->firstOrFail()->only($columns);
-        $this->assertNotSame([], $before['page_list']);
-        DB::table('publications')->update(['lengths' => '[]', 'page_list' => '[]', 'contents' => json_encode(array_map(fn (array $entry): array => array_slice($entry, 0, 2), $before['contents']))]);
-
-        $migration = require database_path('migrations/2026_11_25_000015_measure_texts.php');
-        $this->assertInstanceOf(Migration::class, $migration);
-        $migration->up();
-        $this->assertSame($before, Publication::query()->firstOrFail()->only($columns));
     }
 }

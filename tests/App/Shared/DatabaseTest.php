@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Shared;
+
+use App\Exchange\Mail\MailNotices;
+use App\Shared\SqlFunctions;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
+use RuntimeException;
+use Tests\App\TestCase;
+
+/** A database made from nothing, one that has grown, and one that was restored are the same. */
+final class DatabaseTest extends TestCase
+{
+    private const OTHER = 'figporch_other';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['database.connections.other' => ['database' => self::OTHER] + config('database.connections.pgsql')]);
+        DB::purge('other');
+        DB::unprepared('drop database if exists '.self::OTHER.' with (force)');
+        DB::unprepared('create database '.self::OTHER);
+    }
+
+    protected function tearDown(): void
+    {
+        DB::purge('other');
+        DB::unprepared('drop database if exists '.self::OTHER.' with (force)');
+        parent::tearDown();
+    }
+
+    public function test_a_database_from_before_becomes_what_a_new_one_is(): void
+    {
+        $this->restore($this->before());
+        $command = "O:20:\"App\\Jobs\\MailNotices\":1:{s:31:\"\0App\\Jobs\\MailNotices\0noticeIds\";a:1:{i:0;i:7;}}";
+        $payload = ['displayName' => 'App\Jobs\MailNotices', 'data' => ['commandName' => 'App\Jobs\MailNotices', 'command' => $command]];
+        DB::connection('other')->table('jobs')->insert(
+            ['queue' => 'default', 'payload' => json_encode($payload), 'attempts' => 0, 'available_at' => 1, 'created_at' => 1],
+        );
+
+        Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
+        Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
+
+        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+        $this->assertSame(
+            DB::table('migrations')->orderBy('id')->pluck('migration')->all(),
+            DB::connection('other')->table('migrations')->orderBy('id')->pluck('migration')->all(),
+        );
+        $job = json_decode((string) DB::connection('other')->table('jobs')->value('payload'), true);
+        $this->assertSame([MailNotices::class, MailNotices::class], [$job['displayName'], $job['data']['commandName']]);
+        $mailing = unserialize($job['data']['command']);
+        $this->assertInstanceOf(ShouldQueue::class, $mailing);
+        $this->assertEquals(new MailNotices([7]), $mailing);
+    }
+
+    public function test_an_older_database_is_refused_and_stays_as_it_is(): void
+    {
+        $this->restore($this->before());
+        DB::connection('other')->table('migrations')->where('migration', '2026_11_26_000037_stems_by_language')->delete();
+        $before = $this->dump(self::OTHER);
+
+        try {
+            Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
+            $this->fail('It was taken over.');
+        } catch (RuntimeException $refused) {
+            $this->assertStringContainsString('2026_11_26_000037_stems_by_language', $refused->getMessage());
+        }
+        $this->assertSame($before, $this->dump(self::OTHER));
+    }
+
+    public function test_a_restored_database_is_what_was_dumped(): void
+    {
+        DB::unprepared('alter function pg_catalog.ts_match_vq(tsvector, tsquery) cost 10000');
+        $this->restore($this->dump('figporch_test').$this->dump('figporch_test', '--data-only', '--table=migrations'));
+
+        Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
+
+        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+        $this->assertSame('10000', (string) DB::connection('other')->scalar(
+            "select procost from pg_proc where oid = 'pg_catalog.ts_match_vq(tsvector, tsquery)'::regprocedure",
+        ), 'what a dump does not keep');
+    }
+
+    public function test_functions_are_loaded_when_their_files_differ_and_those_of_no_file_go(): void
+    {
+        $folder = database_path('functions');
+        $this->assertFalse(SqlFunctions::bringUpToDate($folder), 'nothing differs');
+        $before = $this->dump('figporch_test');
+        DB::unprepared("create function left_over() returns int language sql as 'select 1'; comment on schema public is 'functions of another day'");
+
+        $this->assertTrue(SqlFunctions::bringUpToDate($folder));
+        $this->assertSame($before, $this->dump('figporch_test'));
+    }
+
+    /** As dumped once it was restored: PostgreSQL writes some conditions in another form the first time. */
+    private function settled(string $database): string
+    {
+        $again = self::OTHER.'_again';
+        DB::unprepared("drop database if exists {$again} with (force)");
+        DB::unprepared("create database {$again}");
+        try {
+            $this->restore($this->dump($database), $again);
+
+            return $this->dump($again);
+        } finally {
+            DB::unprepared("drop database if exists {$again} with (force)");
+        }
+    }
+
+    private function before(): string
+    {
+        return (string) gzdecode((string) file_get_contents(__DIR__.'/database-of-2026-11-27.sql.gz'));
+    }
+
+    private function dump(string $database, string ...$options): string
+    {
+        $options = $options === [] ? ['--schema-only'] : $options;
+        $dump = Process::env($this->access())->run(['pg_dump', '--no-owner', '--no-privileges', ...$options, $database])->throw()->output();
+
+        // A key that differs each time, by which a restore is guarded.
+        return (string) preg_replace('/^\\\\(un)?restrict .*$/m', '', $dump);
+    }
+
+    private function restore(string $sql, string $into = self::OTHER): void
+    {
+        Process::env($this->access())->input($sql)->run(['psql', '-qv', 'ON_ERROR_STOP=1', $into])->throw();
+    }
+
+    /** @return array<string, string> */
+    private function access(): array
+    {
+        $pgsql = config('database.connections.pgsql');
+
+        return ['PGHOST' => $pgsql['host'], 'PGPORT' => (string) $pgsql['port'], 'PGUSER' => $pgsql['username'], 'PGPASSWORD' => $pgsql['password']];
+    }
+}
