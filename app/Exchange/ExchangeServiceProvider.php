@@ -6,11 +6,14 @@ namespace App\Exchange;
 
 use App\Account\Notices\NoticeCarriers;
 use App\Exchange\Mail\QueueNotices;
+use App\Exchange\Push\PushDevicePolicy;
 use App\Exchange\Push\PushKey;
 use App\Exchange\Supplier\ReadSupplierCommand;
+use App\Models\PushDevice;
 use App\Shared\RequestContext;
 use DateTimeZone;
 use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\View as Views;
 use Illuminate\Support\ServiceProvider;
 
@@ -24,6 +27,7 @@ final class ExchangeServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Gate::policy(PushDevice::class, PushDevicePolicy::class);
         Views::composer('exchange.push.devices', fn (View $view) => $view->with([
             'pushKey' => $this->app->make(PushKey::class)->public(),
             'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),

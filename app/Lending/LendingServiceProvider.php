@@ -7,13 +7,17 @@ namespace App\Lending;
 use App\Lending\Audit\AuditCommand;
 use App\Lending\Expiry\TickCommand;
 use App\Lending\Holds\HoldPolicy;
+use App\Lending\Licences\LicencePolicy;
 use App\Lending\LoanRules\LengthChoices;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Loans\LoanPolicy;
+use App\Lending\Requests\TitleRequestPolicy;
 use App\Lending\Waits\LibraryHabits;
 use App\Models\Hold;
+use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\TitleRequest;
 use App\Shared\RequestContext;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
@@ -31,6 +35,8 @@ final class LendingServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Gate::policy(Licence::class, LicencePolicy::class);
+        Gate::policy(TitleRequest::class, TitleRequestPolicy::class);
         Gate::policy(Hold::class, HoldPolicy::class);
         Gate::policy(Loan::class, LoanPolicy::class);
         Views::composer('components.who', function (View $view): void {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Models\Mark;
+use App\Reading\Marks\MarkPolicy;
 use App\Reading\Publications\ImportCommand;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 
 final class ReadingServiceProvider extends ServiceProvider
@@ -12,5 +15,10 @@ final class ReadingServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->commands([ImportCommand::class]);
+    }
+
+    public function boot(): void
+    {
+        Gate::policy(Mark::class, MarkPolicy::class);
     }
 }

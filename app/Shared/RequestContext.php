@@ -45,6 +45,12 @@ final class RequestContext
         return $this->libraries ??= Library::query()->orderBy('name')->get();
     }
 
+    /** Who has signed in; only behind "auth:web". */
+    public function requiredPerson(): Person
+    {
+        return $this->person ?? abort(401);
+    }
+
     /** The library whose pages are being looked at; only behind RequireLibrary. */
     public function requiredLibrary(): Library
     {

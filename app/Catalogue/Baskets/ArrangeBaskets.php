@@ -7,6 +7,7 @@ namespace App\Catalogue\Baskets;
 use App\Models\Basket;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /** Makes baskets, puts one into another, takes them away; on signing in those begun in the browser become the person's. */
 final class ArrangeBaskets
@@ -62,6 +63,23 @@ final class ArrangeBaskets
                 Basket::query()->whereKey($id)->update(['position' => $position]);
             }
         });
+    }
+
+    public function rename(Basket $basket, string $name, string $note): void
+    {
+        $basket->update(['name' => $name, 'note' => $note === '' ? null : $note]);
+    }
+
+    /** With all the baskets that it holds. */
+    public function remove(Basket $basket): void
+    {
+        $basket->delete();
+    }
+
+    /** Gives it an address to show it by, the one it has if it has one; or takes that away. */
+    public function share(Basket $basket, bool $withdraw): void
+    {
+        $basket->update(['share_key' => $withdraw ? null : $basket->share_key ?? Str::random(40)]);
     }
 
     /** What was begun in a browser becomes a person's: into the basket of the same name at the top, if there is one. */

@@ -6,6 +6,7 @@ namespace App\Catalogue\Baskets;
 
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
+use App\Models\Basket;
 use App\Shared\Input;
 use App\Shared\PageAsked;
 use App\Shared\RequestContext;
@@ -13,7 +14,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
-use Illuminate\Support\Str;
 use Illuminate\View\View;
 
 /** A patron's baskets: the tree of them, one of them opened, and what is done with them as wholes. */
@@ -36,9 +36,8 @@ final class BasketController
         return $tree === [] ? view('catalogue.baskets.no-baskets') : redirect()->route('baskets.show', $tree[0]['basket']);
     }
 
-    public function show(Request $request, string $basket, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
+    public function show(Request $request, Basket $basket, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
     {
-        $basket = $this->own->find($request, $basket);
         $now = now()->toImmutable();
         $order = in_array(Input::text($request, 'order'), Baskets::ORDERS, true) ? Input::text($request, 'order') : 'hand';
         $titles = $this->baskets->titles($basket, $order);
@@ -65,9 +64,8 @@ final class BasketController
         };
     }
 
-    public function change(Request $request, string $basket): RedirectResponse
+    public function change(Request $request, Basket $basket): RedirectResponse
     {
-        $basket = $this->own->find($request, $basket);
         $name = $this->name($request);
         if ($name === '') {
             return back()->with('refusal', __('baskets.needs_name'));
@@ -78,32 +76,30 @@ final class BasketController
         if ($parent?->id !== $basket->parent_id && ! $this->arrange->putInto($this->own->owner($request), $basket, $parent)) {
             return back()->with('refusal', __('baskets.not_into_itself', ['deepest' => ArrangeBaskets::DEEPEST]));
         }
-        $basket->update(['name' => $name, 'note' => $note === '' ? null : $note]);
+        $this->arrange->rename($basket, $name, $note);
 
         return redirect()->route('baskets.show', $basket)->with('said', __('baskets.kept'));
     }
 
-    public function shift(Request $request, string $basket): RedirectResponse
+    public function shift(Request $request, Basket $basket): RedirectResponse
     {
-        $this->arrange->shift($this->own->owner($request), $basket = $this->own->find($request, $basket), Input::text($request, 'by') === 'up' ? -1 : 1);
+        $this->arrange->shift($this->own->owner($request), $basket, Input::text($request, 'by') === 'up' ? -1 : 1);
 
         return redirect()->route('baskets.show', $basket);
     }
 
-    public function remove(Request $request, string $basket): RedirectResponse
+    public function remove(Request $request, Basket $basket): RedirectResponse
     {
-        $basket = $this->own->find($request, $basket);
-        $basket->delete();
+        $this->arrange->remove($basket);
 
         return redirect()->route('baskets.index')->with('said', __('baskets.removed', ['name' => $basket->name]));
     }
 
     /** An address to show a basket by, or with "withdraw" none any more. */
-    public function share(Request $request, string $basket): RedirectResponse
+    public function share(Request $request, Basket $basket): RedirectResponse
     {
         $withdraw = $request->boolean('withdraw');
-        $basket = $this->own->find($request, $basket);
-        $basket->update(['share_key' => $withdraw ? null : $basket->share_key ?? Str::random(40)]);
+        $this->arrange->share($basket, $withdraw);
 
         return redirect()->route('baskets.show', $basket)->with('said', __($withdraw ? 'baskets.share_withdrawn' : 'baskets.share_made'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Baskets;
 
+use App\Models\Basket;
 use App\Models\Title;
 use App\Shared\Input;
 use Illuminate\Http\RedirectResponse;
@@ -41,9 +42,8 @@ final class BasketTitlesController
     }
 
     /** "do" is up:ID, down:ID, take-out, move or notes; take-out and move are of all that are ticked. Notes are kept with whatever is done. */
-    public function arrange(Request $request, string $basket): RedirectResponse
+    public function arrange(Request $request, Basket $basket): RedirectResponse
     {
-        $basket = $this->own->find($request, $basket);
         [$do, $titleId] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];
         $to = $do === 'move' ? $this->own->find($request, Input::text($request, 'to')) : null;
         $ticked = array_values(array_unique(array_map(intval(...), array_filter((array) $request->input('titles'), fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 19))));

@@ -17,8 +17,6 @@ use Illuminate\View\View;
 /** Searches that a person keeps. */
 final class SavedSearchController
 {
-    private const MOST = 50;
-
     private const NAME = 120;
 
     public function __construct(private readonly RequestContext $current)
@@ -28,16 +26,16 @@ final class SavedSearchController
     public function index(SearchTitles $searchTitles): View
     {
         $now = now()->toImmutable();
-        $saved = SavedSearch::query()->where('person_id', $this->current->person?->id)->with('library')->orderBy('name')->orderBy('id')->get();
+        $saved = SavedSearch::query()->where('person_id', $this->current->requiredPerson()->id)->with('library')->orderBy('name')->orderBy('id')->get();
 
         return view('catalogue.saved-searches.saved-searches', [
             'saved' => $saved, 'counts' => $saved->mapWithKeys(fn (SavedSearch $of): array => [$of->id => $searchTitles->total(SearchRequest::read($of->library_id, $of->search, new CardEligibility), $now)])->all(),
         ]);
     }
 
-    public function save(Request $request): RedirectResponse
+    public function save(Request $request, KeepSearch $keep): RedirectResponse
     {
-        $person = $this->current->person ?? abort(401);
+        $person = $this->current->requiredPerson();
         $library = $this->current->requiredLibrary();
         $asked = [];
         parse_str(Input::text($request, 'search'), $asked);
@@ -47,36 +45,27 @@ final class SavedSearchController
         $refusal = match (true) {
             $kept === [] => 'needs_search',
             $name === '' => 'needs_search_name',
-            SavedSearch::query()->where('person_id', $person->id)->where('name', '<>', $name)->count() >= self::MOST => 'too_many_saved',
+            ! $keep($person, $library, $name, $kept, $request->boolean('tells'), now()->toImmutable()) => 'too_many_saved',
             default => null,
         };
-        if ($refusal !== null) {
-            return redirect()->route('catalogue', $search->with([]))->with('refusal', __("search.{$refusal}", ['most' => self::MOST]));
-        }
-        SavedSearch::query()->updateOrCreate(['person_id' => $person->id, 'library_id' => $library->id, 'name' => $name], ['search' => $kept, 'tells' => $request->boolean('tells'), 'looked_at' => now()]);
 
-        return redirect()->route('searches.index')->with('said', __('search.saved', ['name' => $name]));
+        return $refusal === null
+            ? redirect()->route('searches.index')->with('said', __('search.saved', ['name' => $name]))
+            : redirect()->route('catalogue', $search->with([]))
+                ->with('refusal', __("search.{$refusal}", ['most' => KeepSearch::MOST]));
     }
 
-    public function tell(Request $request, string $saved): RedirectResponse
+    public function tell(Request $request, SavedSearch $saved, KeepSearch $keep): RedirectResponse
     {
-        $saved = $this->own($saved);
-        // What came while nothing was to be told is no news afterwards.
-        $saved->update(['tells' => $request->boolean('tells'), 'looked_at' => now()]);
+        $keep->tell($saved, $request->boolean('tells'), now()->toImmutable());
 
         return redirect()->route('searches.index')->with('said', __($saved->tells ? 'search.will_tell' : 'search.will_not_tell', ['name' => $saved->name]));
     }
 
-    public function remove(string $saved): RedirectResponse
+    public function remove(SavedSearch $saved, KeepSearch $keep): RedirectResponse
     {
-        $saved = $this->own($saved);
-        $saved->delete();
+        $keep->remove($saved);
 
         return redirect()->route('searches.index')->with('said', __('search.unsaved', ['name' => $saved->name]));
-    }
-
-    private function own(string $id): SavedSearch
-    {
-        return ctype_digit($id) && strlen($id) < 19 ? SavedSearch::query()->where('person_id', $this->current->person?->id)->find((int) $id) ?? abort(404) : abort(404);
     }
 }

@@ -27,6 +27,17 @@ final class ArrangeStaffLists
         });
     }
 
+    /** @param  array<string, mixed>  $facts  as make() takes them */
+    public function change(StaffList $list, array $facts): void
+    {
+        $list->update($facts);
+    }
+
+    public function remove(StaffList $list): void
+    {
+        $list->delete();
+    }
+
     /** Up or down among the lists of its room. */
     public function shift(StaffList $list, int $by): void
     {

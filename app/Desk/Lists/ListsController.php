@@ -45,9 +45,8 @@ final class ListsController
         return redirect()->route('desk.list', $this->keep->make($staff->library, $request->facts()))->with('said', __('desk.list_made'));
     }
 
-    public function show(Request $request, string $list, #[CurrentUser('staff')] StaffMember $staff, SearchTitles $searchTitles): View
+    public function show(Request $request, StaffList $list, #[CurrentUser('staff')] StaffMember $staff, SearchTitles $searchTitles): View
     {
-        $list = $this->own($staff, $list);
         $now = now()->toImmutable();
         $find = Input::text($request, 'find');
         $searches = $list->words ?? $find;
@@ -62,18 +61,16 @@ final class ListsController
         ]);
     }
 
-    public function change(ListRequest $request, string $list, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
+    public function change(ListRequest $request, StaffList $list): RedirectResponse
     {
-        $list = $this->own($staff, $list);
-        $list->update($request->facts());
+        $this->keep->change($list, $request->facts());
 
         return redirect()->route('desk.list', $list)->with('said', __('desk.list_kept'));
     }
 
     /** "do" is add:ID, take-off:ID, up:ID or down:ID. */
-    public function titles(Request $request, string $list, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
+    public function titles(Request $request, StaffList $list): RedirectResponse
     {
-        $list = $this->own($staff, $list);
         [$do, $id] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];
         $title = ctype_digit($id) && strlen($id) < 19 ? Title::query()->find((int) $id) ?? abort(404) : abort(404);
         $back = redirect()->route('desk.list', ['list' => $list, ...array_filter(['find' => Input::text($request, 'find')])]);
@@ -90,23 +87,17 @@ final class ListsController
         return $do === 'take-off' ? $back->with('said', __('desk.list_taken_off', ['name' => $title->name])) : $back;
     }
 
-    public function shift(Request $request, string $list, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
+    public function shift(Request $request, StaffList $list): RedirectResponse
     {
-        $this->keep->shift($this->own($staff, $list), Input::text($request, 'by') === 'up' ? -1 : 1);
+        $this->keep->shift($list, Input::text($request, 'by') === 'up' ? -1 : 1);
 
         return redirect()->route('desk.lists');
     }
 
-    public function remove(string $list, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
+    public function remove(StaffList $list): RedirectResponse
     {
-        $list = $this->own($staff, $list);
-        $list->delete();
+        $this->keep->remove($list);
 
         return redirect()->route('desk.lists')->with('said', __('desk.list_removed', ['name' => $list->name]));
-    }
-
-    private function own(StaffMember $staff, string $id): StaffList
-    {
-        return ctype_digit($id) && strlen($id) < 19 ? StaffList::query()->where('library_id', $staff->library_id)->find((int) $id) ?? abort(404) : abort(404);
     }
 }

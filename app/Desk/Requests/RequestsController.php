@@ -72,14 +72,13 @@ final class RequestsController
     /** A request in a patron's words, with the titles that it may mean. */
     public function words(TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff): View
     {
-        $asked->library_id === $staff->library_id && $asked->title_id === null && $asked->state === 'open' || abort(404);
+        $asked->title_id === null && $asked->state === 'open' || abort(404);
 
         return view('desk.requests.request-words', ['staff' => $staff, 'asked' => $asked, 'known' => KnownTitles::like(new WantedTitle((string) $asked->name, (string) $asked->people, $asked->format, (string) $asked->number), loosely: true)]);
     }
 
     public function name(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, NameRequest $name): RedirectResponse
     {
-        $asked->library_id === $staff->library_id || abort(404);
         $title = KnownTitles::named(Input::text($request, 'title'));
         if ($title === null) {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
@@ -95,7 +94,6 @@ final class RequestsController
 
     public function declineInWords(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
     {
-        $asked->library_id === $staff->library_id || abort(404);
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));

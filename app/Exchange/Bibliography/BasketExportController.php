@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Exchange\Bibliography;
 
 use App\Catalogue\Baskets\Baskets;
-use App\Catalogue\Baskets\OwnBaskets;
 use App\Catalogue\Citations\CitableTitles;
 use App\Exchange\Csv\CsvFile;
 use App\Models\Basket;
@@ -25,13 +24,12 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** A basket, and all in the baskets that it holds, for other programs and as a bibliography. */
 final class BasketExportController
 {
-    public function __construct(private readonly OwnBaskets $own, private readonly Baskets $baskets, private readonly CitableTitles $citable)
+    public function __construct(private readonly Baskets $baskets, private readonly CitableTitles $citable)
     {
     }
 
-    public function file(Request $request, string $basket, string $kind): AnyResponse
+    public function file(Basket $basket, string $kind): AnyResponse
     {
-        $basket = $this->own->find($request, $basket);
 
         return match ($kind) {
             'csv' => $this->csv($basket),
@@ -42,9 +40,8 @@ final class BasketExportController
         };
     }
 
-    public function bibliography(Request $request, string $basket): View
+    public function bibliography(Request $request, Basket $basket): View
     {
-        $basket = $this->own->find($request, $basket);
         $style = Style::tryFrom(Input::text($request, 'style')) ?? Style::Apa;
         $cited = $this->cited($basket);
         if ($style !== Style::Vancouver) {

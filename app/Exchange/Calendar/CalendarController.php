@@ -6,6 +6,8 @@ namespace App\Exchange\Calendar;
 
 use App\Lending\Loans\OpenLoans;
 use App\Models\Person;
+use App\Shared\RequestContext;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Sabre\VObject\Component\VCalendar;
 
@@ -14,7 +16,7 @@ final class CalendarController
 {
     private const MINUTES = 30;
 
-    public function __invoke(string $key, OpenLoans $openLoans): Response
+    public function show(string $key, OpenLoans $openLoans): Response
     {
         $person = Person::query()->where('calendar_key', $key)->first() ?? abort(404);
         app()->setLocale($person->locale);
@@ -33,5 +35,12 @@ final class CalendarController
         }
 
         return response($calendar->serialize(), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=900']);
+    }
+
+    public function renew(RequestContext $current, RenewAddress $renew): RedirectResponse
+    {
+        $renew($current->requiredPerson());
+
+        return redirect()->route('settings')->with('said', __('account.calendar_made'));
     }
 }

@@ -6,7 +6,6 @@ namespace App\Exchange\Packages;
 
 use App\Models\Loan;
 use App\Models\Publication;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\ResponseHeaderBag;
@@ -18,8 +17,6 @@ final class DownloadController
 
     public function __invoke(Loan $loan, string $kind, PackPublication $pack): BinaryFileResponse
     {
-        Gate::allows('own', $loan) || abort(404);
-        $loan->isOpen(now()) || abort(410);
         $loan->load(['title.publication', 'licence']);
         $publication = $loan->title->publication ?? abort(404);
         $loan->licence->rights()->download || abort(403, __('lending.no_download'));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Push;
 
+use App\Models\PushDevice;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +24,7 @@ final class DeviceController
     public function add(Request $request, AddDevice $add): JsonResponse|Response
     {
         try {
-            $add($this->current->person ?? abort(401), Input::text($request, 'endpoint'), Input::text($request, 'keys.p256dh'), Input::text($request, 'keys.auth'), now()->toImmutable());
+            $add($this->current->requiredPerson(), Input::text($request, 'endpoint'), Input::text($request, 'keys.p256dh'), Input::text($request, 'keys.auth'), now()->toImmutable());
         } catch (InvalidArgumentException) {
             return response()->json(['message' => __('account.device_refused')], 422);
         }
@@ -34,14 +35,14 @@ final class DeviceController
     /** The browser itself, which knows its endpoint, is to show none any more. */
     public function forget(Request $request, ForgetDevice $forget): Response
     {
-        $forget($this->current->person ?? abort(401), Input::text($request, 'endpoint'));
+        $forget($this->current->requiredPerson(), Input::text($request, 'endpoint'));
 
         return response()->noContent();
     }
 
-    public function remove(int $device, ForgetDevice $forget): RedirectResponse
+    public function remove(PushDevice $device, ForgetDevice $forget): RedirectResponse
     {
-        $forget($this->current->person ?? abort(401), $device);
+        $forget($this->current->requiredPerson(), $device->endpoint);
 
         return redirect()->route('settings')->with('said', __('account.device_removed'));
     }

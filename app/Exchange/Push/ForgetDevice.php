@@ -10,9 +10,8 @@ use App\Models\PushDevice;
 /** No notices on a device any more. */
 final class ForgetDevice
 {
-    /** @param  int|string  $device  its number, or its endpoint */
-    public function __invoke(Person $person, int|string $device): void
+    public function __invoke(Person $person, string $endpoint): void
     {
-        PushDevice::query()->where('person_id', $person->id)->where(is_int($device) ? 'id' : 'endpoint', $device)->delete();
+        PushDevice::query()->where('person_id', $person->id)->where('endpoint', $endpoint)->delete();
     }
 }

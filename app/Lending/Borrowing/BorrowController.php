@@ -74,7 +74,7 @@ final class BorrowController
     /** At the limit: gives back a loan to make room, unless the title cannot be had all the same. */
     private function returnAndBorrow(Loan $loan, Card $card, Title $title, ?LoanLength $length): AlreadyOnLoan|Refused|int
     {
-        Gate::allows('own', $loan) || abort(404);
+        Gate::authorize('own', $loan);
 
         return ($this->swapLoan)($loan->id, $card->id, $title->id, $length, now()->toImmutable());
     }

@@ -14,6 +14,7 @@ use App\Shared\Input;
 use App\Shared\RequestContext;
 use App\Shared\View\Dates;
 use DateTimeImmutable;
+use DateTimeZone;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
@@ -32,7 +33,7 @@ final class HoldController
     public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp): View
     {
         $now = now()->toImmutable();
-        $person = $this->current->person ?? abort(401);
+        $person = $this->current->requiredPerson();
         $holds = $openHolds->of($person, $now);
         $loans = $openLoans->of($person, $now);
 
@@ -55,7 +56,6 @@ final class HoldController
 
     public function cancel(Hold $hold, CloseHold $closeHold): RedirectResponse
     {
-        $this->authorise($hold);
         $closeHold($hold->id, HoldState::Cancelled, now()->toImmutable());
 
         return back()->with('said', __('lending.hold_cancelled', ['name' => $hold->title()->value('name')]));
@@ -64,29 +64,32 @@ final class HoldController
     /** Also "not now" for a hold whose copy is ready. */
     public function pause(Request $request, Hold $hold, PauseHold $pauseHold): RedirectResponse
     {
-        $this->authorise($hold);
         $until = $this->date($hold, Input::text($request, 'until'));
         if ($until === null) {
             return back()->with('refusal', __('lending.bad_date'));
         }
-        $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $hold->card->library->zone())];
+        $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $this->zone($hold))];
 
         return back()->with(...($pauseHold($hold->id, $until, now()->toImmutable())
             ? ['said', __('lending.hold_paused', $facts)]
             : ['refusal', __('lending.hold_not_paused', $facts)]));
     }
 
-    /** Several at once, each until its date: "hold id" => "date". */
+    /** Several at once, each until its date: "hold id" => "date". All of them, or none where one cannot be. */
     public function spread(Request $request, PauseHold $pauseHold): RedirectResponse
     {
+        $pauses = [];
         foreach ((array) $request->input('until') as $id => $date) {
-            $hold = Hold::query()->find((int) $id) ?? abort(404);
-            $this->authorise($hold);
+            $hold = Hold::query()->findOrFail((int) $id);
+            Gate::authorize('own', $hold);
             $until = is_string($date) ? $this->date($hold, $date) : null;
             if ($until === null) {
                 return back()->with('refusal', __('lending.bad_date'));
             }
-            $pauseHold($hold->id, $until, now()->toImmutable());
+            $pauses[$hold->id] = $until;
+        }
+        foreach ($pauses as $id => $until) {
+            $pauseHold($id, $until, now()->toImmutable());
         }
 
         return back()->with('said', __('lending.paused_all'));
@@ -94,31 +97,28 @@ final class HoldController
 
     public function resume(Hold $hold, ResumeHold $resumeHold): RedirectResponse
     {
-        $this->authorise($hold);
         $resumeHold($hold->id, now()->toImmutable());
 
         return back()->with('said', __('lending.hold_resumed', ['name' => $hold->title()->value('name')]));
     }
 
     /** Whether it is borrowed for the patron when a copy comes, or they are told. */
-    public function atOnce(Request $request, Hold $hold): RedirectResponse
+    public function atOnce(Request $request, Hold $hold, ChooseAtOnce $choose): RedirectResponse
     {
-        $this->authorise($hold);
-        $hold->update(['borrow_at_once' => $request->boolean('at_once')]);
+        $choose($hold, $request->boolean('at_once'));
 
         return back();
     }
 
-    private function authorise(Hold $hold): void
+    private function zone(Hold $hold): DateTimeZone
     {
-        Gate::allows('own', $hold) || abort(404);
-        $hold->setRelation('card', $this->current->person?->cards->find($hold->card_id));
+        return $this->current->requiredPerson()->cards->findOrFail($hold->card_id)->library->zone();
     }
 
     /** The beginning of a day in the library's time zone, or null if it is none that a hold can be paused until. */
     private function date(Hold $hold, string $text): ?DateTimeImmutable
     {
-        $date = DateTimeImmutable::createFromFormat('!Y-m-d', $text, $hold->card->library->zone());
+        $date = DateTimeImmutable::createFromFormat('!Y-m-d', $text, $this->zone($hold));
         $now = now()->toImmutable();
 
         return $date !== false && $date->format('Y-m-d') === $text && $date > $now && $date < $now->modify('+'.self::LONGEST_PAUSE_DAYS.' days') ? $date : null;

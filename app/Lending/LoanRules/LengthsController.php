@@ -27,7 +27,7 @@ final class LengthsController
                 return redirect()->route('settings')->with('refusal', __('lending.refused.length_not_offered'));
             }
         }
-        $choose($current->person ?? abort(401), $lengths);
+        $choose($current->requiredPerson(), $lengths);
 
         return redirect()->route('settings')->with('said', __('account.settings_kept'));
     }

@@ -14,7 +14,7 @@ final class PorchController
     public function __invoke(RequestContext $current, OpenLoans $openLoans, OpenHolds $openHolds, ComingUp $comingUp): View
     {
         $now = now()->toImmutable();
-        $person = $current->person ?? abort(401);
+        $person = $current->requiredPerson();
         $loans = $openLoans->of($person, $now);
         $holds = $openHolds->of($person, $now);
 

@@ -28,7 +28,7 @@ final class RequestController
 
     public function index(PatronRequests $requests): View
     {
-        return view('lending.requests.requests', ['requests' => $requests->of($this->current->person ?? abort(401))]);
+        return view('lending.requests.requests', ['requests' => $requests->of($this->current->requiredPerson())]);
     }
 
     /** The form with the two wishes. */
@@ -91,10 +91,9 @@ final class RequestController
             : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $wanted->name, 'library' => $library->name]));
     }
 
-    public function withdraw(TitleRequest $asked): RedirectResponse
+    public function withdraw(TitleRequest $asked, WithdrawRequest $withdraw): RedirectResponse
     {
-        $this->current->person?->cards->contains('id', $asked->card_id) || abort(404);
-        TitleRequest::query()->whereKey($asked->id)->where('state', 'open')->update(['state' => 'withdrawn', 'answered_at' => now()]);
+        $withdraw($asked, now()->toImmutable());
 
         return redirect()->route('requests.index')->with('said', __('lending.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
     }

@@ -15,7 +15,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
 
 /** Bookmarks, highlights and notes while one reads or listens, and all of them on a page of their own. */
@@ -27,16 +26,14 @@ final class MarkController
 
     public function in(Loan $loan): JsonResponse
     {
-        Gate::allows('own', $loan) || abort(404);
 
-        return response()->json($this->marks->in($this->current->person->id ?? 0, $loan->title_id)->map->only(['id', 'locator', 'label', 'note', 'colour'])->values());
+        return response()->json($this->marks->in($this->current->requiredPerson()->id, $loan->title_id)->map->only(['id', 'locator', 'label', 'note', 'colour'])->values());
     }
 
     public function keep(MarkRequest $request, Loan $loan, string $mark, KeepMark $keepMark): JsonResponse
     {
-        Gate::allows('own', $loan) || abort(404);
         $kept = $keepMark(
-            $this->current->person->id ?? 0, $loan->title_id, $mark, $request->locator(), $request->label(), $request->string('note')->value(),
+            $this->current->requiredPerson()->id, $loan->title_id, $mark, $request->locator(), $request->label(), $request->string('note')->value(),
             $request->colour(), $request->boolean('removed'), $request->changedAt(now()->toImmutable()),
         );
 
@@ -47,20 +44,19 @@ final class MarkController
     {
         $words = mb_substr(Input::text($request, 'q'), 0, 100);
 
-        return view('reading.marks.marks', ['marks' => $this->marks->all($this->current->person->id ?? 0, $words)->groupBy('title_id'), 'words' => $words]);
+        return view('reading.marks.marks', ['marks' => $this->marks->all($this->current->requiredPerson()->id, $words)->groupBy('title_id'), 'words' => $words]);
     }
 
-    public function remove(string $mark, KeepMark $keepMark): RedirectResponse
+    public function remove(Mark $mark, KeepMark $keepMark): RedirectResponse
     {
-        $known = Mark::query()->where(['person_id' => $this->current->person?->id, 'removed' => false])->findOrFail($mark);
-        $keepMark($known->person_id, $known->title_id, $known->id, Locator::fromArray($known->locator), $known->label, '', null, true, now()->toImmutable());
+        $keepMark($mark->person_id, $mark->title_id, $mark->id, Locator::fromArray($mark->locator), $mark->label, '', null, true, now()->toImmutable());
 
         return back()->with('said', __('reading.mark_removed'));
     }
 
     public function file(string $kind): Response
     {
-        $annotations = array_values($this->marks->all($this->current->person->id ?? 0)->map(fn (Mark $b): Annotation => new Annotation(
+        $annotations = array_values($this->marks->all($this->current->requiredPerson()->id)->map(fn (Mark $b): Annotation => new Annotation(
             $b->id, $b->title->isbn === null ? url("/titles/{$b->title_id}") : "urn:isbn:{$b->title->isbn}", $b->title->name, Locator::fromArray($b->locator), $b->label, $b->note, $b->made_at, $b->changed_at, $b->colour,
         ))->all());
 

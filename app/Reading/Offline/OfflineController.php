@@ -7,7 +7,6 @@ namespace App\Reading\Offline;
 use App\Models\Loan;
 use App\Shared\RequestContext;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
 
 /** Loans on a device without a network. */
@@ -30,8 +29,6 @@ final class OfflineController
     /** What there is to take of a loan. */
     public function files(Loan $loan): JsonResponse
     {
-        Gate::allows('own', $loan) || abort(404);
-        $loan->isOpen(now()) || abort(410);
         $loan->load(['title.publication', 'licence']);
         $publication = $loan->title->publication;
         if ($publication === null || ! $loan->licence->rights()->offline) {

@@ -13,7 +13,6 @@ use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\Response;
@@ -86,8 +85,6 @@ final class PageController
 
     private function publication(Loan $loan): Publication
     {
-        Gate::allows('own', $loan) || abort(404);
-        $loan->isOpen(now()) || abort(410);
         $loan->load(['title.contributors', 'title.publication', 'licence']);
         $publication = $loan->title->publication;
 

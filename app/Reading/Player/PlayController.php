@@ -10,7 +10,6 @@ use App\Reading\Places\Places;
 use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Borrowed sound and video. */
@@ -18,11 +17,7 @@ final class PlayController
 {
     public function show(Loan $loan, string $way, RequestContext $current, Places $places): Response
     {
-        Gate::allows('own', $loan) || abort(404);
         $loan->load(['title.contributors', 'title.publication']);
-        if (! $loan->isOpen(now())) {
-            return response()->view('reading.reader.ended', ['loan' => $loan], 410);
-        }
         if ($way !== Opening::way($loan->title->format)) {
             return new RedirectResponse(Opening::of($loan));
         }
@@ -32,7 +27,7 @@ final class PlayController
         }
 
         return response()->view('reading.player.player', [
-            'title' => $loan->title, 'parts' => $publication->parts, 'loan' => $loan, 'place' => $places->newest($current->person->id ?? 0, $loan->title_id),
+            'title' => $loan->title, 'parts' => $publication->parts, 'loan' => $loan, 'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
         ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY, 'Cache-Control' => 'private, no-store']);
     }
 }

@@ -12,7 +12,6 @@ use App\Shared\FileDelivery;
 use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\Response;
 
 /** A borrowed publication: the reader's page and, one by one, the files it asks for. */
@@ -20,11 +19,7 @@ final class ReadController
 {
     public function show(Loan $loan, RequestContext $current, Places $places): Response
     {
-        Gate::allows('own', $loan) || abort(404);
         $loan->load(['title.contributors', 'title.publication']);
-        if (! $loan->isOpen(now())) {
-            return response()->view('reading.reader.ended', ['loan' => $loan], 410);
-        }
         if (Opening::way($loan->title->format) !== 'read') {
             return new RedirectResponse(Opening::of($loan));
         }
@@ -37,14 +32,12 @@ final class ReadController
             'title' => $loan->title,
             'publication' => $publication,
             'loan' => $loan,
-            'place' => $places->newest($current->person->id ?? 0, $loan->title_id),
+            'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
         ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY, 'Cache-Control' => 'private, no-store']);
     }
 
     public function file(Loan $loan, string $path, FileDelivery $delivery): Response
     {
-        Gate::allows('own', $loan) || abort(404);
-        $loan->isOpen(now()) || abort(410);
         $publication = Publication::query()->where('title_id', $loan->title_id)->firstOrFail();
         isset($publication->sizes[$path]) || abort(404);
 

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+// Signing in, what people are told, and what they choose.
+
+use App\Account\Notices\NoticeController;
+use App\Account\Preferences\PreferenceController;
+use App\Account\Preferences\SettingsController;
+use App\Account\SignIn\ChooseLibraryController;
+use App\Account\SignIn\SignInController;
+use App\Shared\Middleware\RequireLibrary;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libraries.index');
+Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
+Route::post('/preferences', PreferenceController::class)->name('preferences');
+
+Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
+    Route::post('/sign-in', [SignInController::class, 'signIn'])->name('sign-in.store');
+});
+
+Route::middleware('auth:web')->group(function (): void {
+    Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
+    Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
+    Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+    Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');
+    Route::post('/settings/history', [SettingsController::class, 'history'])->name('settings.history');
+});

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+// Finding: the front door, searching, rooms, baskets, titles.
+
+use App\Catalogue\Baskets\BasketController;
+use App\Catalogue\Baskets\BasketTitlesController;
+use App\Catalogue\Citations\CitingController;
+use App\Catalogue\FrontDoor\FrontDoorController;
+use App\Catalogue\Records\CoverController;
+use App\Catalogue\Records\TitleController;
+use App\Catalogue\Rooms\RoomController;
+use App\Catalogue\SavedSearches\SavedSearchController;
+use App\Catalogue\Search\CatalogueController;
+use App\Catalogue\Search\PinController;
+use App\Catalogue\StaffLists\PorchListsController;
+use App\Catalogue\Suggestions\SuggestController;
+use App\Shared\Middleware\RequireLibrary;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/', FrontDoorController::class)->name('front-door');
+Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover');
+Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
+
+Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::get('/catalogue', CatalogueController::class)->name('catalogue');
+    Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
+    Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
+    Route::get('/suggest', SuggestController::class)->name('suggest');
+    Route::get('/rooms', [RoomController::class, 'index'])->name('rooms.index');
+    Route::get('/rooms/{room}', [RoomController::class, 'show'])->name('rooms.show');
+    Route::post('/rooms/{room}', [RoomController::class, 'choose'])->name('rooms.choose');
+    Route::get('/titles/{title}', TitleController::class)->name('titles.show');
+    Route::get('/titles/{title}/alike', [TitleController::class, 'alike'])->name('titles.alike');
+    Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
+    Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');
+    Route::post('/baskets', [BasketController::class, 'make'])->name('baskets.make');
+    Route::get('/baskets/{basket}', [BasketController::class, 'show'])->name('baskets.show')->can('own', 'basket');
+    Route::post('/baskets/{basket}', [BasketController::class, 'change'])->name('baskets.change')->can('own', 'basket');
+    Route::post('/baskets/{basket}/shift', [BasketController::class, 'shift'])
+        ->name('baskets.shift')->can('own', 'basket');
+    Route::post('/baskets/{basket}/remove', [BasketController::class, 'remove'])
+        ->name('baskets.remove')->can('own', 'basket');
+    Route::post('/baskets/{basket}/share', [BasketController::class, 'share'])
+        ->name('baskets.share')->can('own', 'basket');
+    Route::post('/baskets/{basket}/titles', [BasketTitlesController::class, 'arrange'])
+        ->name('baskets.titles')->can('own', 'basket');
+    Route::get('/shared/{key}', [BasketController::class, 'shared'])
+        ->where('key', '[A-Za-z0-9]{40}')->name('baskets.shared');
+});
+
+Route::middleware('auth:web')->group(function (): void {
+    Route::get('/porch/lists', PorchListsController::class)->name('porch.lists');
+    Route::get('/searches', [SavedSearchController::class, 'index'])->name('searches.index');
+    Route::post('/searches/{saved}/tell', [SavedSearchController::class, 'tell'])
+        ->name('searches.tell')->can('own', 'saved');
+    Route::post('/searches/{saved}/remove', [SavedSearchController::class, 'remove'])
+        ->name('searches.remove')->can('own', 'saved');
+});
+
+Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {
+    Route::post('/searches', [SavedSearchController::class, 'save'])->name('searches.save');
+});

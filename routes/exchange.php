@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+// Open formats in and out.
+
+use App\Exchange\Bibliography\BasketExportController;
+use App\Exchange\Calendar\CalendarController;
+use App\Exchange\Packages\DownloadController;
+use App\Exchange\Push\DeviceController;
+use App\Lending\Loans\RequireOpenLoan;
+use App\Shared\Middleware\RequireLibrary;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/calendar/{key}.ics', [CalendarController::class, 'show'])
+    ->where('key', '[A-Za-z0-9]{40}')->name('calendar');
+
+Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])
+        ->name('baskets.bibliography')->can('own', 'basket');
+    Route::get('/baskets/{basket}/basket.{kind}', [BasketExportController::class, 'file'])
+        ->whereIn('kind', ['csv', 'ris', 'bib', 'json'])->name('baskets.file')->can('own', 'basket');
+});
+
+Route::middleware('auth:web')->group(function (): void {
+    Route::post('/settings/calendar', [CalendarController::class, 'renew'])->name('settings.calendar');
+    Route::post('/settings/devices', [DeviceController::class, 'add'])->name('devices.add');
+    Route::post('/settings/devices/forget', [DeviceController::class, 'forget'])->name('devices.forget');
+    // Clicked twice, it is gone already: that is no error.
+    Route::post('/settings/devices/{device}/remove', [DeviceController::class, 'remove'])
+        ->name('devices.remove')->can('own', 'device')->missing(fn () => redirect()->route('settings'));
+    Route::get('/loans/{loan}/download/{kind}', DownloadController::class)
+        ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])->name('download')->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+});

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+// Reading, listening, watching, and what one does with a text.
+
+use App\Lending\Loans\RequireOpenLoan;
+use App\Reading\Dictionary\DictionaryController;
+use App\Reading\Excerpts\ExcerptController;
+use App\Reading\Marks\MarkController;
+use App\Reading\Offline\OfflineController;
+use App\Reading\Pages\PageController;
+use App\Reading\Places\PlaceController;
+use App\Reading\Player\PlayController;
+use App\Reading\Reader\ReadController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/offline', [OfflineController::class, 'device'])->name('offline');
+Route::get('/dictionary', DictionaryController::class)->name('dictionary');
+Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
+Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
+
+Route::middleware('auth:web')->group(function (): void {
+    Route::get('/loans/{loan}/read', [ReadController::class, 'show'])
+        ->name('read.show')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])
+        ->whereIn('way', ['listen', 'watch'])->name('play.show')->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])
+        ->name('read.file')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::get('/offline/loans', [OfflineController::class, 'loans'])->name('offline.loans');
+    Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])
+        ->name('offline.files')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index')->can('own', 'loan');
+    Route::get('/loans/{loan}/marks', [MarkController::class, 'in'])->name('marks.in')->can('own', 'loan');
+    Route::put('/loans/{loan}/marks/{mark}', [MarkController::class, 'keep'])
+        ->whereUuid('mark')->name('marks.keep')->can('own', 'loan');
+    Route::get('/marks', [MarkController::class, 'index'])->name('marks.index');
+    Route::get('/marks/marks.{kind}', [MarkController::class, 'file'])
+        ->whereIn('kind', ['md', 'jsonld'])->name('marks.file');
+    Route::post('/marks/{mark}/remove', [MarkController::class, 'remove'])
+        ->whereUuid('mark')->name('marks.remove')->can('own', 'mark');
+    Route::get('/loans/{loan}/pages', [PageController::class, 'choose'])
+        ->name('pages.choose')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::post('/loans/{loan}/pages', [PageController::class, 'take'])
+        ->name('pages.take')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/pages/{from}-{to}.pdf', [PageController::class, 'pdf'])
+        ->whereNumber(['from', 'to'])->name('pages.pdf')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/pages/{from}-{to}', [PageController::class, 'show'])
+        ->whereNumber(['from', 'to'])->name('pages.show')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+    Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])
+        ->name('places.keep')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+});

@@ -1,0 +1,452 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Lending\Requests\AskInWords;
+use App\Models\Basket;
+use App\Models\Card;
+use App\Models\Hold;
+use App\Models\Licence;
+use App\Models\Loan;
+use App\Models\Mark;
+use App\Models\PushDevice;
+use App\Models\SavedSearch;
+use App\Models\StaffList;
+use App\Models\Title;
+use App\Models\TitleRequest;
+use FigPorch\Core\Catalogue\Room;
+use FigPorch\Core\Catalogue\WantedTitle;
+use Illuminate\Routing\Route as OneRoute;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Every route asked by everyone, with what belongs to one patron and to one library: who may what stands in one table, and a
+ * route that is not in it fails. What is refused changes nothing.
+ */
+final class RouteAccessTest extends TestCase
+{
+    use ImportsBooks;
+
+    private const LOCATOR = [
+        'href' => 'book/chapter-01.xhtml', 'type' => 'application/xhtml+xml',
+        'locations' => ['progression' => 0.5, 'totalProgression' => 0.5],
+    ];
+
+    /** The words of the scene that only its library's staff may see. */
+    private const OF_SALTMERE = ['A list of Saltmere', 'A wish of Saltmere', '77.77', '77,77'];
+
+    private const ROLES = [
+        'nobody', 'the patron', 'another patron', 'a patron of another library', 'staff', 'staff of another library',
+    ];
+
+    private const OPEN = 'open to everyone';
+
+    private const GUESTS = 'for who has not signed in';
+
+    private const PATRONS = 'for patrons';
+
+    private const OWN = 'for the patron whose it is';
+
+    private const OWN_BROWSER = 'for the patron or browser whose it is';
+
+    private const STAFF_GUESTS = 'for staff who have not signed in';
+
+    private const STAFF = 'for staff';
+
+    private const OWN_STAFF = 'for the staff whose library it is';
+
+    /** By name, or by method and address. A new route belongs in here. */
+    private const WHO_MAY = [
+        'front-door' => self::OPEN, 'libraries.index' => self::OPEN, 'libraries.choose' => self::OPEN, 'preferences' => self::OPEN,
+        'titles.cover' => self::OPEN, 'cite' => self::OPEN, 'offline' => self::OPEN, 'dictionary' => self::OPEN,
+        'excerpt.show' => self::OPEN, 'excerpt.file' => self::OPEN, 'catalogue' => self::OPEN, 'catalogue.advanced' => self::OPEN,
+        'catalogue.pins' => self::OPEN, 'suggest' => self::OPEN, 'rooms.index' => self::OPEN, 'rooms.show' => self::OPEN,
+        'rooms.choose' => self::OPEN, 'titles.show' => self::OPEN, 'titles.alike' => self::OPEN, 'baskets.put' => self::OPEN,
+        'baskets.index' => self::OPEN, 'baskets.make' => self::OPEN, 'GET up' => self::OPEN,
+        // Whoever has the secret address.
+        'baskets.shared' => self::OPEN, 'calendar' => self::OPEN,
+
+        'sign-in' => self::GUESTS, 'sign-in.store' => self::GUESTS,
+
+        'sign-out' => self::PATRONS, 'porch' => self::PATRONS, 'porch.lists' => self::PATRONS, 'notices' => self::PATRONS,
+        'settings' => self::PATRONS, 'settings.lengths' => self::PATRONS, 'settings.notices' => self::PATRONS,
+        'settings.calendar' => self::PATRONS, 'settings.history' => self::PATRONS, 'devices.add' => self::PATRONS,
+        'devices.forget' => self::PATRONS, 'loans.index' => self::PATRONS, 'holds.index' => self::PATRONS,
+        'searches.index' => self::PATRONS, 'searches.save' => self::PATRONS, 'requests.index' => self::PATRONS,
+        'requests.words' => self::PATRONS, 'requests.ask_in_words' => self::PATRONS, 'requests.show' => self::PATRONS,
+        'requests.ask' => self::PATRONS, 'offline.loans' => self::PATRONS, 'marks.index' => self::PATRONS,
+        'marks.file' => self::PATRONS, 'borrow.show' => self::PATRONS, 'borrow.store' => self::PATRONS, 'holds.place' => self::PATRONS,
+        'follow' => self::PATRONS,
+
+        'holds.spread' => self::OWN, 'holds.pause' => self::OWN, 'holds.resume' => self::OWN, 'holds.at-once' => self::OWN,
+        'holds.cancel' => self::OWN, 'loans.return' => self::OWN, 'loans.undo-return' => self::OWN, 'loans.renew' => self::OWN,
+        'read.show' => self::OWN, 'read.file' => self::OWN, 'play.show' => self::OWN, 'offline.files' => self::OWN,
+        'download' => self::OWN, 'places.index' => self::OWN, 'places.keep' => self::OWN, 'marks.in' => self::OWN,
+        'marks.keep' => self::OWN, 'marks.remove' => self::OWN, 'pages.choose' => self::OWN, 'pages.take' => self::OWN,
+        'pages.show' => self::OWN, 'pages.pdf' => self::OWN, 'searches.tell' => self::OWN, 'searches.remove' => self::OWN,
+        'requests.withdraw' => self::OWN, 'devices.remove' => self::OWN,
+
+        'baskets.show' => self::OWN_BROWSER, 'baskets.change' => self::OWN_BROWSER, 'baskets.shift' => self::OWN_BROWSER,
+        'baskets.remove' => self::OWN_BROWSER, 'baskets.share' => self::OWN_BROWSER, 'baskets.titles' => self::OWN_BROWSER,
+        'baskets.bibliography' => self::OWN_BROWSER, 'baskets.file' => self::OWN_BROWSER,
+
+        'desk.sign-in' => self::STAFF_GUESTS, 'desk.sign-in.store' => self::STAFF_GUESTS,
+
+        'desk.' => self::STAFF, 'desk.sign-out' => self::STAFF, 'desk.licences' => self::STAFF, 'desk.licences.csv' => self::STAFF,
+        'desk.turnaways' => self::STAFF, 'desk.turnaways.csv' => self::STAFF, 'desk.turnaways.title' => self::STAFF,
+        'desk.turnaways.title.csv' => self::STAFF, 'desk.lists' => self::STAFF, 'desk.lists.create' => self::STAFF,
+        'desk.lists.make' => self::STAFF, 'desk.requests' => self::STAFF, 'desk.requests.csv' => self::STAFF,
+        'desk.request' => self::STAFF, 'desk.request.csv' => self::STAFF, 'desk.request.decline' => self::STAFF,
+        'desk.title' => self::STAFF, 'desk.title.csv' => self::STAFF, 'desk.preview' => self::STAFF, 'desk.change' => self::STAFF,
+
+        'desk.list' => self::OWN_STAFF, 'desk.list.change' => self::OWN_STAFF, 'desk.list.titles' => self::OWN_STAFF,
+        'desk.list.shift' => self::OWN_STAFF, 'desk.list.remove' => self::OWN_STAFF, 'desk.requests.words' => self::OWN_STAFF,
+        'desk.requests.name' => self::OWN_STAFF, 'desk.requests.decline_words' => self::OWN_STAFF,
+    ];
+
+    /** What a route is for all the same, though the one who may is not answered with success here. */
+    private const ANSWERED_OTHERWISE = [
+        // No card with that number; a title that is no magazine.
+        'sign-in.store' => 302, 'follow' => 404,
+    ];
+
+    private Title $title;
+
+    private Title $wanted;
+
+    private Title $notHere;
+
+    private Loan $loan;
+
+    private Hold $hold;
+
+    private Basket $basket;
+
+    private SavedSearch $saved;
+
+    private TitleRequest $asked;
+
+    private Mark $mark;
+
+    private PushDevice $device;
+
+    private StaffList $list;
+
+    private Licence $licence;
+
+    private Card $card;
+
+    public function test_every_route_is_in_the_table(): void
+    {
+        $routes = array_keys($this->routes());
+        sort($routes);
+        $known = array_keys(self::WHO_MAY);
+        sort($known);
+
+        $this->assertSame($known, $routes);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function roles(): iterable
+    {
+        foreach (self::ROLES as $role) {
+            yield $role => [$role];
+        }
+    }
+
+    #[DataProvider('roles')]
+    public function test_who_may_what(string $role): void
+    {
+        $this->scene();
+        $this->enter($role);
+        $wrong = [];
+        foreach ($this->routes() as $name => $route) {
+            $expected = $this->expected($name, $role);
+            DB::beginTransaction();
+            $response = $this->ask($name, $route);
+            // A transaction has a number from its first write on.
+            $hasWritten = DB::scalar('select pg_current_xact_id_if_assigned()') !== null;
+            DB::rollBack();
+            $this->enter($role);
+
+            $answered = $this->outcome($name, $response, str_starts_with($role, 'staff'));
+            $answered === $expected || $wrong[$name] = "{$expected}, but {$answered} ({$response->getStatusCode()})";
+            $hasWritten && $expected !== 'allowed' && $wrong["{$name}, which changed something"] = $expected;
+            if ($role === 'staff of another library' && str_starts_with($name, 'desk.') && ! str_contains($name, 'sign-in')) {
+                $this->assertKeptFromOthers($name, $response);
+            }
+        }
+        $this->assertSame([], $wrong);
+    }
+
+    /** @return iterable<string, array{string, string, list<string>}> route, role, and what its form names that is not theirs */
+    public static function foreignNumbers(): iterable
+    {
+        foreach (['another patron', 'a patron of another library'] as $role) {
+            yield "borrowing as {$role}" => ['borrow.store', $role, ['return_first' => 'loan']];
+            yield "making a basket as {$role}" => ['baskets.make', $role, ['name' => '=New', 'into' => 'basket']];
+            yield "putting a title as {$role}" => ['baskets.put', $role, ['basket' => 'basket']];
+        }
+        yield 'cutting a licence as other staff' => ['desk.change', 'staff of another library', ['do' => '=copies', 'copies' => '=1', 'licence' => 'licence', 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11']];
+        yield 'ending a licence as other staff' => ['desk.change', 'staff of another library', ['do' => '=end', 'licence' => 'licence', 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11']];
+        yield 'looking what ending would do' => ['desk.preview', 'staff of another library', ['do' => '=end', 'licence' => 'licence']];
+    }
+
+    /** @param  array<string, string>  $form  "=" and a text, or what the number is of */
+    #[DataProvider('foreignNumbers')]
+    public function test_a_number_in_a_form_is_asked_about_too(string $name, string $role, array $form): void
+    {
+        $this->scene();
+        $this->enter($role);
+        $data = array_map(fn (string $of): string => $of[0] === '=' ? substr($of, 1) : (string) $this->{$of}->id, $form);
+        $before = $this->everything();
+        $response = $this->ask($name, $this->routes()[$name], $data);
+
+        $this->assertContains($response->getStatusCode(), [302, 404, 422]);
+        if ($response->isRedirect()) {
+            $this->assertNotEmpty(session('errors') ?? session('refusal'), 'it is refused with a reason');
+        }
+        $this->assertSame($before, $this->everything());
+    }
+
+    public function test_a_basket_is_not_moved_into_one_of_somebody_else(): void
+    {
+        $this->scene();
+        $this->be($other = $this->card()->person);
+        $mine = Basket::query()->create(['person_id' => $other->id, 'name' => 'Mine', 'position' => 1, 'created_at' => $this->now()]);
+        $this->post("/baskets/{$mine->id}", ['name' => 'Mine', 'into' => (string) $this->basket->id])->assertNotFound();
+        $this->post("/baskets/{$mine->id}/titles", ['do' => 'move', 'to' => (string) $this->basket->id])->assertNotFound();
+        $this->assertNull($mine->refresh()->parent_id);
+    }
+
+    /** @return array<string, OneRoute> by name, or by method and address */
+    private function routes(): array
+    {
+        $routes = [];
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $routes[$route->getName() ?? "{$route->methods()[0]} {$route->uri()}"] = $route;
+        }
+        // Whoever has signed out would be asked to sign in by what follows.
+        uksort($routes, fn (string $a, string $b): int => str_ends_with($a, 'sign-out') <=> str_ends_with($b, 'sign-out'));
+
+        return $routes;
+    }
+
+    private function expected(string $name, string $role): string
+    {
+        $isStaff = str_starts_with($role, 'staff');
+        $isPatron = str_contains($role, 'patron');
+
+        return match (self::WHO_MAY[$name]) {
+            self::OPEN => 'allowed',
+            self::GUESTS => $isPatron ? 'to the Porch' : 'allowed',
+            self::PATRONS => $isPatron ? 'allowed' : 'to sign in',
+            self::OWN => match (true) {
+                ! $isPatron => 'to sign in',
+                $role === 'the patron' => 'allowed',
+                default => 'not there',
+            },
+            self::OWN_BROWSER => $role === 'the patron' ? 'allowed' : 'not there',
+            self::STAFF_GUESTS => $isStaff ? 'to the Desk' : 'allowed',
+            self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
+            self::OWN_STAFF => match (true) {
+                ! $isStaff => 'to the Desk\'s sign-in',
+                $role === 'staff' => 'allowed',
+                default => 'not there',
+            },
+        };
+    }
+
+    /** @param  TestResponse<Response>  $response */
+    private function outcome(string $name, TestResponse $response, bool $wasStaff): string
+    {
+        $status = $response->getStatusCode();
+        $to = $response->isRedirect() ? (string) parse_url((string) $response->headers->get('Location'), PHP_URL_PATH) : '';
+
+        return match (true) {
+            $status === (self::ANSWERED_OTHERWISE[$name] ?? null) && ! in_array($to, ['/porch', '/sign-in', '/desk'], true) => 'allowed',
+            $to === '/sign-in' && $name !== 'sign-in.store' => 'to sign in',
+            $to === '/desk/sign-in' && $name !== 'desk.sign-in.store' && ! ($name === 'desk.sign-out' && $wasStaff) => 'to the Desk\'s sign-in',
+            $to === '/porch' && self::WHO_MAY[$name] === self::GUESTS => 'to the Porch',
+            $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',
+            $to === '/libraries' && $name !== 'libraries.choose' => 'to choose a library',
+            $status === 404 => 'not there',
+            $status < 400 => 'allowed',
+            default => "answered with {$status}",
+        };
+    }
+
+    /** @param  TestResponse<Response>  $response */
+    private function assertKeptFromOthers(string $name, TestResponse $response): void
+    {
+        $text = (string) ($response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
+            ? $response->streamedContent() : $response->getContent());
+        foreach (self::OF_SALTMERE as $words) {
+            $this->assertStringNotContainsString($words, $text, "{$name} shows another library's staff “{$words}”");
+        }
+        if (str_ends_with($name, '.csv') && ! str_contains($name, 'months')) {
+            $this->assertSame(1, substr_count(trim($text), "\n") + 1, "{$name} has rows of another library: {$text}");
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $data
+     * @return TestResponse<Response>
+     */
+    private function ask(string $name, OneRoute $route, ?array $data = null): TestResponse
+    {
+        $values = $this->values($name);
+        $address = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => (string) $values[$m[1]], $route->uri());
+
+        return $this->call($route->methods()[0], str_replace('//', '/', $address)."?library={$this->at}", $data ?? $this->data($name));
+    }
+
+    /** @return array<string, string|int> what stands in the addresses */
+    private function values(string $name): array
+    {
+        $title = match (true) {
+            in_array($name, ['requests.show', 'requests.ask'], true) => $this->notHere->id,
+            in_array($name, ['borrow.show', 'borrow.store', 'holds.place'], true) => $this->wanted->id,
+            default => $this->title->id,
+        };
+
+        return [
+            'title' => $title, 'loan' => $this->loan->id, 'hold' => $this->hold->id, 'basket' => $this->basket->id,
+            'saved' => $this->saved->id, 'asked' => $this->asked->id, 'device' => $this->device->id, 'list' => $this->list->id,
+            'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id, 'library' => 'saltmere',
+            'room' => Room::Reading->value, 'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
+            'kind' => ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv'][$name] ?? '',
+            'way' => 'listen', 'from' => 1, 'to' => 1, 'rows' => 'line',
+            'key' => $name === 'calendar' ? (string) $this->card->person->getAttribute('calendar_key') : (string) $this->basket->share_key,
+        ];
+    }
+
+    /** @return array<string, mixed> forms that are filled in rightly */
+    private function data(string $name): array
+    {
+        $day = now()->addDays(9)->format('Y-m-d');
+
+        return match ($name) {
+            'holds.pause' => ['until' => $day],
+            'holds.spread' => ['until' => [$this->hold->id => $day]],
+            'marks.keep' => ['locator' => self::LOCATOR, 'label' => 'Page 1', 'note' => '', 'changed_at' => 1000, 'sent_at' => 1500],
+            'places.keep' => ['device' => (string) Str::uuid(), 'read_at' => 1000, 'sent_at' => 1500, 'locator' => self::LOCATOR],
+            'pages.take' => ['from' => '1'],
+            'settings.lengths' => ['length' => ['ebook' => '7d']],
+            'devices.add' => ['endpoint' => 'https://push.example/1', 'keys' => self::keys()],
+            'searches.save' => ['search' => 'q=low', 'name' => 'Low'],
+            'searches.tell' => ['tells' => '1'],
+            'requests.ask_in_words' => ['name' => 'Nobody knows it', 'none_of_them' => '1'],
+            'sign-in.store' => ['number' => '1', 'pin' => '1'],
+            'desk.sign-in.store' => ['email' => 'nobody@lantern.example', 'password' => 'x'],
+            'baskets.make', 'baskets.change' => ['name' => 'Renamed'],
+            'baskets.titles' => ['do' => 'notes'],
+            'follow' => ['how' => 'tell'],
+            'dictionary' => ['word' => 'low', 'language' => 'en'],
+            'suggest' => ['q' => 'lo'],
+            'desk.lists.make', 'desk.list.change' => ['name' => 'New', 'room' => Room::Reading->value],
+            'desk.list.titles' => ['do' => "add:{$this->title->id}"],
+            'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
+            'desk.requests.name' => ['title' => (string) $this->title->id],
+            'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
+            'desk.preview' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1'],
+            'desk.change' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1', 'order' => (string) Str::uuid()],
+            default => [],
+        };
+    }
+
+    /** A patron of Saltmere has one of everything, and its staff a list, a licence and a request to answer. */
+    private function scene(): void
+    {
+        $this->library('larkspur');
+        $this->notHere = $this->title('Not here');
+        $this->title = $this->importBook();
+        $this->card = $this->card();
+        $person = $this->card->person;
+        $person->update(['calendar_key' => Str::random(40)]);
+        $this->loan = $this->borrow($this->card, $this->title);
+        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
+        $this->licence = $this->licence($this->wanted = $this->title('Wanted'), price: 7777);
+        $this->borrow($this->card(), $this->wanted);
+        $this->hold = $this->hold($this->card, $this->wanted);
+        $this->hold($this->card(), $this->title);
+        DB::table('holds')->where('title_id', $this->title->id)->delete();
+        DB::table('cards')->update(['holds_open' => DB::raw('(select count(*) from holds where card_id = cards.id and closed_at is null)')]);
+        $this->basket = Basket::query()->create([
+            'person_id' => $person->id, 'name' => 'A basket', 'position' => 1, 'share_key' => Str::random(40), 'created_at' => $this->now(),
+        ]);
+        $this->saved = SavedSearch::query()->create([
+            'person_id' => $person->id, 'library_id' => $this->library()->id, 'name' => 'A search', 'search' => ['q' => 'low'],
+            'tells' => true, 'looked_at' => $this->now(),
+        ]);
+        app(AskInWords::class)($this->card, new WantedTitle('A wish of Saltmere', '', null, ''), true, false, $this->now());
+        $this->asked = TitleRequest::query()->firstOrFail();
+        $this->be($person)->putJson("/loans/{$this->loan->id}/marks/".($mark = Str::uuid()), $this->data('marks.keep'))->assertNoContent();
+        $this->mark = Mark::query()->findOrFail((string) $mark);
+        $this->device = PushDevice::query()->create([
+            'person_id' => $person->id, 'endpoint' => 'https://push.example/2', 'key' => self::keys()['p256dh'],
+            'secret' => self::keys()['auth'], 'added_at' => $this->now(),
+        ]);
+        $this->list = StaffList::query()->create([
+            'library_id' => $this->library()->id, 'name' => 'A list of Saltmere', 'room' => Room::Reading, 'position' => 1,
+        ]);
+    }
+
+    private function enter(string $role): void
+    {
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $this->app['auth']->shouldUse('web');
+        $elsewhere = fn () => $this->library('larkspur');
+        match ($role) {
+            'nobody' => null,
+            'the patron' => $this->be($this->card->person->unsetRelations()),
+            'another patron' => $this->be(($this->cards[$role] ??= $this->card())->person->unsetRelations()),
+            'a patron of another library' => $this->be(($this->cards[$role] ??= $this->card($elsewhere()))->person->unsetRelations()),
+            'staff' => $this->be($this->members[$role] ??= $this->staff(), 'staff'),
+            'staff of another library' => $this->be($this->members[$role] ??= $this->staff($elsewhere()), 'staff'),
+            default => $this->fail("nobody is called {$role}"),
+        };
+        $this->app['auth']->shouldUse('web');
+        $this->at = $role === 'a patron of another library' ? 'larkspur' : 'saltmere';
+    }
+
+    /** The library whose pages are looked at. */
+    private string $at = 'saltmere';
+
+    /** @var array<string, Card> */
+    private array $cards = [];
+
+    /** @var array<string, \App\Models\StaffMember> */
+    private array $members = [];
+
+    /** A word for all rows of all tables, but for what each visit writes. */
+    private function everything(): string
+    {
+        static $tables = null;
+        $tables ??= array_column(DB::select("select tablename from pg_tables where schemaname = 'public'
+            and tablename not in ('sessions', 'cache', 'cache_locks', 'migrations') order by 1"), 'tablename');
+        $all = implode(' union all ', array_map(
+            fn (string $table): string => "select '{$table}' t, md5(coalesce(string_agg(r::text, '|' order by r::text), '')) rows from {$table} r",
+            $tables,
+        ));
+
+        return (string) json_encode(DB::select($all));
+    }
+
+    /** @return array{p256dh: string, auth: string} of the example in RFC 8291, appendix A */
+    private static function keys(): array
+    {
+        return [
+            'p256dh' => 'BCVxsr7N_eNgVRqvHtD0zTZsEc6-VV-JvLexhqUzORcxaOzi6-AYWXvTBHm4bjyPjs7Vd8pZGH6SRpkNtoIAiw4',
+            'auth' => 'BTBZMqHH6r4Tts7J_aSIgg',
+        ];
+    }
+}
