@@ -43,7 +43,8 @@ final class LendingStage
         $library = DB::table('libraries')->where('slug', 'saltmere')->value('id');
         $work = DB::table('works')->insertGetId(['name' => 'Bench', 'match_key' => 'bench']);
         $patrons = $this->cards;
-        DB::unprepared(<<<SQL
+        DB::unprepared(
+            <<<SQL
             set session_replication_role = replica;
             create table bench_titles as select 10000000 + g as id from generate_series(1, {$this->titles}) g;
             insert into titles (id, work_id, record_key, format, name, extent, added_at)
@@ -59,7 +60,9 @@ final class LendingStage
             create table bench_floor (id bigint primary key, n bigint not null) with (fillfactor = 50);
             insert into bench_floor select id, 0 from bench_titles order by id limit {$this->spread};
             create table bench_floor_rows (id bigint generated always as identity primary key, floor_id bigint, at timestamptz);
-            SQL);
+            SQL
+            ,
+        );
         DB::statement('vacuum analyze');
         DB::statement('checkpoint');
         $this->deadlocksBefore = $this->deadlocksInAll();
@@ -75,20 +78,51 @@ final class LendingStage
     {
         $title = $where === 'hot' ? '10000001' : ':t';
         $each = intdiv($this->cards, $clients);
-        $script = "\\set n :n + 1\n\\set t random(10000001, ".(10000000 + $this->spread).")\n\\set c 10000001 + :client_id * {$each} + :n % {$each}\n".match ($what) {
-            'floor' => "with u as (update bench_floor set n = n + 1 where id = {$title} returning id) insert into bench_floor_rows (floor_id, at) select id, now() from u;\n",
-            default => "select lending_borrow(:c, {$title}, {$title}, now(), now() + interval '14 days', '14d', 1000000, null, null);\n",
-        };
+        $script =
+            "\\set n :n + 1\n\\set t random(10000001, " .
+            (10000000 + $this->spread) .
+            ")\n\\set c 10000001 + :client_id * {$each} + :n % {$each}\n" .
+            match ($what) {
+                'floor'
+                    => "with u as (update bench_floor set n = n + 1 where id = {$title} returning id) insert into bench_floor_rows (floor_id, at) select id, now() from u;\n",
+                default
+                    => "select lending_borrow(:c, {$title}, {$title}, now(), now() + interval '14 days', '14d', 1000000, null, null);\n",
+            };
         $file = tempnam(sys_get_temp_dir(), 'bench') ?: throw new RuntimeException('No room for a script.');
         file_put_contents($file, $script);
         $process = new Process(
-            ['/usr/lib/postgresql/15/bin/pgbench', '-n', '-M', 'prepared', '-D', 'n=0', '-c', (string) $clients, '-j', '2', '-T', (string) $seconds, '-f', $file, (string) config('database.connections.pgsql.database')],
-            env: ['PGHOST' => '127.0.0.1', 'PGPORT' => (string) config('database.connections.pgsql.port'), 'PGUSER' => (string) config('database.connections.pgsql.username'), 'PGPASSWORD' => (string) config('database.connections.pgsql.password')], timeout: 300,
+            [
+                '/usr/lib/postgresql/15/bin/pgbench',
+                '-n',
+                '-M',
+                'prepared',
+                '-D',
+                'n=0',
+                '-c',
+                (string) $clients,
+                '-j',
+                '2',
+                '-T',
+                (string) $seconds,
+                '-f',
+                $file,
+                (string) config('database.connections.pgsql.database'),
+            ],
+            env: [
+                'PGHOST' => '127.0.0.1',
+                'PGPORT' => (string) config('database.connections.pgsql.port'),
+                'PGUSER' => (string) config('database.connections.pgsql.username'),
+                'PGPASSWORD' => (string) config('database.connections.pgsql.password'),
+            ],
+            timeout: 300,
         );
         $process->mustRun();
         unlink($file);
-        if (preg_match('/^tps = ([\d.]+)/m', $process->getOutput(), $m) !== 1 || str_contains($process->getErrorOutput(), 'aborted')) {
-            throw new RuntimeException($process->getErrorOutput().$process->getOutput());
+        if (
+            preg_match('/^tps = ([\d.]+)/m', $process->getOutput(), $m) !== 1 ||
+            str_contains($process->getErrorOutput(), 'aborted')
+        ) {
+            throw new RuntimeException($process->getErrorOutput() . $process->getOutput());
         }
 
         return (float) $m[1];
@@ -100,7 +134,23 @@ final class LendingStage
         $start = microtime(true) + 1 + 0.3 * $clients;
         $processes = [];
         for ($w = 0; $w < $clients; $w++) {
-            $processes[] = $process = new Process(['php', '-d', 'opcache.enable_cli=1', __DIR__.'/worker.php', $what, $where, (string) $seconds, (string) $w, (string) $clients, (string) $start, (string) $this->spread, (string) $this->cards], timeout: 600);
+            $processes[] = $process = new Process(
+                [
+                    'php',
+                    '-d',
+                    'opcache.enable_cli=1',
+                    __DIR__ . '/worker.php',
+                    $what,
+                    $where,
+                    (string) $seconds,
+                    (string) $w,
+                    (string) $clients,
+                    (string) $start,
+                    (string) $this->spread,
+                    (string) $this->cards,
+                ],
+                timeout: 600,
+            );
             $process->start();
         }
         if ($meanwhile !== null) {
@@ -115,8 +165,8 @@ final class LendingStage
             }
             $process->wait();
             $result = json_decode($process->getOutput(), true);
-            if (! is_array($result)) {
-                throw new RuntimeException($process->getErrorOutput().$process->getOutput());
+            if (!is_array($result)) {
+                throw new RuntimeException($process->getErrorOutput() . $process->getOutput());
             }
             $count += $result['count'];
             $times = [...$times, ...$result['times']];
@@ -129,7 +179,8 @@ final class LendingStage
     public function lendWithLines(): void
     {
         $lent = $this->sized(40_000);
-        DB::unprepared(<<<SQL
+        DB::unprepared(
+            <<<SQL
             set session_replication_role = replica;
             update licences set copies = 1, copies_free = 0 where id between 10000002 and 10000001 + {$lent};
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
@@ -138,7 +189,9 @@ final class LendingStage
                 select 10000001 + (g * k * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), 10000001 + g, 'waiting', now() - k * interval '1 day', now() - k * interval '1 day'
                 from generate_series(1, {$lent}) g, generate_series(1, 2) k;
             set session_replication_role = origin;
-            SQL);
+            SQL
+            ,
+        );
         $this->countOnCards();
         DB::statement('vacuum analyze loans, licences, cards, holds');
     }
@@ -150,7 +203,8 @@ final class LendingStage
         $awaited = intdiv($due, 10);
         // Other titles than those that are borrowed meanwhile.
         $first = 10000001 + $this->spread;
-        DB::unprepared(<<<SQL
+        DB::unprepared(
+            <<<SQL
             set session_replication_role = replica;
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
                 select 10000001 + g % {$this->cards}, {$first} + g, {$first} + g, '14d', now() - interval '14 days', now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
@@ -158,7 +212,9 @@ final class LendingStage
             insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
                 select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), {$first} + g, 'waiting', now() - interval '1 day', now() - interval '1 day' from generate_series(1, {$awaited}) g;
             set session_replication_role = origin;
-            SQL);
+            SQL
+            ,
+        );
         $this->countOnCards();
         DB::statement('vacuum analyze loans, licences, cards, holds');
 
@@ -196,7 +252,8 @@ final class LendingStage
     /** No bench loan or hold open, every copy free, nothing queued. */
     public function clear(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             set session_replication_role = replica;
             delete from loans where title_id > 10000000 and started_at > now() - interval '20 days';
             delete from holds where title_id > 10000000;
@@ -206,7 +263,9 @@ final class LendingStage
             delete from notices where person_id > 10000000;
             truncate jobs, bench_floor_rows;
             set session_replication_role = origin;
-            SQL);
+            SQL
+            ,
+        );
         DB::statement('vacuum analyze loans, licences, cards, holds, notices, bench_floor');
     }
 

@@ -10,7 +10,15 @@ final class Report
     public static function head(string $title, string $scale): void
     {
         preg_match('/model name\s*:\s*(.*)/', (string) @file_get_contents('/proc/cpuinfo'), $m);
-        printf("# %s\n\n%s, %d cores, PHP %s. %s\n\n%s\n\n", $title, trim($m[1] ?? php_uname('m')), (int) shell_exec('nproc'), PHP_VERSION, gmdate('Y-m-d H:i').' UTC', $scale);
+        printf(
+            "# %s\n\n%s, %d cores, PHP %s. %s\n\n%s\n\n",
+            $title,
+            trim($m[1] ?? php_uname('m')),
+            (int) shell_exec('nproc'),
+            PHP_VERSION,
+            gmdate('Y-m-d H:i') . ' UTC',
+            $scale,
+        );
     }
 
     /**
@@ -19,8 +27,8 @@ final class Report
      */
     public static function table(array $columns, array $rows): void
     {
-        foreach ([$columns, array_map(fn (): string => '---', $columns), ...$rows] as $row) {
-            echo '| '.implode(' | ', $row)." |\n";
+        foreach ([$columns, array_map(fn(): string => '---', $columns), ...$rows] as $row) {
+            echo '| ' . implode(' | ', $row) . " |\n";
         }
         echo "\n";
     }
@@ -59,7 +67,7 @@ final class Report
         $from = hrtime(true);
         $text = str_repeat('the lantern coast ', 40);
         for ($i = 0, $seen = []; $i < 1_500; $i++) {
-            $seen[md5($text.$i)] = ucwords($text);
+            $seen[md5($text . $i)] = ucwords($text);
         }
         ksort($seen);
 
@@ -69,7 +77,13 @@ final class Report
     /** @return array{int, int} ticks taken by the host, and all ticks */
     private static function processor(): array
     {
-        $ticks = array_map(intval(...), array_slice((array) preg_split('/\s+/', (string) strtok((string) file_get_contents('/proc/stat'), "\n")), 1));
+        $ticks = array_map(
+            intval(...),
+            array_slice(
+                (array) preg_split('/\s+/', (string) strtok((string) file_get_contents('/proc/stat'), "\n")),
+                1,
+            ),
+        );
 
         return [$ticks[7] ?? 0, array_sum($ticks)];
     }

@@ -8,8 +8,8 @@ use Bench\LendingStage;
 use Bench\Report;
 use Illuminate\Contracts\Console\Kernel;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 const RUNS = 5;
@@ -18,10 +18,18 @@ const BORROWERS = 2;
 
 $stage = new LendingStage((float) (getenv('FIGPORCH_BENCH_SCALE') ?: 1));
 $stage->build();
-Report::head('Expiry', sprintf(
-    '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause, %d s before and then all the while.',
-    number_format($stage->titles), number_format($stage->cards), number_format($stage->pastLoans), RUNS, BORROWERS, CALM_SECONDS,
-));
+Report::head(
+    'Expiry',
+    sprintf(
+        '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause, %d s before and then all the while.',
+        number_format($stage->titles),
+        number_format($stage->cards),
+        number_format($stage->pastLoans),
+        RUNS,
+        BORROWERS,
+        CALM_SECONDS,
+    ),
+);
 $wrong = $overdue = $due = $awaited = 0;
 $seconds = $before = $meanwhile = [];
 for ($i = 0; $i < RUNS; $i++) {
@@ -36,7 +44,26 @@ for ($i = 0; $i < RUNS; $i++) {
     $overdue += $stage->overdue();
 }
 $calm = Report::percentile($before, 0.5);
-Report::table(['loans due in one minute', 'of them waited for', 'ended, copies passed on, notices and mail queued in', 'mark', 'p95 of a borrow before', 'and meanwhile', 'mark'], [[
-    number_format($due), number_format($awaited), sprintf('%.1f s', Report::percentile($seconds, 0.5)), '60 s', sprintf('%.1f ms', $calm), sprintf('%.1f ms', Report::percentile($meanwhile, 0.5)), sprintf('%.1f ms', 2 * $calm),
-]]);
+Report::table(
+    [
+        'loans due in one minute',
+        'of them waited for',
+        'ended, copies passed on, notices and mail queued in',
+        'mark',
+        'p95 of a borrow before',
+        'and meanwhile',
+        'mark',
+    ],
+    [
+        [
+            number_format($due),
+            number_format($awaited),
+            sprintf('%.1f s', Report::percentile($seconds, 0.5)),
+            '60 s',
+            sprintf('%.1f ms', $calm),
+            sprintf('%.1f ms', Report::percentile($meanwhile, 0.5)),
+            sprintf('%.1f ms', 2 * $calm),
+        ],
+    ],
+);
 echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}. Deadlocks: {$stage->deadlocks()}.\n";

@@ -11,8 +11,8 @@ use Bench\LendingStage;
 use Bench\Report;
 use Illuminate\Contracts\Console\Kernel;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 const RUNS = 5;
@@ -21,10 +21,20 @@ const SECONDS = 3;
 $stage = new LendingStage((float) (getenv('FIGPORCH_BENCH_SCALE') ?: 1));
 $loading = microtime(true);
 $stage->build();
-Report::head('Lending', sprintf(
-    '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d runs of %d s after one to warm up, floor and measurement by turns; each run begins with no bench loan open; each process does ten before its time begins.',
-    number_format($stage->titles), number_format($stage->cards), number_format($stage->pastLoans), microtime(true) - $loading, $stage->synchronousCommit(), number_format($stage->spread), RUNS, SECONDS,
-));
+Report::head(
+    'Lending',
+    sprintf(
+        '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d runs of %d s after one to warm up, floor and measurement by turns; each run begins with no bench loan open; each process does ten before its time begins.',
+        number_format($stage->titles),
+        number_format($stage->cards),
+        number_format($stage->pastLoans),
+        microtime(true) - $loading,
+        $stage->synchronousCommit(),
+        number_format($stage->spread),
+        RUNS,
+        SECONDS,
+    ),
+);
 $wrong = 0;
 
 /**
@@ -49,24 +59,60 @@ $compare = function (callable $floor, callable $measure) use ($stage, &$wrong): 
 };
 
 $rows = [];
-foreach (['spread' => [8 => 0.50, 32 => 0.50], 'hot' => [8 => 0.75, 32 => 0.60]] as $where => $marks) {
+foreach (['spread' => [8 => 0.5, 32 => 0.5], 'hot' => [8 => 0.75, 32 => 0.6]] as $where => $marks) {
     foreach ($marks as $clients => $mark) {
-        [$f, $rate] = $compare(fn () => $stage->pgbench('floor', $where, $clients, SECONDS), fn () => [$stage->pgbench('write', $where, $clients, SECONDS), []]);
-        $rows[] = ['the conditional write alone', $where, (string) $clients, number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), sprintf('%.2f', $mark), ''];
+        [$f, $rate] = $compare(
+            fn() => $stage->pgbench('floor', $where, $clients, SECONDS),
+            fn() => [$stage->pgbench('write', $where, $clients, SECONDS), []],
+        );
+        $rows[] = [
+            'the conditional write alone',
+            $where,
+            (string) $clients,
+            number_format($f),
+            number_format($rate),
+            sprintf('%.2f', $rate / $f),
+            sprintf('%.2f', $mark),
+            '',
+        ];
     }
 }
-foreach (['spread' => [1 => null, 8 => 0.20, 32 => 0.20], 'hot' => [1 => null, 8 => 0.40, 32 => 0.35]] as $where => $marks) {
+foreach (
+    ['spread' => [1 => null, 8 => 0.2, 32 => 0.2], 'hot' => [1 => null, 8 => 0.4, 32 => 0.35]]
+    as $where => $marks
+) {
     foreach ($marks as $clients => $mark) {
-        [$f, $rate, $p95] = $compare(fn () => $stage->pgbench('floor', $where, $clients, SECONDS), fn () => $stage->workers('borrow', $where, $clients, SECONDS));
-        $rows[] = ['borrow', $where, (string) $clients, number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), $mark === null ? '' : sprintf('%.2f', $mark), sprintf('%.1f ms', $p95)];
+        [$f, $rate, $p95] = $compare(
+            fn() => $stage->pgbench('floor', $where, $clients, SECONDS),
+            fn() => $stage->workers('borrow', $where, $clients, SECONDS),
+        );
+        $rows[] = [
+            'borrow',
+            $where,
+            (string) $clients,
+            number_format($f),
+            number_format($rate),
+            sprintf('%.2f', $rate / $f),
+            $mark === null ? '' : sprintf('%.2f', $mark),
+            sprintf('%.1f ms', $p95),
+        ];
     }
 }
-[$f, $rate, $p95] = $compare(fn () => $stage->pgbench('floor', 'spread', 8, SECONDS), function () use ($stage): array {
+[$f, $rate, $p95] = $compare(fn() => $stage->pgbench('floor', 'spread', 8, SECONDS), function () use ($stage): array {
     $stage->lendWithLines();
 
     return $stage->workers('return', 'spread', 8, SECONDS);
 });
-$rows[] = ['return, promote, tell', 'spread', '8', number_format($f), number_format($rate), sprintf('%.2f', $rate / $f), '0.15', sprintf('%.1f ms', $p95)];
+$rows[] = [
+    'return, promote, tell',
+    'spread',
+    '8',
+    number_format($f),
+    number_format($rate),
+    sprintf('%.2f', $rate / $f),
+    '0.15',
+    sprintf('%.1f ms', $p95),
+];
 Report::table(['what', 'titles', 'connections', 'floor /s', '/s', 'ratio', 'mark', 'p95 of one'], $rows);
 
 echo "Counts that differ from a recount, after every run: {$wrong}. Deadlocks: {$stage->deadlocks()}.\n";

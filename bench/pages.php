@@ -9,8 +9,8 @@ use FigPorch\Demo\Members;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 const TIMES = 60;
@@ -24,10 +24,25 @@ $get = function (string $path, array $options = []) use ($base, $jar): array {
     static $curl = null;
     $curl ??= curl_init();
     curl_reset($curl);
-    curl_setopt_array($curl, [CURLOPT_URL => $base.$path, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => $jar, CURLOPT_COOKIEJAR => $jar, CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'], ...[]] + $options);
+    curl_setopt_array(
+        $curl,
+        [
+            CURLOPT_URL => $base . $path,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEFILE => $jar,
+            CURLOPT_COOKIEJAR => $jar,
+            CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'],
+            ...[],
+        ] + $options,
+    );
     $body = (string) curl_exec($curl);
 
-    return ['body' => (string) (@gzdecode($body) ?: $body), 'status' => (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), 'bytes' => strlen($body), 'ms' => curl_getinfo($curl, CURLINFO_STARTTRANSFER_TIME) * 1000];
+    return [
+        'body' => (string) (@gzdecode($body) ?: $body),
+        'status' => (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE),
+        'bytes' => strlen($body),
+        'ms' => curl_getinfo($curl, CURLINFO_STARTTRANSFER_TIME) * 1000,
+    ];
 };
 
 $card = Members::CARDS[0];
@@ -38,7 +53,10 @@ $measure = function (array $pages) use ($get): array {
             $times = $yards = [];
             $answer = null;
             for ($i = 0; $i < TIMES + WARM_UP; $i++) {
-                $answer = $get($path, $headers === [] ? [] : [CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip', ...$headers]]);
+                $answer = $get(
+                    $path,
+                    $headers === [] ? [] : [CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip', ...$headers]],
+                );
                 if ($answer['status'] >= 400) {
                     throw new RuntimeException("{$path} answered {$answer['status']}");
                 }
@@ -53,7 +71,16 @@ $measure = function (array $pages) use ($get): array {
         $p50 = Report::percentile($times, 0.5);
         $p95 = Report::percentile($times, 0.95);
         $yard = Report::percentile($yards, 0.5);
-        $rows[] = [$name, sprintf('%.1f', $p50), sprintf('%.1f', $p95), sprintf('%.1f', $yard), sprintf('%.1f', $p50 / $yard), sprintf('%.1f', $answer['bytes'] / 1024), $p50 <= 40 && $p95 <= 80 ? 'within' : 'beyond', sprintf('%.0f%%', $stolen * 100)];
+        $rows[] = [
+            $name,
+            sprintf('%.1f', $p50),
+            sprintf('%.1f', $p95),
+            sprintf('%.1f', $yard),
+            sprintf('%.1f', $p50 / $yard),
+            sprintf('%.1f', $answer['bytes'] / 1024),
+            $p50 <= 40 && $p95 <= 80 ? 'within' : 'beyond',
+            sprintf('%.0f%%', $stolen * 100),
+        ];
     }
 
     return $rows;
@@ -66,28 +93,67 @@ for ($n = 0; $n < 180 && DB::table('supplier_readings')->whereNotNull('ended_at'
 // What autovacuum does within minutes of the demo's loading.
 DB::statement('vacuum analyze');
 
-Report::head('Pages', sprintf('%d titles, %s loans in the database. One client, %d requests a page after %d to warm up the six processes; the time is that to the first byte, as the client sees it. Marks: 40 ms median, 80 ms p95. Stolen: the share of the processor that the host took during the run; the calmest of up to five runs. Yardstick: the median of a fixed piece of PHP work done after each request, since the machine gives now more, now less.', DB::table('titles')->count(), number_format(DB::table('loans')->count()), TIMES, WARM_UP));
-$get('/?library='.$card['library']);
+Report::head(
+    'Pages',
+    sprintf(
+        '%d titles, %s loans in the database. One client, %d requests a page after %d to warm up the six processes; the time is that to the first byte, as the client sees it. Marks: 40 ms median, 80 ms p95. Stolen: the share of the processor that the host took during the run; the calmest of up to five runs. Yardstick: the median of a fixed piece of PHP work done after each request, since the machine gives now more, now less.',
+        DB::table('titles')->count(),
+        number_format(DB::table('loans')->count()),
+        TIMES,
+        WARM_UP,
+    ),
+);
+$get('/?library=' . $card['library']);
 $rows = $measure([
-    'front door' => ['/', []], 'sign in' => ['/sign-in', []], 'catalogue' => ['/catalogue', []], 'search' => ['/catalogue?q=lantern', []],
-    'search, ready now' => ['/catalogue?q=sea&ready=1', []], 'title' => ['/titles/1', []], 'excerpt' => ['/titles/1/excerpt', []],
+    'front door' => ['/', []],
+    'sign in' => ['/sign-in', []],
+    'catalogue' => ['/catalogue', []],
+    'search' => ['/catalogue?q=lantern', []],
+    'search, ready now' => ['/catalogue?q=sea&ready=1', []],
+    'title' => ['/titles/1', []],
+    'excerpt' => ['/titles/1/excerpt', []],
 ]);
 preg_match('/name="_token" value="([^"]+)"/', $get('/sign-in')['body'], $m);
-$get('/sign-in', [CURLOPT_POSTFIELDS => http_build_query(['_token' => $m[1], 'number' => $card['number'], 'pin' => $card['pin']])]);
-$loan = DB::table('loans')->join('cards', 'cards.id', '=', 'card_id')->where('number', $card['number'])->where('title_id', 1)->whereNull('ended_at')->value('loans.id');
-$rows = [...$rows, ...$measure([
-    'Porch' => ['/porch', []], 'loans' => ['/loans', []], 'holds' => ['/holds', []], 'notices' => ['/notices', []], 'catalogue, signed in' => ['/catalogue', []],
-    'title, signed in' => ['/titles/3', []], 'borrow panel (htmx)' => ['/titles/20/borrow', ['HX-Request: true']], 'reader' => ["/loans/{$loan}/read", []],
-    'a file of a book' => ["/loans/{$loan}/files/book/chapter-01.xhtml", []],
-])];
-Report::table(['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ yardstick', 'gzipped kB', 'marks', 'stolen'], $rows);
+$get('/sign-in', [
+    CURLOPT_POSTFIELDS => http_build_query(['_token' => $m[1], 'number' => $card['number'], 'pin' => $card['pin']]),
+]);
+$loan = DB::table('loans')
+    ->join('cards', 'cards.id', '=', 'card_id')
+    ->where('number', $card['number'])
+    ->where('title_id', 1)
+    ->whereNull('ended_at')
+    ->value('loans.id');
+$rows = [
+    ...$rows,
+    ...$measure([
+        'Porch' => ['/porch', []],
+        'loans' => ['/loans', []],
+        'holds' => ['/holds', []],
+        'notices' => ['/notices', []],
+        'catalogue, signed in' => ['/catalogue', []],
+        'title, signed in' => ['/titles/3', []],
+        'borrow panel (htmx)' => ['/titles/20/borrow', ['HX-Request: true']],
+        'reader' => ["/loans/{$loan}/read", []],
+        'a file of a book' => ["/loans/{$loan}/files/book/chapter-01.xhtml", []],
+    ]),
+];
+Report::table(
+    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ yardstick', 'gzipped kB', 'marks', 'stolen'],
+    $rows,
+);
 
 $assets = 0;
 foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
     if (preg_match('/app-.*\.(css|js)$|fraunces|atkinson-hyperlegible-next-latin-wght/', basename($file)) === 1) {
-        $assets += str_ends_with($file, 'woff2') ? filesize($file) : strlen((string) gzencode((string) file_get_contents($file), 6));
+        $assets += str_ends_with($file, 'woff2')
+            ? filesize($file)
+            : strlen((string) gzencode((string) file_get_contents($file), 6));
     }
 }
 $front = $get('/catalogue')['bytes'];
-printf("First visit without covers: %.0f kB gzipped, styles, scripts and fonts included (mark 120); after that %.1f kB (mark 15).\n", ($assets + $front) / 1024, $front / 1024);
+printf(
+    "First visit without covers: %.0f kB gzipped, styles, scripts and fonts included (mark 120); after that %.1f kB (mark 15).\n",
+    ($assets + $front) / 1024,
+    $front / 1024,
+);
 unlink($jar);

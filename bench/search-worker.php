@@ -10,8 +10,8 @@ use App\Catalogue\Search\SearchTitles;
 use App\Lending\LoanRules\CardEligibility;
 use Illuminate\Contracts\Console\Kernel;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 ['library' => $library, 'queries' => $queries] = json_decode((string) stream_get_contents(STDIN), true);
@@ -20,7 +20,7 @@ $countFacets = $app->make(CountFacets::class);
 $times = [];
 foreach ([...array_slice($queries, 0, 5), ...$queries] as $n => $query) {
     $begun = hrtime(true);
-    $search = SearchRequest::read($library, $query['asked'], new CardEligibility);
+    $search = SearchRequest::read($library, $query['asked'], new CardEligibility());
     $facets = $countFacets->of($search, now()->toImmutable());
     $searchTitles->page($search, $facets->total, now()->toImmutable());
     if ($n >= 5) {

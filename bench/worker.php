@@ -14,8 +14,8 @@ use App\Lending\Loans\ReturnLoan;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 [, $what, $where, $seconds, $worker, $workers, $start, $titles, $cards] = $argv;
@@ -25,7 +25,16 @@ $return = app(ReturnLoan::class);
 $each = intdiv((int) $cards, (int) $workers);
 // Before the time begins: what a process of the web server has loaded and planned long since.
 const WARM_UP = 10;
-$loans = $what === 'return' ? DB::table('loans')->whereNull('ended_at')->where('title_id', '>', 10_000_000)->whereRaw('id % ? = ?', [(int) $workers, (int) $worker])->orderBy('id')->pluck('id')->all() : [];
+$loans =
+    $what === 'return'
+        ? DB::table('loans')
+            ->whereNull('ended_at')
+            ->where('title_id', '>', 10_000_000)
+            ->whereRaw('id % ? = ?', [(int) $workers, (int) $worker])
+            ->orderBy('id')
+            ->pluck('id')
+            ->all()
+        : [];
 $stop = false;
 pcntl_async_signals(true);
 pcntl_signal(SIGTERM, function () use (&$stop): void {
@@ -33,15 +42,25 @@ pcntl_signal(SIGTERM, function () use (&$stop): void {
 });
 $do = function (int $n) use ($what, $where, $worker, $titles, $each, $loans, $borrow, $return): void {
     if ($what === 'return') {
-        if (! $return($loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'), new DateTimeImmutable)) {
+        if (
+            !$return(
+                $loans[$n] ?? throw new RuntimeException('Nothing is left to return: make more for this run.'),
+                new DateTimeImmutable(),
+            )
+        ) {
             throw new RuntimeException('Returned already.');
         }
 
         return;
     }
-    $loan = $borrow(10_000_001 + (int) $worker * $each + $n % $each, $where === 'hot' ? 10_000_001 : mt_rand(10_000_001, 10_000_000 + (int) $titles), null, new DateTimeImmutable);
-    if (! is_int($loan)) {
-        throw new RuntimeException('Not lent: '.json_encode($loan));
+    $loan = $borrow(
+        10_000_001 + (int) $worker * $each + ($n % $each),
+        $where === 'hot' ? 10_000_001 : mt_rand(10_000_001, 10_000_000 + (int) $titles),
+        null,
+        new DateTimeImmutable(),
+    );
+    if (!is_int($loan)) {
+        throw new RuntimeException('Not lent: ' . json_encode($loan));
     }
 };
 for ($n = 0; $n < WARM_UP; $n++) {
@@ -51,7 +70,7 @@ usleep((int) max(0, ((float) $start - microtime(true)) * 1e6));
 
 // All stop at the same time, whenever they began.
 $times = [];
-while (! $stop && microtime(true) < (float) $start + (float) $seconds) {
+while (!$stop && microtime(true) < (float) $start + (float) $seconds) {
     $began = hrtime(true);
     $do($n++);
     $times[] = (hrtime(true) - $began) / 1e6;

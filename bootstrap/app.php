@@ -13,32 +13,36 @@ use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 
 // Everything that is made at run time lives in one folder: "var", or the one that FIGPORCH_VAR names.
 $var = getenv('FIGPORCH_VAR') ?: 'var';
-$var = str_starts_with($var, '/') ? $var : dirname(__DIR__).'/'.$var;
+$var = str_starts_with($var, '/') ? $var : dirname(__DIR__) . '/' . $var;
 foreach (['SERVICES', 'PACKAGES', 'CONFIG', 'ROUTES', 'EVENTS'] as $cache) {
-    $_ENV["APP_{$cache}_CACHE"] ??= "{$var}/cache/".strtolower($cache).'.php';
+    $_ENV["APP_{$cache}_CACHE"] ??= "{$var}/cache/" . strtolower($cache) . '.php';
 }
-foreach (['cache', 'storage/framework/views', 'storage/framework/cache', 'storage/logs', 'storage/publications'] as $folder) {
+foreach (
+    ['cache', 'storage/framework/views', 'storage/framework/cache', 'storage/logs', 'storage/publications']
+    as $folder
+) {
     is_dir("{$var}/{$folder}") || @mkdir("{$var}/{$folder}", 0o755, true);
 }
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(
-        web: __DIR__.'/../routes/web.php',
-        commands: __DIR__.'/../routes/console.php',
-        health: '/up',
-    )
+    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(ProtectiveHeaders::class);
-        $middleware->web(append: [SetLibraryAndLocale::class], replace: [LaravelsStartSession::class => StartSession::class]);
+        $middleware->web(
+            append: [SetLibraryAndLocale::class],
+            replace: [LaravelsStartSession::class => StartSession::class],
+        );
         // What stands around a highlight is kept to the letter.
         $middleware->trimStrings(except: ['locator.text.before', 'locator.text.after']);
-        $middleware->redirectGuestsTo(fn (Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in');
-        $middleware->redirectUsersTo(fn (Request $request): string => $request->is('desk/*') ? '/desk' : '/porch');
+        $middleware->redirectGuestsTo(
+            fn(Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in',
+        );
+        $middleware->redirectUsersTo(fn(Request $request): string => $request->is('desk/*') ? '/desk' : '/porch');
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['pin', 'password']);
-        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->expectsJson());
     })
     ->create()
     ->useStoragePath("{$var}/storage")

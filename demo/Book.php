@@ -34,10 +34,15 @@ final readonly class Book
         public bool $rightToLeft = false,
         public bool $withPages = false,
         public string $contentsHeading = 'Contents',
-        public array $accessibility = ['accessMode' => 'textual', 'accessModeSufficient' => 'textual', 'accessibilityFeature' => 'tableOfContents', 'accessibilityHazard' => 'none', 'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.'],
+        public array $accessibility = [
+            'accessMode' => 'textual',
+            'accessModeSufficient' => 'textual',
+            'accessibilityFeature' => 'tableOfContents',
+            'accessibilityHazard' => 'none',
+            'accessibilitySummary' => 'Text with a table of contents; pictures have descriptions.',
+        ],
         public ?string $ages = null,
         public bool $magazine = false,
         public array $readings = [],
-    ) {
-    }
+    ) {}
 }

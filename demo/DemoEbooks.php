@@ -20,7 +20,7 @@ final class DemoEbooks
     /** @return list<Book> */
     public function books(): array
     {
-        $files = glob(__DIR__.'/books/*.md') ?: [];
+        $files = glob(__DIR__ . '/books/*.md') ?: [];
 
         return array_map($this->read(...), $files);
     }
@@ -32,22 +32,33 @@ final class DemoEbooks
      */
     public function later(): array
     {
-        $this->numbered = count(glob(__DIR__.'/books/*.md') ?: []);
+        $this->numbered = count(glob(__DIR__ . '/books/*.md') ?: []);
 
-        return array_map(function (string $file): array {
-            $facts = json_decode((preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [])[1] ?? '', true);
+        return array_map(
+            function (string $file): array {
+                $facts = json_decode(
+                    (preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [])[1] ?? '',
+                    true,
+                );
 
-            return [$this->read($file), match (true) {
-                ($facts['pdf'] ?? false) => 'pdf', ($facts['readAlong'] ?? false) => 'read along', default => 'epub'
-            }];
-        }, glob(__DIR__.'/books/later/*.md') ?: []);
+                return [
+                    $this->read($file),
+                    match (true) {
+                        $facts['pdf'] ?? false => 'pdf',
+                        $facts['readAlong'] ?? false => 'read along',
+                        default => 'epub',
+                    },
+                ];
+            },
+            glob(__DIR__ . '/books/later/*.md') ?: [],
+        );
     }
 
     private function read(string $file): Book
     {
         $parts = preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [];
         $facts = json_decode($parts[1] ?? '', true);
-        if (! is_array($facts)) {
+        if (!is_array($facts)) {
             throw new RuntimeException("{$file} does not begin with its facts as JSON between two lines of ---.");
         }
         $folder = substr($file, 0, -3);
@@ -55,9 +66,12 @@ final class DemoEbooks
         foreach (glob("{$folder}/*.svg") ?: [] as $picture) {
             $pictures[basename($picture)] = (string) file_get_contents($picture);
         }
-        $cover = $pictures['cover.svg'] ?? Drawing::cover($facts['title'], $facts['creators'][0]['name'], basename($file));
+        $cover =
+            $pictures['cover.svg'] ?? Drawing::cover($facts['title'], $facts['creators'][0]['name'], basename($file));
         unset($pictures['cover.svg']);
-        $chapters = isset($facts['pages']) ? $this->drawnPages($facts['pages'], $folder, $pictures) : $this->chapters($parts[2]);
+        $chapters = isset($facts['pages'])
+            ? $this->drawnPages($facts['pages'], $folder, $pictures)
+            : $this->chapters($parts[2]);
 
         return new Book(
             title: $facts['title'],
@@ -91,8 +105,11 @@ final class DemoEbooks
     /** @return list<array{title: string, html: string}> */
     private function chapters(string $markdown): array
     {
-        $converter = new GithubFlavoredMarkdownConverter(['html_input' => 'allow', 'renderer' => ['soft_break' => "\n"]]);
-        $converter->getEnvironment()->addExtension(new FootnoteExtension);
+        $converter = new GithubFlavoredMarkdownConverter([
+            'html_input' => 'allow',
+            'renderer' => ['soft_break' => "\n"],
+        ]);
+        $converter->getEnvironment()->addExtension(new FootnoteExtension());
         $chapters = [];
         foreach (preg_split('/^(?=# )/m', trim($markdown), flags: PREG_SPLIT_NO_EMPTY) ?: [] as $chapter) {
             $html = $converter->convert($chapter)->getContent();
@@ -100,7 +117,11 @@ final class DemoEbooks
             $html = str_replace([' align="left"', ' align="right"', ' align="center"'], '', $html);
             $html = str_replace('<img src="', '<img src="art/', $html);
             // A colon is no part of an XML name, and HTML's entities are unknown to XML.
-            $html = str_replace(['&nbsp;', '"fn:', '"fnref:', '"#fn:', '"#fnref:', ' rev="footnote"', ' role="doc-endnote"'], ["\u{A0}", '"fn-', '"fnref-', '"#fn-', '"#fnref-', '', ' epub:type="endnote"'], $html);
+            $html = str_replace(
+                ['&nbsp;', '"fn:', '"fnref:', '"#fn:', '"#fnref:', ' rev="footnote"', ' role="doc-endnote"'],
+                ["\u{A0}", '"fn-', '"fnref-', '"#fn-', '"#fnref-', '', ' epub:type="endnote"'],
+                $html,
+            );
             $chapters[] = ['title' => html_entity_decode(strip_tags($m[1] ?? 'Chapter')), 'html' => $html];
         }
 
@@ -116,9 +137,14 @@ final class DemoEbooks
     {
         $pages = [];
         foreach ($lines as $i => $line) {
-            $drawing = $pictures[sprintf('page-%02d.svg', $i + 1)] ?? throw new RuntimeException("{$folder} lacks a drawing for page ".($i + 1).'.');
+            $drawing =
+                $pictures[sprintf('page-%02d.svg', $i + 1)] ??
+                throw new RuntimeException("{$folder} lacks a drawing for page " . ($i + 1) . '.');
             $heading = $i === 0 ? 'h1' : 'p';
-            $pages[] = ['title' => $i === 0 ? $line : 'Page '.($i + 1), 'html' => $drawing."<{$heading}>".htmlspecialchars($line, ENT_XML1)."</{$heading}>"];
+            $pages[] = [
+                'title' => $i === 0 ? $line : 'Page ' . ($i + 1),
+                'html' => $drawing . "<{$heading}>" . htmlspecialchars($line, ENT_XML1) . "</{$heading}>",
+            ];
         }
 
         return $pages;

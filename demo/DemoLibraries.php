@@ -26,7 +26,7 @@ final class DemoLibraries
     public function __construct(public readonly DateTimeImmutable $now, private readonly Closure $say)
     {
         $this->random = new Randomizer(new Xoshiro256StarStar(7));
-        $this->folder = dirname(storage_path()).'/demo';
+        $this->folder = dirname(storage_path()) . '/demo';
     }
 
     public function say(string $done): void

@@ -15,26 +15,40 @@ final class DemoMagazines
     /** @return list<Book> the oldest of each magazine first */
     public function issues(): array
     {
-        return array_map(fn (string $file, int $n): Book => $this->read($file, $n), $files = glob(__DIR__.'/magazines/*.md') ?: [], array_keys($files));
+        return array_map(
+            fn(string $file, int $n): Book => $this->read($file, $n),
+            $files = glob(__DIR__ . '/magazines/*.md') ?: [],
+            array_keys($files),
+        );
     }
 
     private function read(string $file, int $number): Book
     {
         $parts = preg_split('/^---\s*$/m', (string) file_get_contents($file), 3) ?: [];
         $facts = json_decode($parts[1] ?? '', true);
-        if (! is_array($facts)) {
+        if (!is_array($facts)) {
             throw new RuntimeException("{$file} does not begin with its facts as JSON between two lines of ---.");
         }
         $colour = self::COLOURS[$number % count(self::COLOURS)];
         $articles = $this->articles($parts[2], $colour, "{$facts['magazine']} · Issue {$facts['issue']}");
-        $titles = implode('', array_map(fn (array $a): string => '<li>'.self::x($a['title']).'</li>', $articles));
+        $titles = implode('', array_map(fn(array $a): string => '<li>' . self::x($a['title']) . '</li>', $articles));
         $waves = self::waves($colour, 760, 1040, $facts['issue']);
 
         return new Book(
             title: $facts['magazine'],
             creators: [],
             isbn: DemoEbooks::isbn(400 + $number),
-            chapters: [['title' => $facts['magazine'], 'untold' => true, 'html' => "<div class=\"front\">{$waves}<h1>".self::x($facts['magazine'])."</h1><p class=\"number\">Issue {$facts['issue']}</p><ul>{$titles}</ul></div>"], ...$articles],
+            chapters: [
+                [
+                    'title' => $facts['magazine'],
+                    'untold' => true,
+                    'html' =>
+                        "<div class=\"front\">{$waves}<h1>" .
+                        self::x($facts['magazine']) .
+                        "</h1><p class=\"number\">Issue {$facts['issue']}</p><ul>{$titles}</ul></div>",
+                ],
+                ...$articles,
+            ],
             description: $facts['description'],
             publisher: $facts['publisher'],
             published: $facts['published'],
@@ -50,12 +64,27 @@ final class DemoMagazines
     /** @return list<array{title: string, html: string}> */
     private function articles(string $markdown, string $colour, string $foot): array
     {
-        $converter = new GithubFlavoredMarkdownConverter;
+        $converter = new GithubFlavoredMarkdownConverter();
         $articles = [];
         foreach (preg_split('/^(?=# )/m', trim($markdown), flags: PREG_SPLIT_NO_EMPTY) ?: [] as $n => $article) {
-            preg_match('/^# (.+?)\n+\*(.+?)\*\n+(.+)$/s', trim($article), $m) || throw new RuntimeException("An article of {$foot} has no title, no name under it or no text.");
+            preg_match('/^# (.+?)\n+\*(.+?)\*\n+(.+)$/s', trim($article), $m) ||
+                throw new RuntimeException("An article of {$foot} has no title, no name under it or no text.");
             $text = trim($converter->convert($m[3])->getContent());
-            $articles[] = ['title' => $m[1], 'html' => '<div class="article">'.self::waves($colour, 664, 190, $n + 3).'<h1>'.self::x($m[1]).'</h1><p class="by">'.self::x($m[2])."</p><div class=\"columns\">{$text}</div></div><p class=\"foot\" aria-hidden=\"true\">".self::x($foot).' · '.($n + 2).'</p>'];
+            $articles[] = [
+                'title' => $m[1],
+                'html' =>
+                    '<div class="article">' .
+                    self::waves($colour, 664, 190, $n + 3) .
+                    '<h1>' .
+                    self::x($m[1]) .
+                    '</h1><p class="by">' .
+                    self::x($m[2]) .
+                    "</p><div class=\"columns\">{$text}</div></div><p class=\"foot\" aria-hidden=\"true\">" .
+                    self::x($foot) .
+                    ' · ' .
+                    ($n + 2) .
+                    '</p>',
+            ];
         }
 
         return $articles;
@@ -69,11 +98,11 @@ final class DemoMagazines
             $y = $height * (0.55 + $row * 0.05);
             $path = "M0 {$y}";
             for ($x = 0; $x < $width; $x += 80) {
-                $path .= sprintf(' q 20 %d 40 0 t 40 0', -6 - ($row + $seed + $x / 80) % 4 * 3);
+                $path .= sprintf(' q 20 %d 40 0 t 40 0', -6 - (($row + $seed + $x / 80) % 4) * 3);
             }
             $lines .= "<path d=\"{$path}\" fill=\"none\" stroke=\"#fbf8f1\" stroke-width=\"2\" opacity=\"0.55\"/>";
         }
-        $left = $width * (0.2 + $seed * 37 % 60 / 100);
+        $left = $width * (0.2 + (($seed * 37) % 60) / 100);
         $top = $height * 0.36;
         $size = $height * 0.06;
 

@@ -28,14 +28,22 @@ final class DemoServiceProvider extends ServiceProvider
     {
         Views::composer('account.sign-in.sign-in', function (View $view): void {
             $library = $this->app->make(RequestContext::class)->library;
-            $view->with('demoCards', config('figporch.demo') ? array_filter(
-                array_slice(Members::CARDS, 0, self::CARDS_SHOWN),
-                fn (array $card): bool => $card['library'] === $library?->slug,
-            ) : []);
+            $view->with(
+                'demoCards',
+                config('figporch.demo')
+                    ? array_filter(
+                        array_slice(Members::CARDS, 0, self::CARDS_SHOWN),
+                        fn(array $card): bool => $card['library'] === $library?->slug,
+                    )
+                    : [],
+            );
         });
-        Views::composer('desk.sign-in.sign-in', fn (View $view) => $view->with(
-            'demoStaff',
-            config('figporch.demo') ? array_slice(Members::STAFF, 0, self::STAFF_SHOWN) : [],
-        ));
+        Views::composer(
+            'desk.sign-in.sign-in',
+            fn(View $view) => $view->with(
+                'demoStaff',
+                config('figporch.demo') ? array_slice(Members::STAFF, 0, self::STAFF_SHOWN) : [],
+            ),
+        );
     }
 }

@@ -27,9 +27,81 @@ final class LargeCatalogue
     /** Draws from a table of this many entries are fast; a power of two, so that bits choose. */
     private const DRAWS = 1 << 20;
 
-    private const COMMON = ['the', 'of', 'and', 'to', 'a', 'in', 'his', 'with', 'her', 'for', 'from', 'by', 'is', 'on', 'as', 'that', 'an', 'at', 'when', 'who', 'sea', 'island', 'night', 'light', 'house', 'water', 'story', 'life', 'time', 'love', 'family', 'world', 'winter', 'secret', 'road', 'last', 'city', 'stone', 'garden', 'letter'];
+    private const COMMON = [
+        'the',
+        'of',
+        'and',
+        'to',
+        'a',
+        'in',
+        'his',
+        'with',
+        'her',
+        'for',
+        'from',
+        'by',
+        'is',
+        'on',
+        'as',
+        'that',
+        'an',
+        'at',
+        'when',
+        'who',
+        'sea',
+        'island',
+        'night',
+        'light',
+        'house',
+        'water',
+        'story',
+        'life',
+        'time',
+        'love',
+        'family',
+        'world',
+        'winter',
+        'secret',
+        'road',
+        'last',
+        'city',
+        'stone',
+        'garden',
+        'letter',
+    ];
 
-    private const ONSETS = ['b', 'br', 'c', 'ch', 'cl', 'd', 'dr', 'f', 'fl', 'g', 'gr', 'h', 'j', 'k', 'l', 'm', 'n', 'p', 'pl', 'qu', 'r', 's', 'sh', 'sk', 'st', 't', 'tr', 'v', 'w', 'th'];
+    private const ONSETS = [
+        'b',
+        'br',
+        'c',
+        'ch',
+        'cl',
+        'd',
+        'dr',
+        'f',
+        'fl',
+        'g',
+        'gr',
+        'h',
+        'j',
+        'k',
+        'l',
+        'm',
+        'n',
+        'p',
+        'pl',
+        'qu',
+        'r',
+        's',
+        'sh',
+        'sk',
+        'st',
+        't',
+        'tr',
+        'v',
+        'w',
+        'th',
+    ];
 
     private const NUCLEI = ['a', 'e', 'i', 'o', 'u', 'ai', 'ea', 'ou', 'oa', 'ie'];
 
@@ -57,17 +129,33 @@ final class LargeCatalogue
         $this->random = new Randomizer(new Xoshiro256StarStar(26));
         $this->pdo = DB::getPdo();
         $this->words = $this->vocabulary();
-        DB::unprepared('set session_replication_role = replica; drop index if exists search_rows_stems, search_rows_exact');
+        DB::unprepared(
+            'set session_replication_role = replica; drop index if exists search_rows_stems, search_rows_exact',
+        );
         try {
             $first = $this->reserve('titles', $titles);
-            $this->names('contributors', max(100, intdiv($titles * 3, 10)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b), ucfirst($b).', '.ucfirst($a)], ['name', 'sort_name']);
-            $this->names('series', max(20, intdiv($titles * 6, 100)), fn (string $a, string $b): array => [ucfirst($a).' '.ucfirst($b).' Cycle'], ['name']);
-            $this->names('subjects', self::SUBJECTS, fn (string $a, string $b): array => [ucfirst($a).' and '.$b], ['name']);
+            $this->names(
+                'contributors',
+                max(100, intdiv($titles * 3, 10)),
+                fn(string $a, string $b): array => [ucfirst($a) . ' ' . ucfirst($b), ucfirst($b) . ', ' . ucfirst($a)],
+                ['name', 'sort_name'],
+            );
+            $this->names(
+                'series',
+                max(20, intdiv($titles * 6, 100)),
+                fn(string $a, string $b): array => [ucfirst($a) . ' ' . ucfirst($b) . ' Cycle'],
+                ['name'],
+            );
+            $this->names('subjects', self::SUBJECTS, fn(string $a, string $b): array => [ucfirst($a) . ' and ' . $b], [
+                'name',
+            ]);
             $say('names of people, series and subjects');
             $this->records($first, $titles, $now, $say);
             $this->makeFindable($first, $first + $titles - 1, $say);
         } finally {
-            DB::unprepared("set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem");
+            DB::unprepared(
+                "set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem",
+            );
         }
         DB::statement('vacuum analyze');
         $say('indexes');
@@ -93,11 +181,11 @@ final class LargeCatalogue
     private function vocabulary(): array
     {
         $words = array_fill_keys(self::COMMON, true);
-        $pick = fn (array $from): string => $from[$this->random->getInt(0, count($from) - 1)];
+        $pick = fn(array $from): string => $from[$this->random->getInt(0, count($from) - 1)];
         while (count($words) < self::VOCABULARY) {
             $word = '';
             for ($syllables = $this->random->getInt(1, 3); $syllables >= 0; $syllables--) {
-                $word .= $pick(self::ONSETS).$pick(self::NUCLEI).$pick(self::CODAS);
+                $word .= $pick(self::ONSETS) . $pick(self::NUCLEI) . $pick(self::CODAS);
             }
             $words[$word] = true;
         }
@@ -112,13 +200,13 @@ final class LargeCatalogue
      */
     private function zipf(int $most, float $exponent): Closure
     {
-        $weights = array_map(fn (int $n): float => 1 / ($n + 2.7) ** $exponent, range(1, $most));
+        $weights = array_map(fn(int $n): float => 1 / ($n + 2.7) ** $exponent, range(1, $most));
         $sum = array_sum($weights);
         $table = [];
         $through = 0.0;
         foreach ($weights as $n => $weight) {
             $through += $weight / $sum;
-            for ($until = (int) round($through * self::DRAWS); count($table) < $until;) {
+            for ($until = (int) round($through * self::DRAWS); count($table) < $until; ) {
                 $table[] = $n;
             }
         }
@@ -146,43 +234,66 @@ final class LargeCatalogue
         $rows = [];
         $id = $this->reserve($table, $count);
         while (count($rows) < $count) {
-            $values = $make($this->words[$this->random->getInt(200, self::VOCABULARY - 1)], $this->words[$this->random->getInt(200, self::VOCABULARY - 1)]);
-            if (! isset($known[$values[0]])) {
+            $values = $make(
+                $this->words[$this->random->getInt(200, self::VOCABULARY - 1)],
+                $this->words[$this->random->getInt(200, self::VOCABULARY - 1)],
+            );
+            if (!isset($known[$values[0]])) {
                 $known[$values[0]] = true;
                 $rows[] = implode("\t", [$id++, ...$values]);
             }
         }
         $this->copy($table, ['id', ...$columns], $rows);
-        DB::update("update {$table} set words = to_tsvector('fig_exact', lower(name)) || to_tsvector('fig_en', lower(name)) || to_tsvector('fig_es', lower(name)) where words is null");
+        DB::update(
+            "update {$table} set words = to_tsvector('fig_exact', lower(name)) || to_tsvector('fig_en', lower(name)) || to_tsvector('fig_es', lower(name)) where words is null",
+        );
     }
 
     /** @param  Closure(string): void  $say */
     private function records(int $first, int $count, DateTimeImmutable $now, Closure $say): void
     {
-        DB::unprepared('drop table if exists grown; create unlogged table grown (title_id bigint, language text, a text, b text, c text, d text)');
+        DB::unprepared(
+            'drop table if exists grown; create unlogged table grown (title_id bigint, language text, a text, b text, c text, d text)',
+        );
         $word = $this->zipf(self::VOCABULARY, 1.0);
         $person = $this->ranked('contributors', 0.6);
         $narrator = $this->ranked('contributors', 0.9);
         $series = $this->ranked('series', 0.6);
         $subject = $this->ranked('subjects', 0.8);
         $topic = $this->zipf(150, 0.9);
-        $topics = array_map(fn (): array => array_map(fn (): int => $this->random->getInt(200, 20_000), range(1, 150)), range(1, self::SUBJECTS));
+        $topics = array_map(
+            fn(): array => array_map(fn(): int => $this->random->getInt(200, 20_000), range(1, 150)),
+            range(1, self::SUBJECTS),
+        );
         $libraries = DB::table('libraries')->orderByRaw("slug = 'saltmere' desc, id")->pluck('id')->all();
         $licence = $this->reserve('licences', $count * count($libraries));
         $work = $this->reserve('works', $count);
         for ($done = 0; $done < $count; $done += self::BATCH) {
-            $rows = ['works' => [], 'titles' => [], 'contributor_title' => [], 'subject_title' => [], 'licences' => [], 'grown' => []];
+            $rows = [
+                'works' => [],
+                'titles' => [],
+                'contributor_title' => [],
+                'subject_title' => [],
+                'licences' => [],
+                'grown' => [],
+            ];
             for ($n = 0; $n < min(self::BATCH, $count - $done); $n++) {
                 $id = $first + $done + $n;
-                $name = ucwords(implode(' ', array_map(fn (int $w): string => $this->words[$w], $word($this->random->getInt(2, 7)))));
-                [$format, $audience, $language] = [$this->weighted(self::FORMATS), $this->weighted(self::AUDIENCES), $this->weighted(self::LANGUAGES)];
+                $name = ucwords(
+                    implode(' ', array_map(fn(int $w): string => $this->words[$w], $word($this->random->getInt(2, 7)))),
+                );
+                [$format, $audience, $language] = [
+                    $this->weighted(self::FORMATS),
+                    $this->weighted(self::AUDIENCES),
+                    $this->weighted(self::LANGUAGES),
+                ];
                 $about = array_values(array_unique(array_column($subject(3), 0)));
-                $subjects = array_combine($about, array_map(fn (int $s): string => $this->subjectNames[$s], $about));
+                $subjects = array_combine($about, array_map(fn(int $s): string => $this->subjectNames[$s], $about));
                 $text = $word($this->random->getInt(60, 100));
                 foreach ($topic(intdiv(count($text), 5)) as $k => $t) {
                     $text[$k * 5] = $topics[$about[$k % count($about)] % self::SUBJECTS][$t];
                 }
-                $text = implode(' ', array_map(fn (int $w): string => $this->words[$w], $text));
+                $text = implode(' ', array_map(fn(int $w): string => $this->words[$w], $text));
                 $people = [[...$person(1)[0], 'author']];
                 if ($this->random->getInt(1, 100) <= 15) {
                     $people[] = [...$person(1)[0], 'author'];
@@ -193,19 +304,48 @@ final class LargeCatalogue
                 $in = $this->random->getInt(1, 4) === 1 ? $series(1)[0] : null;
                 $year = 2026 - min(126, (int) (-14 * log($this->random->getInt(1, 10_000) / 10_000)));
                 $level = $audience === 'adult' ? '\N' : sprintf('%.1f', $this->random->getInt(10, 130) / 10);
-                $borrowed = min(2_000_000, (int) (10 * (($this->random->getInt(1, 1_000_000) / 1_000_000) ** (-1 / 0.9) - 1)));
-                $awards = $this->random->getInt(1, 100) <= 3 ? ['Prize '.$this->random->getInt(1, 29)] : [];
-                $added = $now->modify('-'.$this->random->getInt(0, 5_000_000).' minutes')->format('Y-m-d H:i:sP');
+                $borrowed = min(
+                    2_000_000,
+                    (int) (10 * (($this->random->getInt(1, 1_000_000) / 1_000_000) ** (-1 / 0.9) - 1)),
+                );
+                $awards = $this->random->getInt(1, 100) <= 3 ? ['Prize ' . $this->random->getInt(1, 29)] : [];
+                $added = $now->modify('-' . $this->random->getInt(0, 5_000_000) . ' minutes')->format('Y-m-d H:i:sP');
                 $fiction = ['t', 'f', '\N'][$this->random->getInt(0, 2)];
                 $rows['works'][] = implode("\t", [$work, $name, "grown {$work}"]);
-                $rows['titles'][] = implode("\t", [$id, $work++, "grown:{$id}", $format, $name, $language, $audience, $text, (string) $year, $in[0] ?? '\N', $in === null ? '\N' : $this->random->getInt(1, 12), $this->random->getInt(60, 30_000), $borrowed, $added, $level, json_encode($awards), $fiction]);
+                $rows['titles'][] = implode("\t", [
+                    $id,
+                    $work++,
+                    "grown:{$id}",
+                    $format,
+                    $name,
+                    $language,
+                    $audience,
+                    $text,
+                    (string) $year,
+                    $in[0] ?? '\N',
+                    $in === null ? '\N' : $this->random->getInt(1, 12),
+                    $this->random->getInt(60, 30_000),
+                    $borrowed,
+                    $added,
+                    $level,
+                    json_encode($awards),
+                    $fiction,
+                ]);
                 foreach ($people as $k => [$p, , $role]) {
                     $rows['contributor_title']["{$id} {$p} {$role}"] = implode("\t", [$id, $p, $role, $k]);
                 }
                 foreach ($about as $s) {
                     $rows['subject_title'][] = "{$id}\t{$s}";
                 }
-                $rows['grown'][] = implode("\t", [$id, $language, strtolower($name).' 0apart0', strtolower(implode(' 0apart0 ', array_column($people, 1))).' 0apart0', strtolower(($in[1] ?? '').' 0apart0 '.implode(' 0apart0 ', [...$awards, ...$subjects])).' 0apart0', $text]);
+                $rows['grown'][] = implode("\t", [
+                    $id,
+                    $language,
+                    strtolower($name) . ' 0apart0',
+                    strtolower(implode(' 0apart0 ', array_column($people, 1))) . ' 0apart0',
+                    strtolower(($in[1] ?? '') . ' 0apart0 ' . implode(' 0apart0 ', [...$awards, ...$subjects])) .
+                    ' 0apart0',
+                    $text,
+                ]);
                 foreach ($libraries as $k => $library) {
                     if ($this->random->getInt(1, 100) <= ($k === 0 ? 88 : 7)) {
                         $rows['licences'][] = $this->licence($licence++, $library, $id, $now);
@@ -213,13 +353,56 @@ final class LargeCatalogue
                 }
             }
             $this->copy('works', ['id', 'name', 'match_key'], $rows['works']);
-            $this->copy('titles', ['id', 'work_id', 'record_key', 'format', 'name', 'language', 'audience', 'description', 'published', 'series_id', 'series_position', 'extent', 'times_borrowed', 'added_at', 'level', 'awards', 'fiction'], $rows['titles']);
-            $this->copy('contributor_title', ['title_id', 'contributor_id', 'role', 'position'], array_values($rows['contributor_title']));
+            $this->copy(
+                'titles',
+                [
+                    'id',
+                    'work_id',
+                    'record_key',
+                    'format',
+                    'name',
+                    'language',
+                    'audience',
+                    'description',
+                    'published',
+                    'series_id',
+                    'series_position',
+                    'extent',
+                    'times_borrowed',
+                    'added_at',
+                    'level',
+                    'awards',
+                    'fiction',
+                ],
+                $rows['titles'],
+            );
+            $this->copy(
+                'contributor_title',
+                ['title_id', 'contributor_id', 'role', 'position'],
+                array_values($rows['contributor_title']),
+            );
             $this->copy('subject_title', ['title_id', 'subject_id'], $rows['subject_title']);
-            $this->copy('licences', ['id', 'library_id', 'title_id', 'model', 'copies', 'copies_free', 'loans_bought', 'loans_left', 'starts_at', 'ends_at', 'price_cents', 'shared'], $rows['licences']);
+            $this->copy(
+                'licences',
+                [
+                    'id',
+                    'library_id',
+                    'title_id',
+                    'model',
+                    'copies',
+                    'copies_free',
+                    'loans_bought',
+                    'loans_left',
+                    'starts_at',
+                    'ends_at',
+                    'price_cents',
+                    'shared',
+                ],
+                $rows['licences'],
+            );
             $this->copy('grown', ['title_id', 'language', 'a', 'b', 'c', 'd'], $rows['grown']);
             if (($done / self::BATCH) % 20 === 19) {
-                $say(number_format($done + self::BATCH).' records');
+                $say(number_format($done + self::BATCH) . ' records');
             }
         }
     }
@@ -229,7 +412,9 @@ final class LargeCatalogue
     {
         // No trigger notes what comes in: nothing gathered before is true of it.
         DB::table('search_gatherings')->delete();
-        DB::statement("insert into search_words (word, titles) select word, count(*) from (select unnest(string_to_array(a, ' ')) as word from grown union all select unnest(string_to_array(b, ' ')) from grown) x where length(word) between 4 and 40 and word <> '0apart0' group by word on conflict (word) do update set titles = search_words.titles + excluded.titles");
+        DB::statement(
+            "insert into search_words (word, titles) select word, count(*) from (select unnest(string_to_array(a, ' ')) as word from grown union all select unnest(string_to_array(b, ' ')) from grown) x where length(word) between 4 and 40 and word <> '0apart0' group by word on conflict (word) do update set titles = search_words.titles + excluded.titles",
+        );
         // A table made by a question is made by all processors.
         DB::unprepared('drop table if exists grown_words; analyze grown; set max_parallel_workers_per_gather = 4; set parallel_setup_cost = 0; set parallel_tuple_cost = 0; set min_parallel_table_scan_size = 0;
             create unlogged table grown_words as select title_id, search_stems(language, a, b, c, d) stems, search_exact(a, b, c, d) exact from grown;
@@ -241,11 +426,15 @@ final class LargeCatalogue
                     select t.id, t.format, t.audience, t.language, left(t.published, 4)::int, t.level, t.series_id, t.times_borrowed, t.added_at, t.fiction,
                         case t.audience when 'child' then 4 when 'teen' then 12 else 18 end, case t.audience when 'child' then 12 when 'teen' then 17 else 99 end, array(select jsonb_array_elements_text(t.awards)),
                         array(select subject_id::int from subject_title st where st.title_id = t.id), g.stems, g.exact
-                    from grown_words g join titles t on t.id = g.title_id where t.id between ? and ?", [$from, min($last, $from + 99_999)],
+                    from grown_words g join titles t on t.id = g.title_id where t.id between ? and ?",
+                [$from, min($last, $from + 99_999)],
             );
-            DB::statement('update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid, sure_from = a.sure_from, sure_until = a.sure_until
-                from search_availability((select array_agg(title_id) from search_rows where title_id between ? and ?), now()) a where r.title_id = a.title_id', [$from, min($last, $from + 99_999)]);
-            $say('findable up to title '.number_format(min($last, $from + 99_999)));
+            DB::statement(
+                'update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid, sure_from = a.sure_from, sure_until = a.sure_until
+                from search_availability((select array_agg(title_id) from search_rows where title_id between ? and ?), now()) a where r.title_id = a.title_id',
+                [$from, min($last, $from + 99_999)],
+            );
+            $say('findable up to title ' . number_format(min($last, $from + 99_999)));
         }
         DB::unprepared('drop table grown, grown_words');
     }
@@ -264,22 +453,71 @@ final class LargeCatalogue
         $ids = array_keys($rows);
         $draw = $this->zipf(count($ids), $exponent);
 
-        return fn (int $count): array => array_map(fn (int $n): array => [$ids[$n], $rows[$ids[$n]]], $draw($count));
+        return fn(int $count): array => array_map(fn(int $n): array => [$ids[$n], $rows[$ids[$n]]], $draw($count));
     }
 
     private function licence(int $id, int $library, int $title, DateTimeImmutable $now): string
     {
         $copies = 1 + (int) min(50, -2 * log($this->random->getInt(1, 10_000) / 10_000));
         $free = $this->random->getInt(1, 100) <= 70 ? max(1, $copies - $this->random->getInt(0, 2)) : 0;
-        $ends = $now->modify('+'.$this->random->getInt(3, 900).' days')->format('Y-m-d H:i:sP');
-        $starts = $now->modify('-'.$this->random->getInt(10, 2000).' days')->format('Y-m-d H:i:sP');
+        $ends = $now->modify('+' . $this->random->getInt(3, 900) . ' days')->format('Y-m-d H:i:sP');
+        $starts = $now->modify('-' . $this->random->getInt(10, 2000) . ' days')->format('Y-m-d H:i:sP');
 
-        return implode("\t", match ($this->weighted([['one_copy_one_user', 60], ['metered_by_time', 24], ['metered_by_loans', 10], ['simultaneous', 6]])) {
-            'one_copy_one_user' => [$id, $library, $title, 'one_copy_one_user', $copies, $free, '\N', '\N', $starts, '\N', 5000, 'f'],
-            'metered_by_time' => [$id, $library, $title, 'metered_by_time', $copies, $free, '\N', '\N', $starts, $ends, 3000, 'f'],
-            'metered_by_loans' => [$id, $library, $title, 'metered_by_loans', $copies, $free, 52, $this->random->getInt(1, 52), $starts, '\N', 2500, 'f'],
-            default => [$id, $library, $title, 'simultaneous', '\N', '\N', '\N', '\N', $starts, '\N', 9000, 'f'],
-        });
+        return implode(
+            "\t",
+            match (
+                $this->weighted([
+                    ['one_copy_one_user', 60],
+                    ['metered_by_time', 24],
+                    ['metered_by_loans', 10],
+                    ['simultaneous', 6],
+                ])
+            ) {
+                'one_copy_one_user' => [
+                    $id,
+                    $library,
+                    $title,
+                    'one_copy_one_user',
+                    $copies,
+                    $free,
+                    '\N',
+                    '\N',
+                    $starts,
+                    '\N',
+                    5000,
+                    'f',
+                ],
+                'metered_by_time' => [
+                    $id,
+                    $library,
+                    $title,
+                    'metered_by_time',
+                    $copies,
+                    $free,
+                    '\N',
+                    '\N',
+                    $starts,
+                    $ends,
+                    3000,
+                    'f',
+                ],
+                'metered_by_loans' => [
+                    $id,
+                    $library,
+                    $title,
+                    'metered_by_loans',
+                    $copies,
+                    $free,
+                    52,
+                    $this->random->getInt(1, 52),
+                    $starts,
+                    '\N',
+                    2500,
+                    'f',
+                ],
+                default => [$id, $library, $title, 'simultaneous', '\N', '\N', '\N', '\N', $starts, '\N', 9000, 'f'],
+            },
+        );
     }
 
     /** @param  list<array{string, int}>  $of  value and its share of a hundred */
@@ -303,7 +541,7 @@ final class LargeCatalogue
     private function copy(string $table, array $columns, array $rows): void
     {
         foreach (array_chunk($rows, self::BATCH * 4) as $chunk) {
-            if (! $this->pdo->pgsqlCopyFromArray($table, $chunk, "\t", '\\\\N', implode(',', $columns))) {
+            if (!$this->pdo->pgsqlCopyFromArray($table, $chunk, "\t", '\\\\N', implode(',', $columns))) {
                 throw new RuntimeException("Rows of {$table} could not be written.");
             }
         }

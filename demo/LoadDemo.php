@@ -19,9 +19,7 @@ final class LoadDemo
 {
     private DemoLibraries $coast;
 
-    public function __construct(private readonly Container $make)
-    {
-    }
+    public function __construct(private readonly Container $make) {}
 
     /** @param  Closure(string): void  $say */
     public function __invoke(DateTimeImmutable $now, Closure $say, int $inventedBooks = 180, ?int $media = null): void
@@ -40,12 +38,17 @@ final class LoadDemo
         $takeIn->payPerLoanAndShare();
         $this->coast->say('licences');
         $cards = $this->makeCards();
-        $this->coast->say(Card::query()->count().' patrons with cards');
-        $this->coast->say($lend->writePastLoans($cards).' past loans');
+        $this->coast->say(Card::query()->count() . ' patrons with cards');
+        $this->coast->say($lend->writePastLoans($cards) . ' past loans');
         $lend->lendToFirstCard();
         $lend->lendNow($cards);
         $lend->placeHoldsOfFirstCard();
-        $this->coast->say(DB::table('loans')->whereNull('ended_at')->count().' open loans, '.DB::table('holds')->whereNull('closed_at')->count().' holds');
+        $this->coast->say(
+            DB::table('loans')->whereNull('ended_at')->count() .
+                ' open loans, ' .
+                DB::table('holds')->whereNull('closed_at')->count() .
+                ' holds',
+        );
         $takeIn->takeInMedia($media);
         $takeIn->takeInLaterBooks();
         $takeIn->takeInMagazines();
@@ -61,7 +64,11 @@ final class LoadDemo
     {
         $consortium = DB::table('consortia')->insertGetId(['name' => Members::CONSORTIUM]);
         foreach (Members::LIBRARIES as $facts) {
-            $library = Library::query()->create([...$facts, 'consortium_id' => $consortium, 'timezone' => Members::TIMEZONE]);
+            $library = Library::query()->create([
+                ...$facts,
+                'consortium_id' => $consortium,
+                'timezone' => Members::TIMEZONE,
+            ]);
             $this->coast->libraries[$library->slug] = $library;
             foreach (Members::RULES[$library->slug] as $rule) {
                 if (isset($rule['lengths'])) {
@@ -76,22 +83,44 @@ final class LoadDemo
     private function makeCards(): array
     {
         foreach (Members::CARDS as $facts) {
-            $email = strtolower(str_replace(' ', '.', $facts['name'])).'@lantern.example';
+            $email = strtolower(str_replace(' ', '.', $facts['name'])) . '@lantern.example';
             $person = Person::query()->create(['name' => $facts['name'], 'email' => $email, 'keeps_history' => true]);
-            foreach ([[$facts['library'], $facts['number'], $facts['group']], ...(isset($facts['also']) ? [[...$facts['also'], 'adult']] : [])] as [$slug, $number, $group]) {
+            foreach (
+                [
+                    [$facts['library'], $facts['number'], $facts['group']],
+                    ...isset($facts['also']) ? [[...$facts['also'], 'adult']] : [],
+                ]
+                as [$slug, $number, $group]
+            ) {
                 Card::query()->create([
-                    'library_id' => $this->coast->libraries[$slug]->id, 'person_id' => $person->id, 'number' => $number,
-                    'pin_hash' => Hash::make($facts['pin']), 'patron_group' => $group, 'expires_at' => $this->coast->now->modify('+2 years'),
+                    'library_id' => $this->coast->libraries[$slug]->id,
+                    'person_id' => $person->id,
+                    'number' => $number,
+                    'pin_hash' => Hash::make($facts['pin']),
+                    'patron_group' => $group,
+                    'expires_at' => $this->coast->now->modify('+2 years'),
                 ]);
             }
         }
         $cards = [];
         foreach ($this->coast->libraries as $slug => $library) {
             for ($i = 0; $i < 30; $i++) {
-                $person = Person::query()->create(['name' => "Patron {$library->short_name} ".($i + 1), 'email' => null]);
+                $person = Person::query()->create([
+                    'name' => "Patron {$library->short_name} " . ($i + 1),
+                    'email' => null,
+                ]);
                 $cards[$slug][] = Card::query()->create([
-                    'library_id' => $library->id, 'person_id' => $person->id, 'number' => sprintf('%d9%06d', 20 + $library->id, $i),
-                    'patron_group' => $slug === 'cinder-point' ? ($i % 6 === 0 ? 'teacher' : 'student') : ($i % 5 === 4 ? 'teen' : 'adult'),
+                    'library_id' => $library->id,
+                    'person_id' => $person->id,
+                    'number' => sprintf('%d9%06d', 20 + $library->id, $i),
+                    'patron_group' =>
+                        $slug === 'cinder-point'
+                            ? ($i % 6 === 0
+                                ? 'teacher'
+                                : 'student')
+                            : ($i % 5 === 4
+                                ? 'teen'
+                                : 'adult'),
                 ]);
             }
         }
@@ -103,7 +132,10 @@ final class LoadDemo
     {
         foreach (Members::STAFF as $facts) {
             StaffMember::query()->create([
-                'library_id' => $this->coast->libraries[$facts['library']]->id, 'name' => $facts['name'], 'email' => $facts['email'], 'password' => Hash::make($facts['password']),
+                'library_id' => $this->coast->libraries[$facts['library']]->id,
+                'name' => $facts['name'],
+                'email' => $facts['email'],
+                'password' => Hash::make($facts['password']),
             ]);
         }
     }

@@ -22,9 +22,7 @@ final class PastLending
     /** Copies that stand for a licence without a number of them. */
     private const MANY = 6;
 
-    public function __construct(private readonly Randomizer $random)
-    {
-    }
+    public function __construct(private readonly Randomizer $random) {}
 
     /**
      * @param  float  $wanted  by how many patrons a month
@@ -37,21 +35,46 @@ final class PastLending
         if ($days <= 1 || $most < 1) {
             return ['loans' => [], 'holds' => []];
         }
-        $years = new TitleYears($licence->copies ?? self::MANY, self::KEPT_HOURS / 24, self::behaviour($wanted / 30), $this->random);
+        $years = new TitleYears(
+            $licence->copies ?? self::MANY,
+            self::KEPT_HOURS / 24,
+            self::behaviour($wanted / 30),
+            $this->random,
+        );
         $years->run($days);
-        $at = fn (float $day): CarbonImmutable => $licence->starts_at->addSeconds((int) round($day * 86400));
+        $at = fn(float $day): CarbonImmutable => $licence->starts_at->addSeconds((int) round($day * 86400));
 
-        $loans = array_map(fn (SimulatedLoan $loan): array => [
-            'card_id' => null, 'title_id' => $licence->title_id, 'licence_id' => $licence->id, 'length' => $loan->length->code(),
-            'started_at' => $at($loan->start), 'due_at' => $at($loan->due), 'ended_at' => $at($loan->end),
-            'end_reason' => $loan->end >= $loan->due ? 'expired' : 'returned',
-        ], array_slice($years->loans, 0, $most));
-        $closed = array_filter($years->holds, fn (SimulatedHold $hold): bool => ($hold->takenAt ?? $hold->cancelledAt) !== null);
-        $holds = array_map(fn (SimulatedHold $hold): array => [
-            'card_id' => null, 'library_id' => $licence->library_id, 'title_id' => $licence->title_id,
-            'state' => $hold->takenAt !== null ? 'filled' : ($hold->misses > 1 ? 'lapsed' : 'cancelled'), 'placed_at' => $at($hold->placedAt), 'line_at' => $at($hold->placedAt),
-            'misses' => $hold->misses, 'ready_at' => $hold->readyAt === null ? null : $at($hold->readyAt), 'closed_at' => $at($hold->takenAt ?? (float) $hold->cancelledAt),
-        ], array_values($closed));
+        $loans = array_map(
+            fn(SimulatedLoan $loan): array => [
+                'card_id' => null,
+                'title_id' => $licence->title_id,
+                'licence_id' => $licence->id,
+                'length' => $loan->length->code(),
+                'started_at' => $at($loan->start),
+                'due_at' => $at($loan->due),
+                'ended_at' => $at($loan->end),
+                'end_reason' => $loan->end >= $loan->due ? 'expired' : 'returned',
+            ],
+            array_slice($years->loans, 0, $most),
+        );
+        $closed = array_filter(
+            $years->holds,
+            fn(SimulatedHold $hold): bool => ($hold->takenAt ?? $hold->cancelledAt) !== null,
+        );
+        $holds = array_map(
+            fn(SimulatedHold $hold): array => [
+                'card_id' => null,
+                'library_id' => $licence->library_id,
+                'title_id' => $licence->title_id,
+                'state' => $hold->takenAt !== null ? 'filled' : ($hold->misses > 1 ? 'lapsed' : 'cancelled'),
+                'placed_at' => $at($hold->placedAt),
+                'line_at' => $at($hold->placedAt),
+                'misses' => $hold->misses,
+                'ready_at' => $hold->readyAt === null ? null : $at($hold->readyAt),
+                'closed_at' => $at($hold->takenAt ?? (float) $hold->cancelledAt),
+            ],
+            array_values($closed),
+        );
 
         return ['loans' => $loans, 'holds' => $holds];
     }
@@ -59,11 +82,15 @@ final class PastLending
     private static function behaviour(float $perDay): Behaviour
     {
         return new Behaviour(
-            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / max($perDay, 1e-4)),
-            length: fn (Randomizer $r): LoanLength => LoanLength::days([7, 14, 14, 21][$r->getInt(0, 3)]),
-            kept: fn (float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4 ? $days : max(0.02, $days * RandomVariates::share($r) ** 0.7),
-            pickUp: fn (float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.1 ? $kept * 2 : $kept * RandomVariates::share($r) ** 2,
-            patience: fn (Randomizer $r): float => RandomVariates::exponential($r, 200),
+            wanted: fn(float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / max($perDay, 1e-4)),
+            length: fn(Randomizer $r): LoanLength => LoanLength::days([7, 14, 14, 21][$r->getInt(0, 3)]),
+            kept: fn(float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4
+                ? $days
+                : max(0.02, $days * RandomVariates::share($r) ** 0.7),
+            pickUp: fn(float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.1
+                ? $kept * 2
+                : $kept * RandomVariates::share($r) ** 2,
+            patience: fn(Randomizer $r): float => RandomVariates::exponential($r, 200),
         );
     }
 }

@@ -19,11 +19,43 @@ final class PdfBook
     public function write(Book $book, string $file): void
     {
         $by = $book->creators[0]['name'];
-        $chapters = implode('', array_map(fn (array $c): string => (string) preg_replace('~<svg.*?</svg>|<img[^>]*>~s', '', $c['html']), $book->chapters));
-        $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'defaultFont' => 'DejaVu Serif', 'tempDir' => sys_get_temp_dir(), 'fontCache' => sys_get_temp_dir()]));
-        $pdf->loadHtml('<!doctype html><html lang="en"><head><meta charset="utf-8"><style>'.self::STYLE.'</style></head><body><h1 class="title">'.htmlspecialchars($book->title).'</h1><p>'.htmlspecialchars($by)."</p>{$chapters}</body></html>", 'UTF-8');
+        $chapters = implode(
+            '',
+            array_map(
+                fn(array $c): string => (string) preg_replace('~<svg.*?</svg>|<img[^>]*>~s', '', $c['html']),
+                $book->chapters,
+            ),
+        );
+        $pdf = new Dompdf(
+            new Options([
+                'isRemoteEnabled' => false,
+                'defaultFont' => 'DejaVu Serif',
+                'tempDir' => sys_get_temp_dir(),
+                'fontCache' => sys_get_temp_dir(),
+            ]),
+        );
+        $pdf->loadHtml(
+            '<!doctype html><html lang="en"><head><meta charset="utf-8"><style>' .
+                self::STYLE .
+                '</style></head><body><h1 class="title">' .
+                htmlspecialchars($book->title) .
+                '</h1><p>' .
+                htmlspecialchars($by) .
+                "</p>{$chapters}</body></html>",
+            'UTF-8',
+        );
         $pdf->render();
-        foreach (['Title' => $book->title, 'Author' => $by, 'Subject' => $book->description, 'Keywords' => $book->isbn, 'CreationDate' => self::MADE_AT, 'ModDate' => self::MADE_AT] as $name => $value) {
+        foreach (
+            [
+                'Title' => $book->title,
+                'Author' => $by,
+                'Subject' => $book->description,
+                'Keywords' => $book->isbn,
+                'CreationDate' => self::MADE_AT,
+                'ModDate' => self::MADE_AT,
+            ]
+            as $name => $value
+        ) {
             $pdf->addInfo($name, $value);
         }
         $canvas = $pdf->getCanvas();

@@ -38,14 +38,21 @@ final class Readers
     public function __construct(array $patrons)
     {
         $this->random = new Randomizer(new Xoshiro256StarStar(11));
-        $subjects = DB::table('subject_title')->groupBy('subject_id')->orderByRaw('count(*) desc, subject_id')->limit(12)->pluck('subject_id')->all();
+        $subjects = DB::table('subject_title')
+            ->groupBy('subject_id')
+            ->orderByRaw('count(*) desc, subject_id')
+            ->limit(12)
+            ->pluck('subject_id')
+            ->all();
         foreach ($patrons as $cards) {
             foreach (array_slice($cards, 0, self::OF_EACH_LIBRARY) as $card) {
                 $this->cards[$card->library_id][] = $card;
                 $this->liked[$card->id] = array_slice($this->random->shuffleArray($subjects), 0, self::SUBJECTS_LIKED);
             }
         }
-        Person::query()->whereIn('id', Card::query()->whereIn('id', array_keys($this->liked))->select('person_id'))->update(['keeps_history' => true]);
+        Person::query()
+            ->whereIn('id', Card::query()->whereIn('id', array_keys($this->liked))->select('person_id'))
+            ->update(['keeps_history' => true]);
     }
 
     /**
@@ -54,17 +61,26 @@ final class Readers
      */
     public function shareOut(array $loans): array
     {
-        usort($loans, fn (array $a, array $b): int => $a['started_at'] <=> $b['started_at']);
+        usort($loans, fn(array $a, array $b): int => $a['started_at'] <=> $b['started_at']);
         $libraries = DB::table('licences')->pluck('library_id', 'id')->all();
-        $about = DB::table('subject_title')->get()->groupBy('title_id')->map(fn ($rows): array => $rows->pluck('subject_id')->all())->all();
+        $about = DB::table('subject_title')
+            ->get()
+            ->groupBy('title_id')
+            ->map(fn($rows): array => $rows->pluck('subject_id')->all())
+            ->all();
         $forAdults = DB::table('titles')->where('audience', 'adult')->pluck('id', 'id')->all();
         $had = $until = [];
         foreach ($loans as &$loan) {
             $title = $loan['title_id'];
-            $could = array_values(array_filter($this->cards[$libraries[$loan['licence_id']]] ?? [], fn (Card $card): bool => ! isset($had[$card->id][$title])
-                && array_intersect($this->liked[$card->id], $about[$title] ?? []) !== []
-                && ! (isset($forAdults[$title]) && in_array($card->patron_group, self::YOUNG, true))
-                && self::open($until[$card->id] ?? [], $loan['started_at']) < self::AT_A_TIME));
+            $could = array_values(
+                array_filter(
+                    $this->cards[$libraries[$loan['licence_id']]] ?? [],
+                    fn(Card $card): bool => !isset($had[$card->id][$title]) &&
+                        array_intersect($this->liked[$card->id], $about[$title] ?? []) !== [] &&
+                        !(isset($forAdults[$title]) && in_array($card->patron_group, self::YOUNG, true)) &&
+                        self::open($until[$card->id] ?? [], $loan['started_at']) < self::AT_A_TIME,
+                ),
+            );
             if ($could === []) {
                 continue;
             }
@@ -80,6 +96,6 @@ final class Readers
     /** @param  list<DateTimeInterface>  $ends  of the loans before */
     private static function open(array $ends, DateTimeInterface $at): int
     {
-        return count(array_filter($ends, fn (DateTimeInterface $end): bool => $end > $at));
+        return count(array_filter($ends, fn(DateTimeInterface $end): bool => $end > $at));
     }
 }

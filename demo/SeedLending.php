@@ -32,8 +32,7 @@ final class SeedLending
         private readonly MeasureHabits $measureHabits,
         private readonly CountBorrowedTogether $measureNeighbours,
         private readonly CountBorrowed $countBorrowed,
-    ) {
-    }
+    ) {}
 
     /**
      * Loans and holds of the past, more where a title is wanted more, and what libraries had to say no to lately.
@@ -48,12 +47,22 @@ final class SeedLending
         $until = CarbonImmutable::instance($this->coast->now)->subDays(25);
         foreach (Licence::query()->orderBy('id')->get() as $licence) {
             $wanted = ($this->coast->random->getInt(1, 100) / 100) ** 2;
-            $rows = $past->of($licence, 0.3 + 3.4 * $wanted * ($licence->copies ?? 2), $until, $licence->loans_bought === null ? PHP_INT_MAX : $licence->loans_bought - 20);
+            $rows = $past->of(
+                $licence,
+                0.3 + 3.4 * $wanted * ($licence->copies ?? 2),
+                $until,
+                $licence->loans_bought === null ? PHP_INT_MAX : $licence->loans_bought - 20,
+            );
             array_push($loans, ...$rows['loans']);
             array_push($holds, ...$rows['holds']);
             foreach ($rows['holds'] as $hold) {
                 if ($hold['placed_at'] > $this->coast->now->modify('-400 days')) {
-                    $turnaways[] = ['library_id' => $licence->library_id, 'title_id' => $licence->title_id, 'reason' => 'no_copy_free', 'happened_at' => $hold['placed_at']];
+                    $turnaways[] = [
+                        'library_id' => $licence->library_id,
+                        'title_id' => $licence->title_id,
+                        'reason' => 'no_copy_free',
+                        'happened_at' => $hold['placed_at'],
+                    ];
                 }
             }
             $spent[$licence->id] = $licence->loans_bought === null ? 0 : count($rows['loans']);
@@ -80,17 +89,31 @@ final class SeedLending
     public function lendToFirstCard(): void
     {
         $card = $this->coast->firstCard();
-        $byHand = Title::query()->whereIn('isbn', array_map(DemoEbooks::isbn(...), range(100, 130)))->orderBy('id')->get();
-        $wanted = ['The Salt Ledger' => ['14d', 12, 0.62], 'Knots for Sailors' => ['21d', 9, 0.12], 'Shore Birds of the Lantern Coast' => ['14d', 2, 0.3]];
+        $byHand = Title::query()
+            ->whereIn('isbn', array_map(DemoEbooks::isbn(...), range(100, 130)))
+            ->orderBy('id')
+            ->get();
+        $wanted = [
+            'The Salt Ledger' => ['14d', 12, 0.62],
+            'Knots for Sailors' => ['21d', 9, 0.12],
+            'Shore Birds of the Lantern Coast' => ['14d', 2, 0.3],
+        ];
         foreach ($wanted as $name => [$length, $daysAgo, $fraction]) {
             $title = $byHand->firstWhere('name', $name);
             $started = $this->coast->now->modify("-{$daysAgo} days");
-            if ($title === null || ! is_int(($this->borrow)($card->id, $title->id, LoanLength::parse($length), $started))) {
+            if (
+                $title === null ||
+                !is_int(($this->borrow)($card->id, $title->id, LoanLength::parse($length), $started))
+            ) {
                 continue;
             }
-            $this->leaveAt($card, $title, $fraction, $this->coast->now->modify('-'.$daysAgo.' hours'));
+            $this->leaveAt($card, $title, $fraction, $this->coast->now->modify('-' . $daysAgo . ' hours'));
         }
-        $audiobook = Title::query()->where('format', Format::Audiobook)->whereHas('licences', fn ($q) => $q->where('library_id', $card->library_id)->where('copies_free', '>', 0))->orderBy('id')->first();
+        $audiobook = Title::query()
+            ->where('format', Format::Audiobook)
+            ->whereHas('licences', fn($q) => $q->where('library_id', $card->library_id)->where('copies_free', '>', 0))
+            ->orderBy('id')
+            ->first();
         if ($audiobook !== null) {
             ($this->borrow)($card->id, $audiobook->id, LoanLength::days(14), $this->coast->now->modify('-4 days'));
         }
@@ -104,21 +127,39 @@ final class SeedLending
     public function lendNow(array $cards): void
     {
         foreach ($cards as $slug => $patrons) {
-            $titles = Title::query()->join('licences', 'licences.title_id', '=', 'titles.id')->where('library_id', $this->coast->libraries[$slug]->id)
-                ->where('licences.starts_at', '<', $this->coast->now->modify('-21 days'))->whereNotNull('copies')
-                ->orderByDesc('times_borrowed')->orderBy('titles.id')->limit(48)->pluck('titles.id')->all();
+            $titles = Title::query()
+                ->join('licences', 'licences.title_id', '=', 'titles.id')
+                ->where('library_id', $this->coast->libraries[$slug]->id)
+                ->where('licences.starts_at', '<', $this->coast->now->modify('-21 days'))
+                ->whereNotNull('copies')
+                ->orderByDesc('times_borrowed')
+                ->orderBy('titles.id')
+                ->limit(48)
+                ->pluck('titles.id')
+                ->all();
             foreach ($patrons as $i => $card) {
                 for ($n = 0; $n < 4; $n++) {
-                    $at = $this->coast->now->modify('-'.$this->coast->random->getInt(1, 12).' days')->modify('-'.$this->coast->random->getInt(0, 1400).' minutes');
+                    $at = $this->coast->now
+                        ->modify('-' . $this->coast->random->getInt(1, 12) . ' days')
+                        ->modify('-' . $this->coast->random->getInt(0, 1400) . ' minutes');
                     ($this->borrow)($card->id, $titles[($i * 5 + $n * 11) % count($titles)], LoanLength::days(14), $at);
                 }
             }
             // The most wanted titles have the longest lines.
-            $waitedFor = DB::table('licences')->where('library_id', $this->coast->libraries[$slug]->id)->whereIn('title_id', $titles)
-                ->groupBy('title_id')->havingRaw('sum(copies_free) = 0')->orderBy('title_id')->pluck('title_id');
+            $waitedFor = DB::table('licences')
+                ->where('library_id', $this->coast->libraries[$slug]->id)
+                ->whereIn('title_id', $titles)
+                ->groupBy('title_id')
+                ->havingRaw('sum(copies_free) = 0')
+                ->orderBy('title_id')
+                ->pluck('title_id');
             foreach ($waitedFor as $rank => $titleId) {
-                foreach (array_slice($patrons, $rank % 11, intdiv(9, $rank + 1) + $rank % 2) as $n => $card) {
-                    ($this->placeHold)($card->id, $titleId, $this->coast->now->modify('-'.(90 - $n * 7 - $rank % 5).' hours'));
+                foreach (array_slice($patrons, $rank % 11, intdiv(9, $rank + 1) + ($rank % 2)) as $n => $card) {
+                    ($this->placeHold)(
+                        $card->id,
+                        $titleId,
+                        $this->coast->now->modify('-' . (90 - $n * 7 - ($rank % 5)) . ' hours'),
+                    );
                 }
             }
         }
@@ -128,14 +169,25 @@ final class SeedLending
     public function placeHoldsOfFirstCard(): void
     {
         $card = $this->coast->firstCard();
-        $oneCopy = Licence::query()->where('library_id', $card->library_id)->where('copies', 1)->where('copies_free', 0)
-            ->whereNotExists(fn ($q) => $q->from('holds')->whereColumn('holds.title_id', 'licences.title_id')->whereNull('closed_at'))->orderBy('id')->first();
+        $oneCopy = Licence::query()
+            ->where('library_id', $card->library_id)
+            ->where('copies', 1)
+            ->where('copies_free', 0)
+            ->whereNotExists(
+                fn($q) => $q->from('holds')->whereColumn('holds.title_id', 'licences.title_id')->whereNull('closed_at'),
+            )
+            ->orderBy('id')
+            ->first();
         if ($oneCopy !== null) {
             ($this->placeHold)($card->id, $oneCopy->title_id, $this->coast->now->modify('-3 days'));
             $loan = Loan::query()->where('licence_id', $oneCopy->id)->whereNull('ended_at')->firstOrFail();
             ($this->returnLoan)($loan->id, $this->coast->now->modify('-5 hours'));
         }
-        $lines = DB::table('licences')->where('library_id', $card->library_id)->where('copies_free', 0)->orderBy('title_id')->pluck('title_id');
+        $lines = DB::table('licences')
+            ->where('library_id', $card->library_id)
+            ->where('copies_free', 0)
+            ->orderBy('title_id')
+            ->pluck('title_id');
         foreach ($lines->slice(2)->take(2) as $titleId) {
             ($this->placeHold)($card->id, $titleId, $this->coast->now->modify('-1 day'));
         }
@@ -150,8 +202,19 @@ final class SeedLending
             if ($before + $count > $fraction * $total) {
                 $within = ($fraction * $total - $before) / $count;
                 Place::query()->create([
-                    'person_id' => $card->person_id, 'title_id' => $title->id, 'device' => '00000000-0000-4000-8000-000000000001', 'device_name' => 'phone',
-                    'locator' => ['href' => $href, 'type' => 'application/xhtml+xml', 'locations' => ['progression' => round($within, 4), 'position' => (int) ($fraction * $total) + 1, 'totalProgression' => $fraction]],
+                    'person_id' => $card->person_id,
+                    'title_id' => $title->id,
+                    'device' => '00000000-0000-4000-8000-000000000001',
+                    'device_name' => 'phone',
+                    'locator' => [
+                        'href' => $href,
+                        'type' => 'application/xhtml+xml',
+                        'locations' => [
+                            'progression' => round($within, 4),
+                            'position' => (int) ($fraction * $total) + 1,
+                            'totalProgression' => $fraction,
+                        ],
+                    ],
                     'read_at' => $at,
                 ]);
 

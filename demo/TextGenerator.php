@@ -17,29 +17,209 @@ use Random\Randomizer;
  */
 final class TextGenerator
 {
-    private const FIRST = ['Odalys', 'Maren', 'Lior', 'Oskar', 'Juno', 'Beatriz', 'Tamsin', 'Idris', 'Sunniva', 'Corwin', 'Nerys', 'Halvard', 'Ysolde', 'Ambrose', 'Kittura', 'Roan', 'Perpetua', 'Silas', 'Wilhelmina', 'Anselm', 'Dorothea', 'Lucan', 'Imogen', 'Tove', 'Evander', 'Marisol', 'Caspian', 'Brona', 'Piers', 'Zenobia'];
+    private const FIRST = [
+        'Odalys',
+        'Maren',
+        'Lior',
+        'Oskar',
+        'Juno',
+        'Beatriz',
+        'Tamsin',
+        'Idris',
+        'Sunniva',
+        'Corwin',
+        'Nerys',
+        'Halvard',
+        'Ysolde',
+        'Ambrose',
+        'Kittura',
+        'Roan',
+        'Perpetua',
+        'Silas',
+        'Wilhelmina',
+        'Anselm',
+        'Dorothea',
+        'Lucan',
+        'Imogen',
+        'Tove',
+        'Evander',
+        'Marisol',
+        'Caspian',
+        'Brona',
+        'Piers',
+        'Zenobia',
+    ];
 
-    private const LAST = ['Venn', 'Osei', 'Castellane', 'Penhale', 'Pike', 'Oro', 'Dray', 'Quillfeather', 'Marrable', 'Lantry', 'Brack', 'Harrowgate', 'Tolliver', 'Ebbing', 'Okoro-Hale', 'Saltash', 'Winterbourne', 'Kestrel', 'Fennimore', 'Gullick', 'Abara', 'Lindqvist-Roe', 'Thistle-Moon', 'Pellam', 'Sorrel', 'Varga-Wick', 'Nightjar-Ode', 'Coppergate-Yarrow', 'Strand', 'Hollis-Bay'];
+    private const LAST = [
+        'Venn',
+        'Osei',
+        'Castellane',
+        'Penhale',
+        'Pike',
+        'Oro',
+        'Dray',
+        'Quillfeather',
+        'Marrable',
+        'Lantry',
+        'Brack',
+        'Harrowgate',
+        'Tolliver',
+        'Ebbing',
+        'Okoro-Hale',
+        'Saltash',
+        'Winterbourne',
+        'Kestrel',
+        'Fennimore',
+        'Gullick',
+        'Abara',
+        'Lindqvist-Roe',
+        'Thistle-Moon',
+        'Pellam',
+        'Sorrel',
+        'Varga-Wick',
+        'Nightjar-Ode',
+        'Coppergate-Yarrow',
+        'Strand',
+        'Hollis-Bay',
+    ];
 
-    private const PUBLISHERS = ['Gullwing Press', 'Cinder Point Editions', 'Low Tide Books', 'Ropewalk & Daughters', 'Larkspur House', 'The Beacon Imprint'];
+    private const PUBLISHERS = [
+        'Gullwing Press',
+        'Cinder Point Editions',
+        'Low Tide Books',
+        'Ropewalk & Daughters',
+        'Larkspur House',
+        'The Beacon Imprint',
+    ];
 
-    private const ADJECTIVES = ['Salt', 'Silent', 'Long', 'Crooked', 'Copper', 'Winter', 'Second', 'Borrowed', 'Northern', 'Hidden', 'Amber', 'Restless', 'Painted', 'Patient', 'Drowned', 'Paper', 'Wandering', 'Broken', 'Quiet', 'Last'];
+    private const ADJECTIVES = [
+        'Salt',
+        'Silent',
+        'Long',
+        'Crooked',
+        'Copper',
+        'Winter',
+        'Second',
+        'Borrowed',
+        'Northern',
+        'Hidden',
+        'Amber',
+        'Restless',
+        'Painted',
+        'Patient',
+        'Drowned',
+        'Paper',
+        'Wandering',
+        'Broken',
+        'Quiet',
+        'Last',
+    ];
 
-    private const NOUNS = ['Lantern', 'Harbour', 'Ferry', 'Tide', 'Causeway', 'Orchard', 'Ledger', 'Bell', 'Compass', 'Heron', 'Lighthouse', 'Letter', 'Reef', 'Chart', 'Keeper', 'Storm', 'Island', 'Anchor', 'Garden', 'Map', 'Choir', 'Mast', 'Window', 'Kite'];
+    private const NOUNS = [
+        'Lantern',
+        'Harbour',
+        'Ferry',
+        'Tide',
+        'Causeway',
+        'Orchard',
+        'Ledger',
+        'Bell',
+        'Compass',
+        'Heron',
+        'Lighthouse',
+        'Letter',
+        'Reef',
+        'Chart',
+        'Keeper',
+        'Storm',
+        'Island',
+        'Anchor',
+        'Garden',
+        'Map',
+        'Choir',
+        'Mast',
+        'Window',
+        'Kite',
+    ];
 
-    private const PLACES = ['Saltmere', 'Cinder Point', 'Larkspur Ferry', 'Hollow Tor', 'Gannet Stairs', 'Ember Quay', 'the Far Skerries', 'Wick Island', 'Dunlin Sound'];
+    private const PLACES = [
+        'Saltmere',
+        'Cinder Point',
+        'Larkspur Ferry',
+        'Hollow Tor',
+        'Gannet Stairs',
+        'Ember Quay',
+        'the Far Skerries',
+        'Wick Island',
+        'Dunlin Sound',
+    ];
 
-    private const FICTION = ['Mystery', 'Sea and coast', 'Family life', 'Historical fiction', 'Adventure', 'Comedy', 'Ghost stories', 'Islands'];
+    private const FICTION = [
+        'Mystery',
+        'Sea and coast',
+        'Family life',
+        'Historical fiction',
+        'Adventure',
+        'Comedy',
+        'Ghost stories',
+        'Islands',
+    ];
 
-    private const FACTS = ['Boats and craft', 'Birds', 'Cooking', 'Gardening', 'Weather', 'Local history', 'Navigation', 'Music making', 'Folklore', 'Astronomy'];
+    private const FACTS = [
+        'Boats and craft',
+        'Birds',
+        'Cooking',
+        'Gardening',
+        'Weather',
+        'Local history',
+        'Navigation',
+        'Music making',
+        'Folklore',
+        'Astronomy',
+    ];
 
     private const AWARDS = ['Beacon Prize', 'Voice of the Islands', 'Larkspur Medal'];
 
-    private const OPENINGS = ['The morning boat to {place} was late again, and {name} used the hour to count what could go wrong.', 'Nobody in {place} would say who had lit the {noun}, so {name} began to ask.', '{name} had been told three things about the {noun}, and two of them were lies.', 'When the fog came down on {place}, {name} was the only one still on the quay.', 'It was the year the herring did not come, and {name} had just turned {age}.'];
+    private const OPENINGS = [
+        'The morning boat to {place} was late again, and {name} used the hour to count what could go wrong.',
+        'Nobody in {place} would say who had lit the {noun}, so {name} began to ask.',
+        '{name} had been told three things about the {noun}, and two of them were lies.',
+        'When the fog came down on {place}, {name} was the only one still on the quay.',
+        'It was the year the herring did not come, and {name} had just turned {age}.',
+    ];
 
-    private const SENTENCES = ['The wind went round to the north and stayed there.', 'Somebody had left a {noun} on the step, wrapped in oilcloth.', '{name} wrote it down, crossed it out and wrote it down again.', 'From the wall you could see as far as {place} on a clear day, and this was not one.', '“You will want a lamp,” said {other}, and would not say why.', 'There were {age} steps to the top, and each of them had an opinion.', '{other} laughed, which was worse than if {other} had shouted.', 'By evening the whole of {place} knew, or said it did.', 'The {noun} was older than the house and a good deal better kept.', 'They ate bread and smoked fish and did not talk about it.', 'A gull walked the length of the rail as if it had paid for the view.', '{name} thought of the {noun} and of the promise that went with it.', 'It rained in the manner of {place}: sideways, and with conviction.', '“Ask me tomorrow,” said {other}; but tomorrow the ferry did not run.', 'What the tide takes it brings back, though seldom to the same door.', 'In the margin, in a hand {name} knew, were the words: not yet.', 'The bell was rung twice for a birth, once for a death, and never for luck.', '{other} had kept the key for {age} years without once trying it.'];
+    private const SENTENCES = [
+        'The wind went round to the north and stayed there.',
+        'Somebody had left a {noun} on the step, wrapped in oilcloth.',
+        '{name} wrote it down, crossed it out and wrote it down again.',
+        'From the wall you could see as far as {place} on a clear day, and this was not one.',
+        '“You will want a lamp,” said {other}, and would not say why.',
+        'There were {age} steps to the top, and each of them had an opinion.',
+        '{other} laughed, which was worse than if {other} had shouted.',
+        'By evening the whole of {place} knew, or said it did.',
+        'The {noun} was older than the house and a good deal better kept.',
+        'They ate bread and smoked fish and did not talk about it.',
+        'A gull walked the length of the rail as if it had paid for the view.',
+        '{name} thought of the {noun} and of the promise that went with it.',
+        'It rained in the manner of {place}: sideways, and with conviction.',
+        '“Ask me tomorrow,” said {other}; but tomorrow the ferry did not run.',
+        'What the tide takes it brings back, though seldom to the same door.',
+        'In the margin, in a hand {name} knew, were the words: not yet.',
+        'The bell was rung twice for a birth, once for a death, and never for luck.',
+        '{other} had kept the key for {age} years without once trying it.',
+    ];
 
-    private const CHAPTERS = ['The {noun}', 'What {other} Saw', 'A Light at {place}', 'Low Water', 'The Way Back', 'Two Letters', 'The {adjective} {noun}', 'Before the Ferry', 'An Answer'];
+    private const CHAPTERS = [
+        'The {noun}',
+        'What {other} Saw',
+        'A Light at {place}',
+        'Low Water',
+        'The Way Back',
+        'Two Letters',
+        'The {adjective} {noun}',
+        'Before the Ferry',
+        'An Answer',
+    ];
 
     private Randomizer $random;
 
@@ -70,7 +250,10 @@ final class TextGenerator
                 default => 'adult',
             };
             $author = $this->authors[$this->skewed(count($this->authors))];
-            $series = $i % 9 < 3 && ! $facts ? ucfirst((string) preg_replace('/^the /', '', $this->pick(self::PLACES))).' Chronicles' : null;
+            $series =
+                $i % 9 < 3 && !$facts
+                    ? ucfirst((string) preg_replace('/^the /', '', $this->pick(self::PLACES))) . ' Chronicles'
+                    : null;
             if ($series !== null) {
                 $author = $writers[$series] ??= $author;
                 $written[$series] = ($written[$series] ?? 0) + 1;
@@ -84,7 +267,9 @@ final class TextGenerator
                 description: $this->description($hero, $facts),
                 publisher: $this->pick(self::PUBLISHERS),
                 published: (string) $this->between(2009, 2026),
-                subjects: $facts ? ['Non-fiction', $this->pick(self::FACTS)] : array_values(array_unique(['Fiction', $this->pick(self::FICTION), $this->pick(self::FICTION)])),
+                subjects: $facts
+                    ? ['Non-fiction', $this->pick(self::FACTS)]
+                    : array_values(array_unique(['Fiction', $this->pick(self::FICTION), $this->pick(self::FICTION)])),
                 audience: $audience,
                 series: $series,
                 seriesPosition: $written[$series ?? ''] ?? 1,
@@ -110,10 +295,26 @@ final class TextGenerator
         foreach ($books as $i => $book) {
             if ($i % 2 === 0) {
                 $narrator = $this->authors[$this->between(0, 19)];
-                $records[] = $this->record($book, "audiobook:{$i}", Format::Audiobook, $this->between(3 * 3600, 14 * 3600), [...$narrator, 'role' => 'narrator']);
+                $records[] = $this->record(
+                    $book,
+                    "audiobook:{$i}",
+                    Format::Audiobook,
+                    $this->between(3 * 3600, 14 * 3600),
+                    [...$narrator, 'role' => 'narrator'],
+                );
             }
         }
-        foreach (['Tide & Timber', 'The Lantern Quarterly', 'Coast Kitchen', 'Small Boat', 'The Islands Gardener', 'Night Sky North'] as $m => $magazine) {
+        foreach (
+            [
+                'Tide & Timber',
+                'The Lantern Quarterly',
+                'Coast Kitchen',
+                'Small Boat',
+                'The Islands Gardener',
+                'Night Sky North',
+            ]
+            as $m => $magazine
+        ) {
             for ($issue = 1; $issue <= 8; $issue++) {
                 $records[] = new Record(
                     key: "demo:magazine:{$m}:{$issue}",
@@ -121,11 +322,15 @@ final class TextGenerator
                     name: $magazine,
                     contributors: [],
                     extent: $this->between(36, 84),
-                    edition: 'Issue '.(10 + $issue),
+                    edition: 'Issue ' . (10 + $issue),
                     language: 'en',
-                    description: 'Issue '.(10 + $issue)." of {$magazine}, from {$this->pick(self::PLACES)}: {$this->pick(self::FACTS)}, {$this->pick(self::FACTS)} and letters.",
+                    description: 'Issue ' .
+                        (10 + $issue) .
+                        " of {$magazine}, from {$this->pick(self::PLACES)}: {$this->pick(self::FACTS)}, {$this->pick(
+                            self::FACTS,
+                        )} and letters.",
                     publisher: self::PUBLISHERS[$m],
-                    published: sprintf('%d-%02d', 2025 + intdiv($issue, 5), $issue % 4 * 3 + 1),
+                    published: sprintf('%d-%02d', 2025 + intdiv($issue, 5), ($issue % 4) * 3 + 1),
                     subjects: ['Non-fiction', self::FACTS[$m % count(self::FACTS)]],
                     series: $magazine,
                     seriesPosition: 10 + $issue,
@@ -137,9 +342,24 @@ final class TextGenerator
             $records[] = new Record(
                 key: "demo:music:{$i}",
                 format: Format::Music,
-                name: $this->pick(self::NOUNS).' '.$this->pick(['Songs', 'Airs', 'Nocturnes', 'Reels', 'Suite', 'Sketches']).', '.$this->pick(['Book One', 'Live at '.$this->pick(self::PLACES), 'for Two Fiddles', 'at Low Water']),
-                contributors: [['name' => $artist['name'], 'sort' => $artist['sort'], 'role' => $i % 3 === 0 ? 'composer' : 'artist']],
-                extent: $tracks = $this->between(7, 16),
+                name: $this->pick(self::NOUNS) .
+                    ' ' .
+                    $this->pick(['Songs', 'Airs', 'Nocturnes', 'Reels', 'Suite', 'Sketches']) .
+                    ', ' .
+                    $this->pick([
+                        'Book One',
+                        'Live at ' . $this->pick(self::PLACES),
+                        'for Two Fiddles',
+                        'at Low Water',
+                    ]),
+                contributors: [
+                    [
+                        'name' => $artist['name'],
+                        'sort' => $artist['sort'],
+                        'role' => $i % 3 === 0 ? 'composer' : 'artist',
+                    ],
+                ],
+                extent: ($tracks = $this->between(7, 16)),
                 language: $i % 6 === 0 ? 'es' : 'en',
                 description: "{$tracks} pieces recorded in the old chapel at {$this->pick(self::PLACES)}.",
                 publisher: 'Foghorn Records',
@@ -153,12 +373,21 @@ final class TextGenerator
             $records[] = new Record(
                 key: "demo:video:{$i}",
                 format: Format::Video,
-                name: (string) preg_replace('/^A (?=[AEIOU])/', 'An ', $this->pick(['The ', 'A ', 'One ']).$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS)),
+                name: (string) preg_replace(
+                    '/^A (?=[AEIOU])/',
+                    'An ',
+                    $this->pick(['The ', 'A ', 'One ']) .
+                        $this->pick(self::ADJECTIVES) .
+                        ' ' .
+                        $this->pick(self::NOUNS),
+                ),
                 contributors: [['name' => $director['name'], 'sort' => $director['sort'], 'role' => 'director']],
                 extent: $this->between(1400, 7200),
                 language: 'en',
                 audience: $i % 5 === 0 ? Audience::Child : Audience::Adult,
-                description: "Filmed over a year at {$this->pick(self::PLACES)}. {$this->sentence($this->pick(self::FIRST))}",
+                description: "Filmed over a year at {$this->pick(self::PLACES)}. {$this->sentence(
+                    $this->pick(self::FIRST),
+                )}",
                 publisher: 'Skerry Films',
                 published: (string) $this->between(2014, 2026),
                 subjects: ['Film', $this->pick([...self::FICTION, ...self::FACTS])],
@@ -171,7 +400,10 @@ final class TextGenerator
     /** @param  array{name: string, sort: string, role: string}  $narrator */
     private function record(Book $book, string $key, Format $format, int $extent, array $narrator): Record
     {
-        $authors = array_map(fn (array $c): array => ['name' => $c['name'], 'sort' => $c['sort'], 'role' => 'author'], $book->creators);
+        $authors = array_map(
+            fn(array $c): array => ['name' => $c['name'], 'sort' => $c['sort'], 'role' => 'author'],
+            $book->creators,
+        );
 
         return new Record(
             key: "demo:{$key}",
@@ -197,11 +429,18 @@ final class TextGenerator
         $titles = [];
         while (count($titles) < $count) {
             $title = match ($this->between(0, 4)) {
-                0 => 'The '.$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS),
-                1 => 'The '.$this->pick(self::NOUNS).' at '.ucfirst($this->pick(self::PLACES)),
-                2 => $this->pick(self::NOUNS).' and '.$this->pick(self::NOUNS),
-                3 => 'A '.$this->pick(['Field', 'House', 'Year', 'Season', 'Bowl', 'Map']).' of '.Str::plural($this->pick(self::NOUNS)),
-                default => $this->pick(self::FIRST).' and the '.$this->pick(self::ADJECTIVES).' '.$this->pick(self::NOUNS),
+                0 => 'The ' . $this->pick(self::ADJECTIVES) . ' ' . $this->pick(self::NOUNS),
+                1 => 'The ' . $this->pick(self::NOUNS) . ' at ' . ucfirst($this->pick(self::PLACES)),
+                2 => $this->pick(self::NOUNS) . ' and ' . $this->pick(self::NOUNS),
+                3 => 'A ' .
+                    $this->pick(['Field', 'House', 'Year', 'Season', 'Bowl', 'Map']) .
+                    ' of ' .
+                    Str::plural($this->pick(self::NOUNS)),
+                default => $this->pick(self::FIRST) .
+                    ' and the ' .
+                    $this->pick(self::ADJECTIVES) .
+                    ' ' .
+                    $this->pick(self::NOUNS),
             };
             $titles[$title] = $title;
         }
@@ -213,14 +452,26 @@ final class TextGenerator
     {
         $subject = self::FACTS[$i % count(self::FACTS)];
 
-        return $this->pick(['A Short Guide to ', 'Plain ', 'Notes on ', 'First Steps in ', 'The Islander’s ']).$subject.', '.$this->pick(self::PLACES);
+        return $this->pick(['A Short Guide to ', 'Plain ', 'Notes on ', 'First Steps in ', 'The Islander’s ']) .
+            $subject .
+            ', ' .
+            $this->pick(self::PLACES);
     }
 
     private function description(string $hero, bool $facts): string
     {
         return $facts
-            ? "What three generations of {$this->pick(self::PLACES)} learned the slow way, set down for those in a hurry. With lists, warnings and one good story."
-            : $this->fill($this->pick(self::OPENINGS), $hero).' '.$this->pick(['A novel of debts, weather and second chances.', 'A story about what a small place remembers.', 'The first question is who; the harder one is why now.', 'Funny, salty and kind.']);
+            ? "What three generations of {$this->pick(
+                self::PLACES,
+            )} learned the slow way, set down for those in a hurry. With lists, warnings and one good story."
+            : $this->fill($this->pick(self::OPENINGS), $hero) .
+                    ' ' .
+                    $this->pick([
+                        'A novel of debts, weather and second chances.',
+                        'A story about what a small place remembers.',
+                        'The first question is who; the harder one is why now.',
+                        'Funny, salty and kind.',
+                    ]);
     }
 
     /** @return list<array{title: string, html: string}> */
@@ -235,7 +486,7 @@ final class TextGenerator
                 for ($s = $this->between(3, 7); $s > 0; $s--) {
                     $sentences[] = $this->sentence($hero);
                 }
-                $html .= '<p>'.implode(' ', $sentences).'</p>';
+                $html .= '<p>' . implode(' ', $sentences) . '</p>';
             }
             $chapters[] = ['title' => "{$n}. {$title}", 'html' => $html];
         }
@@ -250,14 +501,19 @@ final class TextGenerator
 
     private function fill(string $text, string $hero): string
     {
-        return ucfirst(strtr($text, [
-            '{name}' => $hero,
-            '{other}' => $this->pick(self::FIRST),
-            '{place}' => $this->pick(self::PLACES),
-            '{noun}' => str_starts_with($text, '{noun}') || str_contains($text, 'The {') ? $this->pick(self::NOUNS) : lcfirst($this->pick(self::NOUNS)),
-            '{adjective}' => $this->pick(self::ADJECTIVES),
-            '{age}' => (string) $this->between(9, 41),
-        ]));
+        return ucfirst(
+            strtr($text, [
+                '{name}' => $hero,
+                '{other}' => $this->pick(self::FIRST),
+                '{place}' => $this->pick(self::PLACES),
+                '{noun}' =>
+                    str_starts_with($text, '{noun}') || str_contains($text, 'The {')
+                        ? $this->pick(self::NOUNS)
+                        : lcfirst($this->pick(self::NOUNS)),
+                '{adjective}' => $this->pick(self::ADJECTIVES),
+                '{age}' => (string) $this->between(9, 41),
+            ]),
+        );
     }
 
     /**

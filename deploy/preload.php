@@ -14,7 +14,7 @@ use Illuminate\Http\Request;
 
 $root = dirname(__DIR__);
 $var = getenv('FIGPORCH_VAR') ?: 'var';
-$list = (str_starts_with($var, '/') ? $var : "{$root}/{$var}").'/cache/preload.php';
+$list = (str_starts_with($var, '/') ? $var : "{$root}/{$var}") . '/cache/preload.php';
 
 if (PHP_SAPI === 'cli') {
     require "{$root}/vendor/autoload.php";
@@ -25,11 +25,27 @@ if (PHP_SAPI === 'cli') {
     foreach (['/up', '/sign-in', '/catalogue', '/porch'] as $page) {
         $kernel->handle(Request::create($page, 'GET', ['library' => $library]));
     }
-    file_put_contents($list, '<?php return '.var_export(array_values(array_filter(get_included_files(), fn (string $file): bool => preg_match("~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~", $file) === 1)), true).';');
+    file_put_contents(
+        $list,
+        '<?php return ' .
+            var_export(
+                array_values(
+                    array_filter(
+                        get_included_files(),
+                        fn(string $file): bool => preg_match(
+                            "~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~",
+                            $file,
+                        ) === 1,
+                    ),
+                ),
+                true,
+            ) .
+            ';',
+    );
 } else {
     require "{$root}/vendor/autoload.php";
     $callsC = ["{$root}/core/Catalogue/Roaring.php", "{$root}/app/Catalogue/BitmapIndex/MappedFile.php"];
-    foreach (array_diff([...(is_file($list) ? require $list : []), ...$callsC], get_included_files()) as $file) {
+    foreach (array_diff([...is_file($list) ? require $list : [], ...$callsC], get_included_files()) as $file) {
         opcache_compile_file($file);
     }
 }

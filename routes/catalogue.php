@@ -36,27 +36,38 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
     Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');
     Route::post('/baskets', [BasketController::class, 'make'])->name('baskets.make');
-    Route::get('/baskets/{basket}', [BasketController::class, 'show'])->name('baskets.show')->can('own', 'basket');
-    Route::post('/baskets/{basket}', [BasketController::class, 'change'])->name('baskets.change')->can('own', 'basket');
+    Route::get('/baskets/{basket}', [BasketController::class, 'show'])
+        ->name('baskets.show')
+        ->can('own', 'basket');
+    Route::post('/baskets/{basket}', [BasketController::class, 'change'])
+        ->name('baskets.change')
+        ->can('own', 'basket');
     Route::post('/baskets/{basket}/shift', [BasketController::class, 'shift'])
-        ->name('baskets.shift')->can('own', 'basket');
+        ->name('baskets.shift')
+        ->can('own', 'basket');
     Route::post('/baskets/{basket}/remove', [BasketController::class, 'remove'])
-        ->name('baskets.remove')->can('own', 'basket');
+        ->name('baskets.remove')
+        ->can('own', 'basket');
     Route::post('/baskets/{basket}/share', [BasketController::class, 'share'])
-        ->name('baskets.share')->can('own', 'basket');
+        ->name('baskets.share')
+        ->can('own', 'basket');
     Route::post('/baskets/{basket}/titles', [BasketTitlesController::class, 'arrange'])
-        ->name('baskets.titles')->can('own', 'basket');
+        ->name('baskets.titles')
+        ->can('own', 'basket');
     Route::get('/shared/{key}', [BasketController::class, 'shared'])
-        ->where('key', '[A-Za-z0-9]{40}')->name('baskets.shared');
+        ->where('key', '[A-Za-z0-9]{40}')
+        ->name('baskets.shared');
 });
 
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/porch/lists', PorchListsController::class)->name('porch.lists');
     Route::get('/searches', [SavedSearchController::class, 'index'])->name('searches.index');
     Route::post('/searches/{saved}/tell', [SavedSearchController::class, 'tell'])
-        ->name('searches.tell')->can('own', 'saved');
+        ->name('searches.tell')
+        ->can('own', 'saved');
     Route::post('/searches/{saved}/remove', [SavedSearchController::class, 'remove'])
-        ->name('searches.remove')->can('own', 'saved');
+        ->name('searches.remove')
+        ->can('own', 'saved');
 });
 
 Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {

@@ -13,10 +13,18 @@ Schedule::command('lending:tick')->everyMinute();
 Schedule::command('search:index records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
 Schedule::command('search:index lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
-Schedule::call(fn (SendMatchNotices $look) => $look(now()->toImmutable()))->name('look for what is new in saved searches')->everyTenMinutes();
+Schedule::call(fn(SendMatchNotices $look) => $look(now()->toImmutable()))
+    ->name('look for what is new in saved searches')
+    ->everyTenMinutes();
 Schedule::command('queue:prune-failed')->daily();
-Schedule::call(fn (CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
+Schedule::call(fn(CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');
-Schedule::call(fn (MeasureHabits $measure) => $measure(now()->toImmutable()))->name('measure how loans and holds are used')->dailyAt('03:10');
-Schedule::call(fn (CountBorrowedTogether $measure) => $measure())->name('count which titles the same people borrow')->dailyAt('03:25');
-Schedule::call(fn (RefreshAvailability $refresh) => $refresh())->name('note which licences have begun or ended')->hourly();
+Schedule::call(fn(MeasureHabits $measure) => $measure(now()->toImmutable()))
+    ->name('measure how loans and holds are used')
+    ->dailyAt('03:10');
+Schedule::call(fn(CountBorrowedTogether $measure) => $measure())
+    ->name('count which titles the same people borrow')
+    ->dailyAt('03:25');
+Schedule::call(fn(RefreshAvailability $refresh) => $refresh())
+    ->name('note which licences have begun or ended')
+    ->hourly();

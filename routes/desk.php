@@ -13,42 +13,62 @@ use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
 use Illuminate\Support\Facades\Route;
 
-Route::middleware('guest:staff')->prefix('desk')->name('desk.')->group(function (): void {
-    Route::get('/sign-in', [StaffSignInController::class, 'show'])->name('sign-in');
-    Route::post('/sign-in', [StaffSignInController::class, 'signIn'])->name('sign-in.store');
-});
+Route::middleware('guest:staff')
+    ->prefix('desk')
+    ->name('desk.')
+    ->group(function (): void {
+        Route::get('/sign-in', [StaffSignInController::class, 'show'])->name('sign-in');
+        Route::post('/sign-in', [StaffSignInController::class, 'signIn'])->name('sign-in.store');
+    });
 
-Route::middleware('auth:staff')->prefix('desk')->name('desk.')->group(function (): void {
-    Route::redirect('/', '/desk/licences');
-    Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
-    Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
-    Route::get('/licences.csv', [LicencesController::class, 'csv'])->name('licences.csv');
-    Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
-    Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])->name('turnaways.csv');
-    Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
-    Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
-    Route::get('/lists', [ListsController::class, 'index'])->name('lists');
-    Route::get('/lists/new', [ListsController::class, 'create'])->name('lists.create');
-    Route::post('/lists', [ListsController::class, 'make'])->name('lists.make');
-    Route::get('/lists/{list}', [ListsController::class, 'show'])->name('list')->can('edit', 'list');
-    Route::post('/lists/{list}', [ListsController::class, 'change'])->name('list.change')->can('edit', 'list');
-    Route::post('/lists/{list}/titles', [ListsController::class, 'titles'])->name('list.titles')->can('edit', 'list');
-    Route::post('/lists/{list}/shift', [ListsController::class, 'shift'])->name('list.shift')->can('edit', 'list');
-    Route::post('/lists/{list}/remove', [ListsController::class, 'remove'])->name('list.remove')->can('edit', 'list');
-    Route::get('/requests', [RequestsController::class, 'index'])->name('requests');
-    Route::get('/requests.csv', [RequestsController::class, 'csv'])->name('requests.csv');
-    Route::get('/requests/words/{asked}', [RequestsController::class, 'words'])
-        ->name('requests.words')->can('answer', 'asked');
-    Route::post('/requests/words/{asked}/name', [RequestsController::class, 'name'])
-        ->name('requests.name')->can('answer', 'asked');
-    Route::post('/requests/words/{asked}/decline', [RequestsController::class, 'declineInWords'])
-        ->name('requests.decline_words')->can('answer', 'asked');
-    Route::get('/requests/{title}', [RequestsController::class, 'show'])->name('request');
-    Route::get('/requests/{title}.csv', [RequestsController::class, 'titleCsv'])->name('request.csv');
-    Route::post('/requests/{title}/decline', [RequestsController::class, 'decline'])->name('request.decline');
-    Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
-    Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
-        ->whereIn('rows', ['licences', 'line', 'loans', 'months'])->name('title.csv');
-    Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
-    Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])->name('change');
-});
+Route::middleware('auth:staff')
+    ->prefix('desk')
+    ->name('desk.')
+    ->group(function (): void {
+        Route::redirect('/', '/desk/licences');
+        Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
+        Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
+        Route::get('/licences.csv', [LicencesController::class, 'csv'])->name('licences.csv');
+        Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
+        Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])->name('turnaways.csv');
+        Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
+        Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
+        Route::get('/lists', [ListsController::class, 'index'])->name('lists');
+        Route::get('/lists/new', [ListsController::class, 'create'])->name('lists.create');
+        Route::post('/lists', [ListsController::class, 'make'])->name('lists.make');
+        Route::get('/lists/{list}', [ListsController::class, 'show'])
+            ->name('list')
+            ->can('edit', 'list');
+        Route::post('/lists/{list}', [ListsController::class, 'change'])
+            ->name('list.change')
+            ->can('edit', 'list');
+        Route::post('/lists/{list}/titles', [ListsController::class, 'titles'])
+            ->name('list.titles')
+            ->can('edit', 'list');
+        Route::post('/lists/{list}/shift', [ListsController::class, 'shift'])
+            ->name('list.shift')
+            ->can('edit', 'list');
+        Route::post('/lists/{list}/remove', [ListsController::class, 'remove'])
+            ->name('list.remove')
+            ->can('edit', 'list');
+        Route::get('/requests', [RequestsController::class, 'index'])->name('requests');
+        Route::get('/requests.csv', [RequestsController::class, 'csv'])->name('requests.csv');
+        Route::get('/requests/words/{asked}', [RequestsController::class, 'words'])
+            ->name('requests.words')
+            ->can('answer', 'asked');
+        Route::post('/requests/words/{asked}/name', [RequestsController::class, 'name'])
+            ->name('requests.name')
+            ->can('answer', 'asked');
+        Route::post('/requests/words/{asked}/decline', [RequestsController::class, 'declineInWords'])
+            ->name('requests.decline_words')
+            ->can('answer', 'asked');
+        Route::get('/requests/{title}', [RequestsController::class, 'show'])->name('request');
+        Route::get('/requests/{title}.csv', [RequestsController::class, 'titleCsv'])->name('request.csv');
+        Route::post('/requests/{title}/decline', [RequestsController::class, 'decline'])->name('request.decline');
+        Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
+        Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
+            ->whereIn('rows', ['licences', 'line', 'loans', 'months'])
+            ->name('title.csv');
+        Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
+        Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])->name('change');
+    });

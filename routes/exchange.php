@@ -13,13 +13,17 @@ use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/calendar/{key}.ics', [CalendarController::class, 'show'])
-    ->where('key', '[A-Za-z0-9]{40}')->name('calendar');
+    ->where('key', '[A-Za-z0-9]{40}')
+    ->name('calendar');
 
 Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])
-        ->name('baskets.bibliography')->can('own', 'basket');
+        ->name('baskets.bibliography')
+        ->can('own', 'basket');
     Route::get('/baskets/{basket}/basket.{kind}', [BasketExportController::class, 'file'])
-        ->whereIn('kind', ['csv', 'ris', 'bib', 'json'])->name('baskets.file')->can('own', 'basket');
+        ->whereIn('kind', ['csv', 'ris', 'bib', 'json'])
+        ->name('baskets.file')
+        ->can('own', 'basket');
 });
 
 Route::middleware('auth:web')->group(function (): void {
@@ -28,8 +32,12 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/settings/devices/forget', [DeviceController::class, 'forget'])->name('devices.forget');
     // Clicked twice, it is gone already: that is no error.
     Route::post('/settings/devices/{device}/remove', [DeviceController::class, 'remove'])
-        ->name('devices.remove')->can('own', 'device')->missing(fn () => redirect()->route('settings'));
+        ->name('devices.remove')
+        ->can('own', 'device')
+        ->missing(fn() => redirect()->route('settings'));
     Route::get('/loans/{loan}/download/{kind}', DownloadController::class)
-        ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])->name('download')->can('own', 'loan')
+        ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
+        ->name('download')
+        ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
 });

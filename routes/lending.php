@@ -18,19 +18,33 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/porch', PorchController::class)->name('porch');
     Route::post('/settings/lengths', LengthsController::class)->name('settings.lengths');
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
-    Route::post('/loans/{loan}/return', [LoanController::class, 'return'])->name('loans.return')->can('own', 'loan');
+    Route::post('/loans/{loan}/return', [LoanController::class, 'return'])
+        ->name('loans.return')
+        ->can('own', 'loan');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])
-        ->name('loans.undo-return')->can('own', 'loan');
-    Route::post('/loans/{loan}/renew', [LoanController::class, 'renew'])->name('loans.renew')->can('own', 'loan');
+        ->name('loans.undo-return')
+        ->can('own', 'loan');
+    Route::post('/loans/{loan}/renew', [LoanController::class, 'renew'])
+        ->name('loans.renew')
+        ->can('own', 'loan');
     Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
     Route::post('/holds/spread', [HoldController::class, 'spread'])->name('holds.spread');
-    Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])->name('holds.pause')->can('own', 'hold');
-    Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])->name('holds.resume')->can('own', 'hold');
-    Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])->name('holds.at-once')->can('own', 'hold');
-    Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])->name('holds.cancel')->can('own', 'hold');
+    Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])
+        ->name('holds.pause')
+        ->can('own', 'hold');
+    Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])
+        ->name('holds.resume')
+        ->can('own', 'hold');
+    Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])
+        ->name('holds.at-once')
+        ->can('own', 'hold');
+    Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])
+        ->name('holds.cancel')
+        ->can('own', 'hold');
     Route::get('/requests', [RequestController::class, 'index'])->name('requests.index');
     Route::post('/requests/{asked}/withdraw', [RequestController::class, 'withdraw'])
-        ->name('requests.withdraw')->can('own', 'asked');
+        ->name('requests.withdraw')
+        ->can('own', 'asked');
 });
 
 Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {

@@ -22,32 +22,61 @@ Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'f
 
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])
-        ->name('read.show')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->name('read.show')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])
-        ->whereIn('way', ['listen', 'watch'])->name('play.show')->can('own', 'loan')
+        ->whereIn('way', ['listen', 'watch'])
+        ->name('play.show')
+        ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])
-        ->name('read.file')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->name('read.file')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::get('/offline/loans', [OfflineController::class, 'loans'])->name('offline.loans');
     Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])
-        ->name('offline.files')->can('own', 'loan')->middleware(RequireOpenLoan::class);
-    Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])->name('places.index')->can('own', 'loan');
-    Route::get('/loans/{loan}/marks', [MarkController::class, 'in'])->name('marks.in')->can('own', 'loan');
+        ->name('offline.files')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])
+        ->name('places.index')
+        ->can('own', 'loan');
+    Route::get('/loans/{loan}/marks', [MarkController::class, 'in'])
+        ->name('marks.in')
+        ->can('own', 'loan');
     Route::put('/loans/{loan}/marks/{mark}', [MarkController::class, 'keep'])
-        ->whereUuid('mark')->name('marks.keep')->can('own', 'loan');
+        ->whereUuid('mark')
+        ->name('marks.keep')
+        ->can('own', 'loan');
     Route::get('/marks', [MarkController::class, 'index'])->name('marks.index');
     Route::get('/marks/marks.{kind}', [MarkController::class, 'file'])
-        ->whereIn('kind', ['md', 'jsonld'])->name('marks.file');
+        ->whereIn('kind', ['md', 'jsonld'])
+        ->name('marks.file');
     Route::post('/marks/{mark}/remove', [MarkController::class, 'remove'])
-        ->whereUuid('mark')->name('marks.remove')->can('own', 'mark');
+        ->whereUuid('mark')
+        ->name('marks.remove')
+        ->can('own', 'mark');
     Route::get('/loans/{loan}/pages', [PageController::class, 'choose'])
-        ->name('pages.choose')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->name('pages.choose')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::post('/loans/{loan}/pages', [PageController::class, 'take'])
-        ->name('pages.take')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->name('pages.take')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/pages/{from}-{to}.pdf', [PageController::class, 'pdf'])
-        ->whereNumber(['from', 'to'])->name('pages.pdf')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->whereNumber(['from', 'to'])
+        ->name('pages.pdf')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/pages/{from}-{to}', [PageController::class, 'show'])
-        ->whereNumber(['from', 'to'])->name('pages.show')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->whereNumber(['from', 'to'])
+        ->name('pages.show')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])
-        ->name('places.keep')->can('own', 'loan')->middleware(RequireOpenLoan::class);
+        ->name('places.keep')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
 });

@@ -15,5 +15,5 @@ Route::pattern('mark', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
 Route::pattern('path', '.+');
 
 foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $area) {
-    require __DIR__."/{$area}.php";
+    require __DIR__ . "/{$area}.php";
 }

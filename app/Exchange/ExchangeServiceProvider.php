@@ -28,9 +28,12 @@ final class ExchangeServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(PushDevice::class, PushDevicePolicy::class);
-        Views::composer('exchange.push.devices', fn (View $view) => $view->with([
-            'pushKey' => $this->app->make(PushKey::class)->public(),
-            'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
-        ]));
+        Views::composer(
+            'exchange.push.devices',
+            fn(View $view) => $view->with([
+                'pushKey' => $this->app->make(PushKey::class)->public(),
+                'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
+            ]),
+        );
     }
 }

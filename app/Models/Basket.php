@@ -31,6 +31,9 @@ final class Basket extends Model
     /** @return BelongsToMany<Title, $this> */
     public function titles(): BelongsToMany
     {
-        return $this->belongsToMany(Title::class)->withPivot(['position', 'note', 'added_at'])->orderByPivot('position')->orderByPivot('title_id');
+        return $this->belongsToMany(Title::class)
+            ->withPivot(['position', 'note', 'added_at'])
+            ->orderByPivot('position')
+            ->orderByPivot('title_id');
     }
 }

@@ -32,7 +32,8 @@ abstract class Model extends Eloquent
         return match (true) {
             $value === null => parent::__get($key),
             $cast === null => $value,
-            enum_exists($cast, false) && is_subclass_of($cast, BackedEnum::class) && ! $value instanceof BackedEnum => $cast::from($value),
+            enum_exists($cast, false) && is_subclass_of($cast, BackedEnum::class) && !($value instanceof BackedEnum)
+                => $cast::from($value),
             default => parent::__get($key),
         };
     }

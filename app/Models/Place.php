@@ -34,7 +34,10 @@ final class Place extends Model
     public function page(): ?string
     {
         $locations = $this->locator['locations'] ?? null;
-        foreach (is_array($locations) && is_array($locations['fragments'] ?? null) ? $locations['fragments'] : [] as $fragment) {
+        foreach (
+            is_array($locations) && is_array($locations['fragments'] ?? null) ? $locations['fragments'] : []
+            as $fragment
+        ) {
             if (is_string($fragment) && str_starts_with($fragment, 'page=')) {
                 return substr($fragment, 5);
             }
@@ -47,7 +50,7 @@ final class Place extends Model
     public function fraction(): float
     {
         $locations = $this->locator['locations'] ?? null;
-        $value = is_array($locations) ? ($locations['totalProgression'] ?? 0) : 0;
+        $value = is_array($locations) ? $locations['totalProgression'] ?? 0 : 0;
 
         return is_numeric($value) ? max(0.0, min(1.0, (float) $value)) : 0.0;
     }

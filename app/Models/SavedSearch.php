@@ -45,6 +45,7 @@ final class SavedSearch extends Model
     /** The search as an address. */
     public function address(): string
     {
-        return '/catalogue?'.http_build_query(['library' => $this->library->slug, ...$this->search], encoding_type: PHP_QUERY_RFC3986);
+        return '/catalogue?' .
+            http_build_query(['library' => $this->library->slug, ...$this->search], encoding_type: PHP_QUERY_RFC3986);
     }
 }

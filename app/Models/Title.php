@@ -81,7 +81,9 @@ final class Title extends Model
     /** @return BelongsToMany<Contributor, $this> */
     public function contributors(): BelongsToMany
     {
-        return $this->belongsToMany(Contributor::class)->withPivot(['role', 'position'])->orderByPivot('position');
+        return $this->belongsToMany(Contributor::class)
+            ->withPivot(['role', 'position'])
+            ->orderByPivot('position');
     }
 
     /** @return BelongsToMany<Subject, $this> */
@@ -111,7 +113,14 @@ final class Title extends Model
     /** @return list<Identifier> its standard numbers, each once */
     public function standardNumbers(): array
     {
-        return array_values(collect($this->identifiers)->push((string) $this->isbn)->map(fn (string $text): ?Identifier => Identifier::parse($text))->filter()->unique('number')->all());
+        return array_values(
+            collect($this->identifiers)
+                ->push((string) $this->isbn)
+                ->map(fn(string $text): ?Identifier => Identifier::parse($text))
+                ->filter()
+                ->unique('number')
+                ->all(),
+        );
     }
 
     public function year(): ?string
@@ -146,18 +155,21 @@ final class Title extends Model
     /** @return list<string> names of those with the role, in order */
     public function namesOf(string $role): array
     {
-        return array_column(array_filter($this->people(), fn (array $person): bool => $person[0] === $role), 1);
+        return array_column(array_filter($this->people(), fn(array $person): bool => $person[0] === $role), 1);
     }
 
     /** @return list<array{string, string}> role and name, in order */
     public function people(): array
     {
-        return $this->people ??= array_values($this->contributors->map(fn (Contributor $c): array => [$c->pivot->role, $c->name])->all());
+        return $this->people ??= array_values(
+            $this->contributors->map(fn(Contributor $c): array => [$c->pivot->role, $c->name])->all(),
+        );
     }
 
     public function seriesName(): ?string
     {
-        return $this->seriesName ?? ($this->people === null || $this->relationLoaded('series') ? $this->series?->name : null);
+        return $this->seriesName ??
+            ($this->people === null || $this->relationLoaded('series') ? $this->series?->name : null);
     }
 
     /** @return array<int, string> by id, in the order of their names */

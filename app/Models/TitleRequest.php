@@ -36,7 +36,13 @@ final class TitleRequest extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['format' => Format::class, 'wants_notice' => 'boolean', 'wants_hold' => 'boolean', 'asked_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime'];
+    protected $casts = [
+        'format' => Format::class,
+        'wants_notice' => 'boolean',
+        'wants_hold' => 'boolean',
+        'asked_at' => 'immutable_datetime',
+        'answered_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Title, $this> */
     public function title(): BelongsTo

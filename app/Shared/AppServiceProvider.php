@@ -21,18 +21,30 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(RequestContext::class);
-        $this->app->extend('translator', fn (Translator $translator): CachedTranslator => CachedTranslator::of($translator));
+        $this->app->extend(
+            'translator',
+            fn(Translator $translator): CachedTranslator => CachedTranslator::of($translator),
+        );
     }
 
     public function boot(): void
     {
         Date::use(CarbonImmutable::class);
-        Session::extend('database', fn (Application $app): DatabaseSessions => new DatabaseSessions(
-            $app->make('db')->connection(config('session.connection')), config('session.table'), config('session.lifetime'), $app,
-        ));
+        Session::extend(
+            'database',
+            fn(Application $app): DatabaseSessions => new DatabaseSessions(
+                $app->make('db')->connection(config('session.connection')),
+                config('session.table'),
+                config('session.lifetime'),
+                $app,
+            ),
+        );
         View::share('current', $this->app->make(RequestContext::class));
-        Event::listen([MigrationsEnded::class, NoPendingMigrations::class], fn () => SqlFunctions::bringUpToDate($this->app->databasePath('functions')));
-        Model::preventLazyLoading(! $this->app->isProduction());
+        Event::listen(
+            [MigrationsEnded::class, NoPendingMigrations::class],
+            fn() => SqlFunctions::bringUpToDate($this->app->databasePath('functions')),
+        );
+        Model::preventLazyLoading(!$this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
     }
 }

@@ -24,8 +24,12 @@ final class DatabaseSessions extends DatabaseSessionHandler
         $row = $this->getQuery()->find($sessionId);
         $this->setExists($row instanceof stdClass);
         [$this->readId, $this->read, $this->writtenAt] = [null, '', 0];
-        if ($row instanceof stdClass && ! $this->expired($row)) {
-            [$this->readId, $this->read, $this->writtenAt] = [$sessionId, (string) base64_decode((string) $row->payload), (int) $row->last_activity];
+        if ($row instanceof stdClass && !$this->expired($row)) {
+            [$this->readId, $this->read, $this->writtenAt] = [
+                $sessionId,
+                (string) base64_decode((string) $row->payload),
+                (int) $row->last_activity,
+            ];
         }
 
         return $this->read;
@@ -33,7 +37,11 @@ final class DatabaseSessions extends DatabaseSessionHandler
 
     public function write($sessionId, $data): bool
     {
-        if ($sessionId === $this->readId && $data === $this->read && Carbon::now()->getTimestamp() - $this->writtenAt < self::ALIVE_SECONDS) {
+        if (
+            $sessionId === $this->readId &&
+            $data === $this->read &&
+            Carbon::now()->getTimestamp() - $this->writtenAt < self::ALIVE_SECONDS
+        ) {
             return true;
         }
 

@@ -12,18 +12,19 @@ use Symfony\Component\HttpFoundation\Response;
 /** Sends a file of a publication: nginx does it on our word, without the file passing through PHP. */
 final class FileDelivery
 {
-    public function __construct(private readonly Request $request)
-    {
-    }
+    public function __construct(private readonly Request $request) {}
 
     /** @param  string  $path below storage/publications */
     public function send(string $path, string $type): Response
     {
         if (config('figporch.file_delivery') === 'accel') {
-            $response = new Response;
+            $response = new Response();
             // nginx gives either ranges or compression, not both.
             $folder = $this->request->headers->has('Range') ? '/_ranges/' : '/_publications/';
-            $response->headers->set('X-Accel-Redirect', $folder.implode('/', array_map(rawurlencode(...), explode('/', $path))));
+            $response->headers->set(
+                'X-Accel-Redirect',
+                $folder . implode('/', array_map(rawurlencode(...), explode('/', $path))),
+            );
         } else {
             $file = storage_path("publications/{$path}");
             is_file($file) || abort(404);

@@ -13,9 +13,7 @@ final class PreferenceStore
 {
     private const MINUTES = 400 * 24 * 60;
 
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     /**
      * @param  'pins'|'rooms'  $name
@@ -23,7 +21,9 @@ final class PreferenceStore
      */
     public function get(Request $request, string $name): array
     {
-        $kept = $this->current->person?->getAttribute($name) ?? json_decode(is_string($cookie = $request->cookie($name)) ? $cookie : '', true);
+        $kept =
+            $this->current->person?->getAttribute($name) ??
+            json_decode(is_string($cookie = $request->cookie($name)) ? $cookie : '', true);
 
         return is_array($kept) ? $kept : [];
     }

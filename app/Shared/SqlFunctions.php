@@ -19,15 +19,15 @@ final class SqlFunctions
      */
     private const MATCHING_COST = 10_000;
 
-    private const LOCK = 0xF16F0;
+    private const LOCK = 0xf16f0;
 
     /** Functions that are not an extension's, and that no index is built on. */
     private const OURS = <<<'SQL'
-        select p.oid::regprocedure::text oid from pg_proc p where p.pronamespace = 'public'::regnamespace
-            and not exists (select from pg_depend d where d.objid = p.oid and d.classid = 'pg_proc'::regclass and d.deptype = 'e')
-            and not exists (select from pg_depend d
-                where d.refobjid = p.oid and d.refclassid = 'pg_proc'::regclass and d.classid = 'pg_class'::regclass)
-        SQL;
+    select p.oid::regprocedure::text oid from pg_proc p where p.pronamespace = 'public'::regnamespace
+        and not exists (select from pg_depend d where d.objid = p.oid and d.classid = 'pg_proc'::regclass and d.deptype = 'e')
+        and not exists (select from pg_depend d
+            where d.refobjid = p.oid and d.refclassid = 'pg_proc'::regclass and d.classid = 'pg_class'::regclass)
+    SQL;
 
     /** @return bool whether anything had to be loaded */
     public static function bringUpToDate(string $folder): bool
@@ -37,7 +37,7 @@ final class SqlFunctions
         foreach ((array) glob("{$folder}/*/*.sql") as $file) {
             $files[(string) $file] = (string) file_get_contents((string) $file);
         }
-        $mark = 'functions '.hash('sha256', implode('', $files));
+        $mark = 'functions ' . hash('sha256', implode('', $files));
 
         return DB::transaction(function () use ($files, $mark): bool {
             DB::select('select pg_advisory_xact_lock(?)', [self::LOCK]);
@@ -47,7 +47,7 @@ final class SqlFunctions
             }
             if ($ours !== []) {
                 // With the triggers that call them, which stand in the same files.
-                DB::unprepared('drop function '.implode(', ', $ours).' cascade');
+                DB::unprepared('drop function ' . implode(', ', $ours) . ' cascade');
             }
             self::load($files);
             DB::unprepared("comment on schema public is '{$mark}'");
@@ -67,7 +67,7 @@ final class SqlFunctions
             $before = count($files);
             foreach ($files as $name => $sql) {
                 try {
-                    DB::transaction(fn () => DB::unprepared($sql));
+                    DB::transaction(fn() => DB::unprepared($sql));
                     unset($files[$name]);
                 } catch (QueryException $missing) {
                     // 42883: a function that it calls is not there yet.
@@ -85,16 +85,22 @@ final class SqlFunctions
     private static function setMatchingCost(): void
     {
         $function = 'pg_catalog.ts_match_vq(tsvector, tsquery)';
-        if ((float) DB::scalar('select procost from pg_proc where oid = ?::regprocedure', [$function]) !== (float) self::MATCHING_COST) {
+        if (
+            (float) DB::scalar('select procost from pg_proc where oid = ?::regprocedure', [$function]) !==
+            (float) self::MATCHING_COST
+        ) {
             $cost = self::MATCHING_COST;
             // Only the database's owner of all may say so; anybody else goes on with plans that are not as good.
-            DB::unprepared(<<<SQL
+            DB::unprepared(
+                <<<SQL
                 do \$\$ begin
                     alter function {$function} cost {$cost};
                 exception when insufficient_privilege then
                     raise notice 'ask an administrator: alter function {$function} cost {$cost}';
                 end \$\$;
-                SQL);
+                SQL
+                ,
+            );
         }
     }
 }

@@ -24,7 +24,7 @@ final class TitleNames
         if ($byId === []) {
             return;
         }
-        foreach (DB::select('select * from title_names(?)', ['{'.implode(',', array_keys($byId)).'}']) as $row) {
+        foreach (DB::select('select * from title_names(?)', ['{' . implode(',', array_keys($byId)) . '}']) as $row) {
             foreach ($byId[$row->id] as $title) {
                 self::give($title, $row);
                 $title->knowWhetherItOpens($row->has_file);
@@ -38,7 +38,9 @@ final class TitleNames
      */
     public static function titles(array $ids): Collection
     {
-        return (new Collection($ids === [] ? [] : self::read('titles_named(?)', ['{'.implode(',', $ids).'}'])))->keyBy('id');
+        return (new Collection(
+            $ids === [] ? [] : self::read('titles_named(?)', ['{' . implode(',', $ids) . '}']),
+        ))->keyBy('id');
     }
 
     /**
@@ -49,7 +51,7 @@ final class TitleNames
     {
         $titles = self::titles($ids);
 
-        return array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $ids)));
+        return array_values(array_filter(array_map(fn(int $id): ?Title => $titles[$id] ?? null, $ids)));
     }
 
     /**
@@ -60,7 +62,15 @@ final class TitleNames
      */
     public static function inRings(array $ids, array $rings, bool $newest, int $count, int $from): array
     {
-        return $ids === [] ? [] : self::read('titles_in_rings(?, ?, ?, ?, ?)', ['{'.implode(',', $ids).'}', '{'.implode(',', $rings).'}', $newest ? 't' : 'f', $count, $from]);
+        return $ids === []
+            ? []
+            : self::read('titles_in_rings(?, ?, ?, ?, ?)', [
+                '{' . implode(',', $ids) . '}',
+                '{' . implode(',', $rings) . '}',
+                $newest ? 't' : 'f',
+                $count,
+                $from,
+            ]);
     }
 
     /**
@@ -71,14 +81,22 @@ final class TitleNames
     private static function read(string $function, array $bindings): array
     {
         // A clone for each: a quarter of what making each anew takes.
-        $blank = (new Title)->newFromBuilder();
+        $blank = (new Title())->newFromBuilder();
 
         return array_map(function (stdClass $row) use ($blank): Title {
-            $title = (clone $blank)->setRawAttributes(array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1]), sync: true);
+            $title = (clone $blank)->setRawAttributes(
+                array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1]),
+                sync: true,
+            );
             self::give($title, $row);
 
             return $title;
-        }, array_values(DB::select("select (n.title).*, n.series, n.people, n.subjects, n.has_file as publication_exists from {$function} n", $bindings)));
+        }, array_values(
+            DB::select(
+                "select (n.title).*, n.series, n.people, n.subjects, n.has_file as publication_exists from {$function} n",
+                $bindings,
+            ),
+        ));
     }
 
     /** @param  iterable<Loan|Hold>  $having  each is given its title with names */
@@ -92,6 +110,10 @@ final class TitleNames
 
     private static function give(Title $title, stdClass $row): void
     {
-        $title->giveNames(json_decode($row->people ?? '[]'), $row->series, array_column(json_decode($row->subjects ?? '[]'), 1, 0));
+        $title->giveNames(
+            json_decode($row->people ?? '[]'),
+            $row->series,
+            array_column(json_decode($row->subjects ?? '[]'), 1, 0),
+        );
     }
 }

@@ -10,14 +10,15 @@ final readonly class AgeRange
     /** The end of a range that has none. */
     public const OPEN = 99;
 
-    private function __construct(public int $from, public int $to)
-    {
-    }
+    private function __construct(public int $from, public int $to) {}
 
     /** schema.org's typicalAgeRange: "9-12", "7-", "-5"; null for anything else. */
     public static function parse(?string $text): ?self
     {
-        if (preg_match('/^\s*(\d{1,2})?\s*[-–]\s*(\d{1,2})?\s*$/u', (string) $text, $m, PREG_UNMATCHED_AS_NULL) !== 1 || ($m[1] ?? $m[2] ?? null) === null) {
+        if (
+            preg_match('/^\s*(\d{1,2})?\s*[-–]\s*(\d{1,2})?\s*$/u', (string) $text, $m, PREG_UNMATCHED_AS_NULL) !== 1 ||
+            ($m[1] ?? ($m[2] ?? null)) === null
+        ) {
             return null;
         }
         $range = new self((int) ($m[1] ?? 0), (int) ($m[2] ?? self::OPEN));

@@ -10,9 +10,7 @@ namespace FigPorch\Core\Catalogue;
 final readonly class Isbn
 {
     /** @param  non-empty-string  $thirteen thirteen digits, check digit verified */
-    private function __construct(public string $thirteen)
-    {
-    }
+    private function __construct(public string $thirteen) {}
 
     /** Takes hyphens, spaces and the prefixes "ISBN" and "urn:isbn:"; null when the check digit or the shape is wrong. */
     public static function parse(string $text): ?self
@@ -22,7 +20,7 @@ final readonly class Isbn
 
         if (preg_match('/^\d{9}[\dX]$/', $digits) === 1) {
             return self::checkTen(substr($digits, 0, 9)) === $digits[9]
-                ? new self(self::withCheck('978'.substr($digits, 0, 9)))
+                ? new self(self::withCheck('978' . substr($digits, 0, 9)))
                 : null;
         }
         // 979-0 is music's, ISO 10957.
@@ -36,12 +34,12 @@ final readonly class Isbn
     /** The ten-digit form; only numbers that begin with 978 have one. */
     public function ten(): ?string
     {
-        if (! str_starts_with($this->thirteen, '978')) {
+        if (!str_starts_with($this->thirteen, '978')) {
             return null;
         }
         $body = substr($this->thirteen, 3, 9);
 
-        return $body.self::checkTen($body);
+        return $body . self::checkTen($body);
     }
 
     /**
@@ -56,7 +54,7 @@ final readonly class Isbn
             $sum += (int) $digit * ($i % 2 === 0 ? 1 : 3);
         }
 
-        return $twelve.((10 - $sum % 10) % 10);
+        return $twelve . (10 - ($sum % 10)) % 10;
     }
 
     /** Weights 10 down to 2, modulo 11; ten is written X. */
@@ -66,7 +64,7 @@ final readonly class Isbn
         foreach (str_split($nine) as $i => $digit) {
             $sum += (int) $digit * (10 - $i);
         }
-        $check = (11 - $sum % 11) % 11;
+        $check = (11 - ($sum % 11)) % 11;
 
         return $check === 10 ? 'X' : (string) $check;
     }

@@ -82,8 +82,12 @@ final readonly class Record
     /** The same for every edition and format of one work: folded name and first contributor. */
     public function workKey(): string
     {
-        return mb_substr(SearchWords::fold($this->name), 0, 500).'|'.mb_substr(SearchWords::fold($this->contributors[0]['name'] ?? ''), 0, 190)
+        return mb_substr(SearchWords::fold($this->name), 0, 500) .
+            '|' .
+            mb_substr(SearchWords::fold($this->contributors[0]['name'] ?? ''), 0, 190) .
             // Issues of a magazine have its name in common, not a work.
-            .($this->format === Format::Magazine ? '|'.mb_substr(SearchWords::fold((string) $this->edition), 0, 100) : '');
+            ($this->format === Format::Magazine
+                ? '|' . mb_substr(SearchWords::fold((string) $this->edition), 0, 100)
+                : '');
     }
 }

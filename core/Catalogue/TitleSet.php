@@ -21,9 +21,11 @@ final class TitleSet
      * @param  int|null  $count  as far as it is known
      * @param  object|null  $holder  with whose end the memory in which it lies would go
      */
-    private function __construct(private readonly CData $bitmap, private ?int $count = null, public readonly ?object $holder = null)
-    {
-    }
+    private function __construct(
+        private readonly CData $bitmap,
+        private ?int $count = null,
+        public readonly ?object $holder = null,
+    ) {}
 
     public function __destruct()
     {
@@ -38,7 +40,7 @@ final class TitleSet
     /** @param  array<int>  $numbers  in any order, each from 0 to 4,294,967,295 */
     public static function of(array $numbers): self
     {
-        if ($numbers !== [] && (min($numbers) < 0 || max($numbers) > 0xFFFFFFFF)) {
+        if ($numbers !== [] && (min($numbers) < 0 || max($numbers) > 0xffffffff)) {
             throw new ValueError('A title’s number is from 0 to 4,294,967,295.');
         }
 
@@ -64,7 +66,10 @@ final class TitleSet
      */
     public static function fromBytes(string $bytes): self
     {
-        return new self(Roaring::library()->roaring_bitmap_portable_deserialize_safe($bytes, strlen($bytes)) ?? throw new ValueError('These bytes are no set of titles.'));
+        return new self(
+            Roaring::library()->roaring_bitmap_portable_deserialize_safe($bytes, strlen($bytes)) ??
+                throw new ValueError('These bytes are no set of titles.'),
+        );
     }
 
     /** As fromBytes() takes it. */
@@ -72,7 +77,10 @@ final class TitleSet
     {
         $size = Roaring::library()->roaring_bitmap_portable_size_in_bytes($this->bitmap);
 
-        return Roaring::written($size, fn (CData $to) => Roaring::library()->roaring_bitmap_portable_serialize($this->bitmap, $to));
+        return Roaring::written(
+            $size,
+            fn(CData $to) => Roaring::library()->roaring_bitmap_portable_serialize($this->bitmap, $to),
+        );
     }
 
     /**
@@ -85,7 +93,12 @@ final class TitleSet
      */
     public static function inMemory(int $at, int $length, int $count, object $holder): self
     {
-        return new self(Roaring::library()->roaring_bitmap_frozen_view($at, $length) ?? throw new ValueError('No set of titles lies there.'), $count, $holder);
+        return new self(
+            Roaring::library()->roaring_bitmap_frozen_view($at, $length) ??
+                throw new ValueError('No set of titles lies there.'),
+            $count,
+            $holder,
+        );
     }
 
     /** As inMemory() takes it: for this kind of machine only. */
@@ -93,7 +106,10 @@ final class TitleSet
     {
         $size = Roaring::library()->roaring_bitmap_frozen_size_in_bytes($this->bitmap);
 
-        return Roaring::written($size, fn (CData $to) => Roaring::library()->roaring_bitmap_frozen_serialize($this->bitmap, $to));
+        return Roaring::written(
+            $size,
+            fn(CData $to) => Roaring::library()->roaring_bitmap_frozen_serialize($this->bitmap, $to),
+        );
     }
 
     public function and(self $other): self
@@ -124,7 +140,12 @@ final class TitleSet
     /** The same, laid out so that countWith() and and() are quick against many small sets however large this one is; for nothing else. */
     public function forCounting(): self
     {
-        return $this->count() < self::SPREAD_FROM ? $this : $this->spread ??= new self(Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true), $this->count);
+        return $this->count() < self::SPREAD_FROM
+            ? $this
+            : ($this->spread ??= new self(
+                Roaring::library()->roaring_bitmap_lazy_or($this->bitmap, $this->bitmap, true),
+                $this->count,
+            ));
     }
 
     /** How many both have. */
@@ -141,7 +162,8 @@ final class TitleSet
     public function countWithFrozen(int $at, int $length): int
     {
         $library = Roaring::library();
-        $other = $library->roaring_bitmap_frozen_view($at, $length) ?? throw new ValueError('No set of titles lies there.');
+        $other =
+            $library->roaring_bitmap_frozen_view($at, $length) ?? throw new ValueError('No set of titles lies there.');
         $count = $library->roaring_bitmap_and_cardinality($this->bitmap, $other);
         $library->roaring_bitmap_free($other);
 
@@ -162,7 +184,10 @@ final class TitleSet
     /** @return list<int> in rising order */
     public function numbers(): array
     {
-        $numbers = Roaring::written(4 * $this->count(), fn (CData $to) => Roaring::library()->roaring_bitmap_to_uint32_array($this->bitmap, $to));
+        $numbers = Roaring::written(
+            4 * $this->count(),
+            fn(CData $to) => Roaring::library()->roaring_bitmap_to_uint32_array($this->bitmap, $to),
+        );
 
         /** @var array<int, int> $unpacked from 1 on */
         $unpacked = (array) unpack('V*', $numbers);

@@ -18,8 +18,12 @@ final readonly class WantedTitle
      *
      * @throws InvalidArgumentException with "name" or "number" as its message, for what is missing or wrong
      */
-    public function __construct(public string $name, public string $people = '', public ?Format $format = null, string $number = '')
-    {
+    public function __construct(
+        public string $name,
+        public string $people = '',
+        public ?Format $format = null,
+        string $number = '',
+    ) {
         if (trim($name) === '' || mb_strlen($name) > self::LONGEST || mb_strlen($people) > self::LONGEST) {
             throw new InvalidArgumentException('name');
         }

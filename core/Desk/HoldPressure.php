@@ -19,14 +19,17 @@ final readonly class HoldPressure
     /** Holds per copy from which libraries buy: common practice is 4 to 6, no source. */
     public const HIGH = 5;
 
-    public function __construct(private Forecast $forecast, private int $effort = Forecast::EFFORT)
-    {
-    }
+    public function __construct(private Forecast $forecast, private int $effort = Forecast::EFFORT) {}
 
     /** Days within which 8 in 10 of those who join the line now get their copy; infinite where no copy may be left. */
     public function wait(Line $line, DateTimeImmutable $now): float
     {
-        return $this->forecast->eightInTen($line, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $this->effort);
+        return $this->forecast->eightInTen(
+            $line,
+            $now,
+            new Randomizer(new Xoshiro256StarStar($line->seed())),
+            $this->effort,
+        );
     }
 
     /**
@@ -35,14 +38,14 @@ final readonly class HoldPressure
      */
     public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now): int
     {
-        $enough = fn (int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
+        $enough = fn(int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
         if ($enough(0)) {
             return 0;
         }
         $tooFew = 0;
         $most = count($line->ahead) + 1;
         $fits = 1;
-        while ($fits < $most && ! $enough($fits)) {
+        while ($fits < $most && !$enough($fits)) {
             $tooFew = $fits;
             $fits = min($most, 2 * $fits);
         }
@@ -60,8 +63,19 @@ final readonly class HoldPressure
 
     private static function with(Line $line, int $copies, DateTimeImmutable $now): Line
     {
-        $more = new Licence(0, $line->licences[0]->licence->libraryId ?? 0, LicenceModel::OneCopyOneUser, $copies, $copies, null, $now, null);
+        $more = new Licence(
+            0,
+            $line->licences[0]->licence->libraryId ?? 0,
+            LicenceModel::OneCopyOneUser,
+            $copies,
+            $copies,
+            null,
+            $now,
+            null,
+        );
 
-        return $copies === 0 ? $line : new Line([...$line->licences, new LineLicence($more)], $line->ahead, $line->pausedUntil);
+        return $copies === 0
+            ? $line
+            : new Line([...$line->licences, new LineLicence($more)], $line->ahead, $line->pausedUntil);
     }
 }

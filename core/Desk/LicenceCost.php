@@ -28,8 +28,7 @@ final readonly class LicenceCost
         private array $others,
         private float $horizonDays,
         private DateTimeImmutable $now,
-    ) {
-    }
+    ) {}
 
     /** No more is bought than there are loans to expect: at least one, if the money is enough. */
     public function of(Offer $offer, int $moneyCents): OfferValue
@@ -40,7 +39,7 @@ final readonly class LicenceCost
         $each = match ($offer->model) {
             LicenceModel::PayPerLoan => 1.0,
             LicenceModel::Simultaneous => $gain,
-            default => min((int) $offer->copies * $life / $this->cycleDays, $offer->loans ?? INF),
+            default => min(((int) $offer->copies * $life) / $this->cycleDays, $offer->loans ?? INF),
         };
         $wanted = $each > 0 ? (int) ceil($gain / $each) : 0;
         $units = min($affordable, $offer->model === LicenceModel::PayPerLoan ? $wanted : max(1, $wanted));
@@ -58,11 +57,17 @@ final readonly class LicenceCost
         $served = 0.0;
         foreach ($this->others as $licence) {
             $from = max(0.0, ($licence->startsAt->getTimestamp() - $this->now->getTimestamp()) / self::DAY);
-            $to = $licence->endsAt === null ? $life : min($life, ($licence->endsAt->getTimestamp() - $this->now->getTimestamp()) / self::DAY);
+            $to =
+                $licence->endsAt === null
+                    ? $life
+                    : min($life, ($licence->endsAt->getTimestamp() - $this->now->getTimestamp()) / self::DAY);
             if ($to <= $from || $licence->model === LicenceModel::PayPerLoan) {
                 continue;
             }
-            $served += $licence->model === LicenceModel::Simultaneous ? INF : min((int) $licence->copies * ($to - $from) / $this->cycleDays, $licence->loansLeft ?? INF);
+            $served +=
+                $licence->model === LicenceModel::Simultaneous
+                    ? INF
+                    : min(((int) $licence->copies * ($to - $from)) / $this->cycleDays, $licence->loansLeft ?? INF);
         }
 
         return $served;

@@ -17,9 +17,7 @@ final readonly class LineChange
      * @param  list<LineLicence>  $licences
      * @param  int  $setBack  ready holds that would lose their copy and stand at the head of the line again
      */
-    private function __construct(public array $licences, public int $setBack = 0)
-    {
-    }
+    private function __construct(public array $licences, public int $setBack = 0) {}
 
     /** @param  list<LineLicence>  $licences */
     public static function added(array $licences, Licence $licence): self
@@ -44,7 +42,10 @@ final readonly class LineChange
             $kept = array_slice($state->readyUntil, 0, $left);
             $setBack = count($state->readyUntil) - count($kept);
 
-            return [self::replace($state, $kept, $copies, $left - count($kept), $setBack, $state->licence->endsAt), $setBack];
+            return [
+                self::replace($state, $kept, $copies, $left - count($kept), $setBack, $state->licence->endsAt),
+                $setBack,
+            ];
         });
     }
 
@@ -55,10 +56,26 @@ final readonly class LineChange
     public static function ended(array $licences, int $licenceId, DateTimeImmutable $at, DateTimeImmutable $now): self
     {
         return self::changed($licences, $licenceId, function (LineLicence $state) use ($at, $now): array {
-            $kept = $at <= $now ? [] : array_map(fn (DateTimeImmutable $until): DateTimeImmutable => min($until, $at), $state->readyUntil);
+            $kept =
+                $at <= $now
+                    ? []
+                    : array_map(
+                        fn(DateTimeImmutable $until): DateTimeImmutable => min($until, $at),
+                        $state->readyUntil,
+                    );
             $setBack = count($state->readyUntil) - count($kept);
 
-            return [self::replace($state, $kept, $state->licence->copies, ($state->licence->copiesFree ?? 0) + $setBack, $setBack, $at), $setBack];
+            return [
+                self::replace(
+                    $state,
+                    $kept,
+                    $state->licence->copies,
+                    ($state->licence->copiesFree ?? 0) + $setBack,
+                    $setBack,
+                    $at,
+                ),
+                $setBack,
+            ];
         });
     }
 
@@ -69,7 +86,10 @@ final readonly class LineChange
         foreach ($this->licences as $state) {
             $licence = $state->licence;
             if ($licence->canLend($now) && $licence->model->takesHolds()) {
-                $copies += $licence->model === LicenceModel::Simultaneous ? $waiting : min($licence->copiesFree ?? 0, $licence->loansLeft ?? PHP_INT_MAX);
+                $copies +=
+                    $licence->model === LicenceModel::Simultaneous
+                        ? $waiting
+                        : min($licence->copiesFree ?? 0, $licence->loansLeft ?? PHP_INT_MAX);
             }
         }
 
@@ -94,12 +114,24 @@ final readonly class LineChange
     }
 
     /** @param  list<DateTimeImmutable>  $kept */
-    private static function replace(LineLicence $state, array $kept, ?int $copies, int $free, int $setBack, ?DateTimeImmutable $endsAt): LineLicence
-    {
+    private static function replace(
+        LineLicence $state,
+        array $kept,
+        ?int $copies,
+        int $free,
+        int $setBack,
+        ?DateTimeImmutable $endsAt,
+    ): LineLicence {
         $was = $state->licence;
         $licence = new Licence(
-            $was->id, $was->libraryId, $was->model, $copies, $copies === null ? null : $free,
-            $was->loansLeft === null ? null : $was->loansLeft + $setBack, $was->startsAt, $endsAt,
+            $was->id,
+            $was->libraryId,
+            $was->model,
+            $copies,
+            $copies === null ? null : $free,
+            $was->loansLeft === null ? null : $was->loansLeft + $setBack,
+            $was->startsAt,
+            $endsAt,
         );
 
         return new LineLicence($licence, $state->dueAt, $kept, $state->startedAt);

@@ -16,9 +16,18 @@ final readonly class Offer
      * @param  int|null  $loans  where the model counts them
      * @param  float|null  $days  it runs for; null for as long as anyone likes
      */
-    public function __construct(public LicenceModel $model, public int $priceCents, public ?int $copies, public ?int $loans, public ?float $days)
-    {
-        if ($priceCents < 1 || ($model->hasCopies() && (int) $copies < 1) || ($model->countsLoans() && (int) $loans < 1)) {
+    public function __construct(
+        public LicenceModel $model,
+        public int $priceCents,
+        public ?int $copies,
+        public ?int $loans,
+        public ?float $days,
+    ) {
+        if (
+            $priceCents < 1 ||
+            ($model->hasCopies() && (int) $copies < 1) ||
+            ($model->countsLoans() && (int) $loans < 1)
+        ) {
             throw new InvalidArgumentException("An offer of {$model->value} has a price and what its model counts.");
         }
     }

@@ -12,7 +12,10 @@ final readonly class OfferValue
      * @param  float  $loans  expected before the licence ends, or before the end of the time looked at
      * @param  float|null  $centsPerLoan  null where no loan is expected
      */
-    public function __construct(public Offer $offer, public int $units, public float $loans, public ?float $centsPerLoan)
-    {
-    }
+    public function __construct(
+        public Offer $offer,
+        public int $units,
+        public float $loans,
+        public ?float $centsPerLoan,
+    ) {}
 }

@@ -7,7 +7,5 @@ namespace FigPorch\Core\Lending;
 /** Borrowing twice is borrowing once: here is the loan. */
 final readonly class AlreadyOnLoan
 {
-    public function __construct(public int $loanId)
-    {
-    }
+    public function __construct(public int $loanId) {}
 }

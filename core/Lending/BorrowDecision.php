@@ -34,7 +34,7 @@ final class BorrowDecision
         if ($standing !== null) {
             return $standing;
         }
-        if (! $terms->audienceCeiling->covers($titleAudience)) {
+        if (!$terms->audienceCeiling->covers($titleAudience)) {
             return new Refused(Refusal::AboveAudience);
         }
 
@@ -46,7 +46,7 @@ final class BorrowDecision
                 $kept = $licence;
             }
         }
-        if (! $anyFuture && $openLoanId === null) {
+        if (!$anyFuture && $openLoanId === null) {
             return new Refused(Refusal::NoLicence);
         }
         if ($openLoanId !== null) {
@@ -58,12 +58,12 @@ final class BorrowDecision
             return new Refused(Refusal::LoanLimit, limit: $terms->maxLoans, soonestDue: $card->soonestDue);
         }
         $length ??= $terms->defaultLength;
-        if (! $terms->offers($length)) {
+        if (!$terms->offers($length)) {
             return new Refused(Refusal::LengthNotOffered);
         }
 
         $capped = $payPerLoan?->capReached() === true;
-        $usable = array_filter($licences, fn (Licence $l): bool => ! $capped || $l->model !== LicenceModel::PayPerLoan);
+        $usable = array_filter($licences, fn(Licence $l): bool => !$capped || $l->model !== LicenceModel::PayPerLoan);
         $licence = $kept ?? SpendingOrder::choose($usable, $card->libraryId, $now);
 
         return $licence === null
@@ -74,13 +74,20 @@ final class BorrowDecision
     /** @param  list<Licence>  $licences */
     private static function nothingToLend(array $licences, ?PayPerLoan $payPerLoan, DateTimeImmutable $now): Refused
     {
-        $waitedFor = array_filter($licences, fn (Licence $l): bool => $l->canFillHolds($now));
-        $begun = array_filter($waitedFor, fn (Licence $l): bool => $l->startsAt <= $now);
+        $waitedFor = array_filter($licences, fn(Licence $l): bool => $l->canFillHolds($now));
+        $begun = array_filter($waitedFor, fn(Licence $l): bool => $l->startsAt <= $now);
 
         return match (true) {
             $begun !== [] => new Refused(Refusal::NoCopyFree),
-            $waitedFor !== [] => new Refused(Refusal::NotYet, at: min(array_map(fn (Licence $l): DateTimeImmutable => $l->startsAt, $waitedFor))),
-            $payPerLoan?->capReached() === true => new Refused(Refusal::PayPerLoanCap, limit: $payPerLoan->most, at: $payPerLoan->resetsAt),
+            $waitedFor !== [] => new Refused(
+                Refusal::NotYet,
+                at: min(array_map(fn(Licence $l): DateTimeImmutable => $l->startsAt, $waitedFor)),
+            ),
+            $payPerLoan?->capReached() === true => new Refused(
+                Refusal::PayPerLoanCap,
+                limit: $payPerLoan->most,
+                at: $payPerLoan->resetsAt,
+            ),
             default => new Refused(Refusal::PayPerLoanBudget, at: $payPerLoan?->resetsAt),
         };
     }

@@ -19,14 +19,16 @@ final readonly class CardStanding
         public int $holdsOpen,
         public int $holdsOpenOfFormat,
         public ?OpenLoan $soonestDue = null,
-    ) {
-    }
+    ) {}
 
     public function refusal(DateTimeImmutable $now): ?Refused
     {
         return match (true) {
             $this->blocked => new Refused(Refusal::CardBlocked),
-            $this->expiresAt !== null && $this->expiresAt <= $now => new Refused(Refusal::CardExpired, at: $this->expiresAt),
+            $this->expiresAt !== null && $this->expiresAt <= $now => new Refused(
+                Refusal::CardExpired,
+                at: $this->expiresAt,
+            ),
             default => null,
         };
     }

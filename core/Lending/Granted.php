@@ -9,7 +9,5 @@ use DateTimeImmutable;
 /** A loan may begin: from this licence, until then. */
 final readonly class Granted
 {
-    public function __construct(public Licence $licence, public LoanLength $length, public DateTimeImmutable $dueAt)
-    {
-    }
+    public function __construct(public Licence $licence, public LoanLength $length, public DateTimeImmutable $dueAt) {}
 }

@@ -29,7 +29,7 @@ final class HoldDecision
         if ($standing !== null) {
             return $standing;
         }
-        if (! $terms->audienceCeiling->covers($titleAudience)) {
+        if (!$terms->audienceCeiling->covers($titleAudience)) {
             return new Refused(Refusal::AboveAudience);
         }
         if ($alreadyOnLoan) {
@@ -41,12 +41,12 @@ final class HoldDecision
         $capped = $payPerLoan?->capReached() === true;
         $future = false;
         foreach ($licences as $licence) {
-            if (! $evenIfFree && $licence->canLend($now) && ! ($capped && $licence->model === LicenceModel::PayPerLoan)) {
+            if (!$evenIfFree && $licence->canLend($now) && !($capped && $licence->model === LicenceModel::PayPerLoan)) {
                 return new Refused(Refusal::CopyFree);
             }
             $future = $future || $licence->canFillHolds($now);
         }
-        if (! $future) {
+        if (!$future) {
             return new Refused(Refusal::NoLicence);
         }
         $counted = $terms->holdsCountedByFormat ? $card->holdsOpenOfFormat : $card->holdsOpen;

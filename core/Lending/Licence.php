@@ -35,9 +35,9 @@ final readonly class Licence
 
     public function isLive(DateTimeImmutable $now): bool
     {
-        return $this->startsAt <= $now
-            && ($this->endsAt === null || $this->endsAt > $now)
-            && ($this->loansLeft === null || $this->loansLeft > 0);
+        return $this->startsAt <= $now &&
+            ($this->endsAt === null || $this->endsAt > $now) &&
+            ($this->loansLeft === null || $this->loansLeft > 0);
     }
 
     /** Live, and a copy free where the model needs one. */
@@ -49,8 +49,8 @@ final readonly class Licence
     /** May still lend some day, if not now: started or yet to start. A month's budget is renewed, loans bought are not. */
     public function hasFuture(DateTimeImmutable $now): bool
     {
-        return ($this->endsAt === null || $this->endsAt > $now)
-            && ($this->loansLeft === null || $this->loansLeft > 0 || $this->model === LicenceModel::PayPerLoan);
+        return ($this->endsAt === null || $this->endsAt > $now) &&
+            ($this->loansLeft === null || $this->loansLeft > 0 || $this->model === LicenceModel::PayPerLoan);
     }
 
     /** Whether a hold on the title can be filled from this licence some day. */

@@ -14,7 +14,10 @@ final readonly class LineLicence
      * @param  list<DateTimeImmutable>  $readyUntil  until when its copies are kept for ready holds
      * @param  list<DateTimeImmutable>  $startedAt  when the open loans began, in the order of their due times given; empty if unknown
      */
-    public function __construct(public Licence $licence, public array $dueAt = [], public array $readyUntil = [], public array $startedAt = [])
-    {
-    }
+    public function __construct(
+        public Licence $licence,
+        public array $dueAt = [],
+        public array $readyUntil = [],
+        public array $startedAt = [],
+    ) {}
 }

@@ -39,7 +39,7 @@ final readonly class LoanLength
 
     public function code(): string
     {
-        return $this->amount.($this->inHours ? 'h' : 'd');
+        return $this->amount . ($this->inHours ? 'h' : 'd');
     }
 
     /** For ordering only; a day counts as 24 hours here. */

@@ -27,13 +27,12 @@ final readonly class LoanRule
         public ?int $holdKeptHours = null,
         public ?int $payPerLoanMonthly = null,
         public ?Audience $audienceCeiling = null,
-    ) {
-    }
+    ) {}
 
     public function appliesTo(string $group, Format $format): bool
     {
-        return ($this->group === null || $this->group === $group)
-            && ($this->format === null || $this->format === $format);
+        return ($this->group === null || $this->group === $group) &&
+            ($this->format === null || $this->format === $format);
     }
 
     /** Group and format, then group, then format, then the whole library. */

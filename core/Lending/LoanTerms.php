@@ -26,8 +26,7 @@ final readonly class LoanTerms
         public int $holdKeptHours,
         public int $payPerLoanMonthly,
         public Audience $audienceCeiling,
-    ) {
-    }
+    ) {}
 
     /**
      * Field by field, the most specific rule that says anything wins; below them all stand values of common practice
@@ -44,7 +43,7 @@ final readonly class LoanTerms
                 $applying[] = $rule;
             }
         }
-        usort($applying, fn (LoanRule $a, LoanRule $b): int => $b->specificity() <=> $a->specificity());
+        usort($applying, fn(LoanRule $a, LoanRule $b): int => $b->specificity() <=> $a->specificity());
         $applying[] = new LoanRule(
             maxLoans: 7,
             maxHolds: 7,
@@ -57,11 +56,20 @@ final readonly class LoanTerms
             audienceCeiling: Audience::Adult,
         );
 
-        $loans = self::first($applying, fn (LoanRule $r): ?array => $r->maxLoans === null ? null : [$r->maxLoans, $r->format !== null]);
-        $holds = self::first($applying, fn (LoanRule $r): ?array => $r->maxHolds === null ? null : [$r->maxHolds, $r->format !== null]);
-        $lengths = self::first($applying, fn (LoanRule $r): ?array => $r->lengths === [] ? null : $r->lengths);
-        usort($lengths, fn (LoanLength $a, LoanLength $b): int => $a->nominalHours() <=> $b->nominalHours());
-        $default = $ownDefault !== null && in_array($ownDefault, $lengths, false) ? $ownDefault : self::first($applying, fn (LoanRule $r): ?LoanLength => $r->defaultLength);
+        $loans = self::first(
+            $applying,
+            fn(LoanRule $r): ?array => $r->maxLoans === null ? null : [$r->maxLoans, $r->format !== null],
+        );
+        $holds = self::first(
+            $applying,
+            fn(LoanRule $r): ?array => $r->maxHolds === null ? null : [$r->maxHolds, $r->format !== null],
+        );
+        $lengths = self::first($applying, fn(LoanRule $r): ?array => $r->lengths === [] ? null : $r->lengths);
+        usort($lengths, fn(LoanLength $a, LoanLength $b): int => $a->nominalHours() <=> $b->nominalHours());
+        $default =
+            $ownDefault !== null && in_array($ownDefault, $lengths, false)
+                ? $ownDefault
+                : self::first($applying, fn(LoanRule $r): ?LoanLength => $r->defaultLength);
 
         return new self(
             maxLoans: $loans[0],
@@ -70,11 +78,11 @@ final readonly class LoanTerms
             holdsCountedByFormat: $holds[1],
             lengths: $lengths,
             defaultLength: in_array($default, $lengths, false) ? $default : $lengths[0],
-            renewalWindowDays: self::first($applying, fn (LoanRule $r): ?int => $r->renewalWindowDays),
-            maxRenewals: self::first($applying, fn (LoanRule $r): ?int => $r->maxRenewals),
-            holdKeptHours: self::first($applying, fn (LoanRule $r): ?int => $r->holdKeptHours),
-            payPerLoanMonthly: self::first($applying, fn (LoanRule $r): ?int => $r->payPerLoanMonthly),
-            audienceCeiling: self::first($applying, fn (LoanRule $r): ?Audience => $r->audienceCeiling),
+            renewalWindowDays: self::first($applying, fn(LoanRule $r): ?int => $r->renewalWindowDays),
+            maxRenewals: self::first($applying, fn(LoanRule $r): ?int => $r->maxRenewals),
+            holdKeptHours: self::first($applying, fn(LoanRule $r): ?int => $r->holdKeptHours),
+            payPerLoanMonthly: self::first($applying, fn(LoanRule $r): ?int => $r->payPerLoanMonthly),
+            audienceCeiling: self::first($applying, fn(LoanRule $r): ?Audience => $r->audienceCeiling),
         );
     }
 

@@ -12,15 +12,13 @@ final readonly class MissedHold
     /** Days a hold is paused after its first miss. */
     public const PAUSE_DAYS = 7;
 
-    private function __construct(public bool $lapses, public ?DateTimeImmutable $pausedUntil)
-    {
-    }
+    private function __construct(public bool $lapses, public ?DateTimeImmutable $pausedUntil) {}
 
     /** @param  int  $keptSeconds  for which copies were kept for it in vain, this one included */
     public static function after(int $earlierMisses, int $holdKeptHours, int $keptSeconds, DateTimeImmutable $now): self
     {
-        return $earlierMisses > 0 || ! PickupWindow::allowsAnother($holdKeptHours, $keptSeconds)
+        return $earlierMisses > 0 || !PickupWindow::allowsAnother($holdKeptHours, $keptSeconds)
             ? new self(true, null)
-            : new self(false, $now->modify('+'.self::PAUSE_DAYS.' days'));
+            : new self(false, $now->modify('+' . self::PAUSE_DAYS . ' days'));
     }
 }

@@ -8,7 +8,5 @@ use DateTimeImmutable;
 
 final readonly class OpenLoan
 {
-    public function __construct(public int $id, public string $title, public DateTimeImmutable $dueAt)
-    {
-    }
+    public function __construct(public int $id, public string $title, public DateTimeImmutable $dueAt) {}
 }

@@ -15,13 +15,15 @@ final readonly class PayPerLoan
      * @param  int  $most  that the card may take in a month
      * @param  DateTimeImmutable  $resetsAt  when the next month begins
      */
-    public function __construct(public int $loans, public int $most, public DateTimeImmutable $resetsAt)
-    {
-    }
+    public function __construct(public int $loans, public int $most, public DateTimeImmutable $resetsAt) {}
 
     public static function nextMonth(DateTimeImmutable $now, DateTimeZone $libraryZone): DateTimeImmutable
     {
-        return $now->setTimezone($libraryZone)->modify('first day of next month')->setTime(0, 0)->setTimezone(new DateTimeZone('UTC'));
+        return $now
+            ->setTimezone($libraryZone)
+            ->modify('first day of next month')
+            ->setTime(0, 0)
+            ->setTimezone(new DateTimeZone('UTC'));
     }
 
     public function capReached(): bool

@@ -20,7 +20,10 @@ final class PickupWindow
      */
     public static function seconds(int $holdKeptHours, int $keptSeconds): int
     {
-        return max(min($holdKeptHours, self::LEAST_HOURS) * 3600, min($holdKeptHours * 3600, 2 * $holdKeptHours * 3600 - $keptSeconds));
+        return max(
+            min($holdKeptHours, self::LEAST_HOURS) * 3600,
+            min($holdKeptHours * 3600, 2 * $holdKeptHours * 3600 - $keptSeconds),
+        );
     }
 
     /** Whether a copy may be kept once more after this one is let go. */

@@ -19,6 +19,5 @@ final readonly class Refused
         public ?int $limit = null,
         public ?OpenLoan $soonestDue = null,
         public ?DateTimeImmutable $at = null,
-    ) {
-    }
+    ) {}
 }

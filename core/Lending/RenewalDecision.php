@@ -35,20 +35,31 @@ final class RenewalDecision
         $opensAt = self::opensAt($terms, $dueAt, $libraryZone);
         $length ??= $terms->defaultLength;
 
-        return $card->refusal($now) ?? match (true) {
-            $renewals >= $terms->maxRenewals => new Refused(Refusal::RenewedEnough, limit: $terms->maxRenewals),
-            $now < $opensAt => new Refused(Refusal::TooEarlyToRenew, at: $opensAt),
-            $waiting > 0 && $copiesFree < 1 => new Refused(Refusal::OthersWait),
-            ! $terms->offers($length) => new Refused(Refusal::LengthNotOffered),
-            $licence->model === LicenceModel::PayPerLoan && $payPerLoan?->capReached() === true => new Refused(Refusal::PayPerLoanCap, limit: $payPerLoan->most, at: $payPerLoan->resetsAt),
-            ! $licence->isLive($now) => new Refused(Refusal::LicenceEnded),
-            default => new Granted($licence, $length, $length->dueAt($dueAt, $libraryZone)),
-        };
+        return $card->refusal($now) ??
+            match (true) {
+                $renewals >= $terms->maxRenewals => new Refused(Refusal::RenewedEnough, limit: $terms->maxRenewals),
+                $now < $opensAt => new Refused(Refusal::TooEarlyToRenew, at: $opensAt),
+                $waiting > 0 && $copiesFree < 1 => new Refused(Refusal::OthersWait),
+                !$terms->offers($length) => new Refused(Refusal::LengthNotOffered),
+                $licence->model === LicenceModel::PayPerLoan && $payPerLoan?->capReached() === true => new Refused(
+                    Refusal::PayPerLoanCap,
+                    limit: $payPerLoan->most,
+                    at: $payPerLoan->resetsAt,
+                ),
+                !$licence->isLive($now) => new Refused(Refusal::LicenceEnded),
+                default => new Granted($licence, $length, $length->dueAt($dueAt, $libraryZone)),
+            };
     }
 
     /** When the renewal window opens: the rule's days before the due time, or the whole of a loan that is shorter. */
-    public static function opensAt(LoanTerms $terms, DateTimeImmutable $dueAt, DateTimeZone $libraryZone): DateTimeImmutable
-    {
-        return $dueAt->setTimezone($libraryZone)->modify("-{$terms->renewalWindowDays} days")->setTimezone(new DateTimeZone('UTC'));
+    public static function opensAt(
+        LoanTerms $terms,
+        DateTimeImmutable $dueAt,
+        DateTimeZone $libraryZone,
+    ): DateTimeImmutable {
+        return $dueAt
+            ->setTimezone($libraryZone)
+            ->modify("-{$terms->renewalWindowDays} days")
+            ->setTimezone(new DateTimeZone('UTC'));
     }
 }

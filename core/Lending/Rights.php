@@ -15,8 +15,12 @@ final readonly class Rights
      * @param  bool  $offline  whether it may be taken offline
      * @param  bool  $download  whether its files may be had as they are, without protection
      */
-    public function __construct(public ?int $pages = 20, public bool $chaptersAsPdf = false, public bool $offline = true, public bool $download = false)
-    {
+    public function __construct(
+        public ?int $pages = 20,
+        public bool $chaptersAsPdf = false,
+        public bool $offline = true,
+        public bool $download = false,
+    ) {
         if ($pages !== null && $pages < 0) {
             throw new InvalidArgumentException('A loan may print or copy no pages, some, or as many as one likes.');
         }

@@ -17,7 +17,10 @@ final class SpendingOrder
     {
         $best = null;
         foreach ($licences as $licence) {
-            if ($licence->canLend($now) && ($best === null || self::key($licence, $libraryId, $now) < self::key($best, $libraryId, $now))) {
+            if (
+                $licence->canLend($now) &&
+                ($best === null || self::key($licence, $libraryId, $now) < self::key($best, $libraryId, $now))
+            ) {
                 $best = $licence;
             }
         }

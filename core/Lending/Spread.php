@@ -16,13 +16,18 @@ final class Spread
      * @param  LoanLength  $length  of the loans that the holds will become
      * @return array<int, DateTimeImmutable> by hold, only those that find no room
      */
-    public static function pauses(array $ends, array $arrivals, int $limit, LoanLength $length, DateTimeZone $libraryZone): array
-    {
+    public static function pauses(
+        array $ends,
+        array $arrivals,
+        int $limit,
+        LoanLength $length,
+        DateTimeZone $libraryZone,
+    ): array {
         asort($arrivals);
         $pauses = [];
         foreach ($arrivals as $hold => $at) {
             sort($ends);
-            $open = array_values(array_filter($ends, fn (DateTimeImmutable $end): bool => $end > $at));
+            $open = array_values(array_filter($ends, fn(DateTimeImmutable $end): bool => $end > $at));
             if (count($open) >= $limit) {
                 $at = $open[count($open) - $limit];
                 $pauses[$hold] = $at;

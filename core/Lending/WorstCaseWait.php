@@ -32,7 +32,7 @@ final class WorstCaseWait
         DateTimeImmutable $now,
     ): ?DateTimeImmutable {
         /** @var SplMinHeap<array{int, int}> $free copy-free times with the licence each belongs to */
-        $free = new SplMinHeap;
+        $free = new SplMinHeap();
         $loansLeft = [];
         $begins = null;
         foreach ($licences as $i => $state) {
@@ -40,7 +40,7 @@ final class WorstCaseWait
             if ($licence->model === LicenceModel::Simultaneous && $licence->hasFuture($now)) {
                 $begins = min($begins ?? $licence->startsAt, $licence->startsAt);
             }
-            if ($licence->libraryId !== $libraryId || ! $licence->model->hasCopies()) {
+            if ($licence->libraryId !== $libraryId || !$licence->model->hasCopies()) {
                 continue;
             }
             $loansLeft[$i] = $licence->loansLeft ?? PHP_INT_MAX;
@@ -52,7 +52,15 @@ final class WorstCaseWait
                 $free->insert([max($from, $due->getTimestamp()), $i]);
             }
             foreach ($state->readyUntil as $kept) {
-                $free->insert([$longest->dueAt(max($now, $kept)->modify($place > 1 ? "+{$holdKeptHours} hours" : '+0 hours'), $libraryZone)->getTimestamp(), $i]);
+                $free->insert([
+                    $longest
+                        ->dueAt(
+                            max($now, $kept)->modify($place > 1 ? "+{$holdKeptHours} hours" : '+0 hours'),
+                            $libraryZone,
+                        )
+                        ->getTimestamp(),
+                    $i,
+                ]);
             }
         }
         $turn = self::walk($licences, $free, $loansLeft, $place, $longest, $holdKeptHours, $libraryZone, $now);
@@ -66,9 +74,17 @@ final class WorstCaseWait
      * @param  SplMinHeap<array{int, int}>  $free
      * @param  array<int, int>  $loansLeft
      */
-    private static function walk(array $licences, SplMinHeap $free, array $loansLeft, int $place, LoanLength $longest, int $holdKeptHours, DateTimeZone $zone, DateTimeImmutable $now): ?DateTimeImmutable
-    {
-        while (! $free->isEmpty()) {
+    private static function walk(
+        array $licences,
+        SplMinHeap $free,
+        array $loansLeft,
+        int $place,
+        LoanLength $longest,
+        int $holdKeptHours,
+        DateTimeZone $zone,
+        DateTimeImmutable $now,
+    ): ?DateTimeImmutable {
+        while (!$free->isEmpty()) {
             [$time, $i] = $free->extract();
             $ends = $licences[$i]->licence->endsAt;
             if ($loansLeft[$i] < 1 || ($ends !== null && $ends->getTimestamp() <= $time)) {
@@ -79,7 +95,7 @@ final class WorstCaseWait
                 return $turn;
             }
             $loansLeft[$i]--;
-            $taken = $turn->modify('+'.(2 * $holdKeptHours).' hours');
+            $taken = $turn->modify('+' . 2 * $holdKeptHours . ' hours');
             $free->insert([$longest->dueAt($taken, $zone)->getTimestamp(), $i]);
         }
 

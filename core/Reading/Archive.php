@@ -27,12 +27,12 @@ final class Archive
     /** @throws UnreadablePublication */
     public function __construct(string $file)
     {
-        $this->zip = new ZipArchive;
+        $this->zip = new ZipArchive();
         if (@$this->zip->open($file, ZipArchive::RDONLY) !== true) {
             throw new UnreadablePublication(Reason::NotAnArchive);
         }
         if ($this->zip->numFiles > self::MOST_FILES) {
-            throw new UnreadablePublication(Reason::TooLarge, $this->zip->numFiles.' files');
+            throw new UnreadablePublication(Reason::TooLarge, $this->zip->numFiles . ' files');
         }
         $total = 0;
         for ($i = 0; $i < $this->zip->numFiles; $i++) {
@@ -87,7 +87,10 @@ final class Archive
         if ($stream === false || $target === false) {
             throw new UnreadablePublication(Reason::MissingFile, $path);
         }
-        if (stream_copy_to_stream($stream, $target, $this->sizes[$path] + 1) !== $this->sizes[$path] || ! fclose($target)) {
+        if (
+            stream_copy_to_stream($stream, $target, $this->sizes[$path] + 1) !== $this->sizes[$path] ||
+            !fclose($target)
+        ) {
             throw new UnreadablePublication(Reason::NotAnArchive, $path);
         }
     }
@@ -100,7 +103,7 @@ final class Archive
             throw new UnreadablePublication(Reason::NotAnArchive);
         }
         $path = $entry['name'];
-        if (! self::isInside($path) || $this->isLink($index)) {
+        if (!self::isInside($path) || $this->isLink($index)) {
             throw new UnreadablePublication(Reason::EscapingPath, mb_strimwidth($path, 0, 80, '…'));
         }
         if ($entry['encryption_method'] !== ZipArchive::EM_NONE) {
@@ -109,7 +112,7 @@ final class Archive
         if ($entry['size'] > 1_000_000 && $entry['size'] > self::MOST_EXPANSION * max(1, $entry['comp_size'])) {
             throw new UnreadablePublication(Reason::TooLarge, $path);
         }
-        if (! str_ends_with($path, '/')) {
+        if (!str_ends_with($path, '/')) {
             $this->sizes[$path] = $entry['size'];
         }
 
@@ -118,10 +121,10 @@ final class Archive
 
     private static function isInside(string $path): bool
     {
-        return $path !== ''
-            && ! str_starts_with($path, '/')
-            && preg_match('/[\\\\\x00-\x1f]|^[a-z]:/i', $path) !== 1
-            && array_intersect(explode('/', $path), ['..', '.']) === [];
+        return $path !== '' &&
+            !str_starts_with($path, '/') &&
+            preg_match('/[\\\\\x00-\x1f]|^[a-z]:/i', $path) !== 1 &&
+            array_intersect(explode('/', $path), ['..', '.']) === [];
     }
 
     /** A symbolic link, by the Unix mode in the entry's external attributes. */
@@ -129,6 +132,8 @@ final class Archive
     {
         $this->zip->getExternalAttributesIndex($index, $system, $attributes);
 
-        return $system === ZipArchive::OPSYS_UNIX && is_int($attributes) && (($attributes >> 16) & 0o170000) === 0o120000;
+        return $system === ZipArchive::OPSYS_UNIX &&
+            is_int($attributes) &&
+            (($attributes >> 16) & 0o170000) === 0o120000;
     }
 }

@@ -8,9 +8,7 @@ namespace FigPorch\Core\Reading;
 final readonly class Creator
 {
     /** @param  string  $role a word of ours: author, narrator, illustrator, translator, editor, artist, composer, director, cast, contributor */
-    public function __construct(public string $name, public string $sortName, public string $role)
-    {
-    }
+    public function __construct(public string $name, public string $sortName, public string $role) {}
 
     /** MARC relator codes, as EPUB uses them (id.loc.gov/vocabulary/relators), in our words. */
     public static function roleFromMarc(string $code, string $otherwise): string

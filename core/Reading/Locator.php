@@ -31,7 +31,7 @@ final readonly class Locator
     public static function fromArray(array $data): self
     {
         $locations = is_array($data['locations'] ?? null) ? $data['locations'] : [];
-        $number = fn (string $key): float => is_numeric($locations[$key] ?? null) ? (float) $locations[$key] : 0.0;
+        $number = fn(string $key): float => is_numeric($locations[$key] ?? null) ? (float) $locations[$key] : 0.0;
         $position = $locations['position'] ?? null;
         $fragments = is_array($locations['fragments'] ?? null) ? $locations['fragments'] : [];
         $text = is_array($data['text'] ?? null) ? array_filter($data['text'], is_string(...)) : [];
@@ -53,13 +53,16 @@ final readonly class Locator
         return [
             'href' => $this->href,
             'type' => $this->type,
-            'locations' => array_filter([
-                'progression' => $this->progression,
-                'totalProgression' => $this->totalProgression,
-                'position' => $this->position,
-                'fragments' => $this->fragments === [] ? null : $this->fragments,
-            ], fn (mixed $v): bool => $v !== null),
-            ...($this->text === [] ? [] : ['text' => $this->text]),
+            'locations' => array_filter(
+                [
+                    'progression' => $this->progression,
+                    'totalProgression' => $this->totalProgression,
+                    'position' => $this->position,
+                    'fragments' => $this->fragments === [] ? null : $this->fragments,
+                ],
+                fn(mixed $v): bool => $v !== null,
+            ),
+            ...$this->text === [] ? [] : ['text' => $this->text],
         ];
     }
 }

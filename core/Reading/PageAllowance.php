@@ -11,9 +11,7 @@ final readonly class PageAllowance
      * @param  int|null  $allowed  null for as many as one likes
      * @param  list<int>  $taken  page numbers
      */
-    public function __construct(public ?int $allowed, public array $taken)
-    {
-    }
+    public function __construct(public ?int $allowed, public array $taken) {}
 
     /** How many pages more may be taken; null for as many as one likes. */
     public function left(): ?int

@@ -13,9 +13,7 @@ use OutOfRangeException;
 final readonly class Pages
 {
     /** @param  list<array{string, Point}>  $starts  label and beginning of each page, in order */
-    private function __construct(private array $starts)
-    {
-    }
+    private function __construct(private array $starts) {}
 
     /**
      * @param  list<array{string, int, int}>  $list  label, document and offset of each page of the publication's own list
@@ -33,7 +31,10 @@ final readonly class Pages
         }
         foreach ($positions as $document => [, $count]) {
             for ($n = 0; $n < $count; $n++) {
-                $starts[] = [(string) (count($starts) + 1), new Point($document, intdiv(($lengths[$document] ?? 0) * $n, $count))];
+                $starts[] = [
+                    (string) (count($starts) + 1),
+                    new Point($document, intdiv(($lengths[$document] ?? 0) * $n, $count)),
+                ];
             }
         }
 
@@ -75,7 +76,9 @@ final readonly class Pages
     public function start(int $number): Point
     {
         // What stands before the first page of a list belongs to it.
-        return $number === 1 ? new Point(0) : $this->starts[$number - 1][1] ?? throw new OutOfRangeException("There is no page {$number}.");
+        return $number === 1
+            ? new Point(0)
+            : $this->starts[$number - 1][1] ?? throw new OutOfRangeException("There is no page {$number}.");
     }
 
     /** Where a page ends and the next begins; null for the last. */

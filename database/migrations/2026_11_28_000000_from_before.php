@@ -13,8 +13,7 @@ use Illuminate\Support\Facades\Schema;
  * Takes over a database that 37 earlier migrations made: what has another name now is renamed, also in the jobs that wait
  * in the queue. Run again, it changes nothing. An empty database it leaves alone.
  */
-return new class extends Migration
-{
+return new class extends Migration {
     private const LAST = '2026_11_26_000037_stems_by_language';
 
     private const JOBS = [
@@ -25,20 +24,30 @@ return new class extends Migration
 
     public function up(): void
     {
-        if (! Schema::hasTable('search_loose')) {
+        if (!Schema::hasTable('search_loose')) {
             Schema::hasTable('libraries') && Schema::hasTable('search_index_changes') === false && $this->refuse();
 
             return;
         }
         DB::table('migrations')->where('migration', self::LAST)->exists() || $this->refuse();
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table search_loose rename to search_index_changes;
             alter sequence search_loose_id_seq rename to search_index_changes_id_seq;
             alter index search_loose_pkey rename to search_index_changes_pkey;
-            SQL);
+            SQL
+            ,
+        );
         foreach (['jobs', 'failed_jobs'] as $table) {
-            foreach (DB::table($table)->orderBy('id')->get(['id', 'payload']) as $job) {
-                DB::table($table)->where('id', $job->id)->update(['payload' => self::renamed((string) $job->payload)]);
+            foreach (
+                DB::table($table)
+                    ->orderBy('id')
+                    ->get(['id', 'payload'])
+                as $job
+            ) {
+                DB::table($table)
+                    ->where('id', $job->id)
+                    ->update(['payload' => self::renamed((string) $job->payload)]);
             }
         }
         DB::table('migrations')->where('migration', '<=', self::LAST)->delete();
@@ -46,8 +55,12 @@ return new class extends Migration
 
     private function refuse(): never
     {
-        throw new RuntimeException('This database was made by an earlier version than this one can take over. '
-            .'Run the migrations of the version before ('.self::LAST.') first; nothing has been changed.');
+        throw new RuntimeException(
+            'This database was made by an earlier version than this one can take over. ' .
+                'Run the migrations of the version before (' .
+                self::LAST .
+                ') first; nothing has been changed.',
+        );
     }
 
     /** A job as the queue keeps it, whose command is serialized: names stand in it with their lengths. */
@@ -61,8 +74,8 @@ return new class extends Migration
         }
         $job['displayName'] = $job['data']['commandName'] = $new;
         $job['data']['command'] = preg_replace_callback(
-            '/(O|s):\d+:"(\0?)'.preg_quote((string) $old, '/').'((?:\0\w+)?)"/',
-            fn (array $m): string => "{$m[1]}:".strlen($m[2].$new.$m[3]).":\"{$m[2]}{$new}{$m[3]}\"",
+            '/(O|s):\d+:"(\0?)' . preg_quote((string) $old, '/') . '((?:\0\w+)?)"/',
+            fn(array $m): string => "{$m[1]}:" . strlen($m[2] . $new . $m[3]) . ":\"{$m[2]}{$new}{$m[3]}\"",
             (string) $job['data']['command'],
         );
 

@@ -7,15 +7,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Libraries, people and staff, what people are told, and the tables that the framework keeps. */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('libraries')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create table consortia (
                 id bigserial,
                 name varchar(255) not null,
@@ -146,6 +146,8 @@ return new class extends Migration
                 constraint failed_jobs_pkey primary key (id),
                 constraint failed_jobs_uuid_unique unique (uuid)
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -7,15 +7,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Records, lists and baskets, saved searches, and what is indexed for searching. */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('titles')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create extension if not exists pg_trgm;
             create extension if not exists fuzzystrmatch;
 
@@ -349,6 +349,8 @@ return new class extends Migration
             );
             comment on column search_prefixes.kind is 'title, person, series or subject';
             comment on column search_prefixes.place is '1 for the likeliest';
-            SQL);
+            SQL
+            ,
+        );
     }
 };

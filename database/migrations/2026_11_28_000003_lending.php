@@ -11,15 +11,15 @@ use Illuminate\Support\Facades\Schema;
  * within what was bought, a card has a title on loan once and is in line for it once, a copy is kept exactly for ready
  * holds, and a loan's licence is one of its title.
  */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('loans')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create table cards (
                 id bigserial,
                 library_id bigint not null,
@@ -256,6 +256,8 @@ return new class extends Migration
                 constraint pay_per_loan_months_library_id_foreign foreign key (library_id) references libraries(id)
             );
             comment on column pay_per_loan_months.month is 'its first day';
-            SQL);
+            SQL
+            ,
+        );
     }
 };

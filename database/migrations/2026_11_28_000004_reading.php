@@ -7,15 +7,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** The files of titles, and where and what people read, mark and print in them. */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('publications')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create table publications (
                 id bigserial,
                 title_id bigint not null,
@@ -92,6 +92,8 @@ return new class extends Migration
                 constraint pages_taken_pkey primary key (loan_id, page),
                 constraint pages_taken_loan_id_foreign foreign key (loan_id) references loans(id) on delete cascade
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

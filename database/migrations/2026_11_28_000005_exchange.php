@@ -7,15 +7,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What a supplier offers, and the devices that show notices. */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('push_devices')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create table supplier_readings (
                 id bigserial,
                 begun_at timestamptz(0) not null,
@@ -61,6 +61,8 @@ return new class extends Migration
             comment on column push_devices.key is 'the browser’s point on P-256, base64url';
             comment on column push_devices.secret is '16 bytes, base64url';
             comment on column push_devices.told_at is 'when a notice was last taken for it';
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -7,15 +7,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What staff changed. */
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // In a database from before, "from_before" has made these tables what they are here.
         if (Schema::hasTable('licence_changes')) {
             return;
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create table licence_changes (
                 id bigserial,
                 licence_id bigint not null,
@@ -32,6 +32,8 @@ return new class extends Migration
             );
             create index licence_changes_licence_id_index on licence_changes (licence_id);
             comment on column licence_changes.order_id is 'of the form that asked for it: sent twice, done once';
-            SQL);
+            SQL
+            ,
+        );
     }
 };

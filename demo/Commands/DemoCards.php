@@ -17,11 +17,28 @@ final class DemoCards extends Command
     {
         $names = array_column(Members::LIBRARIES, 'short_name', 'slug');
         foreach (array_slice(Members::CARDS, 0, 4) as $card) {
-            $this->line(sprintf('  %-16s %-14s card %s   PIN %s   (%s)', $card['name'], $names[$card['library']], $card['number'], $card['pin'], $card['group']));
+            $this->line(
+                sprintf(
+                    '  %-16s %-14s card %s   PIN %s   (%s)',
+                    $card['name'],
+                    $names[$card['library']],
+                    $card['number'],
+                    $card['pin'],
+                    $card['group'],
+                ),
+            );
         }
         $this->newLine();
         foreach (array_slice(Members::STAFF, 0, 2) as $staff) {
-            $this->line(sprintf('  %-16s %-14s at the Desk   %-26s %s', $staff['name'], $names[$staff['library']], $staff['email'], $staff['password']));
+            $this->line(
+                sprintf(
+                    '  %-16s %-14s at the Desk   %-26s %s',
+                    $staff['name'],
+                    $names[$staff['library']],
+                    $staff['email'],
+                    $staff['password'],
+                ),
+            );
         }
 
         return self::SUCCESS;

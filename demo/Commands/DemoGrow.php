@@ -28,7 +28,11 @@ final class DemoGrow extends Command
             return self::FAILURE;
         }
         $begun = microtime(true);
-        $grow($titles, now()->toImmutable(), fn (string $done) => $this->line(sprintf('    %5.0f s  %s', microtime(true) - $begun, $done)));
+        $grow(
+            $titles,
+            now()->toImmutable(),
+            fn(string $done) => $this->line(sprintf('    %5.0f s  %s', microtime(true) - $begun, $done)),
+        );
 
         return self::SUCCESS;
     }

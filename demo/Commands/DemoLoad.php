@@ -23,7 +23,14 @@ final class DemoLoad extends Command
             return self::FAILURE;
         }
         // All of it or nothing: a load that was broken off is begun anew at the next start.
-        DB::transaction(fn () => $load(now()->toImmutable(), fn (string $done) => $this->line("    {$done}"), (int) $this->option('books'), is_numeric($this->option('media')) ? (int) $this->option('media') : null));
+        DB::transaction(
+            fn() => $load(
+                now()->toImmutable(),
+                fn(string $done) => $this->line("    {$done}"),
+                (int) $this->option('books'),
+                is_numeric($this->option('media')) ? (int) $this->option('media') : null,
+            ),
+        );
 
         return self::SUCCESS;
     }

@@ -28,26 +28,55 @@ final class Tune
         for ($n = 0; $n < self::BARS * 4; $n++) {
             $at = max(0, min(count(self::SCALE) - 1, $at + $random->getInt(-2, 2)));
             $last = $n >= self::BARS * 4 - 2;
-            self::pluck($samples, $n * $beat, 2 * $ground * 2 ** (self::SCALE[$last ? 0 : $at] / 12), $beat * 3, 0.5, $random);
+            self::pluck(
+                $samples,
+                $n * $beat,
+                2 * $ground * 2 ** (self::SCALE[$last ? 0 : $at] / 12),
+                $beat * 3,
+                0.5,
+                $random,
+            );
             if ($n % 4 === 0) {
-                self::pluck($samples, $n * $beat, $ground * 2 ** ([0, 7, 5, 0][intdiv($n, 4) % 4] / 12) / 2, $beat * 4, 0.45, $random);
+                self::pluck(
+                    $samples,
+                    $n * $beat,
+                    ($ground * 2 ** ([0, 7, 5, 0][intdiv($n, 4) % 4] / 12)) / 2,
+                    $beat * 4,
+                    0.45,
+                    $random,
+                );
             }
         }
         $loudest = max(0.01, max([0.0, ...array_map(abs(...), $samples)]));
-        $data = pack('v*', ...array_map(fn (float $s): int => (int) ($s / $loudest * 28_000) & 0xFFFF, $samples));
+        $data = pack('v*', ...array_map(fn(float $s): int => (int) (($s / $loudest) * 28_000) & 0xffff, $samples));
         $file = (string) tempnam(sys_get_temp_dir(), 'tune');
-        file_put_contents($file, 'RIFF'.pack('V', 36 + strlen($data)).'WAVEfmt '.pack('VvvVVvv', 16, 1, 1, self::RATE, self::RATE * 2, 2, 16).'data'.pack('V', strlen($data)).$data);
+        file_put_contents(
+            $file,
+            'RIFF' .
+                pack('V', 36 + strlen($data)) .
+                'WAVEfmt ' .
+                pack('VvvVVvv', 16, 1, 1, self::RATE, self::RATE * 2, 2, 16) .
+                'data' .
+                pack('V', strlen($data)) .
+                $data,
+        );
 
         return Encoder::mp3($file, '56k');
     }
 
     /** @param  array<int, float>  $samples */
-    private static function pluck(array &$samples, int $from, float $hertz, int $length, float $loud, Randomizer $random): void
-    {
+    private static function pluck(
+        array &$samples,
+        int $from,
+        float $hertz,
+        int $length,
+        float $loud,
+        Randomizer $random,
+    ): void {
         $period = max(2, (int) round(self::RATE / $hertz));
         $string = [];
         for ($i = 0; $i < $period; $i++) {
-            $string[] = $random->getInt(-1000, 1000) / 1000 * $loud;
+            $string[] = ($random->getInt(-1000, 1000) / 1000) * $loud;
         }
         $end = min($length, count($samples) - $from);
         for ($i = 0; $i < $end; $i++) {

@@ -14,7 +14,11 @@ final class AccessTest extends TestCase
 {
     use ImportsBooks;
 
-    private const LOCATOR = ['href' => 'book/chapter-01.xhtml', 'type' => 'application/xhtml+xml', 'locations' => ['progression' => 0.5, 'totalProgression' => 0.5]];
+    private const LOCATOR = [
+        'href' => 'book/chapter-01.xhtml',
+        'type' => 'application/xhtml+xml',
+        'locations' => ['progression' => 0.5, 'totalProgression' => 0.5],
+    ];
 
     private Loan $loan;
 
@@ -28,7 +32,9 @@ final class AccessTest extends TestCase
         $this->get($file)->assertOk();
         $this->travelTo($this->loan->due_at);
         $this->get($file)->assertStatus(410);
-        $this->get("/loans/{$this->loan->id}/read")->assertStatus(410)->assertSee('This loan has ended');
+        $this->get("/loans/{$this->loan->id}/read")
+            ->assertStatus(410)
+            ->assertSee('This loan has ended');
         $this->putJson("/loans/{$this->loan->id}/place", $this->placeData())->assertStatus(410);
     }
 
@@ -38,7 +44,17 @@ final class AccessTest extends TestCase
         $title = $this->loan->title_id;
         $this->get("/titles/{$title}/excerpt")->assertOk();
         $this->get("/titles/{$title}/excerpt/files/book/package.opf")->assertOk();
-        foreach (['book/chapter-03.xhtml', '../whole/book/chapter-03.xhtml', 'book/../../whole/book/chapter-03.xhtml', '..%2fwhole%2fbook%2fchapter-03.xhtml', 'nothing', '%00'] as $path) {
+        foreach (
+            [
+                'book/chapter-03.xhtml',
+                '../whole/book/chapter-03.xhtml',
+                'book/../../whole/book/chapter-03.xhtml',
+                '..%2fwhole%2fbook%2fchapter-03.xhtml',
+                'nothing',
+                '%00',
+            ]
+            as $path
+        ) {
             $this->assertContains($this->get("/titles/{$title}/excerpt/files/{$path}")->getStatusCode(), [404], $path);
         }
     }
@@ -46,7 +62,16 @@ final class AccessTest extends TestCase
     public function test_paths_lead_nowhere_but_into_the_publication(): void
     {
         $this->be($this->scene());
-        foreach (['../../../../etc/passwd', 'book/../../../../env', '..%2f..%2fenv', '/etc/passwd', 'META-INF/../../cover.svg'] as $path) {
+        foreach (
+            [
+                '../../../../etc/passwd',
+                'book/../../../../env',
+                '..%2f..%2fenv',
+                '/etc/passwd',
+                'META-INF/../../cover.svg',
+            ]
+            as $path
+        ) {
             $this->get("/loans/{$this->loan->id}/files/{$path}")->assertNotFound();
         }
     }
@@ -69,7 +94,10 @@ final class AccessTest extends TestCase
             $policy = (string) $response->headers->get('Content-Security-Policy');
             $this->assertStringContainsString("script-src 'self'", $policy);
             $this->assertStringNotContainsString('unsafe', $policy, $page);
-            $this->assertSame(['nosniff', 'DENY'], [$response->headers->get('X-Content-Type-Options'), $response->headers->get('X-Frame-Options')]);
+            $this->assertSame(
+                ['nosniff', 'DENY'],
+                [$response->headers->get('X-Content-Type-Options'), $response->headers->get('X-Frame-Options')],
+            );
         }
     }
 

@@ -17,14 +17,16 @@ trait ImportsBooks
 {
     protected function bookFile(?Book $book = null): string
     {
-        $file = tempnam(sys_get_temp_dir(), 'book').'.epub';
-        (new EpubBuilder)->write($book ?? (new DemoEbooks)->books()[0], $file);
+        $file = tempnam(sys_get_temp_dir(), 'book') . '.epub';
+        (new EpubBuilder())->write($book ?? (new DemoEbooks())->books()[0], $file);
 
         return $file;
     }
 
     protected function importBook(?Book $book = null): Title
     {
-        return app(ImportPublication::class)($this->bookFile($book), $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now())['title'];
+        return app(
+            ImportPublication::class,
+        )($this->bookFile($book), $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now())['title'];
     }
 }

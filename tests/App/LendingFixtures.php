@@ -31,20 +31,34 @@ trait LendingFixtures
 
     protected function library(string $slug = 'saltmere', ?int $consortium = null): Library
     {
-        return Library::query()->firstOrCreate(['slug' => $slug], [
-            'name' => ucfirst($slug).' Library', 'short_name' => ucfirst($slug), 'place' => 'Lantern Coast',
-            'timezone' => 'Atlantic/Azores', 'pin_contact' => 'the front desk', 'consortium_id' => $consortium,
-        ]);
+        return Library::query()->firstOrCreate(
+            ['slug' => $slug],
+            [
+                'name' => ucfirst($slug) . ' Library',
+                'short_name' => ucfirst($slug),
+                'place' => 'Lantern Coast',
+                'timezone' => 'Atlantic/Azores',
+                'pin_contact' => 'the front desk',
+                'consortium_id' => $consortium,
+            ],
+        );
     }
 
-    protected function card(?Library $library = null, string $group = 'adult', ?string $pin = null, ?Person $person = null): Card
-    {
+    protected function card(
+        ?Library $library = null,
+        string $group = 'adult',
+        ?string $pin = null,
+        ?Person $person = null,
+    ): Card {
         $n = ++$this->made;
         $person ??= Person::query()->create(['name' => "Patron {$n}", 'email' => "patron{$n}@lantern.example"]);
 
         return Card::query()->create([
-            'library_id' => ($library ?? $this->library())->id, 'person_id' => $person->id, 'number' => (string) (21000000 + $n),
-            'pin_hash' => $pin === null ? null : Hash::make($pin, ['rounds' => 4]), 'patron_group' => $group,
+            'library_id' => ($library ?? $this->library())->id,
+            'person_id' => $person->id,
+            'number' => (string) (21000000 + $n),
+            'pin_hash' => $pin === null ? null : Hash::make($pin, ['rounds' => 4]),
+            'patron_group' => $group,
         ]);
     }
 
@@ -52,23 +66,56 @@ trait LendingFixtures
     protected function staff(?Library $library = null): StaffMember
     {
         return StaffMember::query()->create([
-            'library_id' => ($library ?? $this->library())->id, 'name' => 'Halvard Strand', 'email' => 'staff'.(++$this->made).'@lantern.example', 'password' => Hash::make('nine lanterns', ['rounds' => 4]),
+            'library_id' => ($library ?? $this->library())->id,
+            'name' => 'Halvard Strand',
+            'email' => 'staff' . ++$this->made . '@lantern.example',
+            'password' => Hash::make('nine lanterns', ['rounds' => 4]),
         ]);
     }
 
-    protected function title(string $name = 'Low Water', Format $format = Format::Ebook, Audience $audience = Audience::Adult, string $author = 'Tamsin Ebbing'): Title
-    {
-        return app(SaveRecord::class)(new Record(
-            key: 'test:'.(++$this->made), format: $format, name: $name, contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']],
-            extent: 120, audience: $audience, description: 'Twice a year the sea goes out.', subjects: ['Mystery'],
-        ), $this->now());
+    protected function title(
+        string $name = 'Low Water',
+        Format $format = Format::Ebook,
+        Audience $audience = Audience::Adult,
+        string $author = 'Tamsin Ebbing',
+    ): Title {
+        return app(SaveRecord::class)(
+            new Record(
+                key: 'test:' . ++$this->made,
+                format: $format,
+                name: $name,
+                contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']],
+                extent: 120,
+                audience: $audience,
+                description: 'Twice a year the sea goes out.',
+                subjects: ['Mystery'],
+            ),
+            $this->now(),
+        );
     }
 
-    protected function licence(Title $title, LicenceModel $model = LicenceModel::OneCopyOneUser, int $copies = 1, ?int $loans = null, ?string $ends = null, ?Library $library = null, bool $shared = false, int $price = 0, string $starts = '-1 year'): Licence
-    {
+    protected function licence(
+        Title $title,
+        LicenceModel $model = LicenceModel::OneCopyOneUser,
+        int $copies = 1,
+        ?int $loans = null,
+        ?string $ends = null,
+        ?Library $library = null,
+        bool $shared = false,
+        int $price = 0,
+        string $starts = '-1 year',
+    ): Licence {
         return app(AddLicence::class)(
-            ($library ?? $this->library())->id, $title->id, $model, $copies, $loans, $this->now()->modify($starts),
-            $ends === null ? null : $this->now()->modify($ends), $this->now(), priceCents: $price, shared: $shared,
+            ($library ?? $this->library())->id,
+            $title->id,
+            $model,
+            $copies,
+            $loans,
+            $this->now()->modify($starts),
+            $ends === null ? null : $this->now()->modify($ends),
+            $this->now(),
+            priceCents: $price,
+            shared: $shared,
         )->refresh();
     }
 

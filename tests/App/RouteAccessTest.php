@@ -35,7 +35,8 @@ final class RouteAccessTest extends TestCase
     use ImportsBooks;
 
     private const LOCATOR = [
-        'href' => 'book/chapter-01.xhtml', 'type' => 'application/xhtml+xml',
+        'href' => 'book/chapter-01.xhtml',
+        'type' => 'application/xhtml+xml',
         'locations' => ['progression' => 0.5, 'totalProgression' => 0.5],
     ];
 
@@ -43,7 +44,12 @@ final class RouteAccessTest extends TestCase
     private const OF_SALTMERE = ['A list of Saltmere', 'A wish of Saltmere', '77.77', '77,77'];
 
     private const ROLES = [
-        'nobody', 'the patron', 'another patron', 'a patron of another library', 'staff', 'staff of another library',
+        'nobody',
+        'the patron',
+        'another patron',
+        'a patron of another library',
+        'staff',
+        'staff of another library',
     ];
 
     private const OPEN = 'open to everyone';
@@ -64,57 +70,139 @@ final class RouteAccessTest extends TestCase
 
     /** By name, or by method and address. A new route belongs in here. */
     private const WHO_MAY = [
-        'front-door' => self::OPEN, 'libraries.index' => self::OPEN, 'libraries.choose' => self::OPEN, 'preferences' => self::OPEN,
-        'titles.cover' => self::OPEN, 'cite' => self::OPEN, 'offline' => self::OPEN, 'dictionary' => self::OPEN,
-        'excerpt.show' => self::OPEN, 'excerpt.file' => self::OPEN, 'catalogue' => self::OPEN, 'catalogue.advanced' => self::OPEN,
-        'catalogue.pins' => self::OPEN, 'suggest' => self::OPEN, 'rooms.index' => self::OPEN, 'rooms.show' => self::OPEN,
-        'rooms.choose' => self::OPEN, 'titles.show' => self::OPEN, 'titles.alike' => self::OPEN, 'baskets.put' => self::OPEN,
-        'baskets.index' => self::OPEN, 'baskets.make' => self::OPEN, 'GET up' => self::OPEN,
+        'front-door' => self::OPEN,
+        'libraries.index' => self::OPEN,
+        'libraries.choose' => self::OPEN,
+        'preferences' => self::OPEN,
+        'titles.cover' => self::OPEN,
+        'cite' => self::OPEN,
+        'offline' => self::OPEN,
+        'dictionary' => self::OPEN,
+        'excerpt.show' => self::OPEN,
+        'excerpt.file' => self::OPEN,
+        'catalogue' => self::OPEN,
+        'catalogue.advanced' => self::OPEN,
+        'catalogue.pins' => self::OPEN,
+        'suggest' => self::OPEN,
+        'rooms.index' => self::OPEN,
+        'rooms.show' => self::OPEN,
+        'rooms.choose' => self::OPEN,
+        'titles.show' => self::OPEN,
+        'titles.alike' => self::OPEN,
+        'baskets.put' => self::OPEN,
+        'baskets.index' => self::OPEN,
+        'baskets.make' => self::OPEN,
+        'GET up' => self::OPEN,
         // Whoever has the secret address.
-        'baskets.shared' => self::OPEN, 'calendar' => self::OPEN,
+        'baskets.shared' => self::OPEN,
+        'calendar' => self::OPEN,
 
-        'sign-in' => self::GUESTS, 'sign-in.store' => self::GUESTS,
+        'sign-in' => self::GUESTS,
+        'sign-in.store' => self::GUESTS,
 
-        'sign-out' => self::PATRONS, 'porch' => self::PATRONS, 'porch.lists' => self::PATRONS, 'notices' => self::PATRONS,
-        'settings' => self::PATRONS, 'settings.lengths' => self::PATRONS, 'settings.notices' => self::PATRONS,
-        'settings.calendar' => self::PATRONS, 'settings.history' => self::PATRONS, 'devices.add' => self::PATRONS,
-        'devices.forget' => self::PATRONS, 'loans.index' => self::PATRONS, 'holds.index' => self::PATRONS,
-        'searches.index' => self::PATRONS, 'searches.save' => self::PATRONS, 'requests.index' => self::PATRONS,
-        'requests.words' => self::PATRONS, 'requests.ask_in_words' => self::PATRONS, 'requests.show' => self::PATRONS,
-        'requests.ask' => self::PATRONS, 'offline.loans' => self::PATRONS, 'marks.index' => self::PATRONS,
-        'marks.file' => self::PATRONS, 'borrow.show' => self::PATRONS, 'borrow.store' => self::PATRONS, 'holds.place' => self::PATRONS,
+        'sign-out' => self::PATRONS,
+        'porch' => self::PATRONS,
+        'porch.lists' => self::PATRONS,
+        'notices' => self::PATRONS,
+        'settings' => self::PATRONS,
+        'settings.lengths' => self::PATRONS,
+        'settings.notices' => self::PATRONS,
+        'settings.calendar' => self::PATRONS,
+        'settings.history' => self::PATRONS,
+        'devices.add' => self::PATRONS,
+        'devices.forget' => self::PATRONS,
+        'loans.index' => self::PATRONS,
+        'holds.index' => self::PATRONS,
+        'searches.index' => self::PATRONS,
+        'searches.save' => self::PATRONS,
+        'requests.index' => self::PATRONS,
+        'requests.words' => self::PATRONS,
+        'requests.ask_in_words' => self::PATRONS,
+        'requests.show' => self::PATRONS,
+        'requests.ask' => self::PATRONS,
+        'offline.loans' => self::PATRONS,
+        'marks.index' => self::PATRONS,
+        'marks.file' => self::PATRONS,
+        'borrow.show' => self::PATRONS,
+        'borrow.store' => self::PATRONS,
+        'holds.place' => self::PATRONS,
         'follow' => self::PATRONS,
 
-        'holds.spread' => self::OWN, 'holds.pause' => self::OWN, 'holds.resume' => self::OWN, 'holds.at-once' => self::OWN,
-        'holds.cancel' => self::OWN, 'loans.return' => self::OWN, 'loans.undo-return' => self::OWN, 'loans.renew' => self::OWN,
-        'read.show' => self::OWN, 'read.file' => self::OWN, 'play.show' => self::OWN, 'offline.files' => self::OWN,
-        'download' => self::OWN, 'places.index' => self::OWN, 'places.keep' => self::OWN, 'marks.in' => self::OWN,
-        'marks.keep' => self::OWN, 'marks.remove' => self::OWN, 'pages.choose' => self::OWN, 'pages.take' => self::OWN,
-        'pages.show' => self::OWN, 'pages.pdf' => self::OWN, 'searches.tell' => self::OWN, 'searches.remove' => self::OWN,
-        'requests.withdraw' => self::OWN, 'devices.remove' => self::OWN,
+        'holds.spread' => self::OWN,
+        'holds.pause' => self::OWN,
+        'holds.resume' => self::OWN,
+        'holds.at-once' => self::OWN,
+        'holds.cancel' => self::OWN,
+        'loans.return' => self::OWN,
+        'loans.undo-return' => self::OWN,
+        'loans.renew' => self::OWN,
+        'read.show' => self::OWN,
+        'read.file' => self::OWN,
+        'play.show' => self::OWN,
+        'offline.files' => self::OWN,
+        'download' => self::OWN,
+        'places.index' => self::OWN,
+        'places.keep' => self::OWN,
+        'marks.in' => self::OWN,
+        'marks.keep' => self::OWN,
+        'marks.remove' => self::OWN,
+        'pages.choose' => self::OWN,
+        'pages.take' => self::OWN,
+        'pages.show' => self::OWN,
+        'pages.pdf' => self::OWN,
+        'searches.tell' => self::OWN,
+        'searches.remove' => self::OWN,
+        'requests.withdraw' => self::OWN,
+        'devices.remove' => self::OWN,
 
-        'baskets.show' => self::OWN_BROWSER, 'baskets.change' => self::OWN_BROWSER, 'baskets.shift' => self::OWN_BROWSER,
-        'baskets.remove' => self::OWN_BROWSER, 'baskets.share' => self::OWN_BROWSER, 'baskets.titles' => self::OWN_BROWSER,
-        'baskets.bibliography' => self::OWN_BROWSER, 'baskets.file' => self::OWN_BROWSER,
+        'baskets.show' => self::OWN_BROWSER,
+        'baskets.change' => self::OWN_BROWSER,
+        'baskets.shift' => self::OWN_BROWSER,
+        'baskets.remove' => self::OWN_BROWSER,
+        'baskets.share' => self::OWN_BROWSER,
+        'baskets.titles' => self::OWN_BROWSER,
+        'baskets.bibliography' => self::OWN_BROWSER,
+        'baskets.file' => self::OWN_BROWSER,
 
-        'desk.sign-in' => self::STAFF_GUESTS, 'desk.sign-in.store' => self::STAFF_GUESTS,
+        'desk.sign-in' => self::STAFF_GUESTS,
+        'desk.sign-in.store' => self::STAFF_GUESTS,
 
-        'desk.' => self::STAFF, 'desk.sign-out' => self::STAFF, 'desk.licences' => self::STAFF, 'desk.licences.csv' => self::STAFF,
-        'desk.turnaways' => self::STAFF, 'desk.turnaways.csv' => self::STAFF, 'desk.turnaways.title' => self::STAFF,
-        'desk.turnaways.title.csv' => self::STAFF, 'desk.lists' => self::STAFF, 'desk.lists.create' => self::STAFF,
-        'desk.lists.make' => self::STAFF, 'desk.requests' => self::STAFF, 'desk.requests.csv' => self::STAFF,
-        'desk.request' => self::STAFF, 'desk.request.csv' => self::STAFF, 'desk.request.decline' => self::STAFF,
-        'desk.title' => self::STAFF, 'desk.title.csv' => self::STAFF, 'desk.preview' => self::STAFF, 'desk.change' => self::STAFF,
+        'desk.' => self::STAFF,
+        'desk.sign-out' => self::STAFF,
+        'desk.licences' => self::STAFF,
+        'desk.licences.csv' => self::STAFF,
+        'desk.turnaways' => self::STAFF,
+        'desk.turnaways.csv' => self::STAFF,
+        'desk.turnaways.title' => self::STAFF,
+        'desk.turnaways.title.csv' => self::STAFF,
+        'desk.lists' => self::STAFF,
+        'desk.lists.create' => self::STAFF,
+        'desk.lists.make' => self::STAFF,
+        'desk.requests' => self::STAFF,
+        'desk.requests.csv' => self::STAFF,
+        'desk.request' => self::STAFF,
+        'desk.request.csv' => self::STAFF,
+        'desk.request.decline' => self::STAFF,
+        'desk.title' => self::STAFF,
+        'desk.title.csv' => self::STAFF,
+        'desk.preview' => self::STAFF,
+        'desk.change' => self::STAFF,
 
-        'desk.list' => self::OWN_STAFF, 'desk.list.change' => self::OWN_STAFF, 'desk.list.titles' => self::OWN_STAFF,
-        'desk.list.shift' => self::OWN_STAFF, 'desk.list.remove' => self::OWN_STAFF, 'desk.requests.words' => self::OWN_STAFF,
-        'desk.requests.name' => self::OWN_STAFF, 'desk.requests.decline_words' => self::OWN_STAFF,
+        'desk.list' => self::OWN_STAFF,
+        'desk.list.change' => self::OWN_STAFF,
+        'desk.list.titles' => self::OWN_STAFF,
+        'desk.list.shift' => self::OWN_STAFF,
+        'desk.list.remove' => self::OWN_STAFF,
+        'desk.requests.words' => self::OWN_STAFF,
+        'desk.requests.name' => self::OWN_STAFF,
+        'desk.requests.decline_words' => self::OWN_STAFF,
     ];
 
     /** What a route is for all the same, though the one who may is not answered with success here. */
     private const ANSWERED_OTHERWISE = [
         // No card with that number; a title that is no magazine.
-        'sign-in.store' => 302, 'follow' => 404,
+        'sign-in.store' => 302,
+        'follow' => 404,
     ];
 
     private Title $title;
@@ -177,9 +265,13 @@ final class RouteAccessTest extends TestCase
             $this->enter($role);
 
             $answered = $this->outcome($name, $response, str_starts_with($role, 'staff'));
-            $answered === $expected || $wrong[$name] = "{$expected}, but {$answered} ({$response->getStatusCode()})";
-            $hasWritten && $expected !== 'allowed' && $wrong["{$name}, which changed something"] = $expected;
-            if ($role === 'staff of another library' && str_starts_with($name, 'desk.') && ! str_contains($name, 'sign-in')) {
+            $answered === $expected || ($wrong[$name] = "{$expected}, but {$answered} ({$response->getStatusCode()})");
+            $hasWritten && $expected !== 'allowed' && ($wrong["{$name}, which changed something"] = $expected);
+            if (
+                $role === 'staff of another library' &&
+                str_starts_with($name, 'desk.') &&
+                !str_contains($name, 'sign-in')
+            ) {
                 $this->assertKeptFromOthers($name, $response);
             }
         }
@@ -194,9 +286,26 @@ final class RouteAccessTest extends TestCase
             yield "making a basket as {$role}" => ['baskets.make', $role, ['name' => '=New', 'into' => 'basket']];
             yield "putting a title as {$role}" => ['baskets.put', $role, ['basket' => 'basket']];
         }
-        yield 'cutting a licence as other staff' => ['desk.change', 'staff of another library', ['do' => '=copies', 'copies' => '=1', 'licence' => 'licence', 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11']];
-        yield 'ending a licence as other staff' => ['desk.change', 'staff of another library', ['do' => '=end', 'licence' => 'licence', 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11']];
-        yield 'looking what ending would do' => ['desk.preview', 'staff of another library', ['do' => '=end', 'licence' => 'licence']];
+        yield 'cutting a licence as other staff' => [
+            'desk.change',
+            'staff of another library',
+            [
+                'do' => '=copies',
+                'copies' => '=1',
+                'licence' => 'licence',
+                'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11',
+            ],
+        ];
+        yield 'ending a licence as other staff' => [
+            'desk.change',
+            'staff of another library',
+            ['do' => '=end', 'licence' => 'licence', 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11'],
+        ];
+        yield 'looking what ending would do' => [
+            'desk.preview',
+            'staff of another library',
+            ['do' => '=end', 'licence' => 'licence'],
+        ];
     }
 
     /** @param  array<string, string>  $form  "=" and a text, or what the number is of */
@@ -205,7 +314,7 @@ final class RouteAccessTest extends TestCase
     {
         $this->scene();
         $this->enter($role);
-        $data = array_map(fn (string $of): string => $of[0] === '=' ? substr($of, 1) : (string) $this->{$of}->id, $form);
+        $data = array_map(fn(string $of): string => $of[0] === '=' ? substr($of, 1) : (string) $this->{$of}->id, $form);
         $before = $this->everything();
         $response = $this->ask($name, $this->routes()[$name], $data);
 
@@ -220,9 +329,17 @@ final class RouteAccessTest extends TestCase
     {
         $this->scene();
         $this->be($other = $this->card()->person);
-        $mine = Basket::query()->create(['person_id' => $other->id, 'name' => 'Mine', 'position' => 1, 'created_at' => $this->now()]);
+        $mine = Basket::query()->create([
+            'person_id' => $other->id,
+            'name' => 'Mine',
+            'position' => 1,
+            'created_at' => $this->now(),
+        ]);
         $this->post("/baskets/{$mine->id}", ['name' => 'Mine', 'into' => (string) $this->basket->id])->assertNotFound();
-        $this->post("/baskets/{$mine->id}/titles", ['do' => 'move', 'to' => (string) $this->basket->id])->assertNotFound();
+        $this->post("/baskets/{$mine->id}/titles", [
+            'do' => 'move',
+            'to' => (string) $this->basket->id,
+        ])->assertNotFound();
         $this->assertNull($mine->refresh()->parent_id);
     }
 
@@ -234,7 +351,10 @@ final class RouteAccessTest extends TestCase
             $routes[$route->getName() ?? "{$route->methods()[0]} {$route->uri()}"] = $route;
         }
         // Whoever has signed out would be asked to sign in by what follows.
-        uksort($routes, fn (string $a, string $b): int => str_ends_with($a, 'sign-out') <=> str_ends_with($b, 'sign-out'));
+        uksort(
+            $routes,
+            fn(string $a, string $b): int => str_ends_with($a, 'sign-out') <=> str_ends_with($b, 'sign-out'),
+        );
 
         return $routes;
     }
@@ -249,7 +369,7 @@ final class RouteAccessTest extends TestCase
             self::GUESTS => $isPatron ? 'to the Porch' : 'allowed',
             self::PATRONS => $isPatron ? 'allowed' : 'to sign in',
             self::OWN => match (true) {
-                ! $isPatron => 'to sign in',
+                !$isPatron => 'to sign in',
                 $role === 'the patron' => 'allowed',
                 default => 'not there',
             },
@@ -257,7 +377,7 @@ final class RouteAccessTest extends TestCase
             self::STAFF_GUESTS => $isStaff ? 'to the Desk' : 'allowed',
             self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
             self::OWN_STAFF => match (true) {
-                ! $isStaff => 'to the Desk\'s sign-in',
+                !$isStaff => 'to the Desk\'s sign-in',
                 $role === 'staff' => 'allowed',
                 default => 'not there',
             },
@@ -268,12 +388,17 @@ final class RouteAccessTest extends TestCase
     private function outcome(string $name, TestResponse $response, bool $wasStaff): string
     {
         $status = $response->getStatusCode();
-        $to = $response->isRedirect() ? (string) parse_url((string) $response->headers->get('Location'), PHP_URL_PATH) : '';
+        $to = $response->isRedirect()
+            ? (string) parse_url((string) $response->headers->get('Location'), PHP_URL_PATH)
+            : '';
 
         return match (true) {
-            $status === (self::ANSWERED_OTHERWISE[$name] ?? null) && ! in_array($to, ['/porch', '/sign-in', '/desk'], true) => 'allowed',
+            $status === (self::ANSWERED_OTHERWISE[$name] ?? null) &&
+                !in_array($to, ['/porch', '/sign-in', '/desk'], true)
+                => 'allowed',
             $to === '/sign-in' && $name !== 'sign-in.store' => 'to sign in',
-            $to === '/desk/sign-in' && $name !== 'desk.sign-in.store' && ! ($name === 'desk.sign-out' && $wasStaff) => 'to the Desk\'s sign-in',
+            $to === '/desk/sign-in' && $name !== 'desk.sign-in.store' && !($name === 'desk.sign-out' && $wasStaff)
+                => 'to the Desk\'s sign-in',
             $to === '/porch' && self::WHO_MAY[$name] === self::GUESTS => 'to the Porch',
             $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',
             $to === '/libraries' && $name !== 'libraries.choose' => 'to choose a library',
@@ -286,12 +411,14 @@ final class RouteAccessTest extends TestCase
     /** @param  TestResponse<Response>  $response */
     private function assertKeptFromOthers(string $name, TestResponse $response): void
     {
-        $text = (string) ($response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
-            ? $response->streamedContent() : $response->getContent());
+        $text =
+            (string) ($response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
+                ? $response->streamedContent()
+                : $response->getContent());
         foreach (self::OF_SALTMERE as $words) {
             $this->assertStringNotContainsString($words, $text, "{$name} shows another library's staff “{$words}”");
         }
-        if (str_ends_with($name, '.csv') && ! str_contains($name, 'months')) {
+        if (str_ends_with($name, '.csv') && !str_contains($name, 'months')) {
             $this->assertSame(1, substr_count(trim($text), "\n") + 1, "{$name} has rows of another library: {$text}");
         }
     }
@@ -303,9 +430,15 @@ final class RouteAccessTest extends TestCase
     private function ask(string $name, OneRoute $route, ?array $data = null): TestResponse
     {
         $values = $this->values($name);
-        $address = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => (string) $values[$m[1]], $route->uri());
+        $address =
+            '/' .
+            preg_replace_callback('/\{(\w+)\??\}/', fn(array $m): string => (string) $values[$m[1]], $route->uri());
 
-        return $this->call($route->methods()[0], str_replace('//', '/', $address)."?library={$this->at}", $data ?? $this->data($name));
+        return $this->call(
+            $route->methods()[0],
+            str_replace('//', '/', $address) . "?library={$this->at}",
+            $data ?? $this->data($name),
+        );
     }
 
     /** @return array<string, string|int> what stands in the addresses */
@@ -318,13 +451,27 @@ final class RouteAccessTest extends TestCase
         };
 
         return [
-            'title' => $title, 'loan' => $this->loan->id, 'hold' => $this->hold->id, 'basket' => $this->basket->id,
-            'saved' => $this->saved->id, 'asked' => $this->asked->id, 'device' => $this->device->id, 'list' => $this->list->id,
-            'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id, 'library' => 'saltmere',
-            'room' => Room::Reading->value, 'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
+            'title' => $title,
+            'loan' => $this->loan->id,
+            'hold' => $this->hold->id,
+            'basket' => $this->basket->id,
+            'saved' => $this->saved->id,
+            'asked' => $this->asked->id,
+            'device' => $this->device->id,
+            'list' => $this->list->id,
+            'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id,
+            'library' => 'saltmere',
+            'room' => Room::Reading->value,
+            'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
             'kind' => ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv'][$name] ?? '',
-            'way' => 'listen', 'from' => 1, 'to' => 1, 'rows' => 'line',
-            'key' => $name === 'calendar' ? (string) $this->card->person->getAttribute('calendar_key') : (string) $this->basket->share_key,
+            'way' => 'listen',
+            'from' => 1,
+            'to' => 1,
+            'rows' => 'line',
+            'key' =>
+                $name === 'calendar'
+                    ? (string) $this->card->person->getAttribute('calendar_key')
+                    : (string) $this->basket->share_key,
         ];
     }
 
@@ -336,8 +483,19 @@ final class RouteAccessTest extends TestCase
         return match ($name) {
             'holds.pause' => ['until' => $day],
             'holds.spread' => ['until' => [$this->hold->id => $day]],
-            'marks.keep' => ['locator' => self::LOCATOR, 'label' => 'Page 1', 'note' => '', 'changed_at' => 1000, 'sent_at' => 1500],
-            'places.keep' => ['device' => (string) Str::uuid(), 'read_at' => 1000, 'sent_at' => 1500, 'locator' => self::LOCATOR],
+            'marks.keep' => [
+                'locator' => self::LOCATOR,
+                'label' => 'Page 1',
+                'note' => '',
+                'changed_at' => 1000,
+                'sent_at' => 1500,
+            ],
+            'places.keep' => [
+                'device' => (string) Str::uuid(),
+                'read_at' => 1000,
+                'sent_at' => 1500,
+                'locator' => self::LOCATOR,
+            ],
             'pages.take' => ['from' => '1'],
             'settings.lengths' => ['length' => ['ebook' => '7d']],
             'devices.add' => ['endpoint' => 'https://push.example/1', 'keys' => self::keys()],
@@ -357,7 +515,12 @@ final class RouteAccessTest extends TestCase
             'desk.requests.name' => ['title' => (string) $this->title->id],
             'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
             'desk.preview' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1'],
-            'desk.change' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1', 'order' => (string) Str::uuid()],
+            'desk.change' => [
+                'do' => 'add',
+                'model' => 'one_copy_one_user',
+                'copies' => '1',
+                'order' => (string) Str::uuid(),
+            ],
             default => [],
         };
     }
@@ -378,24 +541,48 @@ final class RouteAccessTest extends TestCase
         $this->hold = $this->hold($this->card, $this->wanted);
         $this->hold($this->card(), $this->title);
         DB::table('holds')->where('title_id', $this->title->id)->delete();
-        DB::table('cards')->update(['holds_open' => DB::raw('(select count(*) from holds where card_id = cards.id and closed_at is null)')]);
+        DB::table('cards')->update([
+            'holds_open' => DB::raw('(select count(*) from holds where card_id = cards.id and closed_at is null)'),
+        ]);
         $this->basket = Basket::query()->create([
-            'person_id' => $person->id, 'name' => 'A basket', 'position' => 1, 'share_key' => Str::random(40), 'created_at' => $this->now(),
+            'person_id' => $person->id,
+            'name' => 'A basket',
+            'position' => 1,
+            'share_key' => Str::random(40),
+            'created_at' => $this->now(),
         ]);
         $this->saved = SavedSearch::query()->create([
-            'person_id' => $person->id, 'library_id' => $this->library()->id, 'name' => 'A search', 'search' => ['q' => 'low'],
-            'tells' => true, 'looked_at' => $this->now(),
+            'person_id' => $person->id,
+            'library_id' => $this->library()->id,
+            'name' => 'A search',
+            'search' => ['q' => 'low'],
+            'tells' => true,
+            'looked_at' => $this->now(),
         ]);
-        app(AskInWords::class)($this->card, new WantedTitle('A wish of Saltmere', '', null, ''), true, false, $this->now());
+        app(AskInWords::class)(
+            $this->card,
+            new WantedTitle('A wish of Saltmere', '', null, ''),
+            true,
+            false,
+            $this->now(),
+        );
         $this->asked = TitleRequest::query()->firstOrFail();
-        $this->be($person)->putJson("/loans/{$this->loan->id}/marks/".($mark = Str::uuid()), $this->data('marks.keep'))->assertNoContent();
+        $this->be($person)
+            ->putJson("/loans/{$this->loan->id}/marks/" . ($mark = Str::uuid()), $this->data('marks.keep'))
+            ->assertNoContent();
         $this->mark = Mark::query()->findOrFail((string) $mark);
         $this->device = PushDevice::query()->create([
-            'person_id' => $person->id, 'endpoint' => 'https://push.example/2', 'key' => self::keys()['p256dh'],
-            'secret' => self::keys()['auth'], 'added_at' => $this->now(),
+            'person_id' => $person->id,
+            'endpoint' => 'https://push.example/2',
+            'key' => self::keys()['p256dh'],
+            'secret' => self::keys()['auth'],
+            'added_at' => $this->now(),
         ]);
         $this->list = StaffList::query()->create([
-            'library_id' => $this->library()->id, 'name' => 'A list of Saltmere', 'room' => Room::Reading, 'position' => 1,
+            'library_id' => $this->library()->id,
+            'name' => 'A list of Saltmere',
+            'room' => Room::Reading,
+            'position' => 1,
         ]);
     }
 
@@ -404,12 +591,14 @@ final class RouteAccessTest extends TestCase
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $this->app['auth']->shouldUse('web');
-        $elsewhere = fn () => $this->library('larkspur');
+        $elsewhere = fn() => $this->library('larkspur');
         match ($role) {
             'nobody' => null,
             'the patron' => $this->be($this->card->person->unsetRelations()),
             'another patron' => $this->be(($this->cards[$role] ??= $this->card())->person->unsetRelations()),
-            'a patron of another library' => $this->be(($this->cards[$role] ??= $this->card($elsewhere()))->person->unsetRelations()),
+            'a patron of another library' => $this->be(
+                ($this->cards[$role] ??= $this->card($elsewhere()))->person->unsetRelations(),
+            ),
             'staff' => $this->be($this->members[$role] ??= $this->staff(), 'staff'),
             'staff of another library' => $this->be($this->members[$role] ??= $this->staff($elsewhere()), 'staff'),
             default => $this->fail("nobody is called {$role}"),
@@ -431,12 +620,20 @@ final class RouteAccessTest extends TestCase
     private function everything(): string
     {
         static $tables = null;
-        $tables ??= array_column(DB::select("select tablename from pg_tables where schemaname = 'public'
-            and tablename not in ('sessions', 'cache', 'cache_locks', 'migrations') order by 1"), 'tablename');
-        $all = implode(' union all ', array_map(
-            fn (string $table): string => "select '{$table}' t, md5(coalesce(string_agg(r::text, '|' order by r::text), '')) rows from {$table} r",
-            $tables,
-        ));
+        $tables ??= array_column(
+            DB::select("select tablename from pg_tables where schemaname = 'public'
+            and tablename not in ('sessions', 'cache', 'cache_locks', 'migrations') order by 1"),
+            'tablename',
+        );
+        $all = implode(
+            ' union all ',
+            array_map(
+                fn(
+                    string $table,
+                ): string => "select '{$table}' t, md5(coalesce(string_agg(r::text, '|' order by r::text), '')) rows from {$table} r",
+                $tables,
+            ),
+        );
 
         return (string) json_encode(DB::select($all));
     }

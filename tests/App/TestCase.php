@@ -18,26 +18,26 @@ abstract class TestCase extends LaravelTestCase
 
     /** Deleting a few rows is much cheaper than truncating thirty tables. */
     private const EMPTY_ALL = <<<'SQL'
-        do $$
-        declare v record; v_any boolean;
-        begin
-            set local session_replication_role = replica;
-            for v in select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migrations' loop
-                execute format('select exists (select from %I)', v.name) into v_any;
-                if v_any then
-                    execute format('delete from %I', v.name);
-                end if;
-            end loop;
-            for v in select sequencename as name from pg_sequences where schemaname = 'public' and last_value is not null and sequencename <> 'migrations_id_seq' loop
-                perform setval(quote_ident(v.name), 1, false);
-            end loop;
-        end $$
-        SQL;
+    do $$
+    declare v record; v_any boolean;
+    begin
+        set local session_replication_role = replica;
+        for v in select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migrations' loop
+            execute format('select exists (select from %I)', v.name) into v_any;
+            if v_any then
+                execute format('delete from %I', v.name);
+            end if;
+        end loop;
+        for v in select sequencename as name from pg_sequences where schemaname = 'public' and last_value is not null and sequencename <> 'migrations_id_seq' loop
+            perform setval(quote_ident(v.name), 1, false);
+        end loop;
+    end $$
+    SQL;
 
     protected function setUp(): void
     {
         parent::setUp();
-        if (! self::$migrated) {
+        if (!self::$migrated) {
             // With its functions, which migrate:fresh would leave.
             DB::unprepared('drop schema public cascade; create schema public');
             Artisan::call('migrate');

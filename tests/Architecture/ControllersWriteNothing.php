@@ -23,8 +23,27 @@ use PHPStan\Type\ObjectType;
 final class ControllersWriteNothing implements Rule
 {
     private const WRITES = [
-        'attach', 'create', 'decrement', 'delete', 'detach', 'fill', 'firstorcreate', 'forcedelete', 'increment', 'insert', 'push',
-        'save', 'saveorfail', 'savequietly', 'sync', 'touch', 'truncate', 'update', 'updateorcreate', 'updateorinsert', 'upsert',
+        'attach',
+        'create',
+        'decrement',
+        'delete',
+        'detach',
+        'fill',
+        'firstorcreate',
+        'forcedelete',
+        'increment',
+        'insert',
+        'push',
+        'save',
+        'saveorfail',
+        'savequietly',
+        'sync',
+        'touch',
+        'truncate',
+        'update',
+        'updateorcreate',
+        'updateorinsert',
+        'upsert',
     ];
 
     public function getNodeType(): string
@@ -35,17 +54,20 @@ final class ControllersWriteNothing implements Rule
     public function processNode(Node $node, Scope $scope): array
     {
         $class = $scope->getClassReflection()?->getName() ?? '';
-        if (! str_ends_with($class, 'Controller') || ! $node->name instanceof Identifier) {
+        if (!str_ends_with($class, 'Controller') || !($node->name instanceof Identifier)) {
             return [];
         }
-        if (! in_array($node->name->toLowerString(), self::WRITES, true)) {
+        if (!in_array($node->name->toLowerString(), self::WRITES, true)) {
             return [];
         }
         $on = $scope->getType($node->var);
         foreach ([Model::class, Builder::class, Relation::class] as $eloquent) {
             if ((new ObjectType($eloquent))->isSuperTypeOf($on)->yes()) {
-                return [RuleErrorBuilder::message("A controller writes: {$node->name->name}(). An action does that.")
-                    ->identifier('house.controllerWrites')->build()];
+                return [
+                    RuleErrorBuilder::message("A controller writes: {$node->name->name}(). An action does that.")
+                        ->identifier('house.controllerWrites')
+                        ->build(),
+                ];
             }
         }
 

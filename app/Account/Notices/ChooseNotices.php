@@ -18,9 +18,18 @@ final class ChooseNotices
      */
     public function __invoke(Person $person, array $shown, array $mailed, ?array $pushed = null): void
     {
-        DB::table('notice_choices')->upsert(array_map(fn (NoticeKind $kind): array => [
-            'person_id' => $person->id, 'kind' => $kind->value,
-            'shown' => in_array($kind, $shown, true), 'mailed' => in_array($kind, $mailed, true), ...$pushed === null ? [] : ['pushed' => in_array($kind, $pushed, true)],
-        ], NoticeKind::cases()), ['person_id', 'kind']);
+        DB::table('notice_choices')->upsert(
+            array_map(
+                fn(NoticeKind $kind): array => [
+                    'person_id' => $person->id,
+                    'kind' => $kind->value,
+                    'shown' => in_array($kind, $shown, true),
+                    'mailed' => in_array($kind, $mailed, true),
+                    ...$pushed === null ? [] : ['pushed' => in_array($kind, $pushed, true)],
+                ],
+                NoticeKind::cases(),
+            ),
+            ['person_id', 'kind'],
+        );
     }
 }

@@ -15,13 +15,16 @@ use stdClass;
  */
 final class GiveNotice
 {
-    public function __construct(private readonly NoticeCarriers $carriers)
-    {
-    }
+    public function __construct(private readonly NoticeCarriers $carriers) {}
 
     /** @param  array<string, string|int>  $facts */
-    public function __invoke(int $personId, NoticeKind $kind, string $eventKey, array $facts, DateTimeImmutable $now): void
-    {
+    public function __invoke(
+        int $personId,
+        NoticeKind $kind,
+        string $eventKey,
+        array $facts,
+        DateTimeImmutable $now,
+    ): void {
         $this->many($kind, [['person' => $personId, 'event' => $eventKey, 'facts' => $facts]], $now);
     }
 
@@ -31,7 +34,11 @@ final class GiveNotice
         if ($notices === []) {
             return;
         }
-        $json = DB::scalar('select notices_give(?, ?, ?)', [$kind->value, json_encode($notices, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $now->format('Y-m-d H:i:sP')]);
+        $json = DB::scalar('select notices_give(?, ?, ?)', [
+            $kind->value,
+            json_encode($notices, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            $now->format('Y-m-d H:i:sP'),
+        ]);
         $this->carry(json_decode((string) $json));
     }
 

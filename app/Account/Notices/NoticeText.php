@@ -27,7 +27,11 @@ final class NoticeText
         $outcome = isset($notice->facts['outcome']) ? "{$notice->facts['outcome']}_" : '';
 
         return isset($notice->facts['count'])
-            ? trans_choice("notices.{$notice->kind}.{$outcome}{$part}", (int) $notice->facts['count'], self::facts($notice))
+            ? trans_choice(
+                "notices.{$notice->kind}.{$outcome}{$part}",
+                (int) $notice->facts['count'],
+                self::facts($notice),
+            )
             : __("notices.{$notice->kind}.{$outcome}{$part}", self::facts($notice));
     }
 
@@ -42,7 +46,10 @@ final class NoticeText
     {
         $facts = $notice->facts;
         foreach (array_intersect(['kept_until', 'due', 'ends', 'begins'], array_keys($facts)) as $moment) {
-            $facts[$moment] = Dates::exact(new DateTimeImmutable((string) $facts[$moment]), new DateTimeZone((string) ($facts['timezone'] ?? 'UTC')));
+            $facts[$moment] = Dates::exact(
+                new DateTimeImmutable((string) $facts[$moment]),
+                new DateTimeZone((string) ($facts['timezone'] ?? 'UTC')),
+            );
         }
 
         return array_map(strval(...), $facts);

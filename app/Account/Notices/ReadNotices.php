@@ -19,7 +19,10 @@ final class ReadNotices
     {
         $shown = Notice::query()->where('person_id', $person->id)->where('shown', true);
         $notices = $shown->clone()->latest()->latest('id')->limit(self::MOST_SHOWN)->get();
-        $shown->clone()->whereNull('read_at')->update(['read_at' => $now]);
+        $shown
+            ->clone()
+            ->whereNull('read_at')
+            ->update(['read_at' => $now]);
 
         return $notices;
     }

@@ -20,11 +20,14 @@ final class Choices
 
         return array_combine(
             array_column(NoticeKind::cases(), 'value'),
-            array_map(fn (NoticeKind $kind): array => [
-                'shown' => $chosen[$kind->value]->shown ?? true,
-                'mailed' => $chosen[$kind->value]->mailed ?? true,
-                'pushed' => $chosen[$kind->value]->pushed ?? true,
-            ], NoticeKind::cases()),
+            array_map(
+                fn(NoticeKind $kind): array => [
+                    'shown' => $chosen[$kind->value]->shown ?? true,
+                    'mailed' => $chosen[$kind->value]->mailed ?? true,
+                    'pushed' => $chosen[$kind->value]->pushed ?? true,
+                ],
+                NoticeKind::cases(),
+            ),
         );
     }
 

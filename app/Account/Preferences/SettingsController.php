@@ -16,9 +16,7 @@ use Illuminate\View\View;
 /** A patron's own choices: notices, and whether their history is kept. */
 final class SettingsController
 {
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function show(Choices $choices): View
     {
@@ -35,8 +33,15 @@ final class SettingsController
 
     public function notices(Request $request, ChooseNotices $choose): RedirectResponse
     {
-        $chosen = fn (string $way): array => array_values(array_filter(NoticeKind::cases(), fn (NoticeKind $kind): bool => $request->boolean("{$way}.{$kind->value}")));
-        $choose($this->current->requiredPerson(), $chosen('shown'), $chosen('mailed'), $request->boolean('with_devices') ? $chosen('pushed') : null);
+        $chosen = fn(string $way): array => array_values(
+            array_filter(NoticeKind::cases(), fn(NoticeKind $kind): bool => $request->boolean("{$way}.{$kind->value}")),
+        );
+        $choose(
+            $this->current->requiredPerson(),
+            $chosen('shown'),
+            $chosen('mailed'),
+            $request->boolean('with_devices') ? $chosen('pushed') : null,
+        );
 
         return redirect()->route('settings')->with('said', __('account.settings_kept'));
     }

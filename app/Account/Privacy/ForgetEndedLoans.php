@@ -17,7 +17,7 @@ final class ForgetEndedLoans
 
     public function __invoke(DateTimeImmutable $now): int
     {
-        $before = $now->modify('-'.self::AFTER_MINUTES.' minutes')->format('Y-m-d H:i:sP');
+        $before = $now->modify('-' . self::AFTER_MINUTES . ' minutes')->format('Y-m-d H:i:sP');
 
         return DB::transaction(function () use ($before): int {
             DB::delete(

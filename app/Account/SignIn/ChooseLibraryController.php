@@ -18,8 +18,9 @@ final class ChooseLibraryController
 
     public function choose(Request $request, Library $library): RedirectResponse
     {
-        return redirect(self::localPath($request->input('then')))
-            ->withCookie(cookie('library', $library->slug, 60 * 24 * 400));
+        return redirect(self::localPath($request->input('then')))->withCookie(
+            cookie('library', $library->slug, 60 * 24 * 400),
+        );
     }
 
     /** Only ever on to a page of ours. */

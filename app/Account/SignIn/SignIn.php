@@ -21,8 +21,11 @@ final class SignIn
         if (($wait = $limit->wait()) !== null) {
             return $wait;
         }
-        $card = Card::query()->with('person')->where(['library_id' => $library->id, 'number' => $number])->first();
-        if (! Hash::check($pin, $card->pin_hash ?? self::NOBODY) || $card?->pin_hash === null) {
+        $card = Card::query()
+            ->with('person')
+            ->where(['library_id' => $library->id, 'number' => $number])
+            ->first();
+        if (!Hash::check($pin, $card->pin_hash ?? self::NOBODY) || $card?->pin_hash === null) {
             $limit->failed();
 
             return null;

@@ -20,19 +20,32 @@ final class SignInController
 
     public function signIn(SignInRequest $request, RequestContext $current, SignIn $signIn): RedirectResponse
     {
-        $outcome = $signIn($current->requiredLibrary(), $request->cardNumber(), $request->pin(), (string) $request->ip());
+        $outcome = $signIn(
+            $current->requiredLibrary(),
+            $request->cardNumber(),
+            $request->pin(),
+            (string) $request->ip(),
+        );
         if (is_int($outcome)) {
-            throw ValidationException::withMessages(['number' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))])])->status(429);
+            throw ValidationException::withMessages([
+                'number' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))]),
+            ])->status(429);
         }
         if ($outcome === null) {
-            throw ValidationException::withMessages(['number' => __('account.no_match', ['contact' => $current->requiredLibrary()->pin_contact])]);
+            throw ValidationException::withMessages([
+                'number' => __('account.no_match', ['contact' => $current->requiredLibrary()->pin_contact]),
+            ]);
         }
         Auth::login($outcome->person);
         $request->session()->regenerate();
 
         $intended = (string) $request->session()->pull('url.intended');
 
-        return redirect($intended === '' || str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk') ? route('porch') : $intended);
+        return redirect(
+            $intended === '' || str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk')
+                ? route('porch')
+                : $intended,
+        );
     }
 
     public function signOut(Request $request): RedirectResponse

@@ -17,7 +17,7 @@ final readonly class TryLimit
     public function __construct(string $name, string $address)
     {
         $this->limits = [
-            'sign-in:name:'.sha1($name) => (int) config('figporch.sign_in_tries.name'),
+            'sign-in:name:' . sha1($name) => (int) config('figporch.sign_in_tries.name'),
             "sign-in:address:{$address}" => (int) config('figporch.sign_in_tries.address'),
         ];
     }

@@ -25,13 +25,17 @@ final class ArrangeBaskets
             if ($same !== null) {
                 return $same;
             }
-            if ($owner->baskets()->count() >= self::MOST || $into !== null && $this->depth($into) >= self::DEEPEST) {
+            if ($owner->baskets()->count() >= self::MOST || ($into !== null && $this->depth($into) >= self::DEEPEST)) {
                 return null;
             }
 
             return Basket::query()->create([
-                'person_id' => $owner->personId, 'browser_key' => $owner->personId === null ? $owner->browserKey : null, 'parent_id' => $into?->id, 'name' => $name,
-                'position' => 1 + (int) $owner->baskets()->where('parent_id', $into?->id)->max('position'), 'created_at' => $now,
+                'person_id' => $owner->personId,
+                'browser_key' => $owner->personId === null ? $owner->browserKey : null,
+                'parent_id' => $into?->id,
+                'name' => $name,
+                'position' => 1 + (int) $owner->baskets()->where('parent_id', $into?->id)->max('position'),
+                'created_at' => $now,
             ]);
         });
     }
@@ -47,7 +51,10 @@ final class ArrangeBaskets
                     return false;
                 }
             }
-            $basket->update(['parent_id' => $into?->id, 'position' => 1 + (int) $owner->baskets()->where('parent_id', $into?->id)->max('position')]);
+            $basket->update([
+                'parent_id' => $into?->id,
+                'position' => 1 + (int) $owner->baskets()->where('parent_id', $into?->id)->max('position'),
+            ]);
 
             return true;
         });
@@ -58,9 +65,17 @@ final class ArrangeBaskets
     {
         DB::transaction(function () use ($owner, $basket, $by): void {
             $this->lock($owner);
-            $beside = $owner->baskets()->where('parent_id', $basket->parent_id)->orderBy('position')->orderBy('id')->pluck('id')->all();
+            $beside = $owner
+                ->baskets()
+                ->where('parent_id', $basket->parent_id)
+                ->orderBy('position')
+                ->orderBy('id')
+                ->pluck('id')
+                ->all();
             foreach (self::shifted(array_values($beside), $basket->id, $by) as $position => $id) {
-                Basket::query()->whereKey($id)->update(['position' => $position]);
+                Basket::query()
+                    ->whereKey($id)
+                    ->update(['position' => $position]);
             }
         });
     }
@@ -88,21 +103,32 @@ final class ArrangeBaskets
         DB::transaction(function () use ($browserKey, $personId): void {
             $person = new BasketOwner($personId, null);
             $this->lock($person);
-            foreach ((new BasketOwner(null, $browserKey))->baskets()->whereNull('parent_id')->lockForUpdate()->get() as $begun) {
+            foreach (
+                (new BasketOwner(null, $browserKey))->baskets()->whereNull('parent_id')->lockForUpdate()->get()
+                as $begun
+            ) {
                 $same = $person->baskets()->whereNull('parent_id')->where('name', $begun->name)->first();
                 if ($same === null) {
-                    $begun->update(['position' => 1 + (int) $person->baskets()->whereNull('parent_id')->max('position')]);
+                    $begun->update([
+                        'position' => 1 + (int) $person->baskets()->whereNull('parent_id')->max('position'),
+                    ]);
 
                     continue;
                 }
                 DB::insert(
                     'insert into basket_title (basket_id, title_id, position, note, added_at) select ?, title_id, position + (select coalesce(max(position), 0) + 1 from basket_title where basket_id = ?), note, added_at
-                        from basket_title where basket_id = ? on conflict do nothing', [$same->id, $same->id, $begun->id],
+                        from basket_title where basket_id = ? on conflict do nothing',
+                    [$same->id, $same->id, $begun->id],
                 );
-                Basket::query()->where('parent_id', $begun->id)->update(['parent_id' => $same->id]);
+                Basket::query()
+                    ->where('parent_id', $begun->id)
+                    ->update(['parent_id' => $same->id]);
                 $begun->delete();
             }
-            Basket::query()->where('browser_key', $browserKey)->whereNull('person_id')->update(['person_id' => $personId, 'browser_key' => null]);
+            Basket::query()
+                ->where('browser_key', $browserKey)
+                ->whereNull('person_id')
+                ->update(['person_id' => $personId, 'browser_key' => null]);
         });
     }
 
@@ -128,13 +154,21 @@ final class ArrangeBaskets
     /** One change of an owner's baskets at a time, so that no two of them make a circle or one too many. */
     private function lock(BasketOwner $owner): void
     {
-        DB::select('select pg_advisory_xact_lock(hashtextextended(?, 7))', [$owner->personId ?? "browser {$owner->browserKey}"]);
+        DB::select('select pg_advisory_xact_lock(hashtextextended(?, 7))', [
+            $owner->personId ?? "browser {$owner->browserKey}",
+        ]);
     }
 
     /** @return list<int> the basket and all that hold it */
     private function above(Basket $basket): array
     {
-        return array_column(DB::select('with recursive a as (select id, parent_id from baskets where id = ? union select p.id, p.parent_id from baskets p join a on p.id = a.parent_id) select id from a', [$basket->id]), 'id');
+        return array_column(
+            DB::select(
+                'with recursive a as (select id, parent_id from baskets where id = ? union select p.id, p.parent_id from baskets p join a on p.id = a.parent_id) select id from a',
+                [$basket->id],
+            ),
+            'id',
+        );
     }
 
     private function depth(Basket $basket): int
@@ -145,6 +179,9 @@ final class ArrangeBaskets
     /** How many baskets lie one in another from this one down. */
     private function height(Basket $basket): int
     {
-        return (int) DB::scalar('with recursive b as (select id, 1 depth from baskets where id = ? union all select c.id, b.depth + 1 from baskets c join b on c.parent_id = b.id where b.depth < 20) select max(depth) from b', [$basket->id]);
+        return (int) DB::scalar(
+            'with recursive b as (select id, 1 depth from baskets where id = ? union all select c.id, b.depth + 1 from baskets c join b on c.parent_id = b.id where b.depth < 20) select max(depth) from b',
+            [$basket->id],
+        );
     }
 }

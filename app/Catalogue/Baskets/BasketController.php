@@ -25,29 +25,45 @@ final class BasketController
 
     private const NOTE = 1000;
 
-    public function __construct(private readonly OwnBaskets $own, private readonly Baskets $baskets, private readonly ArrangeBaskets $arrange)
-    {
-    }
+    public function __construct(
+        private readonly OwnBaskets $own,
+        private readonly Baskets $baskets,
+        private readonly ArrangeBaskets $arrange,
+    ) {}
 
     public function index(Request $request): View|RedirectResponse
     {
         $tree = $this->baskets->tree($this->own->owner($request));
 
-        return $tree === [] ? view('catalogue.baskets.no-baskets') : redirect()->route('baskets.show', $tree[0]['basket']);
+        return $tree === []
+            ? view('catalogue.baskets.no-baskets')
+            : redirect()->route('baskets.show', $tree[0]['basket']);
     }
 
-    public function show(Request $request, Basket $basket, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
-    {
+    public function show(
+        Request $request,
+        Basket $basket,
+        RequestContext $current,
+        TitleAvailability $standings,
+        OwnItems $ownItems,
+    ): View {
         $now = now()->toImmutable();
-        $order = in_array(Input::text($request, 'order'), Baskets::ORDERS, true) ? Input::text($request, 'order') : 'hand';
+        $order = in_array(Input::text($request, 'order'), Baskets::ORDERS, true)
+            ? Input::text($request, 'order')
+            : 'hand';
         $titles = $this->baskets->titles($basket, $order);
         $page = PageAsked::of($titles->count(), self::PER_PAGE);
         $shown = $titles->forPage($page, self::PER_PAGE)->values();
 
         return view('catalogue.baskets.basket', [
-            'tree' => $this->baskets->tree($this->own->owner($request)), 'basket' => $basket, 'order' => $order,
-            'page' => (new LengthAwarePaginator($shown, $titles->count(), self::PER_PAGE, $page, ['path' => Paginator::resolveCurrentPath()]))->appends(array_filter(['order' => $order === 'hand' ? null : $order])),
-            'standings' => $standings->of($current->requiredLibrary(), $shown, $current->card(), $now), 'own' => $ownItems->of($current->person, $shown, $now, beyond: true),
+            'tree' => $this->baskets->tree($this->own->owner($request)),
+            'basket' => $basket,
+            'order' => $order,
+            'page' => (new LengthAwarePaginator($shown, $titles->count(), self::PER_PAGE, $page, [
+                'path' => Paginator::resolveCurrentPath(),
+            ]))->appends(array_filter(['order' => $order === 'hand' ? null : $order])),
+            'standings' => $standings->of($current->requiredLibrary(), $shown, $current->card(), $now),
+            'own' => $ownItems->of($current->person, $shown, $now, beyond: true),
         ]);
     }
 
@@ -55,11 +71,22 @@ final class BasketController
     {
         $name = $this->name($request);
         $into = Input::text($request, 'into');
-        $basket = $name === '' ? null : $this->arrange->make($this->own->ownerToBe($request), $name, $into === '' ? null : $this->own->find($request, $into), now()->toImmutable());
+        $basket =
+            $name === ''
+                ? null
+                : $this->arrange->make(
+                    $this->own->ownerToBe($request),
+                    $name,
+                    $into === '' ? null : $this->own->find($request, $into),
+                    now()->toImmutable(),
+                );
 
         return match (true) {
             $name === '' => back()->with('refusal', __('baskets.needs_name')),
-            $basket === null => back()->with('refusal', __('baskets.too_many', ['most' => ArrangeBaskets::MOST, 'deepest' => ArrangeBaskets::DEEPEST])),
+            $basket === null => back()->with(
+                'refusal',
+                __('baskets.too_many', ['most' => ArrangeBaskets::MOST, 'deepest' => ArrangeBaskets::DEEPEST]),
+            ),
             default => redirect()->route('baskets.show', $basket),
         };
     }
@@ -73,7 +100,10 @@ final class BasketController
         $note = mb_substr(Input::text($request, 'note'), 0, self::NOTE);
         $into = Input::text($request, 'into');
         $parent = $into === '' ? null : $this->own->find($request, $into);
-        if ($parent?->id !== $basket->parent_id && ! $this->arrange->putInto($this->own->owner($request), $basket, $parent)) {
+        if (
+            $parent?->id !== $basket->parent_id &&
+            !$this->arrange->putInto($this->own->owner($request), $basket, $parent)
+        ) {
             return back()->with('refusal', __('baskets.not_into_itself', ['deepest' => ArrangeBaskets::DEEPEST]));
         }
         $this->arrange->rename($basket, $name, $note);
@@ -101,18 +131,25 @@ final class BasketController
         $withdraw = $request->boolean('withdraw');
         $this->arrange->share($basket, $withdraw);
 
-        return redirect()->route('baskets.show', $basket)->with('said', __($withdraw ? 'baskets.share_withdrawn' : 'baskets.share_made'));
+        return redirect()
+            ->route('baskets.show', $basket)
+            ->with('said', __($withdraw ? 'baskets.share_withdrawn' : 'baskets.share_made'));
     }
 
     /** What someone has shared, for whoever has the address. */
     public function shared(string $key, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
     {
         $now = now()->toImmutable();
-        $parts = array_map(fn (array $of): array => [...$of, 'titles' => $this->baskets->titles($of['basket'])], $this->baskets->below($this->baskets->shared($key) ?? abort(404)));
+        $parts = array_map(
+            fn(array $of): array => [...$of, 'titles' => $this->baskets->titles($of['basket'])],
+            $this->baskets->below($this->baskets->shared($key) ?? abort(404)),
+        );
         $titles = collect(array_column($parts, 'titles'))->flatten(1)->unique('id')->take(200);
 
         return view('catalogue.baskets.shared-basket', [
-            'parts' => $parts, 'standings' => $standings->of($current->requiredLibrary(), $titles, $current->card(), $now), 'own' => $ownItems->of($current->person, $titles, $now, beyond: true),
+            'parts' => $parts,
+            'standings' => $standings->of($current->requiredLibrary(), $titles, $current->card(), $now),
+            'own' => $ownItems->of($current->person, $titles, $now, beyond: true),
         ]);
     }
 

@@ -10,22 +10,24 @@ use Illuminate\Database\Eloquent\Builder;
 /** Whose baskets: a person's, or before anyone has signed in those of a browser. */
 final readonly class BasketOwner
 {
-    public function __construct(public ?int $personId, public ?string $browserKey)
-    {
-    }
+    public function __construct(public ?int $personId, public ?string $browserKey) {}
 
     /** @return Builder<Basket> */
     public function baskets(): Builder
     {
         return match (true) {
             $this->personId !== null => Basket::query()->where('person_id', $this->personId),
-            $this->browserKey !== null => Basket::query()->whereNull('person_id')->where('browser_key', $this->browserKey),
+            $this->browserKey !== null => Basket::query()
+                ->whereNull('person_id')
+                ->where('browser_key', $this->browserKey),
             default => Basket::query()->whereRaw('false'),
         };
     }
 
     public function owns(Basket $basket): bool
     {
-        return $this->personId !== null ? $basket->person_id === $this->personId : $basket->person_id === null && $this->browserKey !== null && $basket->browser_key === $this->browserKey;
+        return $this->personId !== null
+            ? $basket->person_id === $this->personId
+            : $basket->person_id === null && $this->browserKey !== null && $basket->browser_key === $this->browserKey;
     }
 }

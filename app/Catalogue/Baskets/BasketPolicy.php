@@ -12,9 +12,7 @@ use Illuminate\Http\Request;
 /** A basket is of who made it, also before they sign in; by a shared address it is seen, never changed. */
 final class BasketPolicy
 {
-    public function __construct(private readonly OwnBaskets $own, private readonly Request $request)
-    {
-    }
+    public function __construct(private readonly OwnBaskets $own, private readonly Request $request) {}
 
     public function own(?Person $person, Basket $basket): Response
     {

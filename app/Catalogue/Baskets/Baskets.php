@@ -26,8 +26,12 @@ final class Baskets
     public function tree(BasketOwner $owner): array
     {
         $baskets = $owner->baskets()->orderBy('position')->orderBy('id')->get();
-        $counts = DB::table('basket_title')->whereIn('basket_id', $baskets->modelKeys())->groupBy('basket_id')->selectRaw('basket_id, count(*) n')->pluck('n', 'basket_id');
-        $byParent = $baskets->groupBy(fn (Basket $basket): int => $basket->parent_id ?? 0);
+        $counts = DB::table('basket_title')
+            ->whereIn('basket_id', $baskets->modelKeys())
+            ->groupBy('basket_id')
+            ->selectRaw('basket_id, count(*) n')
+            ->pluck('n', 'basket_id');
+        $byParent = $baskets->groupBy(fn(Basket $basket): int => $basket->parent_id ?? 0);
         $rows = [];
         $walk = function (int $parent, int $depth) use (&$walk, &$rows, $byParent, $counts): void {
             foreach ($byParent[$parent] ?? [] as $basket) {
@@ -46,7 +50,15 @@ final class Baskets
         $rows = DB::select(self::BELOW, [$basket->id]);
         $baskets = Basket::query()->findMany(array_column($rows, 'id'))->keyBy('id');
 
-        return array_values(array_map(fn (stdClass $row): array => ['basket' => $baskets[$row->id] ?? throw new LogicException('A basket that was found is there.'), 'depth' => $row->depth], $rows));
+        return array_values(
+            array_map(
+                fn(stdClass $row): array => [
+                    'basket' => $baskets[$row->id] ?? throw new LogicException('A basket that was found is there.'),
+                    'depth' => $row->depth,
+                ],
+                $rows,
+            ),
+        );
     }
 
     /** @return Collection<int, Title> in the basket's own order unless another is asked for, with the note on each as pivot */
@@ -54,13 +66,20 @@ final class Baskets
     {
         $titles = $basket->titles()->get();
         TitleNames::giveTo($titles);
-        $author = fn (Title $title): string => mb_strtolower($title->people()[0][1] ?? '~');
+        $author = fn(Title $title): string => mb_strtolower($title->people()[0][1] ?? '~');
 
         return match ($order) {
-            'title' => $titles->sortBy(fn (Title $title): string => mb_strtolower($title->name))->values(),
-            'author' => $titles->sortBy([fn (Title $a, Title $b): int => [$author($a), $a->name] <=> [$author($b), $b->name]])->values(),
-            'added' => $titles->sortByDesc('id')->sortByDesc(fn (Title $title): string => (string) $title->getRelation('pivot')->getAttribute('added_at'))->values(),
-            'year' => $titles->sortByDesc(fn (Title $title): string => (string) $title->published)->values(),
+            'title' => $titles->sortBy(fn(Title $title): string => mb_strtolower($title->name))->values(),
+            'author' => $titles
+                ->sortBy([fn(Title $a, Title $b): int => [$author($a), $a->name] <=> [$author($b), $b->name]])
+                ->values(),
+            'added' => $titles
+                ->sortByDesc('id')
+                ->sortByDesc(
+                    fn(Title $title): string => (string) $title->getRelation('pivot')->getAttribute('added_at'),
+                )
+                ->values(),
+            'year' => $titles->sortByDesc(fn(Title $title): string => (string) $title->published)->values(),
             default => $titles,
         };
     }
@@ -68,7 +87,16 @@ final class Baskets
     /** @return list<int> those of some titles that are in any basket of the owner */
     public function holding(BasketOwner $owner, int ...$titleIds): array
     {
-        return $titleIds === [] ? [] : array_values(DB::table('basket_title')->whereIn('title_id', $titleIds)->whereIn('basket_id', $owner->baskets()->select('id'))->distinct()->pluck('title_id')->all());
+        return $titleIds === []
+            ? []
+            : array_values(
+                DB::table('basket_title')
+                    ->whereIn('title_id', $titleIds)
+                    ->whereIn('basket_id', $owner->baskets()->select('id'))
+                    ->distinct()
+                    ->pluck('title_id')
+                    ->all(),
+            );
     }
 
     /** Open to whoever has the address. */

@@ -18,7 +18,12 @@ final class FillBasket
     {
         return DB::transaction(function () use ($basket, $titleId, $now): bool {
             $this->lock($basket);
-            if (DB::table('basket_title')->where('basket_id', $basket->id)->where('title_id', '<>', $titleId)->count() >= self::MOST) {
+            if (
+                DB::table('basket_title')
+                    ->where('basket_id', $basket->id)
+                    ->where('title_id', '<>', $titleId)
+                    ->count() >= self::MOST
+            ) {
                 return false;
             }
             DB::insert(
@@ -47,14 +52,18 @@ final class FillBasket
             foreach (collect([$from, $to])->sortBy('id') as $basket) {
                 $this->lock($basket);
             }
-            $ids = '{'.implode(',', $titleIds).'}';
+            $ids = '{' . implode(',', $titleIds) . '}';
             DB::insert(
                 'insert into basket_title (basket_id, title_id, position, note, added_at)
                     select ?, title_id, (select coalesce(max(position), 0) from basket_title where basket_id = ?) + row_number() over (order by position), note, added_at
-                    from basket_title where basket_id = ? and title_id = any(?::bigint[]) on conflict do nothing', [$to->id, $to->id, $from->id, $ids],
+                    from basket_title where basket_id = ? and title_id = any(?::bigint[]) on conflict do nothing',
+                [$to->id, $to->id, $from->id, $ids],
             );
 
-            return DB::delete('delete from basket_title where basket_id = ? and title_id = any(?::bigint[])', [$from->id, $ids]);
+            return DB::delete('delete from basket_title where basket_id = ? and title_id = any(?::bigint[])', [
+                $from->id,
+                $ids,
+            ]);
         });
     }
 
@@ -63,9 +72,17 @@ final class FillBasket
     {
         DB::transaction(function () use ($basket, $titleId, $by): void {
             $this->lock($basket);
-            $ids = DB::table('basket_title')->where('basket_id', $basket->id)->orderBy('position')->orderBy('title_id')->pluck('title_id')->all();
+            $ids = DB::table('basket_title')
+                ->where('basket_id', $basket->id)
+                ->orderBy('position')
+                ->orderBy('title_id')
+                ->pluck('title_id')
+                ->all();
             $shifted = ArrangeBaskets::shifted(array_values($ids), $titleId, $by);
-            DB::update('update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n) where b.basket_id = ? and b.title_id = o.id', ['{'.implode(',', $shifted).'}', $basket->id]);
+            DB::update(
+                'update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n) where b.basket_id = ? and b.title_id = o.id',
+                ['{' . implode(',', $shifted) . '}', $basket->id],
+            );
         });
     }
 

@@ -17,13 +17,14 @@ final class OwnBaskets
 
     private const MINUTES = 400 * 24 * 60;
 
-    public function __construct(private readonly RequestContext $current, private readonly ArrangeBaskets $arrange)
-    {
-    }
+    public function __construct(private readonly RequestContext $current, private readonly ArrangeBaskets $arrange) {}
 
     public function owner(Request $request): BasketOwner
     {
-        return new BasketOwner($this->current->person?->id, $this->current->person === null ? $this->browserKey($request) : null);
+        return new BasketOwner(
+            $this->current->person?->id,
+            $this->current->person === null ? $this->browserKey($request) : null,
+        );
     }
 
     /** The same, with a key for the browser if it has none yet. */

@@ -46,9 +46,16 @@ final class BitmapFile
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      * @param  array<int, string>  $subjects  names, by number
      */
-    private function __construct(private readonly string $folder, private readonly MappedFile $sets, private readonly FacetsFile $titles, public readonly SeriesFile $series, private readonly array $index, private readonly array $values, private readonly array $places, public readonly array $subjects)
-    {
-    }
+    private function __construct(
+        private readonly string $folder,
+        private readonly MappedFile $sets,
+        private readonly FacetsFile $titles,
+        public readonly SeriesFile $series,
+        private readonly array $index,
+        private readonly array $values,
+        private readonly array $places,
+        public readonly array $subjects,
+    ) {}
 
     /** Null where there is none in the folder, or one that is damaged or from before an upgrade: it is then removed, to be made anew. */
     public static function in(string $folder): ?self
@@ -64,18 +71,30 @@ final class BitmapFile
 
     private static function map(string $folder): ?self
     {
-        if (! is_file("{$folder}/".self::INDEX)) {
+        if (!is_file("{$folder}/" . self::INDEX)) {
             return null;
         }
-        $is = require "{$folder}/".self::INDEX;
-        [$sets, $titles, $series, $names] = array_map(fn (string $file): ?MappedFile => MappedFile::of("{$folder}/{$file}", $is['sizes'][$file] ?? 0), [self::SETS, self::TITLES, self::SERIES, self::SERIES_NAMES]);
+        $is = require "{$folder}/" . self::INDEX;
+        [$sets, $titles, $series, $names] = array_map(
+            fn(string $file): ?MappedFile => MappedFile::of("{$folder}/{$file}", $is['sizes'][$file] ?? 0),
+            [self::SETS, self::TITLES, self::SERIES, self::SERIES_NAMES],
+        );
         if ($sets === null || $titles === null || $series === null || $names === null) {
             File::deleteDirectory($folder);
 
             return null;
         }
 
-        return new self($folder, $sets, new FacetsFile($titles, $is['listed']), new SeriesFile($series, $names), $is['index'], $is['values'], $is['places'], $is['subjects']);
+        return new self(
+            $folder,
+            $sets,
+            new FacetsFile($titles, $is['listed']),
+            new SeriesFile($series, $names),
+            $is['index'],
+            $is['values'],
+            $is['places'],
+            $is['subjects'],
+        );
     }
 
     /**
@@ -87,24 +106,43 @@ final class BitmapFile
      * @param  int  $lastSeries  the highest number of any
      * @param  iterable<int, string>  $seriesNames  by number, the lowest first
      */
-    public static function write(string $folder, iterable $sets, array $listed, array $words, array $subjects, iterable $series, int $lastSeries, iterable $seriesNames): void
-    {
-        $new = $folder.'.'.getmypid();
+    public static function write(
+        string $folder,
+        iterable $sets,
+        array $listed,
+        array $words,
+        array $subjects,
+        iterable $series,
+        int $lastSeries,
+        iterable $seriesNames,
+    ): void {
+        $new = $folder . '.' . getmypid();
         File::ensureDirectoryExists($new);
         [$at, $index, $values, $lines, $rows, $turned] = [0, [], array_fill_keys($listed, []), [], 0, []];
-        [$file, $shared] = array_map(fn (string $name) => fopen("{$new}/{$name}", 'wb') ?: throw new RuntimeException("{$new} cannot be written to."), [self::SETS, self::SHARED]);
+        [$file, $shared] = array_map(
+            fn(string $name) => fopen("{$new}/{$name}", 'wb') ?:
+            throw new RuntimeException("{$new} cannot be written to."),
+            [self::SETS, self::SHARED],
+        );
         foreach ($sets as $named) {
             $bytes = $named->set->frozen();
-            $padded = str_pad($bytes, intdiv(strlen($bytes) + Roaring::ALIGNED - 1, Roaring::ALIGNED) * Roaring::ALIGNED, "\0");
-            if (fwrite($file, $padded) !== strlen($padded) || fwrite($shared, (string) $named->shared) !== strlen((string) $named->shared)) {
+            $padded = str_pad(
+                $bytes,
+                intdiv(strlen($bytes) + Roaring::ALIGNED - 1, Roaring::ALIGNED) * Roaring::ALIGNED,
+                "\0",
+            );
+            if (
+                fwrite($file, $padded) !== strlen($padded) ||
+                fwrite($shared, (string) $named->shared) !== strlen((string) $named->shared)
+            ) {
                 throw new RuntimeException("{$new} cannot be written to: is the disk full?");
             }
-            $entry = "{$at} ".strlen($bytes)." {$named->set->count()} ".($named->shared === null ? -1 : $rows++);
+            $entry = "{$at} " . strlen($bytes) . " {$named->set->count()} " . ($named->shared === null ? -1 : $rows++);
             $at += strlen($padded);
             [$kind, $value] = explode(':', $named->name, 2);
             if (in_array($kind, $words, true)) {
                 $place = self::place($named->name);
-                $lines[$place] = ($lines[$place] ?? "\n")."{$named->name} {$entry}\n";
+                $lines[$place] = ($lines[$place] ?? "\n") . "{$named->name} {$entry}\n";
             } else {
                 $index[$named->name] = $entry;
             }
@@ -115,7 +153,11 @@ final class BitmapFile
         }
         fclose($file);
         fclose($shared);
-        $others = [self::TITLES => FacetsFile::bytes(array_values($turned)), self::SERIES => SeriesFile::bytes($series), self::SERIES_NAMES => MappedFile::ofPieces($lastSeries, $seriesNames)];
+        $others = [
+            self::TITLES => FacetsFile::bytes(array_values($turned)),
+            self::SERIES => SeriesFile::bytes($series),
+            self::SERIES_NAMES => MappedFile::ofPieces($lastSeries, $seriesNames),
+        ];
         $values = array_map(SharedCounts::inOrder(...), $values);
         $places = [];
         foreach ($lines as $place => $text) {
@@ -124,11 +166,23 @@ final class BitmapFile
         foreach ($others as $name => $bytes) {
             self::put("{$new}/{$name}", $bytes);
         }
-        self::put("{$new}/".self::NAMES, implode('', $lines));
-        self::put("{$new}/".self::INDEX, '<?php return '.var_export([
-            'index' => $index, 'values' => $values, 'places' => $places, 'listed' => array_keys($turned),
-            'subjects' => array_intersect_key($subjects, $values['subject'] ?? []), 'sizes' => [self::SETS => $at, ...array_map(strlen(...), $others)],
-        ], true).';');
+        self::put("{$new}/" . self::NAMES, implode('', $lines));
+        self::put(
+            "{$new}/" . self::INDEX,
+            '<?php return ' .
+                var_export(
+                    [
+                        'index' => $index,
+                        'values' => $values,
+                        'places' => $places,
+                        'listed' => array_keys($turned),
+                        'subjects' => array_intersect_key($subjects, $values['subject'] ?? []),
+                        'sizes' => [self::SETS => $at, ...array_map(strlen(...), $others)],
+                    ],
+                    true,
+                ) .
+                ';',
+        );
         // Two may have made it at once: they are the same.
         @rename($new, $folder) || File::deleteDirectory($new);
     }
@@ -152,7 +206,11 @@ final class BitmapFile
     {
         [$at, $length] = $this->places[$place] ?? [0, 0];
 
-        return $this->lines[$place] ??= (string) file_get_contents("{$this->folder}/".self::NAMES, offset: $at, length: max(0, $length));
+        return $this->lines[$place] ??= (string) file_get_contents(
+            "{$this->folder}/" . self::NAMES,
+            offset: $at,
+            length: max(0, $length),
+        );
     }
 
     /** @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its row in SHARED or -1 */
@@ -199,8 +257,16 @@ final class BitmapFile
         $row = $this->entry($name)[3] ?? -1;
         $subjects = count($this->values[SharedCounts::WITH]);
 
-        return $row < 0 || $subjects === 0 ? null
-            : SharedCounts::read((string) file_get_contents("{$this->folder}/".self::SHARED, offset: 4 * $row * $subjects, length: 4 * $subjects), $subjects);
+        return $row < 0 || $subjects === 0
+            ? null
+            : SharedCounts::read(
+                (string) file_get_contents(
+                    "{$this->folder}/" . self::SHARED,
+                    offset: 4 * $row * $subjects,
+                    length: 4 * $subjects,
+                ),
+                $subjects,
+            );
     }
 
     /** @return array<string, array<int|string, int>> by kind and value, how many of some titles have it; only what one of them has */
@@ -218,7 +284,7 @@ final class BitmapFile
     /** @return list<string> the names of sets of words that begin so, with one letter of the word at least */
     public function beginning(string $with): array
     {
-        preg_match_all('/(?<=\n)'.preg_quote($with, '/').'[^ ]* ?/', $this->lines(self::place($with)), $names);
+        preg_match_all('/(?<=\n)' . preg_quote($with, '/') . '[^ ]* ?/', $this->lines(self::place($with)), $names);
 
         return array_map(rtrim(...), $names[0]);
     }

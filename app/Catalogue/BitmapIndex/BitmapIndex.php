@@ -43,9 +43,13 @@ final class BitmapIndex
      * @param  TitleSet  $loose  titles whose bits are not all to be believed
      * @param  TitleSet  $changed  those of them of which no bit is; of the others it is only who can have them
      */
-    private function __construct(private readonly array $sets, private readonly int $records, private readonly int $paired, public readonly TitleSet $loose, public readonly TitleSet $changed)
-    {
-    }
+    private function __construct(
+        private readonly array $sets,
+        private readonly int $records,
+        private readonly int $paired,
+        public readonly TitleSet $loose,
+        public readonly TitleSet $changed,
+    ) {}
 
     /**
      * @param  list<stdClass>  $gatherings  the last of each kind, as search_first has them
@@ -59,10 +63,17 @@ final class BitmapIndex
         if (count($gathered) < count(IndexPart::cases()) || count($loose) > self::MOST_LOOSE) {
             return null;
         }
-        $sets = array_filter(array_map(fn (stdClass $one): ?BitmapFile => LocalIndexCache::of(IndexPart::from($one->of), $one->id, $one->key), $gathered));
+        $sets = array_filter(
+            array_map(
+                fn(stdClass $one): ?BitmapFile => LocalIndexCache::of(IndexPart::from($one->of), $one->id, $one->key),
+                $gathered,
+            ),
+        );
         $records = $gathered[IndexPart::Records->value];
 
-        return count($sets) < count($gathered) ? null : new self($sets, $records->id, $records->paired, TitleSet::of($loose), TitleSet::of($changed));
+        return count($sets) < count($gathered)
+            ? null
+            : new self($sets, $records->id, $records->paired, TitleSet::of($loose), TitleSet::of($changed));
     }
 
     /** How many titles there were. */
@@ -109,7 +120,16 @@ final class BitmapIndex
         $names = array_intersect_key($this->sets[IndexPart::Records->value]->subjects, array_flip($subjects));
         $others = array_values(array_diff($subjects, array_keys($names)));
 
-        return $names + array_column($others === [] ? [] : DB::select('select id, name from subjects where id = any(?::bigint[])', ['{'.implode(',', $others).'}']), 'name', 'id');
+        return $names +
+            array_column(
+                $others === []
+                    ? []
+                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [
+                        '{' . implode(',', $others) . '}',
+                    ]),
+                'name',
+                'id',
+            );
     }
 
     /**
@@ -161,10 +181,21 @@ final class BitmapIndex
         $atMost = null;
         foreach ($within as $names) {
             /** @var list<list<int>> $shared */
-            $shared = array_values(array_filter(array_map(fn (string $name): ?array => $this->file($name)->shared($name), $names), fn (?array $counts): bool => $counts !== null));
+            $shared = array_values(
+                array_filter(
+                    array_map(fn(string $name): ?array => $this->file($name)->shared($name), $names),
+                    fn(?array $counts): bool => $counts !== null,
+                ),
+            );
             if ($shared !== [] && count($shared) === count($names)) {
-                $together = count($shared) === 1 ? $shared[0] : array_map(fn (int ...$each): int => array_sum($each), ...$shared);
-                $atMost = $atMost === null ? $together : array_map(fn (int $a, int $b): int => min($a, $b), $atMost, $together);
+                $together =
+                    count($shared) === 1
+                        ? $shared[0]
+                        : array_map(fn(int ...$each): int => array_sum($each), ...$shared);
+                $atMost =
+                    $atMost === null
+                        ? $together
+                        : array_map(fn(int $a, int $b): int => min($a, $b), $atMost, $together);
             }
         }
 
@@ -203,7 +234,13 @@ final class BitmapIndex
     /** @return list<string> words too rare for a set of their own that begin so */
     public function rareWords(string $beginning): array
     {
-        return array_column(DB::select('select word from search_rare_words where gathering_id = ? and starts_with(word, ?)', [$this->records, $beginning]), 'word');
+        return array_column(
+            DB::select('select word from search_rare_words where gathering_id = ? and starts_with(word, ?)', [
+                $this->records,
+                $beginning,
+            ]),
+            'word',
+        );
     }
 
     /**
@@ -215,16 +252,31 @@ final class BitmapIndex
     public function inARow(array $words): array
     {
         $names = [];
-        $counts = array_map(fn (string $word): int => strlen($word) < self::LONGEST_PAIRED ? $this->every("exact:{$word}")->count() : 0, $words);
+        $counts = array_map(
+            fn(string $word): int => strlen($word) < self::LONGEST_PAIRED ? $this->every("exact:{$word}")->count() : 0,
+            $words,
+        );
         for ($n = 1; $n < count($words); $n++) {
             if ($this->paired * $this->titles() <= $counts[$n - 1] * $counts[$n]) {
-                $names[] = self::APART."{$words[$n - 1]} {$words[$n]}";
+                $names[] = self::APART . "{$words[$n - 1]} {$words[$n]}";
             }
         }
         $among = null;
-        $known = $names === [] ? [] : array_column(DB::select('select name, bits from search_sets where gathering_id = ? and name = any(?::text[])', [$this->records, '{"'.implode('","', $names).'"}']), 'bits', 'name');
+        $known =
+            $names === []
+                ? []
+                : array_column(
+                    DB::select('select name, bits from search_sets where gathering_id = ? and name = any(?::text[])', [
+                        $this->records,
+                        '{"' . implode('","', $names) . '"}',
+                    ]),
+                    'bits',
+                    'name',
+                );
         foreach ($names as $name) {
-            $set = isset($known[$name]) ? TitleSet::fromBytes((string) stream_get_contents($known[$name], offset: 0)) : TitleSet::none();
+            $set = isset($known[$name])
+                ? TitleSet::fromBytes((string) stream_get_contents($known[$name], offset: 0))
+                : TitleSet::none();
             $among = $among?->and($set) ?? $set;
         }
 

@@ -20,9 +20,7 @@ final class FacetsFile
     private const MOST_VALUES = 1 << 16;
 
     /** @param  list<string>  $values  a kind, a colon and a value each, in the order in which they were written */
-    public function __construct(private readonly MappedFile $file, private readonly array $values)
-    {
-    }
+    public function __construct(private readonly MappedFile $file, private readonly array $values) {}
 
     /**
      * @param  list<TitleSet>  $sets  the titles of each value
@@ -31,9 +29,11 @@ final class FacetsFile
     public static function bytes(array $sets): string
     {
         if (count($sets) > self::MOST_VALUES) {
-            throw new LengthException(count($sets).' values of filters are more than the two bytes of each can tell apart.');
+            throw new LengthException(
+                count($sets) . ' values of filters are more than the two bytes of each can tell apart.',
+            );
         }
-        $last = max([0, ...array_map(fn (TitleSet $set): int => $set->highest(), $sets)]);
+        $last = max([0, ...array_map(fn(TitleSet $set): int => $set->highest(), $sets)]);
 
         return MappedFile::ofPieces($last, self::had($last, $sets));
     }

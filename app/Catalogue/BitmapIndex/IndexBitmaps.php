@@ -27,8 +27,16 @@ final class IndexBitmaps
             'year' => ['s.year', '', 'true'],
             'level' => ['floor(s.level)::int', '', 'true'],
             'supplied' => ["''", '', 's.supplied'],
-            'series' => ['least('.(BitmapIndex::SIZES - 1).', floor(log(2, x.n)))::int', 'join (select series_id, count(*)::numeric n from search_rows where series_id is not null group by 1) x using (series_id)', 'true'],
-            'person' => ["ct.contributor_id || ':' || ct.role", 'join contributor_title ct on ct.title_id = s.title_id', 'true'],
+            'series' => [
+                'least(' . (BitmapIndex::SIZES - 1) . ', floor(log(2, x.n)))::int',
+                'join (select series_id, count(*)::numeric n from search_rows where series_id is not null group by 1) x using (series_id)',
+                'true',
+            ],
+            'person' => [
+                "ct.contributor_id || ':' || ct.role",
+                'join contributor_title ct on ct.title_id = s.title_id',
+                'true',
+            ],
             'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
         ],
         'lending' => [
@@ -40,7 +48,10 @@ final class IndexBitmaps
     ];
 
     /** Whose first titles are kept in rings. */
-    private const ORDERS = ['records' => ['newest' => 'added_at desc'], 'lending' => ['popular' => 'times_borrowed desc']];
+    private const ORDERS = [
+        'records' => ['newest' => 'added_at desc'],
+        'lending' => ['popular' => 'times_borrowed desc'],
+    ];
 
     private const KEPT_AT_ONCE = 50;
 
@@ -53,17 +64,26 @@ final class IndexBitmaps
      * @param  int  $fewest  smaller catalogues are counted title by title
      * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by chance
      */
-    public function __construct(private readonly IndexWords $words, private readonly IndexPrefixes $prefixes, private readonly int $fewest = 5000, private readonly int $paired = 2500)
-    {
-    }
+    public function __construct(
+        private readonly IndexWords $words,
+        private readonly IndexPrefixes $prefixes,
+        private readonly int $fewest = 5000,
+        private readonly int $paired = 2500,
+    ) {}
 
     public function isDue(IndexPart $what, DateTimeImmutable $now): bool
     {
-        $last = DB::selectOne('select gathered_at, (select count(*) from (select from search_index_changes l where l.of = g.of limit '.self::LOOSE.') l) loose from search_gatherings g where of = ? and gathered_at is not null order by id desc limit 1', [$what->value]);
+        $last = DB::selectOne(
+            'select gathered_at, (select count(*) from (select from search_index_changes l where l.of = g.of limit ' .
+                self::LOOSE .
+                ') l) loose from search_gatherings g where of = ? and gathered_at is not null order by id desc limit 1',
+            [$what->value],
+        );
 
         return $last === null
             ? DB::scalar('select count(*) from (select from search_rows limit ?) x', [$this->fewest]) >= $this->fewest
-            : $last->loose >= self::LOOSE || new DateTimeImmutable($last->gathered_at) < $now->modify('-1 day') && $last->loose > 0;
+            : $last->loose >= self::LOOSE ||
+                    (new DateTimeImmutable($last->gathered_at) < $now->modify('-1 day') && $last->loose > 0);
     }
 
     /** @return int how many sets there are now; 0 where another is gathering them at this moment */
@@ -74,13 +94,19 @@ final class IndexBitmaps
             if (DB::transactionLevel() === 1) {
                 DB::statement('set transaction isolation level repeatable read');
             }
-            if (! DB::scalar('select pg_try_advisory_xact_lock(hashtext(?))', [self::class.$what->value])) {
+            if (!DB::scalar('select pg_try_advisory_xact_lock(hashtext(?))', [self::class . $what->value])) {
                 return 0;
             }
             $count = 0;
-            LocalIndexCache::write($what, $key, $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count));
+            LocalIndexCache::write(
+                $what,
+                $key,
+                $this->kept($gathering, SharedCounts::counted($this->sets($what, $gathering)), $count),
+            );
             $what === IndexPart::Records && ($this->prefixes)();
-            DB::table('search_gatherings')->where('id', $gathering)->update(['gathered_at' => $now]);
+            DB::table('search_gatherings')
+                ->where('id', $gathering)
+                ->update(['gathered_at' => $now]);
             // Only those that were there when this transaction began to read: they are in the sets.
             DB::table('search_index_changes')->where('of', $what->value)->delete();
 
@@ -95,7 +121,7 @@ final class IndexBitmaps
     /** Those before the last ones, and what was broken off; one for which there was nothing to do, itself. */
     private function forget(IndexPart $what, int $gathering, bool $gathered): void
     {
-        if (! $gathered) {
+        if (!$gathered) {
             DB::table('search_gatherings')->where('id', $gathering)->delete();
 
             return;
@@ -115,7 +141,11 @@ final class IndexBitmaps
     {
         return DB::transaction(function () use ($what, $key): int {
             $first = DB::table('search_gatherings')->where('of', $what->value)->doesntExist();
-            $gathering = DB::table('search_gatherings')->insertGetId(['of' => $what->value, 'key' => $key, 'paired' => $what === IndexPart::Records ? $this->paired : null]);
+            $gathering = DB::table('search_gatherings')->insertGetId([
+                'of' => $what->value,
+                'key' => $key,
+                'paired' => $what === IndexPart::Records ? $this->paired : null,
+            ]);
             $first && DB::statement('lock table search_rows in share row exclusive mode');
 
             return $gathering;
@@ -132,17 +162,27 @@ final class IndexBitmaps
     {
         $rows = [];
         $keep = function () use (&$rows): void {
-            DB::insert('insert into search_sets (gathering_id, name, bits, shared) values '.implode(', ', array_fill(0, intdiv(count($rows), 4), '(?, ?, ?, ?)')), $rows);
+            DB::insert(
+                'insert into search_sets (gathering_id, name, bits, shared) values ' .
+                    implode(', ', array_fill(0, intdiv(count($rows), 4), '(?, ?, ?, ?)')),
+                $rows,
+            );
             $rows = [];
         };
-        $bytes = fn (string $of): string => '\x'.bin2hex($of);
+        $bytes = fn(string $of): string => '\x' . bin2hex($of);
         foreach ($sets as $named) {
-            array_push($rows, $gathering, $named->name, $bytes($named->set->bytes()), $named->shared === null ? null : $bytes($named->shared));
+            array_push(
+                $rows,
+                $gathering,
+                $named->name,
+                $bytes($named->set->bytes()),
+                $named->shared === null ? null : $bytes($named->shared),
+            );
             if (count($rows) === 4 * self::KEPT_AT_ONCE) {
                 $keep();
             }
             $count++;
-            if (! str_starts_with($named->name, BitmapIndex::APART)) {
+            if (!str_starts_with($named->name, BitmapIndex::APART)) {
                 yield $named;
             }
         }
@@ -153,8 +193,11 @@ final class IndexBitmaps
     private function sets(IndexPart $what, int $gathering): Generator
     {
         foreach (self::OF[$what->value] as $name => [$value, $join, $condition]) {
-            $values = DB::select("select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids from search_rows s {$join} where {$condition} group by 1) x
-                where one is not null order by n desc, one limit ?", [BitmapIndex::MOST[$name] ?? null]);
+            $values = DB::select(
+                "select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids from search_rows s {$join} where {$condition} group by 1) x
+                where one is not null order by n desc, one limit ?",
+                [BitmapIndex::MOST[$name] ?? null],
+            );
             foreach ($values as $row) {
                 yield "{$name}:{$row->one}" => self::set((array) $row);
             }
@@ -162,11 +205,18 @@ final class IndexBitmaps
         foreach (self::ORDERS[$what->value] as $name => $order) {
             for ($ring = 0, $from = 0; $ring < BitmapIndex::RINGS; $ring++, $from = $to) {
                 $to = BitmapIndex::FIRST_RING * BitmapIndex::WIDER ** $ring;
-                yield "{$name}:{$ring}" => self::set((array) DB::selectOne("select string_agg(int4send(title_id::int), null) ids from (select title_id from search_rows order by {$order}, title_id limit ? offset ?) x", [$to - $from, $from]));
+                yield "{$name}:{$ring}" => self::set(
+                    (array) DB::selectOne(
+                        "select string_agg(int4send(title_id::int), null) ids from (select title_id from search_rows order by {$order}, title_id limit ? offset ?) x",
+                        [$to - $from, $from],
+                    ),
+                );
             }
         }
         if ($what === IndexPart::Records) {
-            yield 'all:' => self::set((array) DB::selectOne('select string_agg(int4send(title_id::int), null) ids from search_rows'));
+            yield 'all:' => self::set(
+                (array) DB::selectOne('select string_agg(int4send(title_id::int), null) ids from search_rows'),
+            );
             yield from $this->words->sets($gathering, $this->paired);
         }
     }

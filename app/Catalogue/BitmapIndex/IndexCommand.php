@@ -26,11 +26,13 @@ final class IndexCommand extends Command
         foreach ($kinds as $what) {
             $now = now()->toImmutable();
             $begun = microtime(true);
-            $gathered = ! $this->option('due') || $gather->isDue($what, $now) ? $gather($what, $now) : null;
+            $gathered = !$this->option('due') || $gather->isDue($what, $now) ? $gather($what, $now) : null;
             if ($gathered === 0) {
                 $this->info("Another process is gathering {$what->value} at this moment.");
             } elseif ($gathered !== null) {
-                $this->info(sprintf('%d sets of %s gathered in %.0f s.', $gathered, $what->value, microtime(true) - $begun));
+                $this->info(
+                    sprintf('%d sets of %s gathered in %.0f s.', $gathered, $what->value, microtime(true) - $begun),
+                );
             }
             if ($what === IndexPart::Records && $prefixes->isDue()) {
                 $this->info(sprintf('%d beginnings of words gathered.', $prefixes()));

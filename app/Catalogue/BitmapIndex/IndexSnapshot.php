@@ -14,9 +14,7 @@ final readonly class IndexSnapshot
     /**
      * @param  array<string, array{string, string, string}>  $stems  of each word in English, in Spanish, and as it is; but for what the database takes for more than a word
      */
-    private function __construct(public BitmapIndex $gathering, public array $stems, public TitleSet $called)
-    {
-    }
+    private function __construct(public BitmapIndex $gathering, public array $stems, public TitleSet $called) {}
 
     /**
      * @param  list<string>  $words  of which stems are wanted
@@ -26,10 +24,23 @@ final readonly class IndexSnapshot
     public static function at(DateTimeImmutable $now, array $words = [], string $name = ''): ?self
     {
         $row = (array) DB::selectOne('select * from search_first(?, ?, ?, ?)', [
-            $now->format('Y-m-d H:i:s.uP'), BitmapIndex::MOST_LOOSE + 1, $words === [] ? '{}' : '{"'.implode('","', $words).'"}', $name,
+            $now->format('Y-m-d H:i:s.uP'),
+            BitmapIndex::MOST_LOOSE + 1,
+            $words === [] ? '{}' : '{"' . implode('","', $words) . '"}',
+            $name,
         ]);
-        $gathering = BitmapIndex::of(json_decode($row['gathered'] ?? '[]'), json_decode($row['loose']), json_decode($row['changed']));
+        $gathering = BitmapIndex::of(
+            json_decode($row['gathered'] ?? '[]'),
+            json_decode($row['loose']),
+            json_decode($row['changed']),
+        );
 
-        return $gathering === null ? null : new self($gathering, json_decode($row['stems'] ?? '[]', true), TitleSet::of(json_decode($row['called'] ?? '[]')));
+        return $gathering === null
+            ? null
+            : new self(
+                $gathering,
+                json_decode($row['stems'] ?? '[]', true),
+                TitleSet::of(json_decode($row['called'] ?? '[]')),
+            );
     }
 }

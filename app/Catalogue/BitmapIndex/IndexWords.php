@@ -31,9 +31,7 @@ final class IndexWords
     private const WORDS = ['exact' => 'exact', 'stem' => 'stems'];
 
     /** @param  int  $fewest  a word that fewer titles have is rare in a catalogue of any size */
-    public function __construct(private readonly int $fewest = 50)
-    {
-    }
+    public function __construct(private readonly int $fewest = 50) {}
 
     /**
      * @param  int  $paired  as IndexBitmaps takes it
@@ -74,11 +72,11 @@ final class IndexWords
                     $found[$word][] = $title;
                 } elseif ($kind === 'exact') {
                     $rare[$word] = true;
-                    $beginnings['rest3:'.mb_substr($word, 0, 3)][] = $title;
-                    $beginnings['rest4:'.mb_substr($word, 0, 4)][] = $title;
+                    $beginnings['rest3:' . mb_substr($word, 0, 3)][] = $title;
+                    $beginnings['rest4:' . mb_substr($word, 0, 4)][] = $title;
                 } elseif (str_starts_with($word, 't.')) {
-                    $beginnings['name3:'.mb_substr($word, 2, 3)][] = $title;
-                    $beginnings['name4:'.mb_substr($word, 2, 4)][] = $title;
+                    $beginnings['name3:' . mb_substr($word, 2, 3)][] = $title;
+                    $beginnings['name4:' . mb_substr($word, 2, 4)][] = $title;
                 }
             }
         }
@@ -87,11 +85,14 @@ final class IndexWords
             $this->keepRare($gathering, array_keys($rare));
         }
         foreach ($sets as $word => $set) {
-            $name = $kind === 'stem' && str_starts_with((string) $word, 't.') ? 'name:'.substr((string) $word, 2) : "{$kind}:{$word}";
+            $name =
+                $kind === 'stem' && str_starts_with((string) $word, 't.')
+                    ? 'name:' . substr((string) $word, 2)
+                    : "{$kind}:{$word}";
             yield $name => $set;
         }
         if ($kind === 'exact') {
-            yield from $this->pairs(array_map(fn (TitleSet $set): int => $set->count(), $sets), $paired);
+            yield from $this->pairs(array_map(fn(TitleSet $set): int => $set->count(), $sets), $paired);
         }
     }
 
@@ -105,7 +106,12 @@ final class IndexWords
     {
         $least = $paired * (int) DB::scalar('select count(*) from search_rows');
         $most = max([0, ...$counts]);
-        $counts = array_filter($counts, fn (int $count, int|string $word): bool => $count * $most >= $least && strlen((string) $word) < BitmapIndex::LONGEST_PAIRED, ARRAY_FILTER_USE_BOTH);
+        $counts = array_filter(
+            $counts,
+            fn(int $count, int|string $word): bool => $count * $most >= $least &&
+                strlen((string) $word) < BitmapIndex::LONGEST_PAIRED,
+            ARRAY_FILTER_USE_BOTH,
+        );
         $words = array_keys($counts);
         $numbers = array_flip($words);
         $all = count($words);
@@ -136,7 +142,7 @@ final class IndexWords
             }
         }
         foreach ($sets as $pair => $set) {
-            yield BitmapIndex::APART.$words[intdiv($pair, $all)].' '.$words[$pair % $all] => $set;
+            yield BitmapIndex::APART . $words[intdiv($pair, $all)] . ' ' . $words[$pair % $all] => $set;
         }
     }
 
@@ -148,7 +154,13 @@ final class IndexWords
     {
         $last = (int) DB::scalar('select max(title_id) from search_rows');
         for ($from = 0, $read = 0; $from <= $last; $from += self::AT_ONCE) {
-            foreach (DB::select("select title_id, {$what} what from search_rows where title_id >= ? and title_id < ? order by title_id", [$from, $from + self::AT_ONCE]) as $row) {
+            foreach (
+                DB::select(
+                    "select title_id, {$what} what from search_rows where title_id >= ? and title_id < ? order by title_id",
+                    [$from, $from + self::AT_ONCE],
+                )
+                as $row
+            ) {
                 yield $row->title_id => $row->what;
             }
             if (++$read % self::POURED === 0 || $from + self::AT_ONCE > $last) {
@@ -181,12 +193,21 @@ final class IndexWords
 
         $sample = sprintf("select {$column} from search_rows tablesample system (%F) repeatable (1)", 100 * $share);
 
-        $words = array_map(strval(...), array_column(DB::select("select word from ts_stat('{$sample}') where ndoc >= ? and length(word) < ?", [$fewest, self::LONGEST]), 'word'));
+        $words = array_map(
+            strval(...),
+            array_column(
+                DB::select("select word from ts_stat('{$sample}') where ndoc >= ? and length(word) < ?", [
+                    $fewest,
+                    self::LONGEST,
+                ]),
+                'word',
+            ),
+        );
         if ($column !== self::WORDS['stem']) {
             return $words;
         }
         // What is common anywhere has a set of where it is in names, however few those are.
-        $inNames = array_map(fn (string $word): string => str_starts_with($word, 't.') ? $word : "t.{$word}", $words);
+        $inNames = array_map(fn(string $word): string => str_starts_with($word, 't.') ? $word : "t.{$word}", $words);
 
         return array_values(array_unique([...$words, ...$inNames]));
     }
@@ -194,8 +215,17 @@ final class IndexWords
     /** @param  list<int|string>  $words  but for numbers, of which there may be as many as titles */
     private function keepRare(int $gathering, array $words): void
     {
-        foreach (array_chunk(array_filter($words, fn (int|string $word): bool => $word !== '' && ! ctype_digit(((string) $word)[0])), 5000) as $some) {
-            DB::insert('insert into search_rare_words (gathering_id, word) select ?, json_array_elements_text(?)', [$gathering, json_encode($some, JSON_THROW_ON_ERROR)]);
+        foreach (
+            array_chunk(
+                array_filter($words, fn(int|string $word): bool => $word !== '' && !ctype_digit(((string) $word)[0])),
+                5000,
+            )
+            as $some
+        ) {
+            DB::insert('insert into search_rare_words (gathering_id, word) select ?, json_array_elements_text(?)', [
+                $gathering,
+                json_encode($some, JSON_THROW_ON_ERROR),
+            ]);
         }
     }
 }

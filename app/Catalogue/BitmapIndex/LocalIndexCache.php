@@ -33,9 +33,15 @@ final class LocalIndexCache
     /** @param  iterable<NamedBitmap>  $sets */
     public static function write(IndexPart $what, string $key, iterable $sets): void
     {
-        $named = $what === IndexPart::Records
-            ? [DB::table('subjects')->pluck('name', 'id')->all(), self::series(), $last = (int) DB::table('series')->max('id'), self::seriesNames($last)]
-            : [[], [], 0, []];
+        $named =
+            $what === IndexPart::Records
+                ? [
+                    DB::table('subjects')->pluck('name', 'id')->all(),
+                    self::series(),
+                    ($last = (int) DB::table('series')->max('id')),
+                    self::seriesNames($last),
+                ]
+                : [[], [], 0, []];
         BitmapFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, ...$named);
     }
 
@@ -46,8 +52,15 @@ final class LocalIndexCache
      */
     private static function series(): array
     {
-        $all = DB::selectOne('select string_agg(int4send(title_id::int), null order by title_id) titles, string_agg(int4send(series_id::int), null order by title_id) series from search_rows where series_id is not null');
-        [$titles, $series] = array_map(fn (mixed $sent): array => array_values((array) unpack('N*', is_resource($sent) ? (string) stream_get_contents($sent) : '')), [$all->titles, $all->series]);
+        $all = DB::selectOne(
+            'select string_agg(int4send(title_id::int), null order by title_id) titles, string_agg(int4send(series_id::int), null order by title_id) series from search_rows where series_id is not null',
+        );
+        [$titles, $series] = array_map(
+            fn(mixed $sent): array => array_values(
+                (array) unpack('N*', is_resource($sent) ? (string) stream_get_contents($sent) : ''),
+            ),
+            [$all->titles, $all->series],
+        );
 
         return array_combine($titles, $series);
     }
@@ -80,7 +93,7 @@ final class LocalIndexCache
         $folder = self::folder($key);
         File::ensureDirectoryExists(dirname($folder));
         $lock = fopen("{$folder}.lock", 'c');
-        if ($lock === false || ! flock($lock, LOCK_EX | LOCK_NB)) {
+        if ($lock === false || !flock($lock, LOCK_EX | LOCK_NB)) {
             return null;
         }
         is_dir($folder) || self::write($what, $key, self::fetched($id));
@@ -93,9 +106,20 @@ final class LocalIndexCache
     /** @return Generator<NamedBitmap> */
     private static function fetched(int $id): Generator
     {
-        for ($last = ''; $rows = DB::select('select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50', [$id, $last, BitmapIndex::APART]); $last = end($rows)->name) {
+        for (
+            $last = '';
+            ($rows = DB::select(
+                'select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50',
+                [$id, $last, BitmapIndex::APART],
+            ));
+            $last = end($rows)->name
+        ) {
             foreach ($rows as $row) {
-                yield new NamedBitmap($row->name, TitleSet::fromBytes((string) stream_get_contents($row->bits)), $row->shared === null ? null : (string) stream_get_contents($row->shared));
+                yield new NamedBitmap(
+                    $row->name,
+                    TitleSet::fromBytes((string) stream_get_contents($row->bits)),
+                    $row->shared === null ? null : (string) stream_get_contents($row->shared),
+                );
             }
         }
     }
@@ -104,8 +128,11 @@ final class LocalIndexCache
     public static function tidy(): void
     {
         $kept = DB::table('search_gatherings')->pluck('key')->all();
-        foreach (File::isDirectory(storage_path('search')) ? File::directories(storage_path('search')) : [] as $folder) {
-            if (! in_array(basename($folder), $kept, true) && filemtime($folder) < time() - 3600) {
+        foreach (
+            File::isDirectory(storage_path('search')) ? File::directories(storage_path('search')) : []
+            as $folder
+        ) {
+            if (!in_array(basename($folder), $kept, true) && filemtime($folder) < time() - 3600) {
                 File::deleteDirectory($folder);
             }
         }

@@ -23,9 +23,11 @@ final class MappedFile
 
     private static ?FFI $c = null;
 
-    private function __construct(private readonly CData $memory, public readonly int $address, private readonly int $size)
-    {
-    }
+    private function __construct(
+        private readonly CData $memory,
+        public readonly int $address,
+        private readonly int $size,
+    ) {}
 
     public function __destruct()
     {
@@ -44,7 +46,9 @@ final class MappedFile
         /** @phpstan-ignore property.notFound (a number of C has its value there) */
         $address = (int) self::seenAs('intptr_t', $memory)->cdata;
 
-        return $address === -1 ? throw new RuntimeException("{$path} cannot be read. May the application read it?") : new self($memory, $address, $size);
+        return $address === -1
+            ? throw new RuntimeException("{$path} cannot be read. May the application read it?")
+            : new self($memory, $address, $size);
     }
 
     /**
@@ -58,11 +62,16 @@ final class MappedFile
         $header = self::PLACE * ($last + 2);
         $places = $bytes = '';
         foreach ($pieces as $number => $piece) {
-            $places .= str_repeat(pack('V', $header + strlen($bytes)), max(0, $number + 1 - intdiv(strlen($places), self::PLACE)));
+            $places .= str_repeat(
+                pack('V', $header + strlen($bytes)),
+                max(0, $number + 1 - intdiv(strlen($places), self::PLACE)),
+            );
             $bytes .= $piece;
         }
 
-        return $places.str_repeat(pack('V', $header + strlen($bytes)), intdiv($header - strlen($places), self::PLACE)).$bytes;
+        return $places .
+            str_repeat(pack('V', $header + strlen($bytes)), intdiv($header - strlen($places), self::PLACE)) .
+            $bytes;
     }
 
     /**

@@ -13,7 +13,5 @@ final readonly class NamedBitmap
      * @param  string  $name  a kind, a colon and a value
      * @param  string|null  $shared  how many titles it shares with others, as SharedCounts has it
      */
-    public function __construct(public string $name, public TitleSet $set, public ?string $shared = null)
-    {
-    }
+    public function __construct(public string $name, public TitleSet $set, public ?string $shared = null) {}
 }

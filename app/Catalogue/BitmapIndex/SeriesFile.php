@@ -14,9 +14,7 @@ final class SeriesFile
 {
     private const NONE = "\0\0\0\0";
 
-    public function __construct(private readonly MappedFile $ofTitles, private readonly MappedFile $names)
-    {
-    }
+    public function __construct(private readonly MappedFile $ofTitles, private readonly MappedFile $names) {}
 
     /**
      * @param  iterable<int, int>  $series  by title, the lowest number first
@@ -26,7 +24,7 @@ final class SeriesFile
     {
         $bytes = self::NONE;
         foreach ($series as $title => $of) {
-            $bytes .= str_repeat(self::NONE, max(0, $title - intdiv(strlen($bytes), 4))).pack('V', $of);
+            $bytes .= str_repeat(self::NONE, max(0, $title - intdiv(strlen($bytes), 4))) . pack('V', $of);
         }
 
         return $bytes;

@@ -68,7 +68,10 @@ final class SharedCounts
             $counts[explode(':', $name, 2)[1]] = $set->count();
         }
 
-        return array_map(fn (int|string $subject): TitleSet => $subjects[self::WITH.":{$subject}"], array_keys(self::inOrder($counts)));
+        return array_map(
+            fn(int|string $subject): TitleSet => $subjects[self::WITH . ":{$subject}"],
+            array_keys(self::inOrder($counts)),
+        );
     }
 
     /**
@@ -88,7 +91,7 @@ final class SharedCounts
     {
         $counted = $set->forCounting();
 
-        return pack('V*', ...array_map(fn (TitleSet $subject): int => $counted->countWith($subject), $ranked));
+        return pack('V*', ...array_map(fn(TitleSet $subject): int => $counted->countWith($subject), $ranked));
     }
 
     /**

@@ -17,33 +17,66 @@ final class BitmapFacetCounter
     private const OF_ALL = ['format', 'audience'];
 
     /** @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into every set. Measured among a million. */
-    public function __construct(private readonly int $few = 3000)
-    {
-    }
+    public function __construct(private readonly int $few = 3000) {}
 
     /**
      * @param  Facets  $others  what was counted one by one: with all its subjects, awards and series
      * @param  list<int>  $chosen  subjects whose names are wanted whatever their counts
      */
-    public function of(BitmapResult $found, Facets $others, array $chosen, int $mostSubjects, int $mostAwards, int $mostSeries): Facets
-    {
+    public function of(
+        BitmapResult $found,
+        Facets $others,
+        array $chosen,
+        int $mostSubjects,
+        int $mostAwards,
+        int $mostSeries,
+    ): Facets {
         $gathering = $found->gathering;
         $matching = $found->matching();
         $counted = $matching->forCounting();
         $few = $matching->count() <= $this->few;
         /** @var array<int, int> $subjects */
-        $subjects = self::most($gathering, 'subject', $few ? $found->each('subject') : $gathering->subjectsAtMost($found->within), $counted, $others->subjects, $mostSubjects, fn (int|string $id): TitleSet => BitmapSearch::subject($gathering, (int) $id))
-            ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
+        $subjects =
+            self::most(
+                $gathering,
+                'subject',
+                $few ? $found->each('subject') : $gathering->subjectsAtMost($found->within),
+                $counted,
+                $others->subjects,
+                $mostSubjects,
+                fn(int|string $id): TitleSet => BitmapSearch::subject($gathering, (int) $id),
+            ) ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
         /** @var array<string, int> $awards */
-        $awards = self::most($gathering, 'award', $few ? $found->each('award') : $gathering->values('award'), $counted, $others->awards, $mostAwards, fn (int|string $award): TitleSet => BitmapSearch::award($gathering, (string) $award)) ?? [];
+        $awards =
+            self::most(
+                $gathering,
+                'award',
+                $few ? $found->each('award') : $gathering->values('award'),
+                $counted,
+                $others->awards,
+                $mostAwards,
+                fn(int|string $award): TitleSet => BitmapSearch::award($gathering, (string) $award),
+            ) ?? [];
         $series = self::mostOfSeries($gathering, $counted, $others->series, $mostSeries);
-        $seriesNames = array_intersect_key($others->seriesNames, $series) + array_map($gathering->seriesName(...), array_combine($keys = array_keys($series), $keys));
+        $seriesNames =
+            array_intersect_key($others->seriesNames, $series) +
+            array_map($gathering->seriesName(...), array_combine($keys = array_keys($series), $keys));
 
         return new Facets(
             $matching->count() + $others->total,
             $found->matching('ready')->forCounting()->countWith($found->ready) + $others->ready,
             $found->matching('always')->forCounting()->countWith($found->always) + $others->always,
-            $this->values($found, 'format', $others->formats), $this->values($found, 'audience', $others->audiences), $this->values($found, 'language', $others->languages), $subjects, $gathering->subjectNames([...array_keys($subjects), ...$chosen]), $this->values($found, 'year', $others->years), $this->values($found, 'level', $others->levels), $awards, $series, $seriesNames, $others->libraries,
+            $this->values($found, 'format', $others->formats),
+            $this->values($found, 'audience', $others->audiences),
+            $this->values($found, 'language', $others->languages),
+            $subjects,
+            $gathering->subjectNames([...array_keys($subjects), ...$chosen]),
+            $this->values($found, 'year', $others->years),
+            $this->values($found, 'level', $others->levels),
+            $awards,
+            $series,
+            $seriesNames,
+            $others->libraries,
             $found->matching('language')->count() + $others->anyLanguage,
         );
     }
@@ -57,7 +90,8 @@ final class BitmapFacetCounter
     private function values(BitmapResult $found, string $kind, array $more): array
     {
         /** @var array<K, int> $counts */
-        $counts = $found->matching($kind)->count() <= $this->few ? $found->each($kind, $kind) : self::bySets($found, $kind);
+        $counts =
+            $found->matching($kind)->count() <= $this->few ? $found->each($kind, $kind) : self::bySets($found, $kind);
         foreach ($counts as $value => $count) {
             $more[$value] = ($more[$value] ?? 0) + $count;
         }
@@ -88,20 +122,33 @@ final class BitmapFacetCounter
      * @param  callable(int|string): TitleSet  $set  of a value too rare for one at hand
      * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
      */
-    private static function most(BitmapIndex $gathering, string $kind, array $atMost, TitleSet $among, array $more, int $most, callable $set): ?array
-    {
+    private static function most(
+        BitmapIndex $gathering,
+        string $kind,
+        array $atMost,
+        TitleSet $among,
+        array $more,
+        int $most,
+        callable $set,
+    ): ?array {
         $counts = [];
         /** @var SplMinHeap<int> $leading the highest counts so far, the last of them on top */
-        $leading = new SplMinHeap;
+        $leading = new SplMinHeap();
         $add = function (int|string $value, int $count) use (&$counts, $leading, $most): void {
             $counts[$value] = $count;
             $leading->insert($count);
             $leading->count() > $most && $leading->extract();
         };
         foreach ($more as $value => $count) {
-            $add($value, $count + ($gathering->has("{$kind}:{$value}") ? $gathering->count("{$kind}:{$value}", $among) : $among->countWith($set($value))));
+            $add(
+                $value,
+                $count +
+                    ($gathering->has("{$kind}:{$value}")
+                        ? $gathering->count("{$kind}:{$value}", $among)
+                        : $among->countWith($set($value))),
+            );
         }
-        $beyond = fn (int $atMost): bool => $leading->count() === $most && $atMost < $leading->top();
+        $beyond = fn(int $atMost): bool => $leading->count() === $most && $atMost < $leading->top();
         arsort($atMost);
         foreach ($atMost as $value => $count) {
             if ($beyond($count)) {
@@ -111,7 +158,9 @@ final class BitmapFacetCounter
         }
         $inAll = $gathering->values($kind);
 
-        return count($inAll) < BitmapIndex::MOST[$kind] || $beyond((int) end($inAll)) ? self::first($counts, $most) : null;
+        return count($inAll) < BitmapIndex::MOST[$kind] || $beyond((int) end($inAll))
+            ? self::first($counts, $most)
+            : null;
     }
 
     /**
@@ -136,7 +185,7 @@ final class BitmapFacetCounter
         $counts += $more;
         $least = self::last($counts, $most);
         /** @var array<int, int> $first */
-        $first = self::first(array_filter($counts, fn (int $count): bool => $count >= $least), $most);
+        $first = self::first(array_filter($counts, fn(int $count): bool => $count >= $least), $most);
 
         return $first;
     }
@@ -177,7 +226,13 @@ final class BitmapFacetCounter
      */
     private static function oneByOne(TitleSet $among, array $more, int $most): array
     {
-        foreach (DB::select('select subject, count(*) n from (select unnest(subjects) subject from search_rows where title_id = any(?::bigint[])) x group by subject', ['{'.implode(',', $among->numbers()).'}']) as $row) {
+        foreach (
+            DB::select(
+                'select subject, count(*) n from (select unnest(subjects) subject from search_rows where title_id = any(?::bigint[])) x group by subject',
+                ['{' . implode(',', $among->numbers()) . '}'],
+            )
+            as $row
+        ) {
             $more[$row->subject] = ($more[$row->subject] ?? 0) + $row->n;
         }
 

@@ -26,15 +26,23 @@ final class BitmapResult
      * @param  QueryBitmap  $query  what was looked for
      * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of them is in the base
      */
-    public function __construct(public readonly BitmapIndex $gathering, public readonly TitleSet $called, public readonly QueryBitmap $query, public readonly array $within, public readonly TitleSet $base, private readonly array $chosen, public readonly TitleSet $ready, public readonly TitleSet $always, public readonly array $oneByOne)
-    {
-    }
+    public function __construct(
+        public readonly BitmapIndex $gathering,
+        public readonly TitleSet $called,
+        public readonly QueryBitmap $query,
+        public readonly array $within,
+        public readonly TitleSet $base,
+        private readonly array $chosen,
+        public readonly TitleSet $ready,
+        public readonly TitleSet $always,
+        public readonly array $oneByOne,
+    ) {}
 
     /** What fits everything, or everything but one filter. */
     public function matching(?string $but = null): TitleSet
     {
         $but = isset($this->chosen[$but ?? '']) ? $but : '';
-        if (! isset($this->matching[$but])) {
+        if (!isset($this->matching[$but])) {
             $matching = $this->base;
             foreach ($this->chosen as $filter => $set) {
                 $matching = $filter === $but ? $matching : $matching->and($set);

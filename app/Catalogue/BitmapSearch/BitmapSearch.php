@@ -35,13 +35,16 @@ final class BitmapSearch
 
     public function __construct()
     {
-        $this->found = new WeakMap;
+        $this->found = new WeakMap();
     }
 
     /** At one moment, as one object says it, the latest is looked up once. */
     public function latest(DateTimeImmutable $now): ?BitmapIndex
     {
-        $this->latest = $this->latest !== null && $this->latest[0] === $now ? $this->latest : [$now, IndexSnapshot::at($now)?->gathering];
+        $this->latest =
+            $this->latest !== null && $this->latest[0] === $now
+                ? $this->latest
+                : [$now, IndexSnapshot::at($now)?->gathering];
 
         return $this->latest[1];
     }
@@ -55,7 +58,11 @@ final class BitmapSearch
     private function findNow(SearchRequest $search, DateTimeImmutable $now): ?BitmapResult
     {
         $list = $search->listWords === null ? null : QueryParser::read($search->listWords)->tree;
-        $first = IndexSnapshot::at($now, array_values(array_unique([...QueryBitmap::words($search->query->tree), ...QueryBitmap::words($list)])), $search->words);
+        $first = IndexSnapshot::at(
+            $now,
+            array_values(array_unique([...QueryBitmap::words($search->query->tree), ...QueryBitmap::words($list)])),
+            $search->words,
+        );
         if ($first === null) {
             return null;
         }
@@ -67,8 +74,14 @@ final class BitmapSearch
             $allowed = self::allowed($gathering, $reach);
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $held = $held->or($gathering->every("held:{$id}"));
-            $ready = $ready->or($allowed === null ? $gathering->every("ready:{$id}") : $gathering->every("ready:{$id}")->and($allowed));
-            $always = $always->or($allowed === null ? $gathering->every("always:{$id}") : $gathering->every("always:{$id}")->and($allowed));
+            $ready = $ready->or(
+                $allowed === null ? $gathering->every("ready:{$id}") : $gathering->every("ready:{$id}")->and($allowed),
+            );
+            $always = $always->or(
+                $allowed === null
+                    ? $gathering->every("always:{$id}")
+                    : $gathering->every("always:{$id}")->and($allowed),
+            );
         }
         if ($unsure->count() > self::MOST_ONE_BY_ONE) {
             return null;
@@ -87,22 +100,39 @@ final class BitmapSearch
         if ($search->listWords !== null) {
             $base = (new QueryBitmap($first, $list))->among($base);
         } elseif ($search->staffListId !== null) {
-            $base = $base->and(self::asked('s.title_id in (select title_id from staff_list_title where staff_list_id = ?)', [$search->staffListId]));
+            $base = $base->and(
+                self::asked('s.title_id in (select title_id from staff_list_title where staff_list_id = ?)', [
+                    $search->staffListId,
+                ]),
+            );
         }
         $query = new QueryBitmap($first, $search->query->tree);
         $base = $query->among($base);
         $unsure = $base->and($unsure);
-        if (! $unsure->isEmpty()) {
+        if (!$unsure->isEmpty()) {
             [$within, $readyNow, $alwaysNow] = self::had($unsure, $search, $now);
             $base = $base->without($unsure)->or($within);
             [$ready, $always] = [$ready->without($unsure)->or($readyNow), $always->without($unsure)->or($alwaysNow)];
         }
-        if (! $changed->isEmpty()) {
+        if (!$changed->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
-            $changed = self::asked("s.title_id = any(?::bigint[]) and {$where}", ['{'.implode(',', $changed->numbers()).'}', ...$bindings]);
+            $changed = self::asked("s.title_id = any(?::bigint[]) and {$where}", [
+                '{' . implode(',', $changed->numbers()) . '}',
+                ...$bindings,
+            ]);
         }
 
-        return new BitmapResult($gathering, $first->called, $query, [...$query->within(), ...self::within($search)], $base, self::chosen($gathering, $search, $ready, $always), $ready, $always, $changed->numbers());
+        return new BitmapResult(
+            $gathering,
+            $first->called,
+            $query,
+            [...$query->within(), ...self::within($search)],
+            $base,
+            self::chosen($gathering, $search, $ready, $always),
+            $ready,
+            $always,
+            $changed->numbers(),
+        );
     }
 
     /** @return array{TitleSet, TitleSet, TitleSet} those of some titles that the search reaches, that are ready and always ready at this moment */
@@ -110,46 +140,61 @@ final class BitmapSearch
     {
         [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
         [$beyond, $beyondBindings] = $search->how === Reach::Beyond ? SearchSql::beyond($search) : ['true', []];
-        $where = fn (string $condition): string => "string_agg(int4send(title_id::int), null) filter (where {$condition})";
+        $where = fn(
+            string $condition,
+        ): string => "string_agg(int4send(title_id::int), null) filter (where {$condition})";
         $had = DB::selectOne(
-            "select {$where('beyond and '.SearchSql::within($search, 'can'))} reached, {$where('can & '.HeldTitles::READY.' > 0')} ready, {$where('can & '.HeldTitles::ALWAYS.' > 0')} always
+            "select {$where('beyond and ' . SearchSql::within($search, 'can'))} reached, {$where(
+                'can & ' . HeldTitles::READY . ' > 0',
+            )} ready, {$where('can & ' . HeldTitles::ALWAYS . ' > 0')} always
                 from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s where s.title_id = any(?::bigint[])) x",
-            [...$bindings, ...$beyondBindings, '{'.implode(',', $titles->numbers()).'}'],
+            [...$bindings, ...$beyondBindings, '{' . implode(',', $titles->numbers()) . '}'],
         );
 
         return array_map(self::sent(...), [$had->reached, $had->ready, $had->always]);
     }
 
     /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
-    private static function chosen(BitmapIndex $gathering, SearchRequest $search, TitleSet $ready, TitleSet $always): array
-    {
-        $range = fn (string $kind, array $of): ?TitleSet => $of === [null, null] ? null : self::range($gathering, $kind, ...$of);
+    private static function chosen(
+        BitmapIndex $gathering,
+        SearchRequest $search,
+        TitleSet $ready,
+        TitleSet $always,
+    ): array {
+        $range = fn(string $kind, array $of): ?TitleSet => $of === [null, null]
+            ? null
+            : self::range($gathering, $kind, ...$of);
 
-        return array_filter([
-            'format' => $search->format === null ? null : $gathering->every("format:{$search->format->value}"),
-            'audience' => $search->audience === null ? null : $gathering->every("audience:{$search->audience->value}"),
-            'language' => $search->language === null ? null : $gathering->every("language:{$search->language}"),
-            'ready' => $search->readyNow ? $ready : null,
-            'always' => $search->alwaysReady ? $always : null,
-            'year' => $range('year', $search->years),
-            'level' => $range('level', $search->levels),
-        ], fn (?TitleSet $set): bool => $set !== null);
+        return array_filter(
+            [
+                'format' => $search->format === null ? null : $gathering->every("format:{$search->format->value}"),
+                'audience' =>
+                    $search->audience === null ? null : $gathering->every("audience:{$search->audience->value}"),
+                'language' => $search->language === null ? null : $gathering->every("language:{$search->language}"),
+                'ready' => $search->readyNow ? $ready : null,
+                'always' => $search->alwaysReady ? $always : null,
+                'year' => $range('year', $search->years),
+                'level' => $range('level', $search->levels),
+            ],
+            fn(?TitleSet $set): bool => $set !== null,
+        );
     }
 
     /** @return list<list<string>> names of sets of filters, in each of which all is that a search finds */
     private static function within(SearchRequest $search): array
     {
         return [
-            ...array_map(fn (int $subject): array => ["subject:{$subject}"], $search->subjects),
-            ...($search->format === null ? [] : [["format:{$search->format->value}"]]),
-            ...($search->audience === null ? [] : [["audience:{$search->audience->value}"]]),
-            ...($search->language === null ? [] : [["language:{$search->language}"]]),
+            ...array_map(fn(int $subject): array => ["subject:{$subject}"], $search->subjects),
+            ...$search->format === null ? [] : [["format:{$search->format->value}"]],
+            ...$search->audience === null ? [] : [["audience:{$search->audience->value}"]],
+            ...$search->language === null ? [] : [["language:{$search->language}"]],
         ];
     }
 
     public static function subject(BitmapIndex $gathering, int $subject): TitleSet
     {
-        return $gathering->set("subject:{$subject}") ?? self::asked('s.title_id in (select title_id from subject_title where subject_id = ?)', [$subject]);
+        return $gathering->set("subject:{$subject}") ??
+            self::asked('s.title_id in (select title_id from subject_title where subject_id = ?)', [$subject]);
     }
 
     public static function award(BitmapIndex $gathering, string $award): TitleSet
@@ -157,8 +202,12 @@ final class BitmapSearch
         return $gathering->set("award:{$award}") ?? self::asked('s.awards @> array[?]', [$award]);
     }
 
-    public static function range(BitmapIndex $gathering, string $kind, int|float|null $from, int|float|null $to): TitleSet
-    {
+    public static function range(
+        BitmapIndex $gathering,
+        string $kind,
+        int|float|null $from,
+        int|float|null $to,
+    ): TitleSet {
         $all = TitleSet::none();
         foreach (array_keys($gathering->values($kind)) as $value) {
             if ($value >= ($from ?? -9999) && $value <= ($to ?? 9999)) {
@@ -193,7 +242,13 @@ final class BitmapSearch
     private static function beyond(BitmapIndex $gathering, SearchRequest $search): TitleSet
     {
         $all = $gathering->every('supplied:');
-        foreach (DB::select('select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)', [$search->libraryId]) as $row) {
+        foreach (
+            DB::select(
+                'select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)',
+                [$search->libraryId],
+            )
+            as $row
+        ) {
             $all = $all->or($gathering->every("held:{$row->id}"));
         }
 
@@ -210,7 +265,12 @@ final class BitmapSearch
     /** @param  list<mixed>  $bindings */
     public static function asked(string $condition, array $bindings): TitleSet
     {
-        return self::sent(DB::scalar("select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}", $bindings));
+        return self::sent(
+            DB::scalar(
+                "select string_agg(int4send(s.title_id::int), null) from search_rows s where {$condition}",
+                $bindings,
+            ),
+        );
     }
 
     /** @param  resource|null  $numbers  as PDO gives bytea */

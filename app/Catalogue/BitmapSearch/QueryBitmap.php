@@ -57,7 +57,7 @@ final class QueryBitmap
 
             return in_array([], $parts, true) ? [] : [array_merge(...array_column($parts, 0))];
         }
-        if (! $node instanceof Term || $node->field !== null || $node->begins) {
+        if (!($node instanceof Term) || $node->field !== null || $node->begins) {
             return [];
         }
 
@@ -85,7 +85,7 @@ final class QueryBitmap
         foreach ($sets as $set) {
             $among = $among->and($set);
         }
-        if ($asked !== [] && ! $among->isEmpty()) {
+        if ($asked !== [] && !$among->isEmpty()) {
             $among = $among->and(BitmapSearch::byIndex(count($asked) === 1 ? $asked[0] : new All($asked)));
         }
         foreach ($others as $part) {
@@ -98,7 +98,8 @@ final class QueryBitmap
     private function any(Any $node, TitleSet $among): TitleSet
     {
         [$sets, $asked, $others] = $this->sorted($node->parts);
-        $found = $asked === [] ? TitleSet::none() : BitmapSearch::byIndex(count($asked) === 1 ? $asked[0] : new Any($asked));
+        $found =
+            $asked === [] ? TitleSet::none() : BitmapSearch::byIndex(count($asked) === 1 ? $asked[0] : new Any($asked));
         foreach ($sets as $set) {
             $found = $found->or($set);
         }
@@ -120,10 +121,10 @@ final class QueryBitmap
         foreach ($parts as $part) {
             $set = $this->set($part);
             match (true) {
-                $set !== null => $sets[] = $set,
-                $part instanceof All, $part instanceof Any, $part instanceof Not => $made[] = $part,
-                self::isPhrase($part) => $inARow[] = $part,
-                default => $asked[] = $part,
+                $set !== null => ($sets[] = $set),
+                $part instanceof All, $part instanceof Any, $part instanceof Not => ($made[] = $part),
+                self::isPhrase($part) => ($inARow[] = $part),
+                default => ($asked[] = $part),
             };
         }
 
@@ -139,9 +140,11 @@ final class QueryBitmap
     private function set(Node $node): ?TitleSet
     {
         if ($node instanceof Range) {
-            return $node->field === Field::Year ? BitmapSearch::range($this->gathering, 'year', $node->from, $node->to) : null;
+            return $node->field === Field::Year
+                ? BitmapSearch::range($this->gathering, 'year', $node->from, $node->to)
+                : null;
         }
-        if (! $node instanceof Term || count($node->words) !== 1) {
+        if (!($node instanceof Term) || count($node->words) !== 1) {
             return null;
         }
         $word = $node->words[0];
@@ -160,7 +163,7 @@ final class QueryBitmap
         if ($node instanceof Term && in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
             return $this->words->named($node);
         }
-        if (! $node instanceof All && ! $node instanceof Any) {
+        if (!($node instanceof All) && !($node instanceof Any)) {
             return null;
         }
         $found = null;

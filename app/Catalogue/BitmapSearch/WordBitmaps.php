@@ -30,7 +30,7 @@ final class WordBitmaps
     public function inAnyForm(string $word): ?TitleSet
     {
         $stems = $this->stemsOf($word);
-        if (array_filter($stems, fn (string $stem): bool => $this->gathering->has("stem:{$stem}")) === []) {
+        if (array_filter($stems, fn(string $stem): bool => $this->gathering->has("stem:{$stem}")) === []) {
             return null;
         }
         $found = TitleSet::none();
@@ -64,7 +64,7 @@ final class WordBitmaps
     /** @return list<string> the names of the sets of all its forms; none where some of them are rare */
     public function commonStems(string $word): array
     {
-        $names = array_map(fn (string $stem): string => "stem:{$stem}", $this->stemsOf($word));
+        $names = array_map(fn(string $stem): string => "stem:{$stem}", $this->stemsOf($word));
 
         return array_filter($names, $this->gathering->has(...)) === $names ? $names : [];
     }
@@ -72,7 +72,9 @@ final class WordBitmaps
     /** What has a word that begins so: a common one, or a rare one. */
     public function beginning(string $letters): TitleSet
     {
-        return $this->together($this->gathering->beginning("exact:{$letters}"))->or($this->restBeginning($letters) ?? $this->rareBeginning($letters));
+        return $this->together($this->gathering->beginning("exact:{$letters}"))->or(
+            $this->restBeginning($letters) ?? $this->rareBeginning($letters),
+        );
     }
 
     /** The same of the words of titles and the names of people; null where the index has to tell. */
@@ -107,7 +109,11 @@ final class WordBitmaps
     /** @param  list<string>  $names  of sets */
     private function together(array $names): TitleSet
     {
-        return array_reduce($names, fn (TitleSet $all, string $name): TitleSet => $all->or($this->gathering->every($name)), TitleSet::none());
+        return array_reduce(
+            $names,
+            fn(TitleSet $all, string $name): TitleSet => $all->or($this->gathering->every($name)),
+            TitleSet::none(),
+        );
     }
 
     /** Words in a row are looked for where all of them are. */
@@ -127,7 +133,10 @@ final class WordBitmaps
         }
         $query = QuerySql::of($phrase);
 
-        return BitmapSearch::asked("s.title_id = any(?::bigint[]) and {$query->sql}", ['{'.implode(',', $among->numbers()).'}', ...$query->bindings]);
+        return BitmapSearch::asked("s.title_id = any(?::bigint[]) and {$query->sql}", [
+            '{' . implode(',', $among->numbers()) . '}',
+            ...$query->bindings,
+        ]);
     }
 
     /** What has all its words in its title or the names of its people, in any language's forms: for an order, not for what is found. */
@@ -144,18 +153,30 @@ final class WordBitmaps
         }
         $each = array_map(function (string $word): TitleSet {
             $stems = $this->stemsOf($word);
-            $rare = array_values(array_filter($stems, fn (string $stem): bool => ! $this->gathering->has("name:{$stem}")));
-            $found = $this->together(array_values(array_map(fn (string $stem): string => "name:{$stem}", array_diff($stems, $rare))));
+            $rare = array_values(
+                array_filter($stems, fn(string $stem): bool => !$this->gathering->has("name:{$stem}")),
+            );
+            $found = $this->together(
+                array_values(array_map(fn(string $stem): string => "name:{$stem}", array_diff($stems, $rare))),
+            );
 
-            return $rare === [] ? $found : $found->or(self::withOneOf('stems', array_map(fn (string $stem): string => "t.{$stem}", $rare)));
+            return $rare === []
+                ? $found
+                : $found->or(self::withOneOf('stems', array_map(fn(string $stem): string => "t.{$stem}", $rare)));
         }, $term->words);
 
-        return array_reduce(array_slice($each, 1), fn (TitleSet $all, TitleSet $one): TitleSet => $all->and($one), $each[0]);
+        return array_reduce(
+            array_slice($each, 1),
+            fn(TitleSet $all, TitleSet $one): TitleSet => $all->and($one),
+            $each[0],
+        );
     }
 
     /** @param  non-empty-list<string>  $words */
     private static function withOneOf(string $column, array $words): TitleSet
     {
-        return BitmapSearch::asked("s.{$column} @@ ?::tsquery", [implode(' | ', array_map(QuerySql::lexeme(...), $words))]);
+        return BitmapSearch::asked("s.{$column} @@ ?::tsquery", [
+            implode(' | ', array_map(QuerySql::lexeme(...), $words)),
+        ]);
     }
 }

@@ -22,23 +22,49 @@ final class CitableTitles
     {
         $titles = Title::query()->with('series:id,name')->findMany(array_unique($ids))->keyBy('id');
         $people = [];
-        foreach (DB::table('contributor_title')->join('contributors', 'contributors.id', '=', 'contributor_id')->whereIn('title_id', $ids)->orderBy('position')->get(['title_id', 'role', 'sort_name']) as $row) {
+        foreach (
+            DB::table('contributor_title')
+                ->join('contributors', 'contributors.id', '=', 'contributor_id')
+                ->whereIn('title_id', $ids)
+                ->orderBy('position')
+                ->get(['title_id', 'role', 'sort_name'])
+            as $row
+        ) {
             $people[$row->title_id][$row->role][] = Name::fromSorted($row->sort_name);
         }
 
-        return array_values(array_filter(array_map(function (int $id) use ($titles, $people, $address): ?CitedTitle {
-            $title = $titles[$id] ?? null;
-            if ($title === null) {
-                return null;
-            }
-            $timed = in_array($title->format, [Format::Audiobook, Format::Video], true);
+        return array_values(
+            array_filter(
+                array_map(function (int $id) use ($titles, $people, $address): ?CitedTitle {
+                    $title = $titles[$id] ?? null;
+                    if ($title === null) {
+                        return null;
+                    }
+                    $timed = in_array($title->format, [Format::Audiobook, Format::Video], true);
 
-            return new CitedTitle(
-                key: "figporch-{$title->id}", format: $title->format, name: $title->name, people: $people[$id] ?? [], subtitle: $title->subtitle, edition: $title->edition,
-                publisher: $title->publisher, published: $title->published, isbn: $title->isbn, language: $title->language, series: $title->series?->name,
-                seriesPosition: $title->series_position === null ? null : (string) (float) $title->series_position, address: $address($id),
-                pages: in_array($title->format, [Format::Ebook, Format::Magazine], true) ? $title->extent : null, seconds: $timed ? $title->extent : $title->extent_seconds,
-            );
-        }, $ids)));
+                    return new CitedTitle(
+                        key: "figporch-{$title->id}",
+                        format: $title->format,
+                        name: $title->name,
+                        people: $people[$id] ?? [],
+                        subtitle: $title->subtitle,
+                        edition: $title->edition,
+                        publisher: $title->publisher,
+                        published: $title->published,
+                        isbn: $title->isbn,
+                        language: $title->language,
+                        series: $title->series?->name,
+                        seriesPosition: $title->series_position === null
+                            ? null
+                            : (string) (float) $title->series_position,
+                        address: $address($id),
+                        pages: in_array($title->format, [Format::Ebook, Format::Magazine], true)
+                            ? $title->extent
+                            : null,
+                        seconds: $timed ? $title->extent : $title->extent_seconds,
+                    );
+                }, $ids),
+            ),
+        );
     }
 }

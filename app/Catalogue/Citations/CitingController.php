@@ -15,10 +15,10 @@ final class CitingController
 {
     public function __invoke(Request $request, Title $title, CitableTitles $citable): View
     {
-        $given = fn (string $name): ?string => mb_substr(trim(Input::text($request, $name)), 0, 300) ?: null;
+        $given = fn(string $name): ?string => mb_substr(trim(Input::text($request, $name)), 0, 300) ?: null;
 
         return view('catalogue.citations.cite', [
-            'cited' => $citable->titles([$title->id], fn (int $id): string => url("/titles/{$id}"))[0],
+            'cited' => $citable->titles([$title->id], fn(int $id): string => url("/titles/{$id}"))[0],
             'passage' => $request->hasAny(['page', 'section']) ? new Passage($given('page'), $given('section')) : null,
         ]);
     }

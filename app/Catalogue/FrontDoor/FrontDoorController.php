@@ -11,8 +11,11 @@ use Illuminate\View\View;
 
 final class FrontDoorController
 {
-    public function __invoke(RequestContext $current, LibraryHoldings $whatIsHere, StaffLists $staffLists): View|RedirectResponse
-    {
+    public function __invoke(
+        RequestContext $current,
+        LibraryHoldings $whatIsHere,
+        StaffLists $staffLists,
+    ): View|RedirectResponse {
         if ($current->person !== null) {
             return redirect()->route('porch');
         }

@@ -26,39 +26,46 @@ final class SaveRecord
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
         return DB::transaction(function () use ($record, $now): Title {
-            $work = Work::query()->firstOrCreate(['match_key' => $record->workKey()], ['name' => mb_substr($record->name, 0, 500)]);
+            $work = Work::query()->firstOrCreate(
+                ['match_key' => $record->workKey()],
+                ['name' => mb_substr($record->name, 0, 500)],
+            );
             $title = Title::query()->firstOrNew(['record_key' => $record->key], ['added_at' => $now]);
-            $title->fill([
-                'work_id' => $work->id,
-                'format' => $record->format,
-                'name' => mb_substr($record->name, 0, 500),
-                'subtitle' => $record->subtitle === null ? null : mb_substr($record->subtitle, 0, 500),
-                'edition' => $record->edition,
-                'language' => $record->language === null ? null : mb_substr($record->language, 0, 16),
-                'audience' => $record->audience,
-                'description' => $record->description,
-                'publisher' => $record->publisher === null ? null : mb_substr($record->publisher, 0, 255),
-                'published' => $record->published,
-                'isbn' => $record->isbn()?->thirteen,
-                'identifiers' => $record->identifiers,
-                'numbers' => '{'.implode(',', array_map(fn (Identifier $number): string => $number->number, $record->numbers())).'}',
-                'series_id' => $record->series === null ? null : $this->named(Series::class, $record->series),
-                'series_position' => $record->seriesPosition,
-                'extent' => $record->extent,
-                'extent_seconds' => $record->seconds,
-                'accessibility' => $record->accessibility,
-                'awards' => $record->awards,
-                'level' => $record->level,
-                'fiction' => Genre::isFiction($record->subjects),
-                'age_from' => $record->ages?->from,
-                'age_to' => $record->ages?->to,
-            ])->save();
+            $title
+                ->fill([
+                    'work_id' => $work->id,
+                    'format' => $record->format,
+                    'name' => mb_substr($record->name, 0, 500),
+                    'subtitle' => $record->subtitle === null ? null : mb_substr($record->subtitle, 0, 500),
+                    'edition' => $record->edition,
+                    'language' => $record->language === null ? null : mb_substr($record->language, 0, 16),
+                    'audience' => $record->audience,
+                    'description' => $record->description,
+                    'publisher' => $record->publisher === null ? null : mb_substr($record->publisher, 0, 255),
+                    'published' => $record->published,
+                    'isbn' => $record->isbn()?->thirteen,
+                    'identifiers' => $record->identifiers,
+                    'numbers' =>
+                        '{' .
+                        implode(',', array_map(fn(Identifier $number): string => $number->number, $record->numbers())) .
+                        '}',
+                    'series_id' => $record->series === null ? null : $this->named(Series::class, $record->series),
+                    'series_position' => $record->seriesPosition,
+                    'extent' => $record->extent,
+                    'extent_seconds' => $record->seconds,
+                    'accessibility' => $record->accessibility,
+                    'awards' => $record->awards,
+                    'level' => $record->level,
+                    'fiction' => Genre::isFiction($record->subjects),
+                    'age_from' => $record->ages?->from,
+                    'age_to' => $record->ages?->to,
+                ])
+                ->save();
 
             $this->saveContributors($title, $record);
-            $title->subjects()->sync(array_map(
-                fn (string $name): int => $this->named(Subject::class, $name),
-                $record->subjects,
-            ));
+            $title
+                ->subjects()
+                ->sync(array_map(fn(string $name): int => $this->named(Subject::class, $name), $record->subjects));
             $this->makeFindable($title, $record);
 
             return $title;
@@ -69,9 +76,14 @@ final class SaveRecord
     {
         DB::table('contributor_title')->where('title_id', $title->id)->delete();
         foreach ($record->contributors as $position => $contributor) {
-            $person = $this->named(Contributor::class, $contributor['name'], ['sort_name' => mb_substr($contributor['sort'], 0, 255)]);
+            $person = $this->named(Contributor::class, $contributor['name'], [
+                'sort_name' => mb_substr($contributor['sort'], 0, 255),
+            ]);
             DB::table('contributor_title')->insertOrIgnore([
-                'title_id' => $title->id, 'contributor_id' => $person, 'role' => $contributor['role'], 'position' => $position,
+                'title_id' => $title->id,
+                'contributor_id' => $person,
+                'role' => $contributor['role'],
+                'position' => $position,
             ]);
         }
     }
@@ -83,10 +95,27 @@ final class SaveRecord
         $weighted = [
             'A' => [$record->name, $record->subtitle],
             'B' => array_column($record->contributors, 'name'),
-            'C' => [$record->series, $record->publisher, ...$record->awards, ...$record->subjects, ...array_merge(...array_map(fn (Identifier $number): array => array_unique([$number->number, $number->written]), $record->numbers()))],
+            'C' => [
+                $record->series,
+                $record->publisher,
+                ...$record->awards,
+                ...$record->subjects,
+                ...array_merge(
+                    ...array_map(
+                        fn(Identifier $number): array => array_unique([$number->number, $number->written]),
+                        $record->numbers(),
+                    ),
+                ),
+            ],
             'D' => [$record->description],
         ];
-        $texts = array_map(fn (array $names): string => implode(' ', array_map(fn (?string $name): string => SearchWords::fold((string) $name).' '.self::APART, $names)), array_values($weighted));
+        $texts = array_map(
+            fn(array $names): string => implode(
+                ' ',
+                array_map(fn(?string $name): string => SearchWords::fold((string) $name) . ' ' . self::APART, $names),
+            ),
+            array_values($weighted),
+        );
         $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
             'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
@@ -94,18 +123,43 @@ final class SaveRecord
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
                     series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, awards = excluded.awards, subjects = excluded.subjects, stems = excluded.stems, exact = excluded.exact',
             [
-                $title->id, $record->format->value, $record->audience->value, $language === '' ? null : substr($language, 0, 8), $title->year(), $record->level, $title->series_id,
-                $title->times_borrowed ?? 0, $title->added_at->format('Y-m-d H:i:s.uP'), match ($title->fiction) {
+                $title->id,
+                $record->format->value,
+                $record->audience->value,
+                $language === '' ? null : substr($language, 0, 8),
+                $title->year(),
+                $record->level,
+                $title->series_id,
+                $title->times_borrowed ?? 0,
+                $title->added_at->format('Y-m-d H:i:s.uP'),
+                match ($title->fiction) {
                     true => 't',
                     false => 'f',
                     null => null,
-                }, $ages->from, $ages->to, json_encode($record->awards, JSON_THROW_ON_ERROR), $title->id, $language, ...$texts, ...$texts,
+                },
+                $ages->from,
+                $ages->to,
+                json_encode($record->awards, JSON_THROW_ON_ERROR),
+                $title->id,
+                $language,
+                ...$texts,
+                ...$texts,
             ],
         );
         // In order, so that two records saved at once do not wait for each other in a circle.
-        $words = array_values(array_unique(array_filter(explode(' ', implode(' ', array_slice($texts, 0, 3))), fn (string $word): bool => mb_strlen($word) >= 4 && mb_strlen($word) <= 40 && $word !== self::APART)));
+        $words = array_values(
+            array_unique(
+                array_filter(
+                    explode(' ', implode(' ', array_slice($texts, 0, 3))),
+                    fn(string $word): bool => mb_strlen($word) >= 4 && mb_strlen($word) <= 40 && $word !== self::APART,
+                ),
+            ),
+        );
         sort($words);
-        DB::statement('insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1', [$words === [] ? '{}' : '{"'.implode('","', $words).'"}']);
+        DB::statement(
+            'insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1',
+            [$words === [] ? '{}' : '{"' . implode('","', $words) . '"}'],
+        );
     }
 
     /**
@@ -120,7 +174,10 @@ final class SaveRecord
         if ($named->wasRecentlyCreated) {
             // In every form: a name says no language.
             $folded = SearchWords::fold($name);
-            DB::update("update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en', ?) || to_tsvector('fig_es', ?) where id = ?", [$folded, $folded, $folded, $named->id]);
+            DB::update(
+                "update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en', ?) || to_tsvector('fig_es', ?) where id = ?",
+                [$folded, $folded, $folded, $named->id],
+            );
         }
 
         return $named->id;

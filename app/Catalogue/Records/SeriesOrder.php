@@ -19,15 +19,33 @@ final class SeriesOrder
     public function of(Title $title): Collection
     {
         if ($title->series_id === null) {
-            return new Collection;
+            return new Collection();
         }
-        $order = $title->format === Format::Magazine ? 'series_position desc nulls last, published desc' : 'series_position nulls last';
-        $ids = array_column(DB::select(
-            "select id from (select distinct on (work_id) id, series_position, published, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by {$order}, name limit ?",
-            [$title->series_id, $title->id, $title->format->value, self::MOST],
-        ), 'id');
+        $order =
+            $title->format === Format::Magazine
+                ? 'series_position desc nulls last, published desc'
+                : 'series_position nulls last';
+        $ids = array_column(
+            DB::select(
+                "select id from (select distinct on (work_id) id, series_position, published, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by {$order}, name limit ?",
+                [$title->series_id, $title->id, $title->format->value, self::MOST],
+            ),
+            'id',
+        );
 
-        return Title::query()->findMany($ids, ['id', 'work_id', 'format', 'name', 'edition', 'series_id', 'series_position', 'published'])->sortBy(fn (Title $one): int => (int) array_search($one->id, $ids, true))->values();
+        return Title::query()
+            ->findMany($ids, [
+                'id',
+                'work_id',
+                'format',
+                'name',
+                'edition',
+                'series_id',
+                'series_position',
+                'published',
+            ])
+            ->sortBy(fn(Title $one): int => (int) array_search($one->id, $ids, true))
+            ->values();
     }
 
     /** @return array<int, true> works of the series that the person has or had on loan, as far as their history is kept */
@@ -36,15 +54,22 @@ final class SeriesOrder
         if ($person === null || $title->series_id === null) {
             return [];
         }
-        $cards = '{'.$person->cards->pluck('id')->implode(',').'}';
+        $cards = '{' . $person->cards->pluck('id')->implode(',') . '}';
 
         // Open loans and past ones each have an index of their own by card.
-        return array_fill_keys(array_column(DB::select(
-            'select distinct t.work_id from titles t join (
+        return array_fill_keys(
+            array_column(
+                DB::select(
+                    'select distinct t.work_id from titles t join (
                 select title_id from loans where card_id = any(?::bigint[]) and ended_at is null
                 union all select title_id from loans where card_id = any(?::bigint[]) and ended_at is not null
-            ) l on l.title_id = t.id where t.series_id = ?', [$cards, $cards, $title->series_id],
-        ), 'work_id'), true);
+            ) l on l.title_id = t.id where t.series_id = ?',
+                    [$cards, $cards, $title->series_id],
+                ),
+                'work_id',
+            ),
+            true,
+        );
     }
 
     /**

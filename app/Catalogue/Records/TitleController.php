@@ -19,11 +19,24 @@ use Illuminate\View\View;
 
 final class TitleController
 {
-    public function __invoke(Request $request, Title $title, RequestContext $current, AcquisitionOptions $ways, OwnItems $ownItems, SeriesOrder $seriesOrder, OwnBaskets $baskets): View
-    {
+    public function __invoke(
+        Request $request,
+        Title $title,
+        RequestContext $current,
+        AcquisitionOptions $ways,
+        OwnItems $ownItems,
+        SeriesOrder $seriesOrder,
+        OwnBaskets $baskets,
+    ): View {
         $now = now()->toImmutable();
         $title->load('publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents');
-        $editions = Title::query()->where('work_id', $title->work_id)->whereKeyNot($title->id)->orderBy('format')->orderBy('id')->limit(20)->get();
+        $editions = Title::query()
+            ->where('work_id', $title->work_id)
+            ->whereKeyNot($title->id)
+            ->orderBy('format')
+            ->orderBy('id')
+            ->limit(20)
+            ->get();
         $all = $editions->prepend($title);
         TitleNames::giveTo($all);
         $own = $ownItems->of($current->person, $all, $now, beyond: true);
@@ -37,20 +50,45 @@ final class TitleController
             'own' => $own,
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,
-            'seriesOrder' => $series, 'had' => $had, 'next' => $seriesOrder->next($series, $had),
-            'follow' => $title->format === Format::Magazine && $current->card() !== null ? Follow::query()->where(['card_id' => $current->card()->id, 'series_id' => $title->series_id])->first() : null,
-            'baskets' => $baskets->owner($request)->baskets()->orderBy('position')->orderBy('id')->limit(50)->pluck('name', 'id')->all(),
+            'seriesOrder' => $series,
+            'had' => $had,
+            'next' => $seriesOrder->next($series, $had),
+            'follow' =>
+                $title->format === Format::Magazine && $current->card() !== null
+                    ? Follow::query()
+                        ->where(['card_id' => $current->card()->id, 'series_id' => $title->series_id])
+                        ->first()
+                    : null,
+            'baskets' => $baskets
+                ->owner($request)
+                ->baskets()
+                ->orderBy('position')
+                ->orderBy('id')
+                ->limit(50)
+                ->pluck('name', 'id')
+                ->all(),
         ]);
     }
 
     /** Others like it, by themselves: they are fetched when the reader comes to them. */
-    public function alike(Request $request, Title $title, RequestContext $current, SimilarTitles $alike, PayMonth $payMonth): View
-    {
+    public function alike(
+        Request $request,
+        Title $title,
+        RequestContext $current,
+        SimilarTitles $alike,
+        PayMonth $payMonth,
+    ): View {
         $library = $current->requiredLibrary();
         $now = now()->toImmutable();
 
-        return view($request->hasHeader('HX-Request') ? 'catalogue.similar-titles.covers' : 'catalogue.similar-titles.similar-titles', [
-            'title' => $title, 'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
-        ]);
+        return view(
+            $request->hasHeader('HX-Request')
+                ? 'catalogue.similar-titles.covers'
+                : 'catalogue.similar-titles.similar-titles',
+            [
+                'title' => $title,
+                'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
+            ],
+        );
     }
 }

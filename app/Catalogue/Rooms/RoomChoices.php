@@ -11,9 +11,7 @@ use Illuminate\Http\Request;
 /** How each room opens. */
 final class RoomChoices
 {
-    public function __construct(private readonly PreferenceStore $kept)
-    {
-    }
+    public function __construct(private readonly PreferenceStore $kept) {}
 
     public function choice(Request $request, Room $room): RoomChoice
     {
@@ -24,6 +22,12 @@ final class RoomChoices
 
     public function keep(Request $request, Room $room, RoomChoice $choice): void
     {
-        $this->kept->put('rooms', [...array_intersect_key($this->kept->get($request, 'rooms'), array_flip(array_column(Room::cases(), 'value'))), $room->value => $choice->kept()]);
+        $this->kept->put('rooms', [
+            ...array_intersect_key(
+                $this->kept->get($request, 'rooms'),
+                array_flip(array_column(Room::cases(), 'value')),
+            ),
+            $room->value => $choice->kept(),
+        ]);
     }
 }

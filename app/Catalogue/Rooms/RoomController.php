@@ -18,9 +18,11 @@ final class RoomController
 {
     private const COVERS = 8;
 
-    public function __construct(private readonly RequestContext $current, private readonly StaffLists $lists, private readonly PayMonth $payMonth)
-    {
-    }
+    public function __construct(
+        private readonly RequestContext $current,
+        private readonly StaffLists $lists,
+        private readonly PayMonth $payMonth,
+    ) {}
 
     /** The rooms, each with its lists by name. */
     public function index(): View
@@ -38,16 +40,24 @@ final class RoomController
         $choice = $rooms->choice($request, $room);
 
         return view('catalogue.rooms.room', [
-            'room' => $room, 'choice' => $choice, 'lists' => $this->showing($room, $choice, self::COVERS), 'subjects' => $subjects->of($this->current->requiredLibrary()->id, $room),
+            'room' => $room,
+            'choice' => $choice,
+            'lists' => $this->showing($room, $choice, self::COVERS),
+            'subjects' => $subjects->of($this->current->requiredLibrary()->id, $room),
         ]);
     }
 
     public function choose(Request $request, Room $room, RoomChoices $rooms): RedirectResponse
     {
-        $choice = RoomChoice::read($room, $request->boolean('clear') ? [] : $request->only(['ages', 'kind', 'subjects']));
+        $choice = RoomChoice::read(
+            $room,
+            $request->boolean('clear') ? [] : $request->only(['ages', 'kind', 'subjects']),
+        );
         $rooms->keep($request, $room, $choice);
 
-        return redirect()->route('rooms.show', $room)->with('said', __($choice->isSet() ? 'rooms.kept' : 'rooms.cleared'));
+        return redirect()
+            ->route('rooms.show', $room)
+            ->with('said', __($choice->isSet() ? 'rooms.kept' : 'rooms.cleared'));
     }
 
     /** @return list<ListOnShow> */
@@ -56,6 +66,13 @@ final class RoomController
         $library = $this->current->requiredLibrary();
         $now = now()->toImmutable();
 
-        return $this->lists->showing($library, $now, $this->payMonth->reach($this->current->card(), $library, $now), $room, $choice, $covers);
+        return $this->lists->showing(
+            $library,
+            $now,
+            $this->payMonth->reach($this->current->card(), $library, $now),
+            $room,
+            $choice,
+            $covers,
+        );
     }
 }

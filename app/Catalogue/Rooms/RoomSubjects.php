@@ -17,12 +17,30 @@ final class RoomSubjects
     {
         $audience = $room->audience();
 
-        return DB::table('subject_title as st')->join('subjects as x', 'x.id', '=', 'st.subject_id')
-            ->whereIn('st.title_id', DB::table('search_rows')->select('title_id')->whereRaw('? = any(held)', [$libraryId])->when(
-                $audience !== null,
-                fn ($query) => $query->where('audience', $audience?->value),
-                fn ($query) => $query->whereIn('title_id', DB::table('staff_list_title')->join('staff_lists', 'staff_lists.id', '=', 'staff_list_id')->where('library_id', $libraryId)->where('room', $room->value)->select('title_id')),
-            ))
-            ->groupBy('x.id')->orderByRaw('count(*) desc, x.name')->limit(self::MOST)->pluck('x.name', 'x.id')->all();
+        return DB::table('subject_title as st')
+            ->join('subjects as x', 'x.id', '=', 'st.subject_id')
+            ->whereIn(
+                'st.title_id',
+                DB::table('search_rows')
+                    ->select('title_id')
+                    ->whereRaw('? = any(held)', [$libraryId])
+                    ->when(
+                        $audience !== null,
+                        fn($query) => $query->where('audience', $audience?->value),
+                        fn($query) => $query->whereIn(
+                            'title_id',
+                            DB::table('staff_list_title')
+                                ->join('staff_lists', 'staff_lists.id', '=', 'staff_list_id')
+                                ->where('library_id', $libraryId)
+                                ->where('room', $room->value)
+                                ->select('title_id'),
+                        ),
+                    ),
+            )
+            ->groupBy('x.id')
+            ->orderByRaw('count(*) desc, x.name')
+            ->limit(self::MOST)
+            ->pluck('x.name', 'x.id')
+            ->all();
     }
 }

@@ -20,8 +20,14 @@ final class KeepSearch
      * @param  array<string, string>  $search  values of a query string
      * @return bool false when they keep as many as anyone may
      */
-    public function __invoke(Person $person, Library $library, string $name, array $search, bool $tells, DateTimeImmutable $now): bool
-    {
+    public function __invoke(
+        Person $person,
+        Library $library,
+        string $name,
+        array $search,
+        bool $tells,
+        DateTimeImmutable $now,
+    ): bool {
         $others = SavedSearch::query()->where('person_id', $person->id)->where('name', '<>', $name);
         if ($others->count() >= self::MOST) {
             return false;

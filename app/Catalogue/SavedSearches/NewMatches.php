@@ -16,9 +16,15 @@ final class NewMatches
 {
     private const MOST = 200;
 
-    private const ARRIVED = 'select s.title_id from search_rows s where %s and %s and %s
-        and exists (select from licences li where li.title_id = s.title_id and '.UsableLicences::FOR_LIBRARY.' and li.added_at > ?)
-        and not exists (select from licences li where li.title_id = s.title_id and '.UsableLicences::FOR_LIBRARY.' and li.added_at <= ?) order by s.title_id limit '.self::MOST;
+    private const ARRIVED =
+        'select s.title_id from search_rows s where %s and %s and %s
+        and exists (select from licences li where li.title_id = s.title_id and ' .
+        UsableLicences::FOR_LIBRARY .
+        ' and li.added_at > ?)
+        and not exists (select from licences li where li.title_id = s.title_id and ' .
+        UsableLicences::FOR_LIBRARY .
+        ' and li.added_at <= ?) order by s.title_id limit ' .
+        self::MOST;
 
     /** @return list<int> numbers of titles */
     public function of(SearchRequest $search, DateTimeImmutable $since, DateTimeImmutable $now): array
@@ -28,9 +34,24 @@ final class NewMatches
         $at = $since->format('Y-m-d H:i:s.uP');
 
         // Few titles are new: they are found first, by the licences.
-        $new = 's.title_id in (select li.title_id from licences li where li.added_at > ? and '.UsableLicences::FOR_LIBRARY.')';
+        $new =
+            's.title_id in (select li.title_id from licences li where li.added_at > ? and ' .
+            UsableLicences::FOR_LIBRARY .
+            ')';
         $library = [$search->libraryId, $search->libraryId];
 
-        return array_column(DB::select(sprintf(self::ARRIVED, $new, $where, $held), [$at, ...$library, ...$bindings, ...$heldBindings, ...$library, $at, ...$library, $at]), 'title_id');
+        return array_column(
+            DB::select(sprintf(self::ARRIVED, $new, $where, $held), [
+                $at,
+                ...$library,
+                ...$bindings,
+                ...$heldBindings,
+                ...$library,
+                $at,
+                ...$library,
+                $at,
+            ]),
+            'title_id',
+        );
     }
 }

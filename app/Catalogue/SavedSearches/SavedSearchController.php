@@ -19,17 +19,30 @@ final class SavedSearchController
 {
     private const NAME = 120;
 
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function index(SearchTitles $searchTitles): View
     {
         $now = now()->toImmutable();
-        $saved = SavedSearch::query()->where('person_id', $this->current->requiredPerson()->id)->with('library')->orderBy('name')->orderBy('id')->get();
+        $saved = SavedSearch::query()
+            ->where('person_id', $this->current->requiredPerson()->id)
+            ->with('library')
+            ->orderBy('name')
+            ->orderBy('id')
+            ->get();
 
         return view('catalogue.saved-searches.saved-searches', [
-            'saved' => $saved, 'counts' => $saved->mapWithKeys(fn (SavedSearch $of): array => [$of->id => $searchTitles->total(SearchRequest::read($of->library_id, $of->search, new CardEligibility), $now)])->all(),
+            'saved' => $saved,
+            'counts' => $saved
+                ->mapWithKeys(
+                    fn(SavedSearch $of): array => [
+                        $of->id => $searchTitles->total(
+                            SearchRequest::read($of->library_id, $of->search, new CardEligibility()),
+                            $now,
+                        ),
+                    ],
+                )
+                ->all(),
         ]);
     }
 
@@ -39,19 +52,29 @@ final class SavedSearchController
         $library = $this->current->requiredLibrary();
         $asked = [];
         parse_str(Input::text($request, 'search'), $asked);
-        $search = SearchRequest::read($library->id, array_filter($asked, fn (mixed $value, int|string $name): bool => is_string($value) && is_string($name), ARRAY_FILTER_USE_BOTH), new CardEligibility);
+        $search = SearchRequest::read(
+            $library->id,
+            array_filter(
+                $asked,
+                fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            new CardEligibility(),
+        );
         $kept = array_diff_key($search->with([]), ['order' => 1, 'list' => 1]);
         $name = mb_substr(Input::text($request, 'name'), 0, self::NAME);
         $refusal = match (true) {
             $kept === [] => 'needs_search',
             $name === '' => 'needs_search_name',
-            ! $keep($person, $library, $name, $kept, $request->boolean('tells'), now()->toImmutable()) => 'too_many_saved',
+            !$keep($person, $library, $name, $kept, $request->boolean('tells'), now()->toImmutable())
+                => 'too_many_saved',
             default => null,
         };
 
         return $refusal === null
             ? redirect()->route('searches.index')->with('said', __('search.saved', ['name' => $name]))
-            : redirect()->route('catalogue', $search->with([]))
+            : redirect()
+                ->route('catalogue', $search->with([]))
                 ->with('refusal', __("search.{$refusal}", ['most' => KeepSearch::MOST]));
     }
 
@@ -59,7 +82,9 @@ final class SavedSearchController
     {
         $keep->tell($saved, $request->boolean('tells'), now()->toImmutable());
 
-        return redirect()->route('searches.index')->with('said', __($saved->tells ? 'search.will_tell' : 'search.will_not_tell', ['name' => $saved->name]));
+        return redirect()
+            ->route('searches.index')
+            ->with('said', __($saved->tells ? 'search.will_tell' : 'search.will_not_tell', ['name' => $saved->name]));
     }
 
     public function remove(SavedSearch $saved, KeepSearch $keep): RedirectResponse

@@ -23,16 +23,28 @@ final readonly class AdvancedSearchForm
      * @param  array<string, string>  $values  by field: all, phrase, any, none, year_from, level_to and the names of Field
      * @param  string  $rest  of a query, what fits no field
      */
-    private function __construct(public array $values, public string $rest)
-    {
-    }
+    private function __construct(public array $values, public string $rest) {}
 
     /** What was filled in, or else what a query says, as far as the fields can. */
     public static function read(Request $request): self
     {
         $query = QueryParser::read(Input::text($request, 'q'));
         [$values, $rest] = $request->query('go') === null ? self::filledFrom($query->tree) : [[], ''];
-        foreach (['all', 'phrase', 'any', 'none', 'year_from', 'year_to', 'level_from', 'level_to', 'rest', ...array_column(Field::cases(), 'value')] as $name) {
+        foreach (
+            [
+                'all',
+                'phrase',
+                'any',
+                'none',
+                'year_from',
+                'year_to',
+                'level_from',
+                'level_to',
+                'rest',
+                ...array_column(Field::cases(), 'value'),
+            ]
+            as $name
+        ) {
             $text = mb_substr(Input::text($request, $name), 0, 200);
             if ($text !== '') {
                 $values[$name] = $text;
@@ -45,24 +57,29 @@ final readonly class AdvancedSearchForm
     /** The query as text. */
     public function text(): string
     {
-        $words = fn (string $name): array => SearchWords::of($this->values[$name] ?? '');
+        $words = fn(string $name): array => SearchWords::of($this->values[$name] ?? '');
         $parts = [...$words('all')];
         if (($phrase = SearchWords::fold($this->values['phrase'] ?? '')) !== '') {
             $parts[] = "\"{$phrase}\"";
         }
         if (($any = $words('any')) !== []) {
-            $parts[] = count($any) > 1 ? '('.implode(' OR ', $any).')' : $any[0];
+            $parts[] = count($any) > 1 ? '(' . implode(' OR ', $any) . ')' : $any[0];
         }
         foreach (Field::cases() as $field) {
-            if (! $field->isRange()) {
-                foreach ($field === Field::Isbn ? array_filter([str_replace(' ', '-', trim($this->values['isbn'] ?? ''))]) : $words($field->value) as $word) {
+            if (!$field->isRange()) {
+                foreach (
+                    $field === Field::Isbn
+                        ? array_filter([str_replace(' ', '-', trim($this->values['isbn'] ?? ''))])
+                        : $words($field->value)
+                    as $word
+                ) {
                     $parts[] = "{$field->value}:{$word}";
                 }
             } elseif (($range = $this->range($field)) !== null) {
                 $parts[] = $range->text();
             }
         }
-        array_push($parts, ...array_map(fn (string $word): string => "-{$word}", $words('none')));
+        array_push($parts, ...array_map(fn(string $word): string => "-{$word}", $words('none')));
         if ($this->rest !== '') {
             $parts[] = $this->rest;
         }
@@ -72,7 +89,12 @@ final readonly class AdvancedSearchForm
 
     private function range(Field $field): ?Range
     {
-        $number = fn (string $end): ?float => preg_match('/^\d{1,4}(\.\d)?$/', $this->values["{$field->value}_{$end}"] ?? '') === 1 ? (float) $this->values["{$field->value}_{$end}"] : null;
+        $number = fn(string $end): ?float => preg_match(
+            '/^\d{1,4}(\.\d)?$/',
+            $this->values["{$field->value}_{$end}"] ?? '',
+        ) === 1
+            ? (float) $this->values["{$field->value}_{$end}"]
+            : null;
         [$from, $to] = [$number('from'), $number('to')];
 
         return $from === null && $to === null ? null : new Range($field, $from, $to);
@@ -89,8 +111,24 @@ final readonly class AdvancedSearchForm
                 $part instanceof Term && count($part->words) > 1 => isset($values['phrase']) ? null : 'phrase',
                 $part instanceof Term && $part->exact => null,
                 $part instanceof Term => 'all',
-                $part instanceof Not && $part->part instanceof Term && $part->part->field === null && count($part->part->words) === 1 && ! $part->part->exact && ! $part->part->begins => 'none',
-                $part instanceof Any && ! isset($values['any']) && array_filter($part->parts, fn (Node $p): bool => ! $p instanceof Term || $p->field !== null || count($p->words) > 1 || $p->exact || $p->begins) === [] => 'any',
+                $part instanceof Not &&
+                    $part->part instanceof Term &&
+                    $part->part->field === null &&
+                    count($part->part->words) === 1 &&
+                    !$part->part->exact &&
+                    !$part->part->begins
+                    => 'none',
+                $part instanceof Any &&
+                    !isset($values['any']) &&
+                    array_filter(
+                        $part->parts,
+                        fn(Node $p): bool => !($p instanceof Term) ||
+                            $p->field !== null ||
+                            count($p->words) > 1 ||
+                            $p->exact ||
+                            $p->begins,
+                    ) === []
+                    => 'any',
                 default => null,
             };
             if ($part instanceof Range) {
@@ -102,13 +140,15 @@ final readonly class AdvancedSearchForm
                 $words = match (true) {
                     $part instanceof Term => $part->words,
                     $part instanceof Not && $part->part instanceof Term => $part->part->words,
-                    $part instanceof Any => array_merge(...array_map(fn (Node $p): array => $p instanceof Term ? $p->words : [], $part->parts)),
+                    $part instanceof Any => array_merge(
+                        ...array_map(fn(Node $p): array => $p instanceof Term ? $p->words : [], $part->parts),
+                    ),
                     default => [],
                 };
-                $values[$name] = trim(($values[$name] ?? '').' '.implode(' ', $words));
+                $values[$name] = trim(($values[$name] ?? '') . ' ' . implode(' ', $words));
             }
         }
 
-        return [array_filter($values, fn (string $v): bool => $v !== ''), implode(' ', $rest)];
+        return [array_filter($values, fn(string $v): bool => $v !== ''), implode(' ', $rest)];
     }
 }

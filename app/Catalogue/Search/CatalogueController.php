@@ -27,27 +27,51 @@ final class CatalogueController
     /** Titles of a wider reach that are shown where the nearer one has none. */
     private const WIDER_SHOWN = 4;
 
-    public function __construct(private readonly RequestContext $current, private readonly SearchTitles $searchTitles, private readonly CountFacets $countFacets)
-    {
-    }
+    public function __construct(
+        private readonly RequestContext $current,
+        private readonly SearchTitles $searchTitles,
+        private readonly CountFacets $countFacets,
+    ) {}
 
-    public function __invoke(Request $request, TitleAvailability $standings, AcquisitionOptions $ways, OwnItems $ownItems, PayMonth $payMonth, NoResultSuggestions $otherWays, Pins $pins): View
-    {
+    public function __invoke(
+        Request $request,
+        TitleAvailability $standings,
+        AcquisitionOptions $ways,
+        OwnItems $ownItems,
+        PayMonth $payMonth,
+        NoResultSuggestions $otherWays,
+        Pins $pins,
+    ): View {
         $library = $this->current->requiredLibrary();
         $now = now()->toImmutable();
-        $asked = array_map(fn (string|int $name): string => Input::text($request, (string) $name), array_combine($keys = array_keys($request->query()), $keys));
-        $asked = array_filter($asked, fn (string $value): bool => $value !== '');
+        $asked = array_map(
+            fn(string|int $name): string => Input::text($request, (string) $name),
+            array_combine($keys = array_keys($request->query()), $keys),
+        );
+        $asked = array_filter($asked, fn(string $value): bool => $value !== '');
         $pinned = $pins->of($request);
         // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
-        $list = isset($asked['list']) ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list']) : null;
-        $search = SearchRequest::read($library->id, ['list' => $list === null ? '' : (string) $list->id] + $asked, $payMonth->reach($this->current->card(), $library, $now), $payMonth->elsewhere($this->current->person, $library, $now), $list?->words);
+        $list = isset($asked['list'])
+            ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list'])
+            : null;
+        $search = SearchRequest::read(
+            $library->id,
+            ['list' => $list === null ? '' : (string) $list->id] + $asked,
+            $payMonth->reach($this->current->card(), $library, $now),
+            $payMonth->elsewhere($this->current->person, $library, $now),
+            $list?->words,
+        );
         $facets = $this->countFacets->of($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
         $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
 
         $person = $this->current->person;
-        $shown = $page->getCollection()->merge(array_merge(...array_values(array_map(fn (LengthAwarePaginator $of): array => $of->items(), $wider))));
+        $shown = $page
+            ->getCollection()
+            ->merge(
+                array_merge(...array_values(array_map(fn(LengthAwarePaginator $of): array => $of->items(), $wider))),
+            );
         $own = $ownItems->of($person, $shown, $now, beyond: $search->how === Reach::Beyond || $wider !== []);
 
         return view('catalogue.search.catalogue', [
@@ -61,7 +85,10 @@ final class CatalogueController
             'spelling' => $facets->total === 0 && $search->words !== '' ? $otherWays->spelling($search, $now) : null,
             'wider' => $wider,
             'standings' => $standings->of($library, $shown, $this->current->card(), $now),
-            'ways' => $person !== null && ($search->how === Reach::Cards || isset($wider['cards'])) ? $ways->soonestOf($library, $person, $shown, $own, $now) : [],
+            'ways' =>
+                $person !== null && ($search->how === Reach::Cards || isset($wider['cards']))
+                    ? $ways->soonestOf($library, $person, $shown, $own, $now)
+                    : [],
             'own' => $own,
         ]);
     }
@@ -74,9 +101,21 @@ final class CatalogueController
     private function wider(SearchRequest $search, DateTimeImmutable $now): array
     {
         $found = [];
-        foreach ($search->how === Reach::Library ? [Reach::Cards, Reach::Beyond] : ($search->how === Reach::Cards ? [Reach::Beyond] : []) as $reach) {
+        foreach (
+            $search->how === Reach::Library
+                ? [Reach::Cards, Reach::Beyond]
+                : ($search->how === Reach::Cards
+                    ? [Reach::Beyond]
+                    : [])
+            as $reach
+        ) {
             if ($reach === Reach::Beyond || $search->otherCards !== []) {
-                $wider = SearchRequest::read($search->libraryId, $search->with(['reach' => $reach->value]), $search->reach, $search->otherCards);
+                $wider = SearchRequest::read(
+                    $search->libraryId,
+                    $search->with(['reach' => $reach->value]),
+                    $search->reach,
+                    $search->otherCards,
+                );
                 $total = $this->searchTitles->total($wider, $now);
                 if ($total > 0) {
                     $found[$reach->value] = $this->searchTitles->page($wider, $total, $now, self::WIDER_SHOWN);
@@ -92,10 +131,20 @@ final class CatalogueController
     {
         $search = AdvancedSearchForm::read($request);
         if ($request->query('go') !== null) {
-            return redirect()->route('catalogue', array_filter(['q' => $search->text(), 'format' => Input::text($request, 'format'), 'audience' => Input::text($request, 'audience')]));
+            return redirect()->route(
+                'catalogue',
+                array_filter([
+                    'q' => $search->text(),
+                    'format' => Input::text($request, 'format'),
+                    'audience' => Input::text($request, 'audience'),
+                ]),
+            );
         }
 
-        $codes = array_unique([...$languages->codes(now()->toImmutable()), ...array_filter([$search->values[Field::Language->value] ?? ''])]);
+        $codes = array_unique([
+            ...$languages->codes(now()->toImmutable()),
+            ...array_filter([$search->values[Field::Language->value] ?? '']),
+        ]);
         $names = array_map(TitleText::language(...), array_combine($codes, $codes));
         asort($names);
 

@@ -37,8 +37,7 @@ final readonly class Facets
         public array $seriesNames,
         public array $libraries,
         public int $anyLanguage,
-    ) {
-    }
+    ) {}
 
     /** @param  array<int, int>  $libraries */
     public static function none(array $libraries): self

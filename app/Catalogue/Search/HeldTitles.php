@@ -25,17 +25,30 @@ final class HeldTitles
      *
      * @return array{string, list<mixed>} SQL and its bindings
      */
-    public static function can(int $libraryId, DateTimeImmutable $now, CardEligibility $reach = new CardEligibility): array
-    {
+    public static function can(
+        int $libraryId,
+        DateTimeImmutable $now,
+        CardEligibility $reach = new CardEligibility(),
+    ): array {
         $at = $now->format('Y-m-d H:i:s.uP');
         $allowed = $reach->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
-        $audiences = $reach->audiences === null ? [] : ['{'.implode(',', $reach->audiences).'}'];
+        $audiences = $reach->audiences === null ? [] : ['{' . implode(',', $reach->audiences) . '}'];
 
         return [
             "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
                 then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
                 else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 else 1 end end)",
-            [$at, $at, ...array_fill(0, 4, $libraryId), ...$audiences, $libraryId, $libraryId, $at, '{'.implode(',', $reach->unpaid).'}', ...$audiences],
+            [
+                $at,
+                $at,
+                ...array_fill(0, 4, $libraryId),
+                ...$audiences,
+                $libraryId,
+                $libraryId,
+                $at,
+                '{' . implode(',', $reach->unpaid) . '}',
+                ...$audiences,
+            ],
         ];
     }
 
@@ -47,9 +60,13 @@ final class HeldTitles
      */
     public static function anywhere(array $places, DateTimeImmutable $now): array
     {
-        $each = array_map(fn (int $id, CardEligibility $reach): array => self::can($id, $now, $reach), array_keys($places), $places);
+        $each = array_map(
+            fn(int $id, CardEligibility $reach): array => self::can($id, $now, $reach),
+            array_keys($places),
+            $places,
+        );
 
-        return ['('.implode(' | ', array_column($each, 0)).')', array_merge(...array_column($each, 1))];
+        return ['(' . implode(' | ', array_column($each, 0)) . ')', array_merge(...array_column($each, 1))];
     }
 
     /**
@@ -62,7 +79,10 @@ final class HeldTitles
     {
         $at = $now->format('Y-m-d H:i:s.uP');
 
-        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', ['{'.implode(',', $libraryIds).'}', $at, $at]];
+        return [
+            '(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)',
+            ['{' . implode(',', $libraryIds) . '}', $at, $at],
+        ];
     }
 
     /**
@@ -70,11 +90,18 @@ final class HeldTitles
      *
      * @return array{string, list<mixed>}
      */
-    public static function condition(int $libraryId, DateTimeImmutable $now, bool $readyNow = false, CardEligibility $reach = new CardEligibility): array
-    {
+    public static function condition(
+        int $libraryId,
+        DateTimeImmutable $now,
+        bool $readyNow = false,
+        CardEligibility $reach = new CardEligibility(),
+    ): array {
         [$perhaps, $perhapsBindings] = self::perhaps([$libraryId], $now);
         [$can, $bindings] = self::can($libraryId, $now, $reach);
 
-        return ["{$perhaps} and {$can} & ".($readyNow ? self::READY : self::HELD).' > 0', [...$perhapsBindings, ...$bindings]];
+        return [
+            "{$perhaps} and {$can} & " . ($readyNow ? self::READY : self::HELD) . ' > 0',
+            [...$perhapsBindings, ...$bindings],
+        ];
     }
 }

@@ -14,9 +14,7 @@ final readonly class Histogram
     /**
      * @param  list<array{from: int, to: int, count: int, x: float, width: float, height: float}>  $bars
      */
-    private function __construct(public array $bars)
-    {
-    }
+    private function __construct(public array $bars) {}
 
     /**
      * @param  array<int, int>  $counts  by number, in order
@@ -43,9 +41,19 @@ final readonly class Histogram
         $step = $width / max(6, count($sums));
         $most = max($sums);
 
-        return new self(array_map(fn (int $i, int $count): array => [
-            'from' => $first + $i * $wide, 'to' => $first + ($i + 1) * $wide - 1, 'count' => $count,
-            'x' => round($i * $step, 1), 'width' => round($step - 1.5, 1), 'height' => $count === 0 ? 0.0 : round(max(2, $height * $count / $most), 1),
-        ], array_keys($sums), $sums));
+        return new self(
+            array_map(
+                fn(int $i, int $count): array => [
+                    'from' => $first + $i * $wide,
+                    'to' => $first + ($i + 1) * $wide - 1,
+                    'count' => $count,
+                    'x' => round($i * $step, 1),
+                    'width' => round($step - 1.5, 1),
+                    'height' => $count === 0 ? 0.0 : round(max(2, ($height * $count) / $most), 1),
+                ],
+                array_keys($sums),
+                $sums,
+            ),
+        );
     }
 }

@@ -11,9 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** The languages that titles are in. */
 final class KnownLanguages
 {
-    public function __construct(private readonly BitmapSearch $inSets)
-    {
-    }
+    public function __construct(private readonly BitmapSearch $inSets) {}
 
     /** @return list<string> codes; of a large catalogue as they were gathered */
     public function codes(DateTimeImmutable $now): array

@@ -13,16 +13,20 @@ use Illuminate\Support\Facades\DB;
 /** What would find something where a search finds nothing: a filter to drop, or another spelling. */
 final class NoResultSuggestions
 {
-    public function __construct(private readonly SearchTitles $searchTitles)
-    {
-    }
+    public function __construct(private readonly SearchTitles $searchTitles) {}
 
     /** @return array<string, int> by the name of a filter, how many titles there would be without it; only those with any, the most first */
     public function withoutFilter(SearchRequest $search, DateTimeImmutable $now): array
     {
         $counts = [];
         foreach (array_keys($search->filters()) as $filter) {
-            $without = SearchRequest::read($search->libraryId, $search->with([$filter => null]), $search->reach, $search->otherCards, $search->listWords);
+            $without = SearchRequest::read(
+                $search->libraryId,
+                $search->with([$filter => null]),
+                $search->reach,
+                $search->otherCards,
+                $search->listWords,
+            );
             $counts[$filter] = $this->searchTitles->total($without, $now);
         }
         arsort($counts);
@@ -47,7 +51,10 @@ final class NoResultSuggestions
         if ($spelled === $search->words) {
             return null;
         }
-        $found = $this->searchTitles->total(SearchRequest::read($search->libraryId, ['q' => $spelled], $search->reach), $now);
+        $found = $this->searchTitles->total(
+            SearchRequest::read($search->libraryId, ['q' => $spelled], $search->reach),
+            $now,
+        );
 
         return $found > 0 ? $spelled : null;
     }
@@ -62,6 +69,10 @@ final class NoResultSuggestions
     /** The word as it was typed, with its accents and capitals, gives way to the better one. */
     private static function replaced(string $typed, string $word, string $better): string
     {
-        return (string) preg_replace_callback('/[\p{L}\p{N}\p{Mn}]+/u', fn (array $m): string => SearchWords::fold($m[0]) === $word ? $better : $m[0], $typed);
+        return (string) preg_replace_callback(
+            '/[\p{L}\p{N}\p{Mn}]+/u',
+            fn(array $m): string => SearchWords::fold($m[0]) === $word ? $better : $m[0],
+            $typed,
+        );
     }
 }

@@ -16,16 +16,26 @@ final class PinController
     {
         $asked = [];
         parse_str(Input::text($request, 'search'), $asked);
-        $search = SearchRequest::read(0, array_filter($asked, fn (mixed $value, int|string $name): bool => is_string($value) && is_string($name), ARRAY_FILTER_USE_BOTH), new CardEligibility);
+        $search = SearchRequest::read(
+            0,
+            array_filter(
+                $asked,
+                fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            new CardEligibility(),
+        );
         $unpin = Input::text($request, 'unpin');
         $pin = Input::text($request, 'filter');
         $kept = $pins->of($request);
-        $pins->keep(match (true) {
-            $unpin === 'all' => [],
-            $unpin !== '' => array_diff_key($kept, [$unpin => 1]),
-            $pin === 'all' => [...$kept, ...$search->filters()],
-            default => [...$kept, ...array_intersect_key($search->filters(), [$pin => 1])],
-        });
+        $pins->keep(
+            match (true) {
+                $unpin === 'all' => [],
+                $unpin !== '' => array_diff_key($kept, [$unpin => 1]),
+                $pin === 'all' => [...$kept, ...$search->filters()],
+                default => [...$kept, ...array_intersect_key($search->filters(), [$pin => 1])],
+            },
+        );
 
         return redirect()->route('catalogue', $search->with([]));
     }

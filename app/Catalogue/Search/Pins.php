@@ -11,14 +11,20 @@ use Illuminate\Http\Request;
 /** Filters kept for the next search. */
 final class Pins
 {
-    public function __construct(private readonly PreferenceStore $kept)
-    {
-    }
+    public function __construct(private readonly PreferenceStore $kept) {}
 
     /** @return array<string, string> as a query string's values, only such as a search understands */
     public function of(Request $request): array
     {
-        return SearchRequest::read(0, array_filter($this->kept->get($request, 'pins'), fn (mixed $value, int|string $name): bool => is_string($value) && is_string($name), ARRAY_FILTER_USE_BOTH), new CardEligibility)->filters();
+        return SearchRequest::read(
+            0,
+            array_filter(
+                $this->kept->get($request, 'pins'),
+                fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            new CardEligibility(),
+        )->filters();
     }
 
     /** @param  array<string, string>  $pins */

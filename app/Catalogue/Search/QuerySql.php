@@ -20,9 +20,7 @@ final readonly class QuerySql
     private const CONFIGURATIONS = ['fig_en', 'fig_es', 'fig_exact'];
 
     /** @param  list<mixed>  $bindings */
-    private function __construct(public string $sql, public array $bindings)
-    {
-    }
+    private function __construct(public string $sql, public array $bindings) {}
 
     public static function of(?Node $node): self
     {
@@ -33,18 +31,28 @@ final readonly class QuerySql
             $node instanceof Not => self::not($node->part),
             $node instanceof Range => self::range($node),
             $node instanceof Term => self::term($node),
-            default => throw new LogicException('A query has no such part: '.$node::class),
+            default => throw new LogicException('A query has no such part: ' . $node::class),
         };
     }
 
     /** Words above all else, for the order of relevance: those that are looked for anywhere or in the title. */
     public static function relevance(?Node $node): ?self
     {
-        $terms = array_values(array_filter(self::termsOf($node), fn (Term $term): bool => $term->field === null || $term->field === Field::Title || $term->field === Field::Contributor));
+        $terms = array_values(
+            array_filter(
+                self::termsOf($node),
+                fn(Term $term): bool => $term->field === null ||
+                    $term->field === Field::Title ||
+                    $term->field === Field::Contributor,
+            ),
+        );
         if ($terms === []) {
             return null;
         }
-        $parts = array_map(fn (Term $term): self => self::tsquery(new Term($term->words, null, false, $term->begins)), $terms);
+        $parts = array_map(
+            fn(Term $term): self => self::tsquery(new Term($term->words, null, false, $term->begins)),
+            $terms,
+        );
 
         return new self(implode(' || ', array_column($parts, 'sql')), array_merge(...array_column($parts, 'bindings')));
     }
@@ -53,29 +61,32 @@ final readonly class QuerySql
     public static function names(?Node $node): ?self
     {
         if ($node instanceof Term) {
-            if (! in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
+            if (!in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
                 return null;
             }
             $query = self::tsquery(new Term($node->words, null, false, $node->begins));
 
             return new self("search_names({$query->sql})", $query->bindings);
         }
-        if (! $node instanceof All && ! $node instanceof Any) {
+        if (!($node instanceof All) && !($node instanceof Any)) {
             return null;
         }
         $parts = array_map(self::names(...), $node->parts);
         $known = array_values(array_filter($parts));
-        if ($known === [] || $node instanceof Any && count($known) < count($parts)) {
+        if ($known === [] || ($node instanceof Any && count($known) < count($parts))) {
             return null;
         }
 
-        return new self('('.implode($node instanceof All ? ' && ' : ' || ', array_column($known, 'sql')).')', array_merge(...array_column($known, 'bindings')));
+        return new self(
+            '(' . implode($node instanceof All ? ' && ' : ' || ', array_column($known, 'sql')) . ')',
+            array_merge(...array_column($known, 'bindings')),
+        );
     }
 
     /** A word of the index as it stands there, for a tsquery. */
     public static function lexeme(string $word): string
     {
-        return "'".strtr($word, ["'" => "''", '\\' => '\\\\'])."'";
+        return "'" . strtr($word, ["'" => "''", '\\' => '\\\\']) . "'";
     }
 
     /** @return list<Term> */
@@ -93,18 +104,22 @@ final readonly class QuerySql
     {
         // What asks the same index is asked in one: the index then reads each list of words once.
         $stems = array_values(array_filter($parts, self::asksStems(...)));
-        $rest = array_values(array_filter($parts, fn (Node $part): bool => ! self::asksStems($part)));
+        $rest = array_values(array_filter($parts, fn(Node $part): bool => !self::asksStems($part)));
         $of = array_map(self::of(...), $rest);
         if ($stems !== []) {
             array_unshift($of, self::forms($stems, $by));
         }
 
-        return new self('('.implode($by, array_column($of, 'sql')).')', array_merge(...array_column($of, 'bindings')));
+        return new self(
+            '(' . implode($by, array_column($of, 'sql')) . ')',
+            array_merge(...array_column($of, 'bindings')),
+        );
     }
 
     private static function asksStems(Node $node): bool
     {
-        return $node instanceof Term ? ! $node->exact && ! $node->begins && in_array($node->field, [null, Field::Title, Field::Contributor], true)
+        return $node instanceof Term
+            ? !$node->exact && !$node->begins && in_array($node->field, [null, Field::Title, Field::Contributor], true)
             : $node instanceof Not && self::asksStems($node->part);
     }
 
@@ -122,19 +137,36 @@ final readonly class QuerySql
          * @param  list<string>  $configurations
          */
         $together = function (array $parts, array $configurations) use ($by): self {
-            $of = array_map(fn (Node $part): self => self::stems($part, array_values($configurations)), $parts);
+            $of = array_map(fn(Node $part): self => self::stems($part, array_values($configurations)), $parts);
 
-            return new self('('.implode($by === ' and ' ? ' && ' : ' || ', array_column($of, 'sql')).')', array_merge(...array_column($of, 'bindings')));
+            return new self(
+                '(' . implode($by === ' and ' ? ' && ' : ' || ', array_column($of, 'sql')) . ')',
+                array_merge(...array_column($of, 'bindings')),
+            );
         };
-        [$stem, $spanishStem, $english, $spanish, $any] = array_map(fn (array $of): self => $together($parts, $of), [['fig_en'], ['fig_es'], ['fig_en', 'fig_exact'], ['fig_es', 'fig_exact'], self::CONFIGURATIONS]);
-        $sought = array_values(array_filter($parts, fn (Node $part): bool => $part instanceof Term));
-        $indexed = $sought === [] || $by === ' or ' && count($sought) < count($parts) ? null : $together($sought, self::CONFIGURATIONS);
+        [$stem, $spanishStem, $english, $spanish, $any] = array_map(fn(array $of): self => $together($parts, $of), [
+            ['fig_en'],
+            ['fig_es'],
+            ['fig_en', 'fig_exact'],
+            ['fig_es', 'fig_exact'],
+            self::CONFIGURATIONS,
+        ]);
+        $sought = array_values(array_filter($parts, fn(Node $part): bool => $part instanceof Term));
+        $indexed =
+            $sought === [] || ($by === ' or ' && count($sought) < count($parts))
+                ? null
+                : $together($sought, self::CONFIGURATIONS);
         $first = $indexed === null ? new self('true', []) : new self("s.stems @@ {$indexed->sql}", $indexed->bindings);
 
         return new self(
             "({$stem->sql} = {$spanishStem->sql} and s.stems @@ {$any->sql} or {$stem->sql} <> {$spanishStem->sql} and {$first->sql}
                 and s.stems @@ case s.language when 'en' then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end)",
-            array_merge(...array_column([$stem, $spanishStem, $any, $stem, $spanishStem, $first, $english, $spanish, $any], 'bindings')),
+            array_merge(
+                ...array_column(
+                    [$stem, $spanishStem, $any, $stem, $spanishStem, $first, $english, $spanish, $any],
+                    'bindings',
+                ),
+            ),
         );
     }
 
@@ -147,7 +179,9 @@ final readonly class QuerySql
             return new self("!!({$part->sql})", $part->bindings);
         }
 
-        return $node instanceof Term ? self::tsquery($node, $configurations) : throw new LogicException('Only words have stems.');
+        return $node instanceof Term
+            ? self::tsquery($node, $configurations)
+            : throw new LogicException('Only words have stems.');
     }
 
     private static function not(Node $part): self
@@ -168,17 +202,35 @@ final readonly class QuerySql
     {
         $words = implode(' ', $term->words);
         $query = self::tsquery(new Term($term->words, null, $term->exact, $term->begins));
-        $named = fn (string $select, string ...$also): self => new self("s.title_id in ({$select})", [...$query->bindings, ...array_values($also)]);
+        $named = fn(string $select, string ...$also): self => new self("s.title_id in ({$select})", [
+            ...$query->bindings,
+            ...array_values($also),
+        ]);
         $wordsOf = "words @@ {$query->sql}";
 
         return match ($term->field) {
             null, Field::Title, Field::Contributor => self::words($term),
-            Field::Author, Field::Narrator => $named("select ct.title_id from contributors c join contributor_title ct on ct.contributor_id = c.id where c.{$wordsOf} and ct.role = ?", $term->field->value),
-            Field::Series => $named("select r.title_id from series x join search_rows r on r.series_id = x.id where x.{$wordsOf}"),
-            Field::Subject => $named("select st.title_id from subjects x join subject_title st on st.subject_id = x.id where x.{$wordsOf}"),
-            Field::Publisher => new self("exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', coalesce(t.publisher, '')) @@ phraseto_tsquery('fig_exact', ?))", [$words]),
-            Field::Award => new self("exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', t.awards) @@ phraseto_tsquery('fig_exact', ?))", [$words]),
-            Field::Isbn => new self('s.title_id in (select id from titles where numbers @> array[?])', [strtoupper($words)]),
+            Field::Author, Field::Narrator => $named(
+                "select ct.title_id from contributors c join contributor_title ct on ct.contributor_id = c.id where c.{$wordsOf} and ct.role = ?",
+                $term->field->value,
+            ),
+            Field::Series => $named(
+                "select r.title_id from series x join search_rows r on r.series_id = x.id where x.{$wordsOf}",
+            ),
+            Field::Subject => $named(
+                "select st.title_id from subjects x join subject_title st on st.subject_id = x.id where x.{$wordsOf}",
+            ),
+            Field::Publisher => new self(
+                "exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', coalesce(t.publisher, '')) @@ phraseto_tsquery('fig_exact', ?))",
+                [$words],
+            ),
+            Field::Award => new self(
+                "exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', t.awards) @@ phraseto_tsquery('fig_exact', ?))",
+                [$words],
+            ),
+            Field::Isbn => new self('s.title_id in (select id from titles where numbers @> array[?])', [
+                strtoupper($words),
+            ]),
             Field::Language => new self('coalesce(s.language = ?, false)', [$words]),
             Field::Year, Field::Level => throw new LogicException('A range is no word.'),
         };
@@ -203,10 +255,24 @@ final readonly class QuerySql
             default => '',
         };
         // A beginning is one of the words as they are; a word in any form is sought by what each language makes of it.
-        $text = implode(' <-> ', array_map(fn (string $word): string => "'{$word}'".($weight === '' && ! $term->begins ? '' : ':').($term->begins ? '*' : '').$weight, $term->words));
+        $text = implode(
+            ' <-> ',
+            array_map(
+                fn(string $word): string => "'{$word}'" .
+                    ($weight === '' && !$term->begins ? '' : ':') .
+                    ($term->begins ? '*' : '') .
+                    $weight,
+                $term->words,
+            ),
+        );
 
         return $term->exact || $term->begins
             ? new self("to_tsquery('fig_exact', ?)", [$text])
-            : new self('('.implode(' || ', array_map(fn (string $one): string => "to_tsquery('{$one}', ?)", $configurations)).')', array_fill(0, count($configurations), $text));
+            : new self(
+                '(' .
+                    implode(' || ', array_map(fn(string $one): string => "to_tsquery('{$one}', ?)", $configurations)) .
+                    ')',
+                array_fill(0, count($configurations), $text),
+            );
     }
 }

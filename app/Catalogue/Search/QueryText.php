@@ -19,7 +19,9 @@ final class QueryText
     {
         return match (true) {
             $node instanceof All => implode(', ', array_map(self::of(...), $node->parts)),
-            $node instanceof Any => __('search.either', ['parts' => implode(' '.__('search.or').' ', array_map(self::of(...), $node->parts))]),
+            $node instanceof Any => __('search.either', [
+                'parts' => implode(' ' . __('search.or') . ' ', array_map(self::of(...), $node->parts)),
+            ]),
             $node instanceof Not => __('search.not', ['part' => self::of($node->part)]),
             $node instanceof Range => self::range($node),
             $node instanceof Term => self::term($node),
@@ -30,23 +32,33 @@ final class QueryText
     /** Whether it asks for more than that some words stand in the record. */
     public static function isPlain(?Node $node): bool
     {
-        return $node === null || ($node instanceof Term && $node->field === null && ! $node->exact && ! $node->begins)
-            || ($node instanceof All && array_filter($node->parts, fn (Node $part): bool => ! self::isPlain($part)) === []);
+        return $node === null ||
+            ($node instanceof Term && $node->field === null && !$node->exact && !$node->begins) ||
+            ($node instanceof All && array_filter($node->parts, fn(Node $part): bool => !self::isPlain($part)) === []);
     }
 
     private static function term(Term $term): string
     {
-        $words = __('search.quoted', ['words' => implode(' ', $term->words).($term->begins ? '…' : '')]);
+        $words = __('search.quoted', ['words' => implode(' ', $term->words) . ($term->begins ? '…' : '')]);
         if ($term->field === Field::Language) {
-            return __('search.in.lang', ['words' => (string) \Locale::getDisplayLanguage($term->words[0], app()->getLocale())]);
+            return __('search.in.lang', [
+                'words' => (string) \Locale::getDisplayLanguage($term->words[0], app()->getLocale()),
+            ]);
         }
 
-        return __($term->field === null ? ($term->exact ? 'search.in.exact' : 'search.in.anywhere') : "search.in.{$term->field->value}", ['words' => $words]);
+        return __(
+            $term->field === null
+                ? ($term->exact
+                    ? 'search.in.exact'
+                    : 'search.in.anywhere')
+                : "search.in.{$term->field->value}",
+            ['words' => $words],
+        );
     }
 
     private static function range(Range $range): string
     {
-        $number = fn (?float $n): string => $n === null ? '' : rtrim(rtrim(number_format($n, 1, '.', ''), '0'), '.');
+        $number = fn(?float $n): string => $n === null ? '' : rtrim(rtrim(number_format($n, 1, '.', ''), '0'), '.');
         $kind = match (true) {
             $range->from === $range->to => 'one',
             $range->from === null => 'to',
@@ -54,6 +66,9 @@ final class QueryText
             default => 'between',
         };
 
-        return __("search.{$range->field->value}.{$kind}", ['from' => $number($range->from), 'to' => $number($range->to)]);
+        return __("search.{$range->field->value}.{$kind}", [
+            'from' => $number($range->from),
+            'to' => $number($range->to),
+        ]);
     }
 }

@@ -12,6 +12,8 @@ final class RefreshAvailability
     /** @return int how many rows changed */
     public function __invoke(): int
     {
-        return (int) DB::scalar('select search_refresh(array_agg(title_id), now()) from (select title_id from search_rows where sure_until <= now() or sure_from > now()) x');
+        return (int) DB::scalar(
+            'select search_refresh(array_agg(title_id), now()) from (select title_id from search_rows where sure_until <= now() or sure_from > now()) x',
+        );
     }
 }

@@ -36,7 +36,7 @@ final readonly class SearchRequest
         public bool $readyNow = false,
         public ?int $staffListId = null,
         string $order = '',
-        public CardEligibility $reach = new CardEligibility,
+        public CardEligibility $reach = new CardEligibility(),
         public ?Audience $audience = null,
         public ?string $language = null,
         public array $subjects = [],
@@ -51,39 +51,85 @@ final readonly class SearchRequest
         public ?int $atLibraryId = null,
     ) {
         $this->query = QueryParser::read($words);
-        $this->order = in_array($order, $this->orders(), true) ? $order : match (true) {
-            $words !== '' => 'relevance',
-            $seriesId !== null => 'series',
-            $staffListId !== null => $listWords === null ? 'list' : 'most_borrowed',
-            default => 'newest',
-        };
+        $this->order = in_array($order, $this->orders(), true)
+            ? $order
+            : match (true) {
+                $words !== '' => 'relevance',
+                $seriesId !== null => 'series',
+                $staffListId !== null => $listWords === null ? 'list' : 'most_borrowed',
+                default => 'newest',
+            };
     }
 
     /** @return list<string> those that make sense here */
     public function orders(): array
     {
-        return array_values(array_filter(self::ORDERS, fn (string $order): bool => match ($order) {
-            'relevance' => $this->words !== '',
-            'list' => $this->staffListId !== null && $this->listWords === null,
-            default => true,
-        }));
+        return array_values(
+            array_filter(
+                self::ORDERS,
+                fn(string $order): bool => match ($order) {
+                    'relevance' => $this->words !== '',
+                    'list' => $this->staffListId !== null && $this->listWords === null,
+                    default => true,
+                },
+            ),
+        );
     }
 
     /**
      * @param  array<string, string>  $asked  values of a query string
      * @param  array<int, CardEligibility>  $otherCards
      */
-    public static function read(int $libraryId, array $asked, CardEligibility $reach, array $otherCards = [], ?string $listWords = null): self
-    {
-        $number = fn (string $name, int $digits = 9): ?int => ctype_digit($asked[$name] ?? '') && strlen($asked[$name]) <= $digits ? (int) $asked[$name] : null;
+    public static function read(
+        int $libraryId,
+        array $asked,
+        CardEligibility $reach,
+        array $otherCards = [],
+        ?string $listWords = null,
+    ): self {
+        $number = fn(string $name, int $digits = 9): ?int => ctype_digit($asked[$name] ?? '') &&
+        strlen($asked[$name]) <= $digits
+            ? (int) $asked[$name]
+            : null;
 
         return new self(
-            $libraryId, mb_substr($asked['q'] ?? '', 0, 400), Format::tryFrom($asked['format'] ?? ''), ($asked['ready'] ?? '') === '1', $number('list'), $asked['order'] ?? '', $reach,
-            Audience::tryFrom($asked['audience'] ?? ''), preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
-            array_slice(array_values(array_unique(array_map(intval(...), array_filter(explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')), fn (string $id): bool => ctype_digit($id) && strlen($id) < 10)))), 0, 8),
-            self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)), self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
-            $number('series'), ($asked['always'] ?? '') === '1', Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library, $otherCards, $listWords,
-            array_slice(array_values(array_unique(array_filter(array_map(trim(...), explode('||', $asked['awards'] ?? ''))))), 0, 8), isset(([$libraryId => 1] + $otherCards)[$number('at') ?? 0]) ? $number('at') : null,
+            $libraryId,
+            mb_substr($asked['q'] ?? '', 0, 400),
+            Format::tryFrom($asked['format'] ?? ''),
+            ($asked['ready'] ?? '') === '1',
+            $number('list'),
+            $asked['order'] ?? '',
+            $reach,
+            Audience::tryFrom($asked['audience'] ?? ''),
+            preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
+            array_slice(
+                array_values(
+                    array_unique(
+                        array_map(
+                            intval(...),
+                            array_filter(
+                                explode(' ', strtr($asked['subjects'] ?? '', '.', ' ')),
+                                fn(string $id): bool => ctype_digit($id) && strlen($id) < 10,
+                            ),
+                        ),
+                    ),
+                ),
+                0,
+                8,
+            ),
+            self::range($asked['year'] ?? '', $number('year_from', 4), $number('year_to', 4)),
+            self::range($asked['level'] ?? '', $number('level_from', 4), $number('level_to', 4)),
+            $number('series'),
+            ($asked['always'] ?? '') === '1',
+            Reach::tryFrom($asked['reach'] ?? '') ?? Reach::Library,
+            $otherCards,
+            $listWords,
+            array_slice(
+                array_values(array_unique(array_filter(array_map(trim(...), explode('||', $asked['awards'] ?? ''))))),
+                0,
+                8,
+            ),
+            isset(([$libraryId => 1] + $otherCards)[$number('at') ?? 0]) ? $number('at') : null,
         );
     }
 
@@ -91,7 +137,10 @@ final readonly class SearchRequest
     public function places(): array
     {
         $places = [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);
-        $one = $this->how === Reach::Cards && $this->atLibraryId !== null ? array_intersect_key($places, [$this->atLibraryId => 1]) : [];
+        $one =
+            $this->how === Reach::Cards && $this->atLibraryId !== null
+                ? array_intersect_key($places, [$this->atLibraryId => 1])
+                : [];
 
         return $one === [] ? $places : $one;
     }
@@ -99,7 +148,10 @@ final readonly class SearchRequest
     /** The words that find what somebody did in a role. */
     public static function byPerson(string $role, string $name): string
     {
-        return (in_array($role, ['author', 'narrator'], true) ? $role : 'contributor').':"'.str_replace('"', '', $name).'"';
+        return (in_array($role, ['author', 'narrator'], true) ? $role : 'contributor') .
+            ':"' .
+            str_replace('"', '', $name) .
+            '"';
     }
 
     /**
@@ -110,32 +162,48 @@ final readonly class SearchRequest
      */
     public function with(array $changes): array
     {
-        return array_filter([...$this->filters(), 'q' => $this->words, 'list' => $this->staffListId === null ? null : (string) $this->staffListId, 'order' => $this->order, 'reach' => $this->how === Reach::Library ? null : $this->how->value, ...$changes], fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter(
+            [
+                ...$this->filters(),
+                'q' => $this->words,
+                'list' => $this->staffListId === null ? null : (string) $this->staffListId,
+                'order' => $this->order,
+                'reach' => $this->how === Reach::Library ? null : $this->how->value,
+                ...$changes,
+            ],
+            fn(?string $value): bool => $value !== null && $value !== '',
+        );
     }
 
     /** @return array<string, string> what narrows the search down, each by itself removable */
     public function filters(): array
     {
-        return array_filter([
-            'ready' => $this->readyNow ? '1' : null,
-            'always' => $this->alwaysReady ? '1' : null,
-            'format' => $this->format?->value,
-            'audience' => $this->audience?->value,
-            'language' => $this->language,
-            'subjects' => implode('.', $this->subjects),
-            'year' => self::text($this->years),
-            'level' => self::text($this->levels),
-            'series' => $this->seriesId === null ? null : (string) $this->seriesId,
-            'awards' => implode('||', $this->awards),
-            'at' => $this->how === Reach::Cards && $this->atLibraryId !== null ? (string) $this->atLibraryId : null,
-        ], fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter(
+            [
+                'ready' => $this->readyNow ? '1' : null,
+                'always' => $this->alwaysReady ? '1' : null,
+                'format' => $this->format?->value,
+                'audience' => $this->audience?->value,
+                'language' => $this->language,
+                'subjects' => implode('.', $this->subjects),
+                'year' => self::text($this->years),
+                'level' => self::text($this->levels),
+                'series' => $this->seriesId === null ? null : (string) $this->seriesId,
+                'awards' => implode('||', $this->awards),
+                'at' => $this->how === Reach::Cards && $this->atLibraryId !== null ? (string) $this->atLibraryId : null,
+            ],
+            fn(?string $value): bool => $value !== null && $value !== '',
+        );
     }
 
     /** @return array{int|null, int|null} */
     private static function range(string $text, ?int $from, ?int $to): array
     {
         if (preg_match('/^(\d{1,4})?-(\d{1,4})?$/', $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
-            [$from, $to] = [$from ?? ($m[1] === null ? null : (int) $m[1]), $to ?? ($m[2] === null ? null : (int) $m[2])];
+            [$from, $to] = [
+                $from ?? ($m[1] === null ? null : (int) $m[1]),
+                $to ?? ($m[2] === null ? null : (int) $m[2]),
+            ];
         }
 
         return $from !== null && $to !== null && $from > $to ? [$to, $from] : [$from, $to];

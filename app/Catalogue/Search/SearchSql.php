@@ -41,7 +41,11 @@ final class SearchSql
             array_push($bindings, ...$values);
         }
 
-        return ["cross join lateral (select {$can} can offset 0) had", "{$where} and ".self::within($search, 'had.can'), [...$canBindings, ...$bindings]];
+        return [
+            "cross join lateral (select {$can} can offset 0) had",
+            "{$where} and " . self::within($search, 'had.can'),
+            [...$canBindings, ...$bindings],
+        ];
     }
 
     /** Held by one of the libraries, or beyond all of them; with <>, which the planner takes to be so of nearly all rows, as it is. */
@@ -57,7 +61,10 @@ final class SearchSql
      */
     public static function beyond(SearchRequest $search): array
     {
-        return ['(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))', [$search->libraryId]];
+        return [
+            '(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))',
+            [$search->libraryId],
+        ];
     }
 
     /**
@@ -112,14 +119,19 @@ final class SearchSql
     public static function choices(SearchRequest $search, string $row = '', ?string $had = null): array
     {
         $all = ['true', []];
-        $range = fn (string $of, array $from): array => $from === [null, null] ? $all : ["coalesce({$of} between ? and ?, false)", [$from[0] ?? -9999, $from[1] ?? 9999]];
+        $range = fn(string $of, array $from): array => $from === [null, null]
+            ? $all
+            : ["coalesce({$of} between ? and ?, false)", [$from[0] ?? -9999, $from[1] ?? 9999]];
 
         return [
             'format' => $search->format === null ? $all : ["{$row}format = ?", [$search->format->value]],
             'audience' => $search->audience === null ? $all : ["{$row}audience = ?", [$search->audience->value]],
-            'language' => $search->language === null ? $all : ["coalesce({$row}language = ?, false)", [$search->language]],
+            'language' =>
+                $search->language === null ? $all : ["coalesce({$row}language = ?, false)", [$search->language]],
             'ready' => $search->readyNow ? [$had === null ? 'ready' : sprintf($had, HeldTitles::READY), []] : $all,
-            'always' => $search->alwaysReady ? [$had === null ? 'always' : sprintf($had, HeldTitles::ALWAYS), []] : $all,
+            'always' => $search->alwaysReady
+                ? [$had === null ? 'always' : sprintf($had, HeldTitles::ALWAYS), []]
+                : $all,
             'year' => $range("{$row}year", $search->years),
             'level' => $range("floor({$row}level)", $search->levels),
         ];

@@ -11,7 +11,5 @@ use App\Models\Title;
 final readonly class ListOnShow
 {
     /** @param  list<Title>  $first */
-    public function __construct(public StaffList $list, public int $titles, public int $ready, public array $first)
-    {
-    }
+    public function __construct(public StaffList $list, public int $titles, public int $ready, public array $first) {}
 }

@@ -16,8 +16,11 @@ final class PorchListsController
         $now = now()->toImmutable();
         $library = $current->library;
 
-        return view('catalogue.staff-lists.list-cards', ['lists' => $library === null
-            ? []
-            : $staffLists->showing($library, $now, $payMonth->reach($current->card(), $library, $now))]);
+        return view('catalogue.staff-lists.list-cards', [
+            'lists' =>
+                $library === null
+                    ? []
+                    : $staffLists->showing($library, $now, $payMonth->reach($current->card(), $library, $now)),
+        ]);
     }
 }

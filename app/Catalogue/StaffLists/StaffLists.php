@@ -32,12 +32,23 @@ final class StaffLists
      *
      * @return list<ListOnShow>
      */
-    public function showing(Library $library, DateTimeImmutable $now, CardEligibility $reach = new CardEligibility, ?Room $room = null, ?RoomChoice $choice = null, int $covers = 3): array
-    {
+    public function showing(
+        Library $library,
+        DateTimeImmutable $now,
+        CardEligibility $reach = new CardEligibility(),
+        ?Room $room = null,
+        ?RoomChoice $choice = null,
+        int $covers = 3,
+    ): array {
         $today = $now->setTimezone($library->zone())->format('Y-m-d');
-        $lists = StaffList::query()->where('library_id', $library->id)->when($room, fn ($query) => $query->where('room', $room))
-            ->where(fn ($query) => $query->whereNull('shows_from')->orWhere('shows_from', '<=', $today))->where(fn ($query) => $query->whereNull('shows_until')->orWhere('shows_until', '>=', $today))
-            ->orderBy('position')->orderBy('id')->get();
+        $lists = StaffList::query()
+            ->where('library_id', $library->id)
+            ->when($room, fn($query) => $query->where('room', $room))
+            ->where(fn($query) => $query->whereNull('shows_from')->orWhere('shows_from', '<=', $today))
+            ->where(fn($query) => $query->whereNull('shows_until')->orWhere('shows_until', '>=', $today))
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get();
 
         return $this->counted($lists, $library, $now, $reach, $choice, $covers);
     }
@@ -45,32 +56,78 @@ final class StaffLists
     /** @return list<ListOnShow> every one, whenever it shows */
     public function all(Library $library, DateTimeImmutable $now): array
     {
-        return $this->counted(StaffList::query()->where('library_id', $library->id)->orderByRaw("array_position(array['children','teen','reading','study'], room::text)")->orderBy('position')->orderBy('id')->get(), $library, $now, new CardEligibility, null, 0);
+        return $this->counted(
+            StaffList::query()
+                ->where('library_id', $library->id)
+                ->orderByRaw("array_position(array['children','teen','reading','study'], room::text)")
+                ->orderBy('position')
+                ->orderBy('id')
+                ->get(),
+            $library,
+            $now,
+            new CardEligibility(),
+            null,
+            0,
+        );
     }
 
     /**
      * @param  Collection<int, StaffList>  $lists
      * @return list<ListOnShow>
      */
-    private function counted(Collection $lists, Library $library, DateTimeImmutable $now, CardEligibility $reach, ?RoomChoice $choice, int $covers): array
-    {
+    private function counted(
+        Collection $lists,
+        Library $library,
+        DateTimeImmutable $now,
+        CardEligibility $reach,
+        ?RoomChoice $choice,
+        int $covers,
+    ): array {
         if ($lists->isEmpty()) {
             return [];
         }
         [$members, $memberBindings] = $this->members($lists, HeldTitles::perhaps([$library->id], $now));
         [$can, $canBindings] = HeldTitles::can($library->id, $now, $reach);
         [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
-        $rows = collect(DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [...$memberBindings, ...$canBindings, ...$whereBindings]))->keyBy('list_id');
-        $firsts = $rows->map(fn (stdClass $row): array => $row->first === null ? [] : array_map(intval(...), array_filter(explode(',', trim($row->first, '{}')), fn (string $id): bool => $id !== '')));
-        $titles = Title::query()->select(self::COVERS)->findMany($firsts->flatten()->unique()->all())->keyBy('id');
+        $rows = collect(
+            DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [
+                ...$memberBindings,
+                ...$canBindings,
+                ...$whereBindings,
+            ]),
+        )->keyBy('list_id');
+        $firsts = $rows->map(
+            fn(stdClass $row): array => $row->first === null
+                ? []
+                : array_map(
+                    intval(...),
+                    array_filter(explode(',', trim($row->first, '{}')), fn(string $id): bool => $id !== ''),
+                ),
+        );
+        $titles = Title::query()
+            ->select(self::COVERS)
+            ->findMany($firsts->flatten()->unique()->all())
+            ->keyBy('id');
         if ($covers > 3) {
             TitleNames::giveTo($titles);
         }
 
-        return array_values($lists->map(fn (StaffList $list): ListOnShow => new ListOnShow(
-            $list, (int) ($rows[$list->id]->titles ?? 0), (int) ($rows[$list->id]->ready ?? 0),
-            array_values(array_filter(array_map(fn (int $id): ?Title => $titles[$id] ?? null, $firsts[$list->id] ?? []))),
-        ))->all());
+        return array_values(
+            $lists
+                ->map(
+                    fn(StaffList $list): ListOnShow => new ListOnShow(
+                        $list,
+                        (int) ($rows[$list->id]->titles ?? 0),
+                        (int) ($rows[$list->id]->ready ?? 0),
+                        array_values(
+                            array_filter(
+                                array_map(fn(int $id): ?Title => $titles[$id] ?? null, $firsts[$list->id] ?? []),
+                            ),
+                        ),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -82,8 +139,10 @@ final class StaffLists
      */
     private function members(Collection $lists, array $perhaps): array
     {
-        $parts = ['select staff_list_id list_id, title_id, position::bigint place from staff_list_title where staff_list_id = any(?::bigint[])'];
-        $bindings = ['{'.$lists->whereNull('words')->pluck('id')->implode(',').'}'];
+        $parts = [
+            'select staff_list_id list_id, title_id, position::bigint place from staff_list_title where staff_list_id = any(?::bigint[])',
+        ];
+        $bindings = ['{' . $lists->whereNull('words')->pluck('id')->implode(',') . '}'];
         foreach ($lists->whereNotNull('words') as $list) {
             $query = QuerySql::of(QueryParser::read((string) $list->words)->tree);
             $parts[] = "select ?::bigint, s.title_id, row_number() over (order by s.times_borrowed desc, s.title_id) from search_rows s where {$query->sql} and {$perhaps[0]}";

@@ -29,12 +29,17 @@ final class HeldByName
     {
         $gathered = $gathering?->every("held:{$libraryId}");
         $loose = array_flip($gathering?->loose->numbers() ?? []);
-        if ($gathering !== null && ! ($lent = $gathering->loose->without($gathering->changed))->isEmpty()) {
-            foreach (array_filter($names, fn (stdClass $name): bool => $name->many) as $name) {
+        if ($gathering !== null && !($lent = $gathering->loose->without($gathering->changed))->isEmpty()) {
+            foreach (array_filter($names, fn(stdClass $name): bool => $name->many) as $name) {
                 array_push($name->titles, ...$gathering->every(self::set($name))->and($lent)->numbers());
             }
         }
-        $asked = array_values(array_filter(array_merge(...array_map(fn (stdClass $name): array => $name->titles, $names)), fn (int $title): bool => $gathered === null || isset($loose[$title])));
+        $asked = array_values(
+            array_filter(
+                array_merge(...array_map(fn(stdClass $name): array => $name->titles, $names)),
+                fn(int $title): bool => $gathered === null || isset($loose[$title]),
+            ),
+        );
         $held = array_flip($this->held($asked, $libraryId, $now));
         $sure = null;
         foreach ($names as $name) {
@@ -44,13 +49,21 @@ final class HeldByName
 
                 continue;
             }
-            $name->n = count(array_filter($name->titles, fn (int $title): bool => isset($held[$title]) || ! isset($loose[$title]) && $gathered?->has($title)));
+            $name->n = count(
+                array_filter(
+                    $name->titles,
+                    fn(int $title): bool => isset($held[$title]) || (!isset($loose[$title]) && $gathered?->has($title)),
+                ),
+            );
             if ($gathering !== null && $set !== null) {
-                $name->n += $gathering->count($set, $sure ??= ($gathered ?? TitleSet::none())->without($gathering->loose)->forCounting());
+                $name->n += $gathering->count(
+                    $set,
+                    $sure ??= ($gathered ?? TitleSet::none())->without($gathering->loose)->forCounting(),
+                );
             }
         }
 
-        return array_values(array_filter($names, fn (stdClass $name): bool => $name->n > 0));
+        return array_values(array_filter($names, fn(stdClass $name): bool => $name->n > 0));
     }
 
     private static function set(stdClass $name): string
@@ -69,13 +82,22 @@ final class HeldByName
         }
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
 
-        return array_column(DB::select("select s.title_id from search_rows s where s.title_id = any(?::bigint[]) and {$held}", ['{'.implode(',', array_unique($titles)).'}', ...$bindings]), 'title_id');
+        return array_column(
+            DB::select("select s.title_id from search_rows s where s.title_id = any(?::bigint[]) and {$held}", [
+                '{' . implode(',', array_unique($titles)) . '}',
+                ...$bindings,
+            ]),
+            'title_id',
+        );
     }
 
     private function count(stdClass $name, int $libraryId, DateTimeImmutable $now): int
     {
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
 
-        return DB::scalar('select count(*) from search_rows s where s.title_id in ('.self::TITLES[$name->kind].") and {$held}", [$name->id, $name->role, ...$bindings]);
+        return DB::scalar(
+            'select count(*) from search_rows s where s.title_id in (' . self::TITLES[$name->kind] . ") and {$held}",
+            [$name->id, $name->role, ...$bindings],
+        );
     }
 }

@@ -32,9 +32,7 @@ final class LikelyNames
 
     private const KINDS = ['title', 'person', 'series', 'subject'];
 
-    public function __construct(private readonly HeldByName $heldByName)
-    {
-    }
+    public function __construct(private readonly HeldByName $heldByName) {}
 
     /**
      * Of those that were gathered for the beginning of a word, what the library has, in rows by kind.
@@ -50,8 +48,17 @@ final class LikelyNames
         if (mb_strlen($prefix) < self::SHORTEST) {
             return array_fill_keys(self::KINDS, null);
         }
-        foreach ([[$each + self::MORE_TITLES, $each + self::MORE_OTHERS], [self::KEPT, self::KEPT]] as [$mostTitles, $mostOthers]) {
-            $begun = $this->begun($prefix, count($words) === 1 && $prefix === $word ? null : $named, $mostTitles, $mostOthers, $now);
+        foreach (
+            [[$each + self::MORE_TITLES, $each + self::MORE_OTHERS], [self::KEPT, self::KEPT]]
+            as [$mostTitles, $mostOthers]
+        ) {
+            $begun = $this->begun(
+                $prefix,
+                count($words) === 1 && $prefix === $word ? null : $named,
+                $mostTitles,
+                $mostOthers,
+                $now,
+            );
             if ($begun === null) {
                 return array_fill_keys(self::KINDS, null);
             }
@@ -60,20 +67,27 @@ final class LikelyNames
             foreach ($this->heldByName->of(self::asTheyAre($begun), $gathering, $libraryId, $now) as $name) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
-            $found = array_map(fn (array $names): array => array_slice(array_values($names), 0, $each), $found);
+            $found = array_map(fn(array $names): array => array_slice(array_values($names), 0, $each), $found);
             $asked = array_count_values(array_column($begun->names ?? [], 'kind'));
-            $left = array_filter(self::KINDS, fn (string $kind): bool => count($found[$kind]) < $each && ($asked[$kind] ?? 0) === ($kind === 'title' ? $mostTitles : $mostOthers));
+            $left = array_filter(
+                self::KINDS,
+                fn(string $kind): bool => count($found[$kind]) < $each &&
+                    ($asked[$kind] ?? 0) === ($kind === 'title' ? $mostTitles : $mostOthers),
+            );
             if ($left === []) {
                 break;
             }
         }
-        $full = fn (string $kind): bool => in_array($kind, $begun->full ?? [], true);
+        $full = fn(string $kind): bool => in_array($kind, $begun->full ?? [], true);
         $of = function (string $kind) use ($found, $full): ?array {
-            usort($found[$kind], fn (stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
+            usort($found[$kind], fn(stdClass $a, stdClass $b): int => [$b->n, $a->name] <=> [$a->n, $b->name]);
 
             return $found[$kind] === [] && $full($kind) ? null : $found[$kind];
         };
-        $titles = $found['title'] === [] && ($full('title') || $gathering === null || ! $begun->looked) ? $this->lessLikely($libraryId, $word, $named, $each, $now) : $found['title'];
+        $titles =
+            $found['title'] === [] && ($full('title') || $gathering === null || !$begun->looked)
+                ? $this->lessLikely($libraryId, $word, $named, $each, $now)
+                : $found['title'];
 
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
     }
@@ -82,12 +96,20 @@ final class LikelyNames
     private function begun(string $prefix, ?string $named, int $titles, int $others, DateTimeImmutable $now): ?stdClass
     {
         $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?)', [
-            $prefix, $named, $now->format('Y-m-d H:i:s.uP'), BitmapIndex::MOST_LOOSE + 1, self::KEPT, $titles, $others,
+            $prefix,
+            $named,
+            $now->format('Y-m-d H:i:s.uP'),
+            BitmapIndex::MOST_LOOSE + 1,
+            self::KEPT,
+            $titles,
+            $others,
         ]);
         $begun = is_string($json) ? json_decode($json) : null;
         $gathered = array_column($begun->gathered ?? [], 'of');
 
-        return in_array(IndexPart::Records->value, $gathered, true) && count($begun->changed) <= BitmapIndex::MOST_LOOSE ? $begun : null;
+        return in_array(IndexPart::Records->value, $gathered, true) && count($begun->changed) <= BitmapIndex::MOST_LOOSE
+            ? $begun
+            : null;
     }
 
     /**
@@ -107,9 +129,12 @@ final class LikelyNames
             $also["{$bears->kind}:{$bears->id}:{$bears->role}"][] = $bears->title;
         }
         foreach ($names as $name) {
-            $name->titles = [...array_diff($name->titles, $begun->changed), ...$also["{$name->kind}:{$name->id}:{$name->role}"] ?? []];
+            $name->titles = [
+                ...array_diff($name->titles, $begun->changed),
+                ...$also["{$name->kind}:{$name->id}:{$name->role}"] ?? [],
+            ];
         }
-        $names = array_filter($names, fn (stdClass $name): bool => $name->many || $name->titles !== []);
+        $names = array_filter($names, fn(stdClass $name): bool => $name->many || $name->titles !== []);
 
         return array_values(array_merge($names, $begun->new));
     }
@@ -122,21 +147,33 @@ final class LikelyNames
     private function lessLikely(int $libraryId, string $word, string $named, int $each, DateTimeImmutable $now): array
     {
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
-        $titles = fn (string $condition, array $of): array => DB::select(
+        $titles = fn(string $condition, array $of): array => DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
                 where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed + 0 desc, t.id limit {$each}",
             [...$of, $named, ...$bindings],
         );
         $first = IndexSnapshot::at($now, [$word]);
         if ($first === null) {
-            return array_values($titles("s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", ["'t.{$word}':*", "'{$word}'", "'{$word}'"]));
+            return array_values(
+                $titles("s.stems @@ (?::tsquery || search_names(to_tsquery('fig_en', ?) || to_tsquery('fig_es', ?)))", [
+                    "'t.{$word}':*",
+                    "'{$word}'",
+                    "'{$word}'",
+                ]),
+            );
         }
         $found = [];
         $words = new WordBitmaps($first);
-        $named = $words->named(new Term([$word], begins: true))->or($words->named(new Term([$word])))->or($first->gathering->changed);
+        $named = $words
+            ->named(new Term([$word], begins: true))
+            ->or($words->named(new Term([$word])))
+            ->or($first->gathering->changed);
         foreach ($first->gathering->inRings($named, 'popular') as $ring) {
-            if (! $ring->isEmpty() && count($found) < $each) {
-                array_push($found, ...$titles('s.title_id = any(?::bigint[])', ['{'.implode(',', $ring->numbers()).'}']));
+            if (!$ring->isEmpty() && count($found) < $each) {
+                array_push(
+                    $found,
+                    ...$titles('s.title_id = any(?::bigint[])', ['{' . implode(',', $ring->numbers()) . '}']),
+                );
             }
         }
 

@@ -16,9 +16,7 @@ final class Suggest
 {
     private const EACH = 4;
 
-    public function __construct(private readonly LikelyNames $likelyNames)
-    {
-    }
+    public function __construct(private readonly LikelyNames $likelyNames) {}
 
     /** @return list<Suggestion> */
     public function of(int $libraryId, string $typed, DateTimeImmutable $now): array
@@ -42,35 +40,84 @@ final class Suggest
     private function find(int $libraryId, array $words, DateTimeImmutable $now): array
     {
         $last = array_key_last($words);
-        $query = fn (string $weight): string => implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}':".($n === $last ? '*' : '').$weight, $words, array_keys($words)));
-        $named = implode(' & ', array_map(fn (string $word, int $n): string => "'{$word}'".($n === $last ? ':*' : ''), $words, array_keys($words)));
+        $query = fn(string $weight): string => implode(
+            ' & ',
+            array_map(
+                fn(string $word, int $n): string => "'{$word}':" . ($n === $last ? '*' : '') . $weight,
+                $words,
+                array_keys($words),
+            ),
+        );
+        $named = implode(
+            ' & ',
+            array_map(
+                fn(string $word, int $n): string => "'{$word}'" . ($n === $last ? ':*' : ''),
+                $words,
+                array_keys($words),
+            ),
+        );
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
         $likely = $this->likelyNames->of($libraryId, $words, $named, self::EACH, $now);
 
-        $titles = $likely['title'] ?? DB::select(
-            "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit ".self::EACH,
-            [$query('A'), ...$bindings],
-        );
-        $people = $likely['person'] ?? DB::select(
-            "select c.name, ct.role, count(*) n from contributors c join contributor_title ct on ct.contributor_id = c.id join search_rows s on s.title_id = ct.title_id
-                where c.words @@ to_tsquery('fig_exact', ?) and {$held} group by c.id, ct.role order by n desc, c.name limit ".self::EACH,
-            [$named, ...$bindings],
-        );
-        $series = $likely['series'] ?? DB::select(
-            "select x.id, x.name, count(*) n from series x join search_rows s on s.series_id = x.id where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit ".self::EACH,
-            [$named, ...$bindings],
-        );
-        $subjects = $likely['subject'] ?? DB::select(
-            "select x.id, x.name, count(*) n from subjects x join subject_title st on st.subject_id = x.id join search_rows s on s.title_id = st.title_id
-                where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit ".self::EACH,
-            [$named, ...$bindings],
-        );
+        $titles =
+            $likely['title'] ??
+            DB::select(
+                "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit " .
+                    self::EACH,
+                [$query('A'), ...$bindings],
+            );
+        $people =
+            $likely['person'] ??
+            DB::select(
+                "select c.name, ct.role, count(*) n from contributors c join contributor_title ct on ct.contributor_id = c.id join search_rows s on s.title_id = ct.title_id
+                where c.words @@ to_tsquery('fig_exact', ?) and {$held} group by c.id, ct.role order by n desc, c.name limit " .
+                    self::EACH,
+                [$named, ...$bindings],
+            );
+        $series =
+            $likely['series'] ??
+            DB::select(
+                "select x.id, x.name, count(*) n from series x join search_rows s on s.series_id = x.id where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit " .
+                    self::EACH,
+                [$named, ...$bindings],
+            );
+        $subjects =
+            $likely['subject'] ??
+            DB::select(
+                "select x.id, x.name, count(*) n from subjects x join subject_title st on st.subject_id = x.id join search_rows s on s.title_id = st.title_id
+                where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit " .
+                    self::EACH,
+                [$named, ...$bindings],
+            );
 
         return array_values([
-            ...array_map(fn (stdClass $t): Suggestion => new Suggestion('title', $t->name, 1, titleId: $t->id, format: $t->format, edition: $t->edition), $titles),
-            ...array_map(fn (stdClass $p): Suggestion => new Suggestion($p->role, $p->name, $p->n, ['q' => SearchRequest::byPerson($p->role, $p->name)]), $people),
-            ...array_map(fn (stdClass $x): Suggestion => new Suggestion('series', $x->name, $x->n, ['series' => (string) $x->id]), $series),
-            ...array_map(fn (stdClass $x): Suggestion => new Suggestion('subject', $x->name, $x->n, ['subjects' => (string) $x->id]), $subjects),
+            ...array_map(
+                fn(stdClass $t): Suggestion => new Suggestion(
+                    'title',
+                    $t->name,
+                    1,
+                    titleId: $t->id,
+                    format: $t->format,
+                    edition: $t->edition,
+                ),
+                $titles,
+            ),
+            ...array_map(
+                fn(stdClass $p): Suggestion => new Suggestion($p->role, $p->name, $p->n, [
+                    'q' => SearchRequest::byPerson($p->role, $p->name),
+                ]),
+                $people,
+            ),
+            ...array_map(
+                fn(stdClass $x): Suggestion => new Suggestion('series', $x->name, $x->n, ['series' => (string) $x->id]),
+                $series,
+            ),
+            ...array_map(
+                fn(stdClass $x): Suggestion => new Suggestion('subject', $x->name, $x->n, [
+                    'subjects' => (string) $x->id,
+                ]),
+                $subjects,
+            ),
         ]);
     }
 
@@ -81,7 +128,10 @@ final class Suggest
     private function corrected(array $words): array
     {
         return array_map(function (string $word): string {
-            if (mb_strlen($word) < Spelling::SHORTEST || DB::scalar('select exists (select from search_words where word like ?)', ["{$word}%"])) {
+            if (
+                mb_strlen($word) < Spelling::SHORTEST ||
+                DB::scalar('select exists (select from search_words where word like ?)', ["{$word}%"])
+            ) {
                 return $word;
             }
 

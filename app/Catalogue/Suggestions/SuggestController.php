@@ -13,8 +13,14 @@ final class SuggestController
 {
     public function __invoke(Request $request, RequestContext $current, Suggest $suggest): Response
     {
-        $suggestions = $suggest->of($current->requiredLibrary()->id, mb_substr(Input::text($request, 'q'), 0, 100), now()->toImmutable());
+        $suggestions = $suggest->of(
+            $current->requiredLibrary()->id,
+            mb_substr(Input::text($request, 'q'), 0, 100),
+            now()->toImmutable(),
+        );
 
-        return response()->view('catalogue.suggestions.suggestions', ['suggestions' => $suggestions])->header('Cache-Control', 'private, max-age=60');
+        return response()
+            ->view('catalogue.suggestions.suggestions', ['suggestions' => $suggestions])
+            ->header('Cache-Control', 'private, max-age=60');
     }
 }

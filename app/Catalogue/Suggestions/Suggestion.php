@@ -12,7 +12,13 @@ final readonly class Suggestion
      * @param  int  $count  titles it leads to
      * @param  array<string, string>  $search  as a query string's values; empty for a title
      */
-    public function __construct(public string $kind, public string $label, public int $count, public array $search = [], public ?int $titleId = null, public ?string $format = null, public ?string $edition = null)
-    {
-    }
+    public function __construct(
+        public string $kind,
+        public string $label,
+        public int $count,
+        public array $search = [],
+        public ?int $titleId = null,
+        public ?string $format = null,
+        public ?string $edition = null,
+    ) {}
 }

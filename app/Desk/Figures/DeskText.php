@@ -31,16 +31,25 @@ final class DeskText
     /** "20 pages to print, offline" of a licence's row */
     public static function rights(\stdClass $licence): string
     {
-        return implode(', ', array_filter([
-            $licence->pages_allowed === null ? __('desk.may_all_pages') : trans_choice('desk.may_pages', $licence->pages_allowed),
-            $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null, $licence->offline ? __('desk.may_short.offline') : null, $licence->download ? __('desk.may_short.download') : null,
-        ]));
+        return implode(
+            ', ',
+            array_filter([
+                $licence->pages_allowed === null
+                    ? __('desk.may_all_pages')
+                    : trans_choice('desk.may_pages', $licence->pages_allowed),
+                $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null,
+                $licence->offline ? __('desk.may_short.offline') : null,
+                $licence->download ? __('desk.may_short.download') : null,
+            ]),
+        );
     }
 
     /** "November 2026" from "2026-11" */
     public static function month(string $month, string $pattern = 'LLLL y'): string
     {
-        return (string) (new IntlDateFormatter(app()->getLocale(), pattern: $pattern, timezone: 'UTC'))->format(new DateTimeImmutable("{$month}-01", new \DateTimeZone('UTC')));
+        return (string) (new IntlDateFormatter(app()->getLocale(), pattern: $pattern, timezone: 'UTC'))->format(
+            new DateTimeImmutable("{$month}-01", new \DateTimeZone('UTC')),
+        );
     }
 
     /** "3–20 March, at the latest 2 April", or what else is to be said of a turn. */
@@ -52,6 +61,8 @@ final class DeskText
             default => Dates::range($turn->from, $turn->to, $library->zone()),
         };
 
-        return $turn->latest === null || $turn->latest <= $now ? $range : $range.'; '.__('catalogue.latest_of', ['date' => Dates::day($turn->latest, $library->zone())]);
+        return $turn->latest === null || $turn->latest <= $now
+            ? $range
+            : $range . '; ' . __('catalogue.latest_of', ['date' => Dates::day($turn->latest, $library->zone())]);
     }
 }

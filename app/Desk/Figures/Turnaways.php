@@ -25,14 +25,22 @@ final class Turnaways
     {
         $first = $now->setTimezone($library->zone())->modify('first day of this month');
 
-        return array_map(fn (int $ago): string => $first->modify("-{$ago} months")->format('Y-m'), range(self::MONTHS - 1, 0));
+        return array_map(
+            fn(int $ago): string => $first->modify("-{$ago} months")->format('Y-m'),
+            range(self::MONTHS - 1, 0),
+        );
     }
 
     /**
      * @return LengthAwarePaginator<int, stdClass> titles with id, name, format, total, and months as "2026-11" => count, of all months or one; the most wanted first
      */
-    public function byTitle(Library $library, DateTimeImmutable $now, ?string $reason = null, ?string $month = null, int $perPage = self::PAGE): LengthAwarePaginator
-    {
+    public function byTitle(
+        Library $library,
+        DateTimeImmutable $now,
+        ?string $reason = null,
+        ?string $month = null,
+        int $perPage = self::PAGE,
+    ): LengthAwarePaginator {
         $condition = 'ta.library_id = ? and ta.happened_at >= ?';
         $bindings = [$library->id, $this->since($library, $now)];
         if ($reason !== null) {
@@ -66,19 +74,32 @@ final class Turnaways
             [$library->timezone, $library->id, $this->since($library, $now), $titleId, $titleId],
         );
 
-        return array_map(intval(...), array_column($rows, 'n', 'month')) + array_fill_keys($this->months($library, $now), 0);
+        return array_map(intval(...), array_column($rows, 'n', 'month')) +
+            array_fill_keys($this->months($library, $now), 0);
     }
 
     /** @return Collection<int, stdClass> each one of a title, in a month or in all twelve: happened_at and reason */
     public function rows(Library $library, int $titleId, ?string $month, DateTimeImmutable $now): Collection
     {
-        return DB::table('turnaways')->where(['library_id' => $library->id, 'title_id' => $titleId])
-            ->when($month !== null, fn ($q) => $q->whereRaw("to_char(happened_at at time zone ?, 'YYYY-MM') = ?", [$library->timezone, $month]))
-            ->where('happened_at', '>=', $this->since($library, $now))->orderByDesc('happened_at')->orderByDesc('id')->get(['happened_at', 'reason']);
+        return DB::table('turnaways')
+            ->where(['library_id' => $library->id, 'title_id' => $titleId])
+            ->when(
+                $month !== null,
+                fn($q) => $q->whereRaw("to_char(happened_at at time zone ?, 'YYYY-MM') = ?", [
+                    $library->timezone,
+                    $month,
+                ]),
+            )
+            ->where('happened_at', '>=', $this->since($library, $now))
+            ->orderByDesc('happened_at')
+            ->orderByDesc('id')
+            ->get(['happened_at', 'reason']);
     }
 
     private function since(Library $library, DateTimeImmutable $now): string
     {
-        return (new DateTimeImmutable($this->months($library, $now)[0].'-01', $library->zone()))->format('Y-m-d H:i:sP');
+        return (new DateTimeImmutable($this->months($library, $now)[0] . '-01', $library->zone()))->format(
+            'Y-m-d H:i:sP',
+        );
     }
 }

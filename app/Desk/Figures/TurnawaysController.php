@@ -19,9 +19,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** What patrons wanted and could not have. */
 final class TurnawaysController
 {
-    public function __construct(private readonly Turnaways $turnaways)
-    {
-    }
+    public function __construct(private readonly Turnaways $turnaways) {}
 
     public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff): View
     {
@@ -29,8 +27,14 @@ final class TurnawaysController
         [$reason, $month] = [$this->reason($request), $this->month($request)];
 
         return view('desk.figures.turnaways', [
-            'staff' => $staff, 'reason' => $reason, 'month' => $month, 'months' => $this->turnaways->months($staff->library, $now), 'byMonth' => $this->turnaways->byMonth($staff->library, $now),
-            'page' => $this->turnaways->byTitle($staff->library, $now, $reason, $month)->appends(array_filter(['reason' => $reason, 'month' => $month])),
+            'staff' => $staff,
+            'reason' => $reason,
+            'month' => $month,
+            'months' => $this->turnaways->months($staff->library, $now),
+            'byMonth' => $this->turnaways->byMonth($staff->library, $now),
+            'page' => $this->turnaways
+                ->byTitle($staff->library, $now, $reason, $month)
+                ->appends(array_filter(['reason' => $reason, 'month' => $month])),
         ]);
     }
 
@@ -39,12 +43,31 @@ final class TurnawaysController
         $now = now()->toImmutable();
         $months = $this->turnaways->months($staff->library, $now);
         $rows = function () use ($request, $staff, $now, $months): iterable {
-            foreach ($this->turnaways->byTitle($staff->library, $now, $this->reason($request), $this->month($request), perPage: 1_000_000) as $row) {
-                yield [$row->id, $row->name, __("catalogue.format.{$row->format}"), ...array_map(fn (string $month): int => $row->months[$month] ?? 0, $months), $row->total];
+            foreach (
+                $this->turnaways->byTitle(
+                    $staff->library,
+                    $now,
+                    $this->reason($request),
+                    $this->month($request),
+                    perPage: 1_000_000,
+                )
+                as $row
+            ) {
+                yield [
+                    $row->id,
+                    $row->name,
+                    __("catalogue.format.{$row->format}"),
+                    ...array_map(fn(string $month): int => $row->months[$month] ?? 0, $months),
+                    $row->total,
+                ];
             }
         };
 
-        return CsvFile::response('turnaways', [__('desk.csv.title_id'), __('desk.csv.title'), __('desk.csv.format'), ...$months, __('desk.total')], $rows());
+        return CsvFile::response(
+            'turnaways',
+            [__('desk.csv.title_id'), __('desk.csv.title'), __('desk.csv.format'), ...$months, __('desk.total')],
+            $rows(),
+        );
     }
 
     public function title(Request $request, Title $title, #[CurrentUser('staff')] StaffMember $staff): View
@@ -52,17 +75,34 @@ final class TurnawaysController
         $month = $this->month($request);
 
         return view('desk.figures.turnaways-of-title', [
-            'staff' => $staff, 'title' => $title, 'month' => $month, 'rows' => $this->turnaways->rows($staff->library, $title->id, $month, now()->toImmutable()),
+            'staff' => $staff,
+            'title' => $title,
+            'month' => $month,
+            'rows' => $this->turnaways->rows($staff->library, $title->id, $month, now()->toImmutable()),
         ]);
     }
 
-    public function titleCsv(Request $request, Title $title, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
-    {
+    public function titleCsv(
+        Request $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+    ): StreamedResponse {
         $rows = $this->turnaways->rows($staff->library, $title->id, $this->month($request), now()->toImmutable());
 
-        return CsvFile::response("turnaways-{$title->id}", [__('desk.when'), __('desk.reason')], $rows->map(fn (stdClass $row): array => [
-            (new DateTimeImmutable($row->happened_at))->setTimezone($staff->library->zone())->format(DATE_ATOM), __("desk.reasons.{$row->reason}"),
-        ])->all());
+        return CsvFile::response(
+            "turnaways-{$title->id}",
+            [__('desk.when'), __('desk.reason')],
+            $rows
+                ->map(
+                    fn(stdClass $row): array => [
+                        (new DateTimeImmutable($row->happened_at))
+                            ->setTimezone($staff->library->zone())
+                            ->format(DATE_ATOM),
+                        __("desk.reasons.{$row->reason}"),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     private function reason(Request $request): ?string

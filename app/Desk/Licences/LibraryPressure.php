@@ -18,9 +18,7 @@ use FigPorch\Core\Lending\LineLicence;
 /** The pressure on a library's lines, reckoned with that library's habits. */
 final class LibraryPressure
 {
-    public function __construct(private readonly LibraryHabits $habitsOf, private readonly LibraryRules $rules)
-    {
-    }
+    public function __construct(private readonly LibraryHabits $habitsOf, private readonly LibraryRules $rules) {}
 
     public function of(Library $library, Format $format, int $effort = Forecast::EFFORT): HoldPressure
     {
@@ -29,7 +27,10 @@ final class LibraryPressure
 
     public function forecast(Library $library, Format $format): Forecast
     {
-        return new Forecast($this->habitsOf->library($library->id, $format), $this->rules->slowest($library->id, $format)[1]);
+        return new Forecast(
+            $this->habitsOf->library($library->id, $format),
+            $this->rules->slowest($library->id, $format)[1],
+        );
     }
 
     /**

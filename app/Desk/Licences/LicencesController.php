@@ -18,9 +18,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Licences and hold pressure: what needs attention, and the titles behind each figure. */
 final class LicencesController
 {
-    public function __construct(private readonly TitlesUnderPressure $titles)
-    {
-    }
+    public function __construct(private readonly TitlesUnderPressure $titles) {}
 
     public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff, Turnaways $turnaways): View
     {
@@ -33,7 +31,9 @@ final class LicencesController
         $months = $turnaways->byMonth($staff->library, $now);
 
         return view('desk.licences.licences', [
-            'staff' => $staff, 'search' => $search, 'figures' => $figures,
+            'staff' => $staff,
+            'search' => $search,
+            'figures' => $figures,
             'turnaways' => $months[$turnaways->months($staff->library, $now)[Turnaways::MONTHS - 1]],
             'page' => $this->titles->page($staff->library, $search, $now)->appends($search->with([])),
         ]);
@@ -49,26 +49,54 @@ final class LicencesController
             }
         };
 
-        return CsvFile::response("licences-{$search->show}", array_map(fn (string $column): string => __("desk.csv.{$column}", ['days' => $search->target]), [
-            'title_id', 'title', 'people', 'format', 'copies', 'copies_free', 'loans_left', 'ends', 'holds', 'holds_per_copy', 'wait_days', 'extra_copies',
-        ]), $rows());
+        return CsvFile::response(
+            "licences-{$search->show}",
+            array_map(fn(string $column): string => __("desk.csv.{$column}", ['days' => $search->target]), [
+                'title_id',
+                'title',
+                'people',
+                'format',
+                'copies',
+                'copies_free',
+                'loans_left',
+                'ends',
+                'holds',
+                'holds_per_copy',
+                'wait_days',
+                'extra_copies',
+            ]),
+            $rows(),
+        );
     }
 
     /** @return list<string|int|float|null> */
     private static function row(TitleUnderPressure $of): array
     {
         return [
-            $of->title->id, $of->title->name, TitleText::people($of->title), __("catalogue.format.{$of->title->format->value}"), $of->copies, $of->copiesFree, $of->loansLeft,
-            $of->endsAt?->format(DATE_ATOM), $of->holds, $of->holdsPerCopy() === null ? null : round($of->holdsPerCopy(), 2),
-            $of->wait === null ? 0 : (is_infinite($of->wait) ? null : round($of->wait, 1)), $of->extraCopies,
+            $of->title->id,
+            $of->title->name,
+            TitleText::people($of->title),
+            __("catalogue.format.{$of->title->format->value}"),
+            $of->copies,
+            $of->copiesFree,
+            $of->loansLeft,
+            $of->endsAt?->format(DATE_ATOM),
+            $of->holds,
+            $of->holdsPerCopy() === null ? null : round($of->holdsPerCopy(), 2),
+            $of->wait === null ? 0 : (is_infinite($of->wait) ? null : round($of->wait, 1)),
+            $of->extraCopies,
         ];
     }
 
     private function search(Request $request, StaffMember $staff): PressureSearch
     {
         return new PressureSearch(
-            $staff->library_id, Input::text($request, 'show'), mb_substr(Input::text($request, 'q'), 0, 400),
-            Format::tryFrom(Input::text($request, 'format')), Input::text($request, 'order'), (int) Input::text($request, 'target'),
+            $staff->library_id,
+            Input::text($request, 'show'),
+            mb_substr(Input::text($request, 'q'), 0, 400),
+            Format::tryFrom(Input::text($request, 'format')),
+            Input::text($request, 'order'),
+            (int) Input::text($request, 'target'),
         );
     }
 }

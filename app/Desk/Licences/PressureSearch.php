@@ -27,14 +27,22 @@ final readonly class PressureSearch
 
     public int $target;
 
-    public function __construct(public int $libraryId, string $show = '', public string $words = '', public ?Format $format = null, string $order = '', int $target = 0)
-    {
+    public function __construct(
+        public int $libraryId,
+        string $show = '',
+        public string $words = '',
+        public ?Format $format = null,
+        string $order = '',
+        int $target = 0,
+    ) {
         $this->show = in_array($show, self::SHOWS, true) ? $show : ($words !== '' ? 'all' : 'waited_for');
-        $this->order = in_array($order, self::ORDERS, true) ? $order : match ($this->show) {
-            'ending' => 'ends',
-            'few_loans' => 'loans_left',
-            default => 'pressure',
-        };
+        $this->order = in_array($order, self::ORDERS, true)
+            ? $order
+            : match ($this->show) {
+                'ending' => 'ends',
+                'few_loans' => 'loans_left',
+                default => 'pressure',
+            };
         $this->target = in_array($target, self::TARGETS, true) ? $target : 21;
     }
 
@@ -46,13 +54,16 @@ final readonly class PressureSearch
      */
     public function with(array $changes): array
     {
-        return array_filter([
-            'show' => $this->show,
-            'q' => $this->words,
-            'format' => $this->format?->value,
-            'order' => $this->order,
-            'target' => (string) $this->target,
-            ...$changes,
-        ], fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter(
+            [
+                'show' => $this->show,
+                'q' => $this->words,
+                'format' => $this->format?->value,
+                'order' => $this->order,
+                'target' => (string) $this->target,
+                ...$changes,
+            ],
+            fn(?string $value): bool => $value !== null && $value !== '',
+        );
     }
 }

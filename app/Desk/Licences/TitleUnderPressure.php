@@ -27,8 +27,7 @@ final readonly class TitleUnderPressure
         public int $holds,
         public ?float $wait,
         public ?int $extraCopies,
-    ) {
-    }
+    ) {}
 
     public function holdsPerCopy(): ?float
     {

@@ -46,8 +46,7 @@ final class TitlesUnderPressure
         private readonly UsableLicences $usableLicences,
         private readonly HoldQueues $lines,
         private readonly LibraryPressure $pressure,
-    ) {
-    }
+    ) {}
 
     /** @return LengthAwarePaginator<int, TitleUnderPressure> */
     public function page(Library $library, PressureSearch $search, DateTimeImmutable $now): LengthAwarePaginator
@@ -55,16 +54,34 @@ final class TitlesUnderPressure
         [$sql, $bindings] = $this->query($search, $now);
         $total = DB::scalar("select count(*) from ({$sql}) counted", $bindings);
         $page = PageAsked::of($total, self::PAGE);
-        $rows = DB::select($sql.' order by '.self::ORDERS[$search->order].', t.id limit '.self::PAGE.' offset '.($page - 1) * self::PAGE, $bindings);
+        $rows = DB::select(
+            $sql .
+                ' order by ' .
+                self::ORDERS[$search->order] .
+                ', t.id limit ' .
+                self::PAGE .
+                ' offset ' .
+                ($page - 1) * self::PAGE,
+            $bindings,
+        );
 
-        return new LengthAwarePaginator($this->pressed($library, array_values($rows), $search->target, $now), $total, self::PAGE, $page, ['path' => Paginator::resolveCurrentPath()]);
+        return new LengthAwarePaginator(
+            $this->pressed($library, array_values($rows), $search->target, $now),
+            $total,
+            self::PAGE,
+            $page,
+            ['path' => Paginator::resolveCurrentPath()],
+        );
     }
 
     /** @return Generator<TitleUnderPressure> all that match, in order */
     public function all(Library $library, PressureSearch $search, DateTimeImmutable $now): Generator
     {
         [$sql, $bindings] = $this->query($search, $now);
-        foreach (array_chunk(DB::select($sql.' order by '.self::ORDERS[$search->order].', t.id', $bindings), 200) as $rows) {
+        foreach (
+            array_chunk(DB::select($sql . ' order by ' . self::ORDERS[$search->order] . ', t.id', $bindings), 200)
+            as $rows
+        ) {
             yield from $this->pressed($library, $rows, $search->target, $now);
         }
     }
@@ -80,15 +97,26 @@ final class TitlesUnderPressure
     private function query(PressureSearch $search, DateTimeImmutable $now): array
     {
         $waitedFor = ' and title_id in (select title_id from h)';
-        $soon = $now->modify('+'.PressureSearch::ENDING_DAYS.' days')->format('Y-m-d H:i:sP');
+        $soon = $now->modify('+' . PressureSearch::ENDING_DAYS . ' days')->format('Y-m-d H:i:sP');
         $bindings = ['library' => $search->libraryId, 'now' => $now->format('Y-m-d H:i:sP')];
         [$licences, $where] = match ($search->show) {
             'waited_for' => [$waitedFor, ' and h.n > 0'],
-            'pressed' => [$waitedFor, ' and h.n >= '.HoldPressure::HIGH.' * li.copies and li.alive'],
-            'no_copy' => [$waitedFor, ' and h.n > 0 and li.alive is not true and not exists (select from licences o where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
-                and o.library_id in (select id from libraries where consortium_id = (select consortium_id from libraries where id = :library)))'],
-            'ending' => [" and title_id in (select title_id from licences where library_id = :library and ends_at > :now and ends_at <= '{$soon}')", ' and li.title_id is not null'],
-            'few_loans' => [' and title_id in (select title_id from licences where library_id = :library and loans_bought is not null and loans_left <= '.PressureSearch::FEW_LOANS.' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))', ' and li.title_id is not null'],
+            'pressed' => [$waitedFor, ' and h.n >= ' . HoldPressure::HIGH . ' * li.copies and li.alive'],
+            'no_copy' => [
+                $waitedFor,
+                ' and h.n > 0 and li.alive is not true and not exists (select from licences o where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
+                and o.library_id in (select id from libraries where consortium_id = (select consortium_id from libraries where id = :library)))',
+            ],
+            'ending' => [
+                " and title_id in (select title_id from licences where library_id = :library and ends_at > :now and ends_at <= '{$soon}')",
+                ' and li.title_id is not null',
+            ],
+            'few_loans' => [
+                ' and title_id in (select title_id from licences where library_id = :library and loans_bought is not null and loans_left <= ' .
+                PressureSearch::FEW_LOANS .
+                ' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))',
+                ' and li.title_id is not null',
+            ],
             default => ['', ''],
         };
         if ($search->format !== null) {
@@ -98,15 +126,22 @@ final class TitlesUnderPressure
         if ($search->words !== '') {
             $query = QuerySql::of(QueryParser::read($search->words)->tree);
             $named = 0;
-            $where .= ' and t.id in (select s.title_id from search_rows s where '.preg_replace_callback('/\?/', function () use (&$named): string {
-                return ':word'.$named++;
-            }, $query->sql).')';
+            $where .=
+                ' and t.id in (select s.title_id from search_rows s where ' .
+                preg_replace_callback(
+                    '/\?/',
+                    function () use (&$named): string {
+                        return ':word' . $named++;
+                    },
+                    $query->sql,
+                ) .
+                ')';
             foreach ($query->bindings as $n => $value) {
                 $bindings["word{$n}"] = $value;
             }
         }
 
-        return [sprintf(self::FIGURES, $licences).$where, $bindings];
+        return [sprintf(self::FIGURES, $licences) . $where, $bindings];
     }
 
     /**
@@ -118,15 +153,25 @@ final class TitlesUnderPressure
         $ids = array_column($rows, 'id');
         $titles = TitleNames::titles($ids);
         $licences = $this->usableLicences->of($library->id, $ids, $now);
-        $waited = array_filter($licences, fn (array $of): bool => array_filter($of, fn (Licence $l): bool => $l->canLend($now)) === []);
+        $waited = array_filter(
+            $licences,
+            fn(array $of): bool => array_filter($of, fn(Licence $l): bool => $l->canLend($now)) === [],
+        );
         $lines = $this->lines->of($library->id, $waited);
         $pressed = [];
         foreach ($rows as $row) {
             $title = $titles[$row->id] ?? throw new \LogicException('A row without its title.');
-            $line = isset($lines[$title->id]) ? $this->pressure->line($library, $lines[$title->id]['licences'], $lines[$title->id]['waiting'], $now) : null;
+            $line = isset($lines[$title->id])
+                ? $this->pressure->line($library, $lines[$title->id]['licences'], $lines[$title->id]['waiting'], $now)
+                : null;
             $pressure = $line === null ? null : $this->pressure->of($library, $title->format, Forecast::BRIEF);
             $pressed[] = new TitleUnderPressure(
-                $title, $row->copies, $row->copies_free, $row->loans_left, $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at), $row->holds,
+                $title,
+                $row->copies,
+                $row->copies_free,
+                $row->loans_left,
+                $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+                $row->holds,
                 $line === null ? null : $pressure?->wait($line, $now),
                 $line === null ? 0 : $pressure?->extraCopies($line, $target, $now),
             );

@@ -23,7 +23,10 @@ final class ArrangeStaffLists
             DB::select('select from libraries where id = ? for no key update', [$library->id]);
             $beside = StaffList::query()->where('library_id', $library->id)->where('room', $facts['room']);
 
-            return StaffList::query()->firstOrCreate([...$facts, 'library_id' => $library->id], ['position' => 1 + (int) $beside->max('position')]);
+            return StaffList::query()->firstOrCreate(
+                [...$facts, 'library_id' => $library->id],
+                ['position' => 1 + (int) $beside->max('position')],
+            );
         });
     }
 
@@ -42,9 +45,18 @@ final class ArrangeStaffLists
     public function shift(StaffList $list, int $by): void
     {
         DB::transaction(function () use ($list, $by): void {
-            $ids = StaffList::query()->where('library_id', $list->library_id)->where('room', $list->room)->orderBy('position')->orderBy('id')->lockForUpdate()->pluck('id')->all();
+            $ids = StaffList::query()
+                ->where('library_id', $list->library_id)
+                ->where('room', $list->room)
+                ->orderBy('position')
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->pluck('id')
+                ->all();
             foreach (ArrangeBaskets::shifted(array_values($ids), $list->id, $by) as $position => $id) {
-                StaffList::query()->whereKey($id)->update(['position' => $position]);
+                StaffList::query()
+                    ->whereKey($id)
+                    ->update(['position' => $position]);
             }
         });
     }
@@ -54,10 +66,18 @@ final class ArrangeStaffLists
     {
         return DB::transaction(function () use ($list, $titleId): bool {
             $this->lock($list);
-            if (DB::table('staff_list_title')->where('staff_list_id', $list->id)->where('title_id', '<>', $titleId)->count() >= self::MOST_TITLES) {
+            if (
+                DB::table('staff_list_title')
+                    ->where('staff_list_id', $list->id)
+                    ->where('title_id', '<>', $titleId)
+                    ->count() >= self::MOST_TITLES
+            ) {
                 return false;
             }
-            DB::insert('insert into staff_list_title (staff_list_id, title_id, position) select ?, ?, coalesce(max(position), -1) + 1 from staff_list_title where staff_list_id = ? on conflict do nothing', [$list->id, $titleId, $list->id]);
+            DB::insert(
+                'insert into staff_list_title (staff_list_id, title_id, position) select ?, ?, coalesce(max(position), -1) + 1 from staff_list_title where staff_list_id = ? on conflict do nothing',
+                [$list->id, $titleId, $list->id],
+            );
 
             return true;
         });
@@ -65,17 +85,24 @@ final class ArrangeStaffLists
 
     public function takeOff(StaffList $list, int $titleId): void
     {
-        DB::table('staff_list_title')->where(['staff_list_id' => $list->id, 'title_id' => $titleId])->delete();
+        DB::table('staff_list_title')
+            ->where(['staff_list_id' => $list->id, 'title_id' => $titleId])
+            ->delete();
     }
 
     public function shiftTitle(StaffList $list, int $titleId, int $by): void
     {
         DB::transaction(function () use ($list, $titleId, $by): void {
             $this->lock($list);
-            $ids = DB::table('staff_list_title')->where('staff_list_id', $list->id)->orderBy('position')->orderBy('title_id')->pluck('title_id')->all();
+            $ids = DB::table('staff_list_title')
+                ->where('staff_list_id', $list->id)
+                ->orderBy('position')
+                ->orderBy('title_id')
+                ->pluck('title_id')
+                ->all();
             DB::update(
                 'update staff_list_title l set position = o.n - 1 from unnest(?::bigint[]) with ordinality o(id, n) where l.staff_list_id = ? and l.title_id = o.id',
-                ['{'.implode(',', ArrangeBaskets::shifted(array_values($ids), $titleId, $by)).'}', $list->id],
+                ['{' . implode(',', ArrangeBaskets::shifted(array_values($ids), $titleId, $by)) . '}', $list->id],
             );
         });
     }

@@ -31,13 +31,21 @@ final class ListRequest extends FormRequest
         $words = mb_substr(Input::text($this, 'words'), 0, self::WORDS);
         [$from, $until] = [$this->day('shows_from'), $this->day('shows_until')];
         $this->refuse($name === '', 'name', __('desk.needs_list_name'));
-        $this->refuse(Input::text($this, 'made') === 'search' && ($words === '' || QueryParser::read($words)->tree === null), 'words', __('desk.needs_list_words'));
+        $this->refuse(
+            Input::text($this, 'made') === 'search' && ($words === '' || QueryParser::read($words)->tree === null),
+            'words',
+            __('desk.needs_list_words'),
+        );
         $this->refuse($from !== null && $until !== null && $from > $until, 'shows_until', __('desk.needs_list_dates'));
         $note = mb_substr(Input::text($this, 'note'), 0, self::NOTE);
 
         return [
-            'name' => $name, 'note' => $note === '' ? null : $note, 'room' => Room::tryFrom(Input::text($this, 'room')) ?? Room::Reading, 'words' => Input::text($this, 'made') === 'search' ? $words : null,
-            'shows_from' => $from, 'shows_until' => $until,
+            'name' => $name,
+            'note' => $note === '' ? null : $note,
+            'room' => Room::tryFrom(Input::text($this, 'room')) ?? Room::Reading,
+            'words' => Input::text($this, 'made') === 'search' ? $words : null,
+            'shows_from' => $from,
+            'shows_until' => $until,
         ];
     }
 
@@ -45,7 +53,11 @@ final class ListRequest extends FormRequest
     {
         $text = Input::text($this, $field);
         $day = DateTimeImmutable::createFromFormat('!Y-m-d', $text);
-        $this->refuse($text !== '' && ($day === false || $day->format('Y-m-d') !== $text), $field, __('desk.needs.date_of_list'));
+        $this->refuse(
+            $text !== '' && ($day === false || $day->format('Y-m-d') !== $text),
+            $field,
+            __('desk.needs.date_of_list'),
+        );
 
         return $text === '' ? null : $text;
     }

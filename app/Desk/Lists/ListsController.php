@@ -24,40 +24,62 @@ final class ListsController
 {
     private const FOUND = 8;
 
-    public function __construct(private readonly ArrangeStaffLists $keep)
-    {
-    }
+    public function __construct(private readonly ArrangeStaffLists $keep) {}
 
     public function index(#[CurrentUser('staff')] StaffMember $staff, StaffLists $lists): View
     {
         $now = now()->toImmutable();
 
-        return view('desk.lists.lists', ['staff' => $staff, 'lists' => $lists->all($staff->library, $now), 'today' => $now->setTimezone($staff->library->zone())->format('Y-m-d')]);
+        return view('desk.lists.lists', [
+            'staff' => $staff,
+            'lists' => $lists->all($staff->library, $now),
+            'today' => $now->setTimezone($staff->library->zone())->format('Y-m-d'),
+        ]);
     }
 
     public function create(#[CurrentUser('staff')] StaffMember $staff): View
     {
-        return view('desk.lists.list', ['staff' => $staff, 'list' => new StaffList(['name' => '', 'room' => Room::Reading])]);
+        return view('desk.lists.list', [
+            'staff' => $staff,
+            'list' => new StaffList(['name' => '', 'room' => Room::Reading]),
+        ]);
     }
 
     public function make(ListRequest $request, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
-        return redirect()->route('desk.list', $this->keep->make($staff->library, $request->facts()))->with('said', __('desk.list_made'));
+        return redirect()
+            ->route('desk.list', $this->keep->make($staff->library, $request->facts()))
+            ->with('said', __('desk.list_made'));
     }
 
-    public function show(Request $request, StaffList $list, #[CurrentUser('staff')] StaffMember $staff, SearchTitles $searchTitles): View
-    {
+    public function show(
+        Request $request,
+        StaffList $list,
+        #[CurrentUser('staff')] StaffMember $staff,
+        SearchTitles $searchTitles,
+    ): View {
         $now = now()->toImmutable();
         $find = Input::text($request, 'find');
         $searches = $list->words ?? $find;
-        $search = $searches === '' ? null : SearchRequest::read($staff->library_id, ['q' => $searches], new CardEligibility);
+        $search =
+            $searches === ''
+                ? null
+                : SearchRequest::read($staff->library_id, ['q' => $searches], new CardEligibility());
         $total = $search === null ? 0 : $searchTitles->total($search, $now);
         $titles = $list->words !== null ? [] : $list->titles()->get();
         TitleNames::giveTo($titles);
 
         return view('desk.lists.list', [
-            'staff' => $staff, 'list' => $list, 'titles' => $titles, 'find' => $find, 'total' => $total, 'search' => $search,
-            'found' => $search === null || $total === 0 ? [] : $searchTitles->page($search, $total, $now, self::FOUND)->items(),
+            'staff' => $staff,
+            'list' => $list,
+            'titles' => $titles,
+            'find' => $find,
+            'total' => $total,
+            'search' => $search,
+            'found' =>
+                $search === null || $total === 0
+                    ? []
+                    : $searchTitles->page($search, $total, $now, self::FOUND)->items(),
         ]);
     }
 
@@ -73,9 +95,14 @@ final class ListsController
     {
         [$do, $id] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];
         $title = ctype_digit($id) && strlen($id) < 19 ? Title::query()->find((int) $id) ?? abort(404) : abort(404);
-        $back = redirect()->route('desk.list', ['list' => $list, ...array_filter(['find' => Input::text($request, 'find')])]);
+        $back = redirect()->route('desk.list', [
+            'list' => $list,
+            ...array_filter(['find' => Input::text($request, 'find')]),
+        ]);
         if ($do === 'add') {
-            return $this->keep->add($list, $title->id) ? $back->with('said', __('desk.list_added', ['name' => $title->name])) : $back->with('refusal', __('desk.list_full', ['most' => ArrangeStaffLists::MOST_TITLES]));
+            return $this->keep->add($list, $title->id)
+                ? $back->with('said', __('desk.list_added', ['name' => $title->name]))
+                : $back->with('refusal', __('desk.list_full', ['most' => ArrangeStaffLists::MOST_TITLES]));
         }
         match ($do) {
             'take-off' => $this->keep->takeOff($list, $title->id),

@@ -32,49 +32,76 @@ final class RequestedTitles
         $page = PageAsked::of($total, self::PER_PAGE);
 
         return new LengthAwarePaginator(
-            DB::select(self::ROWS.' limit ? offset ?', [$library->id, self::PER_PAGE, ($page - 1) * self::PER_PAGE]), $total, self::PER_PAGE, $page, ['path' => Paginator::resolveCurrentPath()],
+            DB::select(self::ROWS . ' limit ? offset ?', [$library->id, self::PER_PAGE, ($page - 1) * self::PER_PAGE]),
+            $total,
+            self::PER_PAGE,
+            $page,
+            ['path' => Paginator::resolveCurrentPath()],
         );
     }
 
     /** @return list<stdClass> all of them, and after them those in words, which have no title and so no number of one, but perhaps a standard number */
     public function all(Library $library): array
     {
-        return array_values([...DB::select(self::ROWS, [$library->id]), ...DB::select(
-            "select null id, r.name, r.format, r.people, r.number, 1 asked, r.wants_hold::int line, r.asked_at first_at, r.asked_at last_at, null price_cents, null currency
-                from requests r where r.library_id = ? and r.state = 'open' and r.title_id is null order by r.asked_at, r.id", [$library->id],
-        )]);
+        return array_values([
+            ...DB::select(self::ROWS, [$library->id]),
+            ...DB::select(
+                "select null id, r.name, r.format, r.people, r.number, 1 asked, r.wants_hold::int line, r.asked_at first_at, r.asked_at last_at, null price_cents, null currency
+                from requests r where r.library_id = ? and r.state = 'open' and r.title_id is null order by r.asked_at, r.id",
+                [$library->id],
+            ),
+        ]);
     }
 
     public function titles(Library $library): int
     {
-        return DB::table('requests')->where('library_id', $library->id)->where('state', 'open')->distinct()->count('title_id');
+        return DB::table('requests')
+            ->where('library_id', $library->id)
+            ->where('state', 'open')
+            ->distinct()
+            ->count('title_id');
     }
 
     public function people(Library $library): int
     {
-        return DB::table('requests')->where('library_id', $library->id)->whereNotNull('title_id')->where('state', 'open')->count();
+        return DB::table('requests')
+            ->where('library_id', $library->id)
+            ->whereNotNull('title_id')
+            ->where('state', 'open')
+            ->count();
     }
 
     /** @return list<stdClass> one for each who asked for a title, the first first: when, which group, what they wish, and what came of it */
     public function ofTitle(Library $library, int $titleId): array
     {
-        return array_values(DB::select(
-            "select r.asked_at, c.patron_group, r.wants_notice, r.wants_hold, r.state, r.answered_at, r.answer from requests r join cards c on c.id = r.card_id
+        return array_values(
+            DB::select(
+                "select r.asked_at, c.patron_group, r.wants_notice, r.wants_hold, r.state, r.answered_at, r.answer from requests r join cards c on c.id = r.card_id
                 where r.library_id = ? and r.title_id = ? and r.state <> 'withdrawn' order by r.state = 'open' desc, r.asked_at, r.id limit 500",
-            [$library->id, $titleId],
-        ));
+                [$library->id, $titleId],
+            ),
+        );
     }
 
     /** @return Collection<int, TitleRequest> those in words, of which nobody has said yet which title they mean; the first first */
     public function inWords(Library $library): Collection
     {
-        return TitleRequest::query()->where('library_id', $library->id)->whereNull('title_id')->where('state', 'open')->orderBy('asked_at')->orderBy('id')->limit(self::WORDS_SHOWN)->get();
+        return TitleRequest::query()
+            ->where('library_id', $library->id)
+            ->whereNull('title_id')
+            ->where('state', 'open')
+            ->orderBy('asked_at')
+            ->orderBy('id')
+            ->limit(self::WORDS_SHOWN)
+            ->get();
     }
 
     /** @return stdClass|null price_cents and currency, where the supplier offers the title */
     public function offer(int $titleId): ?stdClass
     {
-        return DB::table('supplied_titles')->where('title_id', $titleId)->first(['price_cents', 'currency']);
+        return DB::table('supplied_titles')
+            ->where('title_id', $titleId)
+            ->first(['price_cents', 'currency']);
     }
 
     /** @return stdClass|null begun_at, titles and problem of the supplier's last reading */

@@ -26,80 +26,167 @@ final class RequestsController
 {
     private const LONGEST_ANSWER = 600;
 
-    public function __construct(private readonly RequestedTitles $requests)
-    {
-    }
+    public function __construct(private readonly RequestedTitles $requests) {}
 
     public function index(#[CurrentUser('staff')] StaffMember $staff): View
     {
-        return view('desk.requests.requests', ['staff' => $staff, 'page' => $this->requests->byTitle($staff->library), 'people' => $this->requests->people($staff->library), 'inWords' => $this->requests->inWords($staff->library), 'reading' => $this->requests->lastReading()]);
+        return view('desk.requests.requests', [
+            'staff' => $staff,
+            'page' => $this->requests->byTitle($staff->library),
+            'people' => $this->requests->people($staff->library),
+            'inWords' => $this->requests->inWords($staff->library),
+            'reading' => $this->requests->lastReading(),
+        ]);
     }
 
     public function csv(#[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
-        $day = fn (string $at): string => (new DateTimeImmutable($at))->setTimezone($staff->library->zone())->format('Y-m-d');
+        $day = fn(string $at): string => (new DateTimeImmutable($at))
+            ->setTimezone($staff->library->zone())
+            ->format('Y-m-d');
 
-        return CsvFile::response('requests', array_map(fn (string $of): string => __("desk.{$of}"), ['csv.title_id', 'csv.title', 'csv.people', 'csv.format', 'csv.number', 'asked_for', 'want_line', 'first_asked', 'last_asked', 'offered_at']), array_map(fn (stdClass $row): array => [
-            $row->id, $row->name, $row->people, $row->format === null ? '' : __("catalogue.format.{$row->format}"), $row->number, $row->asked, $row->line, $day($row->first_at), $day($row->last_at), $row->price_cents === null ? '' : sprintf('%.2f %s', $row->price_cents / 100, $row->currency),
-        ], $this->requests->all($staff->library)));
+        return CsvFile::response(
+            'requests',
+            array_map(fn(string $of): string => __("desk.{$of}"), [
+                'csv.title_id',
+                'csv.title',
+                'csv.people',
+                'csv.format',
+                'csv.number',
+                'asked_for',
+                'want_line',
+                'first_asked',
+                'last_asked',
+                'offered_at',
+            ]),
+            array_map(
+                fn(stdClass $row): array => [
+                    $row->id,
+                    $row->name,
+                    $row->people,
+                    $row->format === null ? '' : __("catalogue.format.{$row->format}"),
+                    $row->number,
+                    $row->asked,
+                    $row->line,
+                    $day($row->first_at),
+                    $day($row->last_at),
+                    $row->price_cents === null ? '' : sprintf('%.2f %s', $row->price_cents / 100, $row->currency),
+                ],
+                $this->requests->all($staff->library),
+            ),
+        );
     }
 
     public function show(Title $title, #[CurrentUser('staff')] StaffMember $staff): View
     {
         return view('desk.requests.request', [
-            'staff' => $staff, 'title' => $title->load(['contributors', 'series']), 'rows' => $this->requests->ofTitle($staff->library, $title->id), 'offer' => $this->requests->offer($title->id),
+            'staff' => $staff,
+            'title' => $title->load(['contributors', 'series']),
+            'rows' => $this->requests->ofTitle($staff->library, $title->id),
+            'offer' => $this->requests->offer($title->id),
         ]);
     }
 
     public function titleCsv(Title $title, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
-        return CsvFile::response("requests-{$title->id}", array_map(fn (string $of): string => __("desk.{$of}"), ['first_asked', 'group', 'want_told', 'want_line', 'state']), array_map(fn (stdClass $row): array => [
-            (new DateTimeImmutable($row->asked_at))->setTimezone($staff->library->zone())->format(DATE_ATOM), $row->patron_group, (int) $row->wants_notice, (int) $row->wants_hold, __("desk.request_states.{$row->state}"),
-        ], $this->requests->ofTitle($staff->library, $title->id)));
+        return CsvFile::response(
+            "requests-{$title->id}",
+            array_map(fn(string $of): string => __("desk.{$of}"), [
+                'first_asked',
+                'group',
+                'want_told',
+                'want_line',
+                'state',
+            ]),
+            array_map(
+                fn(stdClass $row): array => [
+                    (new DateTimeImmutable($row->asked_at))->setTimezone($staff->library->zone())->format(DATE_ATOM),
+                    $row->patron_group,
+                    (int) $row->wants_notice,
+                    (int) $row->wants_hold,
+                    __("desk.request_states.{$row->state}"),
+                ],
+                $this->requests->ofTitle($staff->library, $title->id),
+            ),
+        );
     }
 
-    public function decline(Request $request, Title $title, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
-    {
+    public function decline(
+        Request $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+        AnswerRequests $answer,
+    ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.request', $title)->with('refusal', __('desk.needs_answer'));
         }
         $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, now()->toImmutable());
 
-        return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered, ['name' => $title->name]));
+        return redirect()
+            ->route('desk.requests')
+            ->with('said', trans_choice('desk.answered', $answered, ['name' => $title->name]));
     }
 
     /** A request in a patron's words, with the titles that it may mean. */
     public function words(TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff): View
     {
-        $asked->title_id === null && $asked->state === 'open' || abort(404);
+        ($asked->title_id === null && $asked->state === 'open') || abort(404);
 
-        return view('desk.requests.request-words', ['staff' => $staff, 'asked' => $asked, 'known' => KnownTitles::like(new WantedTitle((string) $asked->name, (string) $asked->people, $asked->format, (string) $asked->number), loosely: true)]);
+        return view('desk.requests.request-words', [
+            'staff' => $staff,
+            'asked' => $asked,
+            'known' => KnownTitles::like(
+                new WantedTitle(
+                    (string) $asked->name,
+                    (string) $asked->people,
+                    $asked->format,
+                    (string) $asked->number,
+                ),
+                loosely: true,
+            ),
+        ]);
     }
 
-    public function name(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, NameRequest $name): RedirectResponse
-    {
+    public function name(
+        Request $request,
+        TitleRequest $asked,
+        #[CurrentUser('staff')] StaffMember $staff,
+        NameRequest $name,
+    ): RedirectResponse {
         $title = KnownTitles::named(Input::text($request, 'title'));
         if ($title === null) {
-            return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
+            return redirect()
+                ->route('desk.requests.words', $asked)
+                ->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
         }
         $answered = $name($asked->id, $staff->library_id, $title->id, now()->toImmutable());
 
         return match ($answered) {
             true => redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name])),
-            false => redirect()->route('desk.request', $title)->with('said', __('desk.named', ['name' => $title->name])),
-            null => redirect()->route('desk.requests')->with('refusal', trans_choice('desk.answered', 0, ['name' => $asked->name])),
+            false => redirect()
+                ->route('desk.request', $title)
+                ->with('said', __('desk.named', ['name' => $title->name])),
+            null => redirect()
+                ->route('desk.requests')
+                ->with('refusal', trans_choice('desk.answered', 0, ['name' => $asked->name])),
         };
     }
 
-    public function declineInWords(Request $request, TitleRequest $asked, #[CurrentUser('staff')] StaffMember $staff, AnswerRequests $answer): RedirectResponse
-    {
+    public function declineInWords(
+        Request $request,
+        TitleRequest $asked,
+        #[CurrentUser('staff')] StaffMember $staff,
+        AnswerRequests $answer,
+    ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
         }
         $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, now()->toImmutable());
 
-        return redirect()->route('desk.requests')->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
+        return redirect()
+            ->route('desk.requests')
+            ->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
     }
 }

@@ -15,12 +15,14 @@ final class StaffSignIn
     /** @return StaffMember|int|null who it is; seconds to wait after too many tries; null when the two do not match */
     public function __invoke(string $email, string $password, string $address): StaffMember|int|null
     {
-        $limit = new TryLimit('staff:'.mb_strtolower($email), $address);
+        $limit = new TryLimit('staff:' . mb_strtolower($email), $address);
         if (($wait = $limit->wait()) !== null) {
             return $wait;
         }
-        $member = StaffMember::query()->whereRaw('lower(email) = ?', [mb_strtolower($email)])->first();
-        if (! Hash::check($password, $member->password ?? SignIn::NOBODY) || $member === null) {
+        $member = StaffMember::query()
+            ->whereRaw('lower(email) = ?', [mb_strtolower($email)])
+            ->first();
+        if (!Hash::check($password, $member->password ?? SignIn::NOBODY) || $member === null) {
             $limit->failed();
 
             return null;

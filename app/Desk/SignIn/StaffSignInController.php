@@ -21,9 +21,15 @@ final class StaffSignInController
     public function signIn(Request $request, StaffSignIn $signIn): RedirectResponse
     {
         $password = $request->input('password');
-        $outcome = $signIn(Input::text($request, 'email'), is_string($password) ? $password : '', (string) $request->ip());
+        $outcome = $signIn(
+            Input::text($request, 'email'),
+            is_string($password) ? $password : '',
+            (string) $request->ip(),
+        );
         if (is_int($outcome)) {
-            throw ValidationException::withMessages(['email' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))])])->status(429);
+            throw ValidationException::withMessages([
+                'email' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))]),
+            ])->status(429);
         }
         if ($outcome === null) {
             throw ValidationException::withMessages(['email' => __('desk.no_match')]);
@@ -33,7 +39,9 @@ final class StaffSignInController
 
         $intended = (string) $request->session()->pull('url.intended');
 
-        return redirect(str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.licences'));
+        return redirect(
+            str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.licences'),
+        );
     }
 
     public function signOut(Request $request): RedirectResponse

@@ -22,13 +22,20 @@ final class AddStaffCommand extends Command
         $member = StaffMember::query()->where('email', $email)->first();
         $library = $member->library ?? Library::query()->where('slug', $this->option('library'))->first();
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false || $library === null) {
-            $this->error($library === null ? 'Name their library: --library='.Library::query()->orderBy('slug')->pluck('slug')->implode('|') : "{$email} is not a mail address.");
+            $this->error(
+                $library === null
+                    ? 'Name their library: --library=' . Library::query()->orderBy('slug')->pluck('slug')->implode('|')
+                    : "{$email} is not a mail address.",
+            );
 
             return self::FAILURE;
         }
         $password = Str::password(20, symbols: false);
         $name = is_string($this->option('name')) ? $this->option('name') : $member->name ?? $email;
-        StaffMember::query()->updateOrCreate(['email' => $email], ['library_id' => $library->id, 'name' => $name, 'password' => Hash::make($password)]);
+        StaffMember::query()->updateOrCreate(
+            ['email' => $email],
+            ['library_id' => $library->id, 'name' => $name, 'password' => Hash::make($password)],
+        );
         $this->info(__('desk.staff_made', ['email' => $email, 'library' => $library->name, 'password' => $password]));
 
         return self::SUCCESS;

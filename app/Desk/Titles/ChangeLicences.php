@@ -14,9 +14,10 @@ use Illuminate\Support\Facades\DB;
 /** A member of staff adds, raises, cuts or ends a licence of their library; who did what is written down with it. */
 final class ChangeLicences
 {
-    public function __construct(private readonly AddLicence $addLicence, private readonly ChangeLicence $changeLicence)
-    {
-    }
+    public function __construct(
+        private readonly AddLicence $addLicence,
+        private readonly ChangeLicence $changeLicence,
+    ) {}
 
     /** @return int|null how many copies are on loan, where that is more than would be left and nothing was changed */
     public function __invoke(StaffMember $by, LicenceOrder $order, DateTimeImmutable $now): ?int
@@ -27,14 +28,26 @@ final class ChangeLicences
             if (DB::scalar('select exists (select from licence_changes where order_id = ?)', [$order->id])) {
                 return null;
             }
-            $licence = $order->licence ?? ($this->addLicence)(
-                $by->library_id, $order->titleId, $order->model, $order->copies, $order->loans,
-                $order->startsAt ?? $now, $order->endsAt, $now, $order->priceCents, $order->shared, $order->rights,
-            );
+            $licence =
+                $order->licence ??
+                ($this->addLicence)(
+                    $by->library_id,
+                    $order->titleId,
+                    $order->model,
+                    $order->copies,
+                    $order->loans,
+                    $order->startsAt ?? $now,
+                    $order->endsAt,
+                    $now,
+                    $order->priceCents,
+                    $order->shared,
+                    $order->rights,
+                );
             if ($order->what === 'end') {
                 $this->changeLicence->end($licence, $order->endsAt ?? $now, $now);
             }
-            $onLoan = $order->what === 'copies' ? $this->changeLicence->copies($licence, (int) $order->copies, $now) : null;
+            $onLoan =
+                $order->what === 'copies' ? $this->changeLicence->copies($licence, (int) $order->copies, $now) : null;
             if ($onLoan === null) {
                 $this->write($by, $licence, $order, $now);
             }
@@ -50,8 +63,16 @@ final class ChangeLicences
             'end' => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
             default => [],
         };
-        DB::insert('insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id) values (?, ?, ?, ?, ?, ?)', [
-            $licence->id, $by->id, $order->what, json_encode($facts, JSON_THROW_ON_ERROR), $now->format('Y-m-d H:i:sP'), $order->id,
-        ]);
+        DB::insert(
+            'insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id) values (?, ?, ?, ?, ?, ?)',
+            [
+                $licence->id,
+                $by->id,
+                $order->what,
+                json_encode($facts, JSON_THROW_ON_ERROR),
+                $now->format('Y-m-d H:i:sP'),
+                $order->id,
+            ],
+        );
     }
 }

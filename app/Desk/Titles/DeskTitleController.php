@@ -22,12 +22,16 @@ final class DeskTitleController
     /** Places in line whose turn is told on the page; all of them stand in the CSV. */
     private const MOST_PLACES = 40;
 
-    public function __construct(private readonly TitleQueue $lines)
-    {
-    }
+    public function __construct(private readonly TitleQueue $lines) {}
 
-    public function show(Request $request, Title $title, #[CurrentUser('staff')] StaffMember $staff, TitleRows $rows, Turnaways $turnaways, ModelComparison $models): View
-    {
+    public function show(
+        Request $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+        TitleRows $rows,
+        Turnaways $turnaways,
+        ModelComparison $models,
+    ): View {
         $now = now()->toImmutable();
         $library = $staff->library;
         $title->load(['contributors', 'series']);
@@ -37,43 +41,109 @@ final class DeskTitleController
         $offers = OffersInput::read($request, $models->offers($library, $title));
 
         return view('desk.titles.title', [
-            'staff' => $staff, 'title' => $title, 'line' => $line, 'target' => $search->target, 'now' => $now, 'opened' => (int) Input::text($request, 'licence'),
-            'licences' => $rows->licences($library, $title, $now), 'holds' => $rows->holds($library, $title), 'loans' => $rows->loans($library, $title), 'changes' => $rows->changes($library, $title),
-            'turns' => $line['waiting'] === [] ? [] : $this->lines->turns($library, $title, $line['licences'], $line['waiting'], range(1, min(self::MOST_PLACES, count($line['waiting']))), $now),
+            'staff' => $staff,
+            'title' => $title,
+            'line' => $line,
+            'target' => $search->target,
+            'now' => $now,
+            'opened' => (int) Input::text($request, 'licence'),
+            'licences' => $rows->licences($library, $title, $now),
+            'holds' => $rows->holds($library, $title),
+            'loans' => $rows->loans($library, $title),
+            'changes' => $rows->changes($library, $title),
+            'turns' =>
+                $line['waiting'] === []
+                    ? []
+                    : $this->lines->turns(
+                        $library,
+                        $title,
+                        $line['licences'],
+                        $line['waiting'],
+                        range(1, min(self::MOST_PLACES, count($line['waiting']))),
+                        $now,
+                    ),
             'pressure' => $this->lines->pressure($library, $title, $line, $search->target, $now),
-            'months' => $months, 'turnaways' => $turnaways->byMonth($library, $now, $title->id),
-            'begun' => $rows->loansByMonth($library, $title, new DateTimeImmutable("{$months[0]}-01", $library->zone())),
-            'offers' => $offers, 'compared' => $models->compare($library, $title, $line, array_values($offers->offers), $offers->moneyCents, $offers->years * 365.25, $now),
+            'months' => $months,
+            'turnaways' => $turnaways->byMonth($library, $now, $title->id),
+            'begun' => $rows->loansByMonth(
+                $library,
+                $title,
+                new DateTimeImmutable("{$months[0]}-01", $library->zone()),
+            ),
+            'offers' => $offers,
+            'compared' => $models->compare(
+                $library,
+                $title,
+                $line,
+                array_values($offers->offers),
+                $offers->moneyCents,
+                $offers->years * 365.25,
+                $now,
+            ),
             'demand' => $models->demand($library, $title, count($line['waiting']), $now),
         ]);
     }
 
     /** What an order would do to the line; nothing is changed. */
-    public function preview(LicenceRequest $request, Title $title, #[CurrentUser('staff')] StaffMember $staff): View|RedirectResponse
-    {
+    public function preview(
+        LicenceRequest $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+    ): View|RedirectResponse {
         $now = now()->toImmutable();
         $order = $request->order($staff, $title, $now);
         $line = $this->lines->of($staff->library, $title, $now);
-        if ($order->what === 'copies' && ($onLoan = $this->onLoan($line['licences'], $order->licence->id ?? 0)) > (int) $order->copies) {
+        if (
+            $order->what === 'copies' &&
+            ($onLoan = $this->onLoan($line['licences'], $order->licence->id ?? 0)) > (int) $order->copies
+        ) {
             return $this->tooMany($title, $onLoan);
         }
         $change = $this->lines->change($order, $staff->library_id, $line['licences'], $now);
         $waiting = [...array_fill(0, $change->setBack, null), ...$line['waiting']];
         $served = $change->servedAtOnce(count($waiting), $now);
         $count = count($line['waiting']);
-        $places = array_values(array_unique([...($count > 0 ? [1, $count] : []), $count + 1]));
+        $places = array_values(array_unique([...$count > 0 ? [1, $count] : [], $count + 1]));
 
         return view('desk.titles.preview', [
-            'staff' => $staff, 'title' => $title, 'order' => $order, 'change' => $change, 'served' => $served, 'waiting' => $count, 'again' => $request->again(), 'places' => $places,
-            'before' => $this->lines->turns($staff->library, $title, $line['licences'], $line['waiting'], $places, $now),
-            'after' => $this->lines->turns($staff->library, $title, $change->licences, $waiting, array_map(fn (int $place): int => $place + $change->setBack, $places), $now),
-            'copies' => [self::copies($line['licences'], $staff->library_id, $now), self::copies($change->licences, $staff->library_id, $now)],
+            'staff' => $staff,
+            'title' => $title,
+            'order' => $order,
+            'change' => $change,
+            'served' => $served,
+            'waiting' => $count,
+            'again' => $request->again(),
+            'places' => $places,
+            'before' => $this->lines->turns(
+                $staff->library,
+                $title,
+                $line['licences'],
+                $line['waiting'],
+                $places,
+                $now,
+            ),
+            'after' => $this->lines->turns(
+                $staff->library,
+                $title,
+                $change->licences,
+                $waiting,
+                array_map(fn(int $place): int => $place + $change->setBack, $places),
+                $now,
+            ),
+            'copies' => [
+                self::copies($line['licences'], $staff->library_id, $now),
+                self::copies($change->licences, $staff->library_id, $now),
+            ],
             'now' => $now,
         ]);
     }
 
-    public function change(LicenceRequest $request, Title $title, #[CurrentUser('staff')] StaffMember $staff, ChangeLicences $change): RedirectResponse
-    {
+    public function change(
+        LicenceRequest $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+        ChangeLicences $change,
+    ): RedirectResponse {
         $now = now()->toImmutable();
         $order = $request->order($staff, $title, $now);
         $onLoan = $change($staff, $order, $now);
@@ -81,7 +151,9 @@ final class DeskTitleController
             return $this->tooMany($title, $onLoan);
         }
 
-        return redirect()->route('desk.title', $title)->with('said', __("desk.done.{$order->what}", ['copies' => $order->copies]));
+        return redirect()
+            ->route('desk.title', $title)
+            ->with('said', __("desk.done.{$order->what}", ['copies' => $order->copies]));
     }
 
     private function tooMany(Title $title, int $onLoan): RedirectResponse
@@ -92,12 +164,21 @@ final class DeskTitleController
     /** @param  list<LineLicence>  $licences */
     private function onLoan(array $licences, int $licenceId): int
     {
-        return array_sum(array_map(fn (LineLicence $l): int => $l->licence->id === $licenceId ? count($l->dueAt) : 0, $licences));
+        return array_sum(
+            array_map(fn(LineLicence $l): int => $l->licence->id === $licenceId ? count($l->dueAt) : 0, $licences),
+        );
     }
 
     /** @param  list<LineLicence>  $licences */
     private static function copies(array $licences, int $libraryId, DateTimeImmutable $now): int
     {
-        return array_sum(array_map(fn (LineLicence $l): int => $l->licence->libraryId === $libraryId && $l->licence->hasFuture($now) ? (int) $l->licence->copies : 0, $licences));
+        return array_sum(
+            array_map(
+                fn(LineLicence $l): int => $l->licence->libraryId === $libraryId && $l->licence->hasFuture($now)
+                    ? (int) $l->licence->copies
+                    : 0,
+                $licences,
+            ),
+        );
     }
 }

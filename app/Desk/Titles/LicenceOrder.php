@@ -31,7 +31,6 @@ final readonly class LicenceOrder
         public ?DateTimeImmutable $endsAt = null,
         public int $priceCents = 0,
         public bool $shared = false,
-        public Rights $rights = new Rights,
-    ) {
-    }
+        public Rights $rights = new Rights(),
+    ) {}
 }

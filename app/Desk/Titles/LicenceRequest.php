@@ -25,30 +25,51 @@ final class LicenceRequest extends FormRequest
     public function rules(): array
     {
         $model = LicenceModel::tryFrom((string) $this->string('model'));
-        $number = fn (bool $needed): array => [$needed ? 'required' : 'exclude', 'integer', 'min:1', 'max:'.self::MOST];
+        $number = fn(bool $needed): array => [
+            $needed ? 'required' : 'exclude',
+            'integer',
+            'min:1',
+            'max:' . self::MOST,
+        ];
 
-        return ['do' => ['required', Rule::in(['add', 'copies', 'end'])], 'order' => [$this->isMethod('post') ? 'required' : 'exclude', 'uuid']] + match ((string) $this->string('do')) {
-            'copies' => ['licence' => ['required', 'integer'], 'copies' => $number(true)],
-            'end' => ['licence' => ['required', 'integer'], 'ends' => ['nullable', 'date_format:Y-m-d']],
-            default => [
-                'model' => ['required', Rule::enum(LicenceModel::class)],
-                'copies' => $number($model?->hasCopies() === true),
-                'loans' => $number($model?->countsLoans() === true),
-                'starts' => ['nullable', 'date_format:Y-m-d'],
-                'ends' => [$model === LicenceModel::MeteredByTime ? 'required' : 'nullable', 'date_format:Y-m-d'],
-                'price' => [$model === LicenceModel::PayPerLoan ? 'required' : 'nullable', 'regex:/^\d{1,7}([.,]\d{1,2})?$/'],
-                'shared' => ['nullable', 'boolean'],
-                'pages' => ['nullable', 'integer', 'min:0', 'max:'.self::MOST],
-                ...array_fill_keys(['pdf', 'offline', 'download'], ['nullable', 'boolean']),
-            ],
-        };
+        return [
+            'do' => ['required', Rule::in(['add', 'copies', 'end'])],
+            'order' => [$this->isMethod('post') ? 'required' : 'exclude', 'uuid'],
+        ] +
+            match ((string) $this->string('do')) {
+                'copies' => ['licence' => ['required', 'integer'], 'copies' => $number(true)],
+                'end' => ['licence' => ['required', 'integer'], 'ends' => ['nullable', 'date_format:Y-m-d']],
+                default => [
+                    'model' => ['required', Rule::enum(LicenceModel::class)],
+                    'copies' => $number($model?->hasCopies() === true),
+                    'loans' => $number($model?->countsLoans() === true),
+                    'starts' => ['nullable', 'date_format:Y-m-d'],
+                    'ends' => [$model === LicenceModel::MeteredByTime ? 'required' : 'nullable', 'date_format:Y-m-d'],
+                    'price' => [
+                        $model === LicenceModel::PayPerLoan ? 'required' : 'nullable',
+                        'regex:/^\d{1,7}([.,]\d{1,2})?$/',
+                    ],
+                    'shared' => ['nullable', 'boolean'],
+                    'pages' => ['nullable', 'integer', 'min:0', 'max:' . self::MOST],
+                    ...array_fill_keys(['pdf', 'offline', 'download'], ['nullable', 'boolean']),
+                ],
+            };
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return array_map(fn (string $key): string => __("desk.needs.{$key}"), [
-            'model.*' => 'model', 'copies.*' => 'copies', 'loans.*' => 'loans', 'starts.*' => 'date', 'ends.*' => 'date', 'price.*' => 'price', 'pages.*' => 'pages', 'licence.*' => 'licence', 'do.*' => 'licence', 'order.*' => 'licence',
+        return array_map(fn(string $key): string => __("desk.needs.{$key}"), [
+            'model.*' => 'model',
+            'copies.*' => 'copies',
+            'loans.*' => 'loans',
+            'starts.*' => 'date',
+            'ends.*' => 'date',
+            'price.*' => 'price',
+            'pages.*' => 'pages',
+            'licence.*' => 'licence',
+            'do.*' => 'licence',
+            'order.*' => 'licence',
         ]);
     }
 
@@ -65,23 +86,53 @@ final class LicenceRequest extends FormRequest
             $this->refuseIf($ends !== null && $ends <= max($now, $starts ?? $now), 'ends', 'ends_later');
 
             return new LicenceOrder(
-                $id, 'add', $title->id, null, $model, $model->hasCopies() ? $this->integer('copies') : null, $model->countsLoans() ? $this->integer('loans') : null,
-                $starts === null || $starts <= $now ? null : $starts, $model === LicenceModel::PayPerLoan ? null : $ends,
-                (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))), $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
-                new Rights($this->filled('pages') ? $this->integer('pages') : null, $this->boolean('pdf'), $this->boolean('offline'), $this->boolean('download')),
+                $id,
+                'add',
+                $title->id,
+                null,
+                $model,
+                $model->hasCopies() ? $this->integer('copies') : null,
+                $model->countsLoans() ? $this->integer('loans') : null,
+                $starts === null || $starts <= $now ? null : $starts,
+                $model === LicenceModel::PayPerLoan ? null : $ends,
+                (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))),
+                $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
+                new Rights(
+                    $this->filled('pages') ? $this->integer('pages') : null,
+                    $this->boolean('pdf'),
+                    $this->boolean('offline'),
+                    $this->boolean('download'),
+                ),
             );
         }
-        $licence = Licence::query()->where(['id' => $this->integer('licence'), 'library_id' => $library->id, 'title_id' => $title->id])->first();
-        $this->refuseIf($licence === null || ($licence->ends_at !== null && $licence->ends_at <= $now), 'licence', 'licence');
+        $licence = Licence::query()
+            ->where(['id' => $this->integer('licence'), 'library_id' => $library->id, 'title_id' => $title->id])
+            ->first();
+        $this->refuseIf(
+            $licence === null || ($licence->ends_at !== null && $licence->ends_at <= $now),
+            'licence',
+            'licence',
+        );
         \assert($licence !== null);
         if ($do === 'copies') {
-            $this->refuseIf(! $licence->model->hasCopies(), 'copies', 'no_copies');
+            $this->refuseIf(!$licence->model->hasCopies(), 'copies', 'no_copies');
 
-            return new LicenceOrder($id, 'copies', $title->id, $licence, $licence->model, copies: $this->integer('copies'));
+            return new LicenceOrder(
+                $id,
+                'copies',
+                $title->id,
+                $licence,
+                $licence->model,
+                copies: $this->integer('copies'),
+            );
         }
         $today = $ends !== null && $ends->format('Y-m-d') === $now->setTimezone($library->zone())->format('Y-m-d');
         $this->refuseIf($ends !== null && $ends <= $now, 'ends', 'date_past');
-        $this->refuseIf($ends !== null && $licence->ends_at !== null && $ends >= $licence->ends_at, 'ends', 'ends_before');
+        $this->refuseIf(
+            $ends !== null && $licence->ends_at !== null && $ends >= $licence->ends_at,
+            'ends',
+            'ends_before',
+        );
 
         return new LicenceOrder($id, 'end', $title->id, $licence, $licence->model, endsAt: $today ? null : $ends);
     }
@@ -89,7 +140,27 @@ final class LicenceRequest extends FormRequest
     /** @return array<string, string> the same again, as a form's hidden fields */
     public function again(): array
     {
-        return array_map(strval(...), array_filter($this->only(['do', 'licence', 'model', 'copies', 'loans', 'starts', 'ends', 'price', 'shared', 'pages', 'pdf', 'offline', 'download']), is_scalar(...)));
+        return array_map(
+            strval(...),
+            array_filter(
+                $this->only([
+                    'do',
+                    'licence',
+                    'model',
+                    'copies',
+                    'loans',
+                    'starts',
+                    'ends',
+                    'price',
+                    'shared',
+                    'pages',
+                    'pdf',
+                    'offline',
+                    'download',
+                ]),
+                is_scalar(...),
+            ),
+        );
     }
 
     private function day(string $name, Library $library, string $time): ?DateTimeImmutable
@@ -102,7 +173,9 @@ final class LicenceRequest extends FormRequest
     private function refuseIf(bool $wrong, string $field, string $why): void
     {
         if ($wrong) {
-            throw ValidationException::withMessages([$field => __("desk.needs.{$why}")])->redirectTo($this->getRedirectUrl());
+            throw ValidationException::withMessages([$field => __("desk.needs.{$why}")])->redirectTo(
+                $this->getRedirectUrl(),
+            );
         }
     }
 

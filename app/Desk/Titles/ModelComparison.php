@@ -26,9 +26,7 @@ final class ModelComparison
 {
     private const DEMAND_DAYS = 180;
 
-    public function __construct(private readonly LibraryPressure $pressure, private readonly TitleQueue $lineAtDesk)
-    {
-    }
+    public function __construct(private readonly LibraryPressure $pressure, private readonly TitleQueue $lineAtDesk) {}
 
     /**
      * The same money in each model that the library knows a price of.
@@ -37,18 +35,34 @@ final class ModelComparison
      * @param  list<Offer>  $offers
      * @return list<array{value: OfferValue, wait: float|null}> the cheapest loan first; the wait for who joins the line then, 8 in 10
      */
-    public function compare(Library $library, Title $title, array $line, array $offers, int $moneyCents, float $horizonDays, DateTimeImmutable $now): array
-    {
+    public function compare(
+        Library $library,
+        Title $title,
+        array $line,
+        array $offers,
+        int $moneyCents,
+        float $horizonDays,
+        DateTimeImmutable $now,
+    ): array {
         $cost = new LicenceCost(
-            $this->demand($library, $title, count($line['waiting']), $now), $this->pressure->forecast($library, $title->format)->cycle(),
-            array_map(fn (LineLicence $l): Licence => $l->licence, WaitEstimates::countedOn($library->id, $line['licences'], $now)), $horizonDays, $now,
+            $this->demand($library, $title, count($line['waiting']), $now),
+            $this->pressure->forecast($library, $title->format)->cycle(),
+            array_map(
+                fn(LineLicence $l): Licence => $l->licence,
+                WaitEstimates::countedOn($library->id, $line['licences'], $now),
+            ),
+            $horizonDays,
+            $now,
         );
         $compared = [];
         foreach ($offers as $offer) {
             $value = $cost->of($offer, $moneyCents);
             $compared[] = ['value' => $value, 'wait' => $this->waitWith($library, $title, $line, $value, $now)];
         }
-        usort($compared, fn (array $a, array $b): int => ($a['value']->centsPerLoan ?? INF) <=> ($b['value']->centsPerLoan ?? INF));
+        usort(
+            $compared,
+            fn(array $a, array $b): int => ($a['value']->centsPerLoan ?? INF) <=> ($b['value']->centsPerLoan ?? INF),
+        );
 
         return $compared;
     }
@@ -58,7 +72,15 @@ final class ModelComparison
         $row = DB::selectOne(
             'select count(*) n, least(?, extract(epoch from ?::timestamptz - (select min(starts_at) from licences where title_id = ? and library_id = ?)) / 86400) days
                 from loans l join licences li on li.id = l.licence_id where li.title_id = ? and li.library_id = ? and l.started_at > ?',
-            [self::DEMAND_DAYS, $now->format('Y-m-d H:i:sP'), $title->id, $library->id, $title->id, $library->id, $now->modify('-'.self::DEMAND_DAYS.' days')->format('Y-m-d H:i:sP')],
+            [
+                self::DEMAND_DAYS,
+                $now->format('Y-m-d H:i:sP'),
+                $title->id,
+                $library->id,
+                $title->id,
+                $library->id,
+                $now->modify('-' . self::DEMAND_DAYS . ' days')->format('Y-m-d H:i:sP'),
+            ],
         );
 
         return Demand::measured($row->n, $waiting, (float) ($row->days ?? self::DEMAND_DAYS));
@@ -83,25 +105,47 @@ final class ModelComparison
             $model = LicenceModel::from($row->model);
             $copies = $model->hasCopies() ? ($model->countsLoans() ? (int) $row->copies : 1) : null;
             $price = $copies === 1 && $row->copies > 1 ? intdiv($row->price_cents, $row->copies) : $row->price_cents;
-            $offers[$row->model] = new Offer($model, max(1, $price), $copies, $model->countsLoans() ? $row->loans_bought : null, $row->days === null ? null : (float) $row->days);
+            $offers[$row->model] = new Offer(
+                $model,
+                max(1, $price),
+                $copies,
+                $model->countsLoans() ? $row->loans_bought : null,
+                $row->days === null ? null : (float) $row->days,
+            );
         }
 
         return $offers;
     }
 
     /** @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line */
-    private function waitWith(Library $library, Title $title, array $line, OfferValue $value, DateTimeImmutable $now): ?float
-    {
+    private function waitWith(
+        Library $library,
+        Title $title,
+        array $line,
+        OfferValue $value,
+        DateTimeImmutable $now,
+    ): ?float {
         $offer = $value->offer;
-        if ($value->units === 0 || ! $offer->model->hasCopies()) {
+        if ($value->units === 0 || !$offer->model->hasCopies()) {
             return $value->units === 0 ? $this->lineAtDesk->pressure($library, $title, $line, 1, $now)['wait'] : null;
         }
         $copies = $value->units * (int) $offer->copies;
         $bought = new Licence(
-            0, $library->id, $offer->model, $copies, $copies, $offer->loans === null ? null : $value->units * $offer->loans, $now,
-            $offer->days === null ? null : $now->add(new DateInterval('P'.(int) $offer->days.'D')),
+            0,
+            $library->id,
+            $offer->model,
+            $copies,
+            $copies,
+            $offer->loans === null ? null : $value->units * $offer->loans,
+            $now,
+            $offer->days === null ? null : $now->add(new DateInterval('P' . (int) $offer->days . 'D')),
         );
-        $of = $this->pressure->line($library, LineChange::added($line['licences'], $bought)->licences, $line['waiting'], $now);
+        $of = $this->pressure->line(
+            $library,
+            LineChange::added($line['licences'], $bought)->licences,
+            $line['waiting'],
+            $now,
+        );
 
         return $this->pressure->of($library, $title->format, Forecast::BRIEF)->wait($of, $now);
     }

@@ -25,8 +25,7 @@ final class TitleQueue
         private readonly HoldQueues $lines,
         private readonly LibraryPressure $pressure,
         private readonly WaitEstimates $turns,
-    ) {
-    }
+    ) {}
 
     /** @return array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>} the library's own, and those that others share */
     public function of(Library $library, Title $title, DateTimeImmutable $now): array
@@ -40,7 +39,7 @@ final class TitleQueue
      */
     public function pressure(Library $library, Title $title, array $line, int $target, DateTimeImmutable $now): array
     {
-        if (array_filter($line['licences'], fn (LineLicence $l): bool => $l->licence->canLend($now)) !== []) {
+        if (array_filter($line['licences'], fn(LineLicence $l): bool => $l->licence->canLend($now)) !== []) {
             return ['wait' => null, 'extra' => 0];
         }
         $pressure = $this->pressure->of($library, $title->format);
@@ -59,9 +58,19 @@ final class TitleQueue
         return match ($order->what) {
             'copies' => LineChange::copies($licences, $order->licence->id ?? 0, (int) $order->copies),
             'end' => LineChange::ended($licences, $order->licence->id ?? 0, $order->endsAt ?? $now, $now),
-            default => LineChange::added($licences, new Licence(
-                0, $libraryId, $order->model, $order->copies, $order->copies, $order->model === LicenceModel::PayPerLoan ? 1 : $order->loans, $order->startsAt ?? $now, $order->endsAt,
-            )),
+            default => LineChange::added(
+                $licences,
+                new Licence(
+                    0,
+                    $libraryId,
+                    $order->model,
+                    $order->copies,
+                    $order->copies,
+                    $order->model === LicenceModel::PayPerLoan ? 1 : $order->loans,
+                    $order->startsAt ?? $now,
+                    $order->endsAt,
+                ),
+            ),
         };
     }
 
@@ -73,11 +82,24 @@ final class TitleQueue
      * @param  list<int>  $places  from 1
      * @return array<int, WaitEstimate> by place
      */
-    public function turns(Library $library, Title $title, array $licences, array $waiting, array $places, DateTimeImmutable $now): array
-    {
+    public function turns(
+        Library $library,
+        Title $title,
+        array $licences,
+        array $waiting,
+        array $places,
+        DateTimeImmutable $now,
+    ): array {
         $turns = [];
         foreach ($places as $place) {
-            $turns[$place] = $this->turns->of($library, $title->format, $licences, array_slice($waiting, 0, $place - 1), $waiting[$place - 1] ?? null, $now);
+            $turns[$place] = $this->turns->of(
+                $library,
+                $title->format,
+                $licences,
+                array_slice($waiting, 0, $place - 1),
+                $waiting[$place - 1] ?? null,
+                $now,
+            );
         }
 
         return $turns;

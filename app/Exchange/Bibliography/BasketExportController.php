@@ -24,18 +24,33 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** A basket, and all in the baskets that it holds, for other programs and as a bibliography. */
 final class BasketExportController
 {
-    public function __construct(private readonly Baskets $baskets, private readonly CitableTitles $citable)
-    {
-    }
+    public function __construct(private readonly Baskets $baskets, private readonly CitableTitles $citable) {}
 
     public function file(Basket $basket, string $kind): AnyResponse
     {
-
         return match ($kind) {
             'csv' => $this->csv($basket),
-            'ris' => $this->text($basket, 'ris', 'application/x-research-info-systems', implode('', array_map(Ris::of(...), $this->cited($basket)))),
-            'bib' => $this->text($basket, 'bib', 'application/x-bibtex', implode("\n", array_map(BibTex::of(...), $this->cited($basket)))),
-            'json' => $this->text($basket, 'json', 'application/vnd.citationstyles.csl+json', (string) json_encode(array_map(CslJson::of(...), $this->cited($basket)), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT)),
+            'ris' => $this->text(
+                $basket,
+                'ris',
+                'application/x-research-info-systems',
+                implode('', array_map(Ris::of(...), $this->cited($basket))),
+            ),
+            'bib' => $this->text(
+                $basket,
+                'bib',
+                'application/x-bibtex',
+                implode("\n", array_map(BibTex::of(...), $this->cited($basket))),
+            ),
+            'json' => $this->text(
+                $basket,
+                'json',
+                'application/vnd.citationstyles.csl+json',
+                (string) json_encode(
+                    array_map(CslJson::of(...), $this->cited($basket)),
+                    JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT,
+                ),
+            ),
             default => abort(404),
         };
     }
@@ -45,7 +60,7 @@ final class BasketExportController
         $style = Style::tryFrom(Input::text($request, 'style')) ?? Style::Apa;
         $cited = $this->cited($basket);
         if ($style !== Style::Vancouver) {
-            usort($cited, fn (CitedTitle $a, CitedTitle $b): int => self::filed($a) <=> self::filed($b));
+            usort($cited, fn(CitedTitle $a, CitedTitle $b): int => self::filed($a) <=> self::filed($b));
         }
 
         return view('exchange.bibliography.bibliography', ['basket' => $basket, 'style' => $style, 'cited' => $cited]);
@@ -54,7 +69,13 @@ final class BasketExportController
     /** @return list<string|null> under what an entry stands in a bibliography: names, then year, then title */
     private static function filed(CitedTitle $title): array
     {
-        return [mb_strtolower(implode(' ', array_map(fn (Name $n): string => $n->inverted(), $title->makers())) ?: $title->fullName()), $title->year(), $title->fullName()];
+        return [
+            mb_strtolower(
+                implode(' ', array_map(fn(Name $n): string => $n->inverted(), $title->makers())) ?: $title->fullName(),
+            ),
+            $title->year(),
+            $title->fullName(),
+        ];
     }
 
     /** @return list<CitedTitle> */
@@ -65,7 +86,10 @@ final class BasketExportController
             array_push($ids, ...$of['basket']->titles()->pluck('titles.id')->all());
         }
 
-        return $this->citable->titles(array_values(array_unique($ids)), fn (int $id): string => route('titles.show', $id));
+        return $this->citable->titles(
+            array_values(array_unique($ids)),
+            fn(int $id): string => route('titles.show', $id),
+        );
     }
 
     private function csv(Basket $basket): AnyResponse
@@ -75,19 +99,48 @@ final class BasketExportController
             foreach ($this->baskets->titles($of['basket']) as $title) {
                 $note = $title->getRelation('pivot')->getAttribute('note');
                 $rows[] = [
-                    $of['basket']->name, $title->name, $title->subtitle, implode('; ', array_map(fn (array $person): string => $person[1], $title->people())), __("catalogue.format.{$title->format->value}"),
-                    $title->publisher, $title->published, $title->isbn, $title->language, is_string($note) ? $note : null, route('titles.show', $title),
+                    $of['basket']->name,
+                    $title->name,
+                    $title->subtitle,
+                    implode('; ', array_map(fn(array $person): string => $person[1], $title->people())),
+                    __("catalogue.format.{$title->format->value}"),
+                    $title->publisher,
+                    $title->published,
+                    $title->isbn,
+                    $title->language,
+                    is_string($note) ? $note : null,
+                    route('titles.show', $title),
                 ];
             }
         }
 
-        return CsvFile::response($basket->name, array_map(fn (string $column): string => __("baskets.columns.{$column}"), ['basket', 'title', 'subtitle', 'people', 'format', 'publisher', 'published', 'isbn', 'language', 'note', 'address']), $rows);
+        return CsvFile::response(
+            $basket->name,
+            array_map(fn(string $column): string => __("baskets.columns.{$column}"), [
+                'basket',
+                'title',
+                'subtitle',
+                'people',
+                'format',
+                'publisher',
+                'published',
+                'isbn',
+                'language',
+                'note',
+                'address',
+            ]),
+            $rows,
+        );
     }
 
     private function text(Basket $basket, string $suffix, string $type, string $text): Response
     {
-        $name = (Str::slug($basket->name) ?: 'basket').'-'.now()->format('Y-m-d').".{$suffix}";
+        $name = (Str::slug($basket->name) ?: 'basket') . '-' . now()->format('Y-m-d') . ".{$suffix}";
 
-        return response($text)->withHeaders(['Content-Type' => "{$type}; charset=UTF-8", 'Content-Disposition' => "attachment; filename=\"{$name}\"", 'Cache-Control' => 'private, no-store']);
+        return response($text)->withHeaders([
+            'Content-Type' => "{$type}; charset=UTF-8",
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

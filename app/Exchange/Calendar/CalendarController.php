@@ -34,7 +34,10 @@ final class CalendarController
             ]);
         }
 
-        return response($calendar->serialize(), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=900']);
+        return response($calendar->serialize(), 200, [
+            'Content-Type' => 'text/calendar; charset=utf-8',
+            'Cache-Control' => 'private, max-age=900',
+        ]);
     }
 
     public function renew(RequestContext $current, RenewAddress $renew): RedirectResponse

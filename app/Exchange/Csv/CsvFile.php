@@ -16,16 +16,20 @@ final class CsvFile
      */
     public static function response(string $name, array $columns, iterable $rows): StreamedResponse
     {
-        return response()->streamDownload(function () use ($columns, $rows): void {
-            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('The output cannot be written.');
-            // So that spreadsheets read it as UTF-8.
-            fwrite($out, "\u{FEFF}");
-            fputcsv($out, $columns, escape: '', eol: "\r\n");
-            foreach ($rows as $row) {
-                fputcsv($out, array_map(self::inert(...), $row), escape: '', eol: "\r\n");
-            }
-            fclose($out);
-        }, Str::slug($name).'-'.now()->format('Y-m-d').'.csv', ['Content-Type' => 'text/csv; charset=UTF-8', 'Cache-Control' => 'private, no-store']);
+        return response()->streamDownload(
+            function () use ($columns, $rows): void {
+                $out = fopen('php://output', 'w') ?: throw new \RuntimeException('The output cannot be written.');
+                // So that spreadsheets read it as UTF-8.
+                fwrite($out, "\u{FEFF}");
+                fputcsv($out, $columns, escape: '', eol: "\r\n");
+                foreach ($rows as $row) {
+                    fputcsv($out, array_map(self::inert(...), $row), escape: '', eol: "\r\n");
+                }
+                fclose($out);
+            },
+            Str::slug($name) . '-' . now()->format('Y-m-d') . '.csv',
+            ['Content-Type' => 'text/csv; charset=UTF-8', 'Cache-Control' => 'private, no-store'],
+        );
     }
 
     /** A text that a spreadsheet would take for a formula is marked as text (OWASP, CSV Injection). */

@@ -31,9 +31,7 @@ final class MailNotices implements ShouldQueue
     private const LONGEST_REST = 50_000;
 
     /** @param  array<int>  $noticeIds */
-    public function __construct(private readonly array $noticeIds)
-    {
-    }
+    public function __construct(private readonly array $noticeIds) {}
 
     /** @return list<int> seconds between tries */
     public function backoff(): array
@@ -51,18 +49,21 @@ final class MailNotices implements ShouldQueue
         try {
             while ($left !== [] && CarbonImmutable::now() < $until) {
                 $begun = hrtime(true);
-                self::mail($left[0]) && $mailed[] = $left[0]->id;
+                self::mail($left[0]) && ($mailed[] = $left[0]->id);
                 array_shift($left);
-                $left === [] || usleep((int) min(self::LONGEST_REST, self::REST * (hrtime(true) - $begun) / 1000));
+                $left === [] || usleep((int) min(self::LONGEST_REST, (self::REST * (hrtime(true) - $begun)) / 1000));
             }
-            $left === [] || self::dispatch(array_map(fn (Notice $notice): int => $notice->id, $left));
+            $left === [] || self::dispatch(array_map(fn(Notice $notice): int => $notice->id, $left));
         } catch (Throwable $refused) {
             if (count($this->noticeIds) === 1) {
                 throw $refused;
             }
-            Queue::bulk(array_map(fn (Notice $notice): self => new self([$notice->id]), $left));
+            Queue::bulk(array_map(fn(Notice $notice): self => new self([$notice->id]), $left));
         } finally {
-            $mailed === [] || Notice::query()->whereKey($mailed)->update(['mailed_at' => CarbonImmutable::now()]);
+            $mailed === [] ||
+                Notice::query()
+                    ->whereKey($mailed)
+                    ->update(['mailed_at' => CarbonImmutable::now()]);
         }
     }
 
@@ -72,14 +73,22 @@ final class MailNotices implements ShouldQueue
      */
     private static function mail(Notice $notice): bool
     {
-        if ($notice->person->email === null || Notice::query()->whereKey($notice->id)->whereNull('mail_begun_at')->update(['mail_begun_at' => CarbonImmutable::now()]) === 0) {
+        if (
+            $notice->person->email === null ||
+            Notice::query()
+                ->whereKey($notice->id)
+                ->whereNull('mail_begun_at')
+                ->update(['mail_begun_at' => CarbonImmutable::now()]) === 0
+        ) {
             return false;
         }
         try {
             Mail::to($notice->person->email)->locale($notice->person->locale)->send(new NoticeMail($notice));
         } catch (Throwable $refused) {
             // The mail server said no, or was not there: the message did not go, and may be tried again.
-            Notice::query()->whereKey($notice->id)->update(['mail_begun_at' => null]);
+            Notice::query()
+                ->whereKey($notice->id)
+                ->update(['mail_begun_at' => null]);
 
             throw $refused;
         }

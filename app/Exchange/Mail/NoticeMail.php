@@ -13,9 +13,7 @@ use Illuminate\Mail\Mailables\Headers;
 
 final class NoticeMail extends Mailable
 {
-    public function __construct(private readonly Notice $notice)
-    {
-    }
+    public function __construct(private readonly Notice $notice) {}
 
     public function envelope(): Envelope
     {
@@ -25,15 +23,20 @@ final class NoticeMail extends Mailable
     /** The same for the same notice, so that mail programs would show it once whatever happened on the way. */
     public function headers(): Headers
     {
-        return new Headers(messageId: "notice-{$this->notice->id}@".parse_url((string) config('app.url'), PHP_URL_HOST));
+        return new Headers(
+            messageId: "notice-{$this->notice->id}@" . parse_url((string) config('app.url'), PHP_URL_HOST),
+        );
     }
 
     public function content(): Content
     {
-        return new Content(text: 'exchange.mail.notice-mail', with: [
-            'name' => $this->notice->person->name,
-            'body' => NoticeText::body($this->notice),
-            'link' => url(NoticeText::address($this->notice)),
-        ]);
+        return new Content(
+            text: 'exchange.mail.notice-mail',
+            with: [
+                'name' => $this->notice->person->name,
+                'body' => NoticeText::body($this->notice),
+                'link' => url(NoticeText::address($this->notice)),
+            ],
+        );
     }
 }

@@ -16,10 +16,10 @@ final class QueueNotices implements NoticeCarriers
     {
         $jobs = [
             ...array_map(
-                fn (array $notices): MailNotices => new MailNotices($notices),
+                fn(array $notices): MailNotices => new MailNotices($notices),
                 array_chunk($given->mail, MailNotices::TOGETHER),
             ),
-            ...array_map(fn (array $of): PushNotice => new PushNotice(...$of), $given->push),
+            ...array_map(fn(array $of): PushNotice => new PushNotice(...$of), $given->push),
         ];
         $jobs === [] || Queue::bulk($jobs);
     }

@@ -41,22 +41,30 @@ final class PackPublication
             default => array_keys($publication->sizes),
         };
         if ($kind === 'pdf') {
-            copy("{$folder}/{$paths[0]}", $file) || throw new RuntimeException("Cannot write {$file}: is the disk full?");
+            copy("{$folder}/{$paths[0]}", $file) ||
+                throw new RuntimeException("Cannot write {$file}: is the disk full?");
 
             return $file;
         }
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($zip->open($file, ZipArchive::OVERWRITE) !== true) {
             throw new RuntimeException("Cannot write {$file}.");
         }
         foreach ($paths as $n => $path) {
             $path = (string) $path;
             // The first entry of an EPUB says what it is, unpacked, so that it is found at a known place.
-            $path === 'mimetype' ? $zip->addFromString($path, Publication::EPUB) : $zip->addFile("{$folder}/{$path}", $kind === 'files' ? sprintf('%02d-%s', $n + 1, basename($path)) : $path);
-            $packed = $path === 'mimetype' || preg_match('~\.(mp3|m4a|opus|ogg|flac|mp4|webm|jpe?g|png|webp|woff2?)$~i', $path) === 1;
+            $path === 'mimetype'
+                ? $zip->addFromString($path, Publication::EPUB)
+                : $zip->addFile(
+                    "{$folder}/{$path}",
+                    $kind === 'files' ? sprintf('%02d-%s', $n + 1, basename($path)) : $path,
+                );
+            $packed =
+                $path === 'mimetype' ||
+                preg_match('~\.(mp3|m4a|opus|ogg|flac|mp4|webm|jpe?g|png|webp|woff2?)$~i', $path) === 1;
             $zip->setCompressionIndex($zip->numFiles - 1, $packed ? ZipArchive::CM_STORE : ZipArchive::CM_DEFLATE);
         }
-        if (! $zip->close()) {
+        if (!$zip->close()) {
             throw new RuntimeException("Cannot write {$file}: is the disk full?");
         }
 

@@ -16,15 +16,19 @@ use InvalidArgumentException;
 /** The devices that show a person's notices. */
 final class DeviceController
 {
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     /** As a browser gives its subscription (Push API, PushSubscriptionJSON). */
     public function add(Request $request, AddDevice $add): JsonResponse|Response
     {
         try {
-            $add($this->current->requiredPerson(), Input::text($request, 'endpoint'), Input::text($request, 'keys.p256dh'), Input::text($request, 'keys.auth'), now()->toImmutable());
+            $add(
+                $this->current->requiredPerson(),
+                Input::text($request, 'endpoint'),
+                Input::text($request, 'keys.p256dh'),
+                Input::text($request, 'keys.auth'),
+                now()->toImmutable(),
+            );
         } catch (InvalidArgumentException) {
             return response()->json(['message' => __('account.device_refused')], 422);
         }

@@ -25,7 +25,11 @@ final class PushKey
     /** @return string the point, base64url, as browsers want it */
     public function public(): string
     {
-        return Base64Url::encode(P256::point(openssl_pkey_get_private($this->private()) ?: throw new LogicException('The key that is kept is none.')));
+        return Base64Url::encode(
+            P256::point(
+                openssl_pkey_get_private($this->private()) ?: throw new LogicException('The key that is kept is none.'),
+            ),
+        );
     }
 
     private function read(): ?string

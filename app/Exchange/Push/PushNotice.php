@@ -38,9 +38,7 @@ final class PushNotice implements ShouldQueue
     /** Of four bytes each they are no more than every service takes. */
     private const LETTERS = ['title' => 150, 'body' => 600];
 
-    public function __construct(private readonly int $noticeId, private readonly int $deviceId)
-    {
-    }
+    public function __construct(private readonly int $noticeId, private readonly int $deviceId) {}
 
     /** @return list<int> seconds between tries */
     public function backoff(): array
@@ -57,24 +55,40 @@ final class PushNotice implements ShouldQueue
         }
         $endpoint = Endpoint::parse($device->endpoint, config('figporch.push_stand_in'));
         $ip = $endpoint === null || $endpoint->isStandIn ? null : gethostbyname($endpoint->host);
-        if ($endpoint === null || $ip !== null && $ip !== $endpoint->host && ! Endpoint::isPublic($ip)) {
+        if ($endpoint === null || ($ip !== null && $ip !== $endpoint->host && !Endpoint::isPublic($ip))) {
             $device->delete();
 
             return;
         }
         if ($ip === $endpoint->host) {
-            throw new RuntimeException("The push service {$endpoint->host} is not known to the name servers at the moment.");
+            throw new RuntimeException(
+                "The push service {$endpoint->host} is not known to the name servers at the moment.",
+            );
         }
         $token = JWT::encode(
-            ['aud' => $endpoint->origin(), 'exp' => CarbonImmutable::now()->getTimestamp() + self::TOKEN_SECONDS, 'sub' => 'mailto:'.config('mail.from.address')],
-            $pushKey->private(), 'ES256',
+            [
+                'aud' => $endpoint->origin(),
+                'exp' => CarbonImmutable::now()->getTimestamp() + self::TOKEN_SECONDS,
+                'sub' => 'mailto:' . config('mail.from.address'),
+            ],
+            $pushKey->private(),
+            'ES256',
         );
         $answer = Http::withHeaders([
-            'Authorization' => "vapid t={$token}, k={$pushKey->public()}", 'Content-Encoding' => 'aes128gcm',
-            'TTL' => (string) self::LIVES_SECONDS, 'Topic' => "notice-{$notice->id}", 'Urgency' => 'normal',
-        ])->withBody($this->sealed($notice, $device), 'application/octet-stream')->timeout(10)->connectTimeout(5)
+            'Authorization' => "vapid t={$token}, k={$pushKey->public()}",
+            'Content-Encoding' => 'aes128gcm',
+            'TTL' => (string) self::LIVES_SECONDS,
+            'Topic' => "notice-{$notice->id}",
+            'Urgency' => 'normal',
+        ])
+            ->withBody($this->sealed($notice, $device), 'application/octet-stream')
+            ->timeout(10)
+            ->connectTimeout(5)
             // The number that was looked at is the one that is written to.
-            ->withOptions(['allow_redirects' => false, 'curl' => $ip === null ? [] : [CURLOPT_RESOLVE => ["{$endpoint->host}:443:{$ip}"]]])
+            ->withOptions([
+                'allow_redirects' => false,
+                'curl' => $ip === null ? [] : [CURLOPT_RESOLVE => ["{$endpoint->host}:443:{$ip}"]],
+            ])
             ->post($endpoint->address);
         if (in_array($answer->status(), [404, 410], true)) {
             // The browser no longer wants any (RFC 8030, 7.3).
@@ -84,20 +98,31 @@ final class PushNotice implements ShouldQueue
         } elseif ($answer->status() === 429 || $answer->serverError()) {
             throw new RuntimeException("The push service {$endpoint->host} answered {$answer->status()}.");
         } else {
-            $this->fail(new RuntimeException("The push service {$endpoint->host} refused a message: {$answer->status()}."));
+            $this->fail(
+                new RuntimeException("The push service {$endpoint->host} refused a message: {$answer->status()}."),
+            );
         }
     }
 
     private function sealed(Notice $notice, PushDevice $device): string
     {
-        $message = $this->withLocale($notice->person->locale, fn (): array => [
-            'title' => mb_substr(NoticeText::subject($notice), 0, self::LETTERS['title']), 'body' => mb_substr(NoticeText::body($notice), 0, self::LETTERS['body']),
-            'address' => NoticeText::address($notice), 'tag' => "notice-{$notice->id}", 'lang' => $notice->person->locale,
-        ]);
+        $message = $this->withLocale(
+            $notice->person->locale,
+            fn(): array => [
+                'title' => mb_substr(NoticeText::subject($notice), 0, self::LETTERS['title']),
+                'body' => mb_substr(NoticeText::body($notice), 0, self::LETTERS['body']),
+                'address' => NoticeText::address($notice),
+                'tag' => "notice-{$notice->id}",
+                'lang' => $notice->person->locale,
+            ],
+        );
 
         return SealedMessage::seal(
             json_encode($message, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
-            (string) Base64Url::decode($device->key), (string) Base64Url::decode($device->secret), P256::newKey(), random_bytes(16),
+            (string) Base64Url::decode($device->key),
+            (string) Base64Url::decode($device->secret),
+            P256::newKey(),
+            random_bytes(16),
         );
     }
 }

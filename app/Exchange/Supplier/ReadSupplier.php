@@ -26,9 +26,7 @@ final class ReadSupplier
 
     private const SECONDS = 15;
 
-    public function __construct(private readonly SaveRecord $saveRecord)
-    {
-    }
+    public function __construct(private readonly SaveRecord $saveRecord) {}
 
     /** @return string|null what went wrong */
     public function __invoke(string $address, DateTimeImmutable $now): ?string
@@ -42,10 +40,12 @@ final class ReadSupplier
                     where supplied <> exists (select from supplied_titles t where t.title_id = s.title_id)');
             });
             $problem = null;
-        } catch (UnreadableFeed|ConnectionException|RequestException $broken) {
+        } catch (UnreadableFeed | ConnectionException | RequestException $broken) {
             [$read, $problem] = [0, mb_substr($broken->getMessage(), 0, 500)];
         }
-        DB::table('supplier_readings')->where('id', $reading)->update(['ended_at' => now(), 'titles' => $read, 'problem' => $problem]);
+        DB::table('supplier_readings')
+            ->where('id', $reading)
+            ->update(['ended_at' => now(), 'titles' => $read, 'problem' => $problem]);
 
         return $problem;
     }
@@ -58,9 +58,20 @@ final class ReadSupplier
     private function readAll(string $address, DateTimeImmutable $now): int
     {
         $read = 0;
-        for ($next = $address, $seen = []; $next !== null && ! isset($seen[$next]) && count($seen) < self::MOST_PAGES;) {
+        for (
+            $next = $address, $seen = [];
+            $next !== null && !isset($seen[$next]) && count($seen) < self::MOST_PAGES;
+
+        ) {
             $seen[$next] = true;
-            $feed = Feed::read(Http::timeout(self::SECONDS)->accept('application/opds+json')->retry(2, 500)->get($next)->throw()->body());
+            $feed = Feed::read(
+                Http::timeout(self::SECONDS)
+                    ->accept('application/opds+json')
+                    ->retry(2, 500)
+                    ->get($next)
+                    ->throw()
+                    ->body(),
+            );
             foreach ($feed->offers as $offer) {
                 $this->keep($offer, $now);
             }
@@ -78,10 +89,24 @@ final class ReadSupplier
             $known = DB::table('titles')->where('record_key', $offer->record->key)->value('id');
             $hash = hash('xxh128', serialize($offer->record));
             // Most of a catalogue is as it was an hour ago; and what a library has is described by the library.
-            $settled = $known !== null && (DB::table('supplied_titles')->where(['title_id' => $known, 'record_hash' => $hash])->exists() || DB::table('licences')->where('title_id', $known)->exists());
+            $settled =
+                $known !== null &&
+                (DB::table('supplied_titles')
+                    ->where(['title_id' => $known, 'record_hash' => $hash])
+                    ->exists() ||
+                    DB::table('licences')->where('title_id', $known)->exists());
             $titleId = $settled ? (int) $known : ($this->saveRecord)($offer->record, $now)->id;
             DB::table('supplied_titles')->upsert(
-                [['title_id' => $titleId, 'record_hash' => $hash, 'price_cents' => $offer->priceCents, 'currency' => $offer->currency, 'seen_at' => $now]], ['title_id'],
+                [
+                    [
+                        'title_id' => $titleId,
+                        'record_hash' => $hash,
+                        'price_cents' => $offer->priceCents,
+                        'currency' => $offer->currency,
+                        'seen_at' => $now,
+                    ],
+                ],
+                ['title_id'],
             );
             DB::update('update search_rows set supplied = true where title_id = ? and not supplied', [$titleId]);
         });

@@ -19,7 +19,7 @@ final class ReadSupplierCommand extends Command
     public function handle(ReadSupplier $read): int
     {
         $address = config('figporch.supplier');
-        if (! is_string($address) || $address === '') {
+        if (!is_string($address) || $address === '') {
             $this->line('No supplier is set: SUPPLIER_URL is empty.');
 
             return self::SUCCESS;
@@ -33,7 +33,7 @@ final class ReadSupplierCommand extends Command
 
             return self::FAILURE;
         }
-        $this->line(DB::table('supplied_titles')->count().' titles are offered.');
+        $this->line(DB::table('supplied_titles')->count() . ' titles are offered.');
 
         return self::SUCCESS;
     }
@@ -42,6 +42,8 @@ final class ReadSupplierCommand extends Command
     {
         $last = DB::table('supplier_readings')->orderByDesc('id')->first();
 
-        return $last !== null && now()->diffInMinutes($last->begun_at, absolute: true) < self::STALE[$last->ended_at !== null && $last->problem === null ? 'whole' : 'broken'];
+        return $last !== null &&
+            now()->diffInMinutes($last->begun_at, absolute: true) <
+                self::STALE[$last->ended_at !== null && $last->problem === null ? 'whole' : 'broken'];
     }
 }

@@ -19,6 +19,5 @@ final readonly class AcquisitionOption
         public AvailableTitle $standing,
         public ?LoanSource $source,
         public bool $oneOfSeveralCards,
-    ) {
-    }
+    ) {}
 }

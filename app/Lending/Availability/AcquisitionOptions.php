@@ -15,17 +15,20 @@ use FigPorch\Core\Lending\Forecast\Forecast;
 /** Every edition of a work on every card that a person holds, the soonest to have first. */
 final class AcquisitionOptions
 {
-    public function __construct(private readonly TitleAvailability $standings)
-    {
-    }
+    public function __construct(private readonly TitleAvailability $standings) {}
 
     /**
      * @param  Library  $library  the one whose pages are being looked at
      * @param  iterable<Title>  $editions  the title looked at first
      * @return list<AcquisitionOption>
      */
-    public function of(Library $library, ?Person $person, iterable $editions, OwnItems $own, DateTimeImmutable $now): array
-    {
+    public function of(
+        Library $library,
+        ?Person $person,
+        iterable $editions,
+        OwnItems $own,
+        DateTimeImmutable $now,
+    ): array {
         $places = [[$library, $person?->cardAt($library)]];
         foreach ($person->cards ?? [] as $card) {
             if ($card->library_id !== $library->id) {
@@ -38,7 +41,14 @@ final class AcquisitionOptions
             foreach ($editions as $edition) {
                 $standing = $standings[$edition->id];
                 if ($n === 0 || $standing->availability !== Availability::NotHere) {
-                    $ways[] = new AcquisitionOption($edition, $at, $card, $standing, $standing->source, count($places) > 1);
+                    $ways[] = new AcquisitionOption(
+                        $edition,
+                        $at,
+                        $card,
+                        $standing,
+                        $standing->source,
+                        count($places) > 1,
+                    );
                 }
             }
         }
@@ -48,7 +58,7 @@ final class AcquisitionOptions
         }
         asort($order);
 
-        return array_map(fn (int $i): AcquisitionOption => $ways[$i], array_keys($order));
+        return array_map(fn(int $i): AcquisitionOption => $ways[$i], array_keys($order));
     }
 
     /**
@@ -57,15 +67,32 @@ final class AcquisitionOptions
      * @param  iterable<Title>  $titles
      * @return array<int, AcquisitionOption> by title
      */
-    public function soonestOf(Library $library, Person $person, iterable $titles, OwnItems $own, DateTimeImmutable $now): array
-    {
+    public function soonestOf(
+        Library $library,
+        Person $person,
+        iterable $titles,
+        OwnItems $own,
+        DateTimeImmutable $now,
+    ): array {
         $best = [];
-        foreach ([$library, ...$person->cards->where('library_id', '<>', $library->id)->map(fn (Card $card): Library => $card->library)->values()] as $at) {
+        foreach (
+            [
+                $library,
+                ...$person->cards
+                    ->where('library_id', '<>', $library->id)
+                    ->map(fn(Card $card): Library => $card->library)
+                    ->values(),
+            ]
+            as $at
+        ) {
             $card = $person->cardAt($at);
             $standings = $this->standings->of($at, $titles, $card, $now);
             foreach ($titles as $title) {
                 $way = new AcquisitionOption($title, $at, $card, $standings[$title->id], null, true);
-                if (! isset($best[$title->id]) || self::soonest($way, $own, $now) < self::soonest($best[$title->id], $own, $now)) {
+                if (
+                    !isset($best[$title->id]) ||
+                    self::soonest($way, $own, $now) < self::soonest($best[$title->id], $own, $now)
+                ) {
                     $best[$title->id] = $way;
                 }
             }
@@ -85,7 +112,11 @@ final class AcquisitionOptions
             $ready !== null && $ready->card_id === $way->card?->id => [1, 0],
             $way->standing->aboveCard => [5, 0],
             $way->standing->availability->canBorrow() => [2, $way->source === LoanSource::Paid ? 1 : 0],
-            $way->standing->availability === Availability::Wait => [3, $way->standing->turn?->middle?->getTimestamp() ?? $way->standing->resetsAt?->getTimestamp() ?? PHP_INT_MAX],
+            $way->standing->availability === Availability::Wait => [
+                3,
+                $way->standing->turn?->middle?->getTimestamp() ??
+                ($way->standing->resetsAt?->getTimestamp() ?? PHP_INT_MAX),
+            ],
             default => [6, 0],
         };
     }

@@ -25,6 +25,8 @@ enum AvailabilityIcon: string
 
     public function html(): HtmlString
     {
-        return new HtmlString("<svg width=\"22\" height=\"22\" aria-hidden=\"true\" class=\"flex-none\" data-lamp=\"{$this->value}\"><use href=\"#lamp-{$this->value}\"/></svg>");
+        return new HtmlString(
+            "<svg width=\"22\" height=\"22\" aria-hidden=\"true\" class=\"flex-none\" data-lamp=\"{$this->value}\"><use href=\"#lamp-{$this->value}\"/></svg>",
+        );
     }
 }

@@ -14,7 +14,8 @@ final class AvailabilityText
     {
         return match ($standing->availability) {
             Availability::AlwaysReady => __('catalogue.availability.always_ready'),
-            Availability::ReadyNow => __('catalogue.availability.ready_now').($standing->copiesFree > 1 ? ' · '.trans_choice('catalogue.copies_free', $standing->copiesFree) : ''),
+            Availability::ReadyNow => __('catalogue.availability.ready_now') .
+                ($standing->copiesFree > 1 ? ' · ' . trans_choice('catalogue.copies_free', $standing->copiesFree) : ''),
             Availability::Wait => self::wait($standing),
             Availability::NotHere => __('catalogue.availability.not_here'),
         };
@@ -24,7 +25,9 @@ final class AvailabilityText
     private static function wait(AvailableTitle $standing): string
     {
         return match (true) {
-            $standing->resetsAt !== null => __('catalogue.wait_month', ['date' => Dates::day($standing->resetsAt, $standing->zone)]),
+            $standing->resetsAt !== null => __('catalogue.wait_month', [
+                'date' => Dates::day($standing->resetsAt, $standing->zone),
+            ]),
             $standing->turn?->middle === null => __('catalogue.wait_open'),
             default => __('catalogue.wait_about', ['time' => Dates::about($standing->turn->middle)]),
         };

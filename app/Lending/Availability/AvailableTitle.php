@@ -33,6 +33,5 @@ final readonly class AvailableTitle
         public ?DateTimeImmutable $resetsAt = null,
         public bool $takesHolds = true,
         public ?LoanSource $source = null,
-    ) {
-    }
+    ) {}
 }

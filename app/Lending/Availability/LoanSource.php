@@ -18,7 +18,7 @@ enum LoanSource: string
     /** @param  list<Licence>  $licences  those that the library's patrons can use, the oldest first */
     public static function ofNext(array $licences, int $libraryId, DateTimeImmutable $now): ?self
     {
-        $next = SpendingOrder::choose($licences, $libraryId, $now) ?? $licences[0] ?? null;
+        $next = SpendingOrder::choose($licences, $libraryId, $now) ?? ($licences[0] ?? null);
 
         return match (true) {
             $next === null => null,

@@ -20,9 +20,7 @@ final readonly class OwnItems
      * @param  array<int, Hold>  $holds  by title
      * @param  array<int, true>  $asked  titles with an open request of theirs
      */
-    public function __construct(private array $loans = [], private array $holds = [], private array $asked = [])
-    {
-    }
+    public function __construct(private array $loans = [], private array $holds = [], private array $asked = []) {}
 
     /**
      * @param  iterable<Title>  $titles
@@ -32,15 +30,38 @@ final readonly class OwnItems
     {
         $titleIds = collect($titles)->pluck('id')->all();
         if ($person === null || $titleIds === []) {
-            return new self;
+            return new self();
         }
         $cards = $person->cards->modelKeys();
-        $titles = '{'.implode(',', $titleIds).'}';
+        $titles = '{' . implode(',', $titleIds) . '}';
 
         return new self(
-            Loan::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->whereNull('ended_at')->where('due_at', '>', $now)->get()->keyBy('title_id')->all(),
-            Hold::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->whereNull('closed_at')->get()->keyBy('title_id')->all(),
-            $beyond ? array_fill_keys(TitleRequest::query()->whereIn('card_id', $cards)->whereRaw('title_id = any(?)', [$titles])->where('state', 'open')->pluck('title_id')->all(), true) : [],
+            Loan::query()
+                ->whereIn('card_id', $cards)
+                ->whereRaw('title_id = any(?)', [$titles])
+                ->whereNull('ended_at')
+                ->where('due_at', '>', $now)
+                ->get()
+                ->keyBy('title_id')
+                ->all(),
+            Hold::query()
+                ->whereIn('card_id', $cards)
+                ->whereRaw('title_id = any(?)', [$titles])
+                ->whereNull('closed_at')
+                ->get()
+                ->keyBy('title_id')
+                ->all(),
+            $beyond
+                ? array_fill_keys(
+                    TitleRequest::query()
+                        ->whereIn('card_id', $cards)
+                        ->whereRaw('title_id = any(?)', [$titles])
+                        ->where('state', 'open')
+                        ->pluck('title_id')
+                        ->all(),
+                    true,
+                )
+                : [],
         );
     }
 

@@ -28,34 +28,47 @@ final class TitleAvailability
         private readonly LibraryRules $rules,
         private readonly WaitEstimates $turns,
         private readonly PayMonth $payMonth,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  iterable<Title>  $titles
      * @param  Card|null  $card  whose rules count; without one those of an adult
      * @return array<int, AvailableTitle> by title
      */
-    public function of(Library $library, iterable $titles, ?Card $card, DateTimeImmutable $now, int $effort = Forecast::BRIEF): array
-    {
+    public function of(
+        Library $library,
+        iterable $titles,
+        ?Card $card,
+        DateTimeImmutable $now,
+        int $effort = Forecast::BRIEF,
+    ): array {
         $byId = [];
         foreach ($titles as $title) {
             $byId[$title->id] = $title;
         }
         $licences = $this->usableLicences->of($library->id, array_keys($byId), $now);
-        $sources = array_map(fn (array $of): ?LoanSource => LoanSource::ofNext($of, $library->id, $now), $licences);
+        $sources = array_map(fn(array $of): ?LoanSource => LoanSource::ofNext($of, $library->id, $now), $licences);
         $capped = [];
         foreach ($byId as $id => $title) {
             $capped[$id] = $card !== null && $this->payMonth->of($card, $library, $title->format, $now)->capReached();
             if ($capped[$id]) {
-                $licences[$id] = array_values(array_filter($licences[$id], fn (Licence $l): bool => $l->model !== LicenceModel::PayPerLoan || ! $l->canLend($now)));
+                $licences[$id] = array_values(
+                    array_filter(
+                        $licences[$id],
+                        fn(Licence $l): bool => $l->model !== LicenceModel::PayPerLoan || !$l->canLend($now),
+                    ),
+                );
             }
         }
-        $availability = array_map(fn (array $of): Availability => Availability::of($of, $now), $licences);
+        $availability = array_map(fn(array $of): Availability => Availability::of($of, $now), $licences);
         foreach (array_keys(array_filter($capped)) as $id) {
             $availability[$id] = $availability[$id] === Availability::NotHere ? Availability::Wait : $availability[$id];
         }
-        $waited = array_filter($licences, fn (array $of, int $id): bool => $availability[$id] === Availability::Wait && self::takesHolds($of, $now), ARRAY_FILTER_USE_BOTH);
+        $waited = array_filter(
+            $licences,
+            fn(array $of, int $id): bool => $availability[$id] === Availability::Wait && self::takesHolds($of, $now),
+            ARRAY_FILTER_USE_BOTH,
+        );
         $lines = $this->lines->of($library->id, $waited);
         $allowed = $this->rules->allowed($card);
 
@@ -64,14 +77,22 @@ final class TitleAvailability
             $ahead = $lines[$id]['waiting'] ?? [];
             $standings[$id] = new AvailableTitle(
                 $availability[$id],
-                (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$id])),
-                (int) array_sum(array_map(fn (Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $licences[$id])),
+                (int) array_sum(
+                    array_map(fn(Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$id]),
+                ),
+                (int) array_sum(
+                    array_map(fn(Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $licences[$id]),
+                ),
                 count($ahead) + 1,
-                isset($lines[$id]) ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort) : null,
+                isset($lines[$id])
+                    ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort)
+                    : null,
                 $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
                 $library->zone(),
-                $allowed !== null && ! in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
-                $availability[$id] === Availability::Wait && ! isset($lines[$id]) ? PayPerLoan::nextMonth($now, $library->zone()) : null,
+                $allowed !== null && !in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
+                $availability[$id] === Availability::Wait && !isset($lines[$id])
+                    ? PayPerLoan::nextMonth($now, $library->zone())
+                    : null,
                 isset($lines[$id]),
                 $sources[$id],
             );
@@ -83,13 +104,16 @@ final class TitleAvailability
     /** @param  list<Licence>  $licences */
     private static function takesHolds(array $licences, DateTimeImmutable $now): bool
     {
-        return array_filter($licences, fn (Licence $l): bool => $l->canFillHolds($now)) !== [];
+        return array_filter($licences, fn(Licence $l): bool => $l->canFillHolds($now)) !== [];
     }
 
     /** @param  list<Licence>  $licences */
     private static function wentAt(array $licences, DateTimeImmutable $now): ?DateTimeImmutable
     {
-        $ends = array_map(fn (Licence $l): DateTimeImmutable => $l->endsAt !== null && $l->endsAt <= $now ? $l->endsAt : $now, $licences);
+        $ends = array_map(
+            fn(Licence $l): DateTimeImmutable => $l->endsAt !== null && $l->endsAt <= $now ? $l->endsAt : $now,
+            $licences,
+        );
 
         return $ends === [] ? null : max($ends);
     }

@@ -22,9 +22,11 @@ use InvalidArgumentException;
 
 final class BorrowController
 {
-    public function __construct(private readonly RequestContext $current, private readonly TitlePanel $panel, private readonly SwapLoan $swapLoan)
-    {
-    }
+    public function __construct(
+        private readonly RequestContext $current,
+        private readonly TitlePanel $panel,
+        private readonly SwapLoan $swapLoan,
+    ) {}
 
     /** The panel with the lengths and the due date each gives. */
     public function show(Request $request, Title $title): View|RedirectResponse
@@ -44,9 +46,14 @@ final class BorrowController
             'terms' => $facts->terms,
             'zone' => $facts->zone,
             'now' => $now,
-            'loansOpen' => $facts->terms->loansCountedByFormat ? $facts->card->loansOpenOfFormat : $facts->card->loansOpen,
+            'loansOpen' => $facts->terms->loansCountedByFormat
+                ? $facts->card->loansOpenOfFormat
+                : $facts->card->loansOpen,
             'refused' => $decision instanceof Refused ? $decision : null,
-            'paid' => $decision instanceof Granted && $decision->licence->model === LicenceModel::PayPerLoan ? $facts->payPerLoan : null,
+            'paid' =>
+                $decision instanceof Granted && $decision->licence->model === LicenceModel::PayPerLoan
+                    ? $facts->payPerLoan
+                    : null,
         ]);
     }
 
@@ -63,17 +70,35 @@ final class BorrowController
             return $this->panel->answer($request, $title, message: __('lending.refused.length_not_offered'));
         }
         $first = (int) Input::text($request, 'return_first');
-        $outcome = $first === 0 ? $borrow($card->id, $title->id, $length, now()->toImmutable()) : $this->returnAndBorrow(Loan::query()->findOrFail($first), $card, $title, $length);
+        $outcome =
+            $first === 0
+                ? $borrow($card->id, $title->id, $length, now()->toImmutable())
+                : $this->returnAndBorrow(Loan::query()->findOrFail($first), $card, $title, $length);
         if ($outcome instanceof Refused) {
-            return $this->panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
+            return $this->panel->answer(
+                $request,
+                $title,
+                message: RefusalText::of($outcome, $this->current->requiredLibrary()),
+                refused: $outcome,
+            );
         }
 
-        return $this->panel->answer($request, $title, said: $outcome instanceof AlreadyOnLoan ? __('lending.already_on_loan') : __('lending.borrowed', ['name' => $title->name]));
+        return $this->panel->answer(
+            $request,
+            $title,
+            said: $outcome instanceof AlreadyOnLoan
+                ? __('lending.already_on_loan')
+                : __('lending.borrowed', ['name' => $title->name]),
+        );
     }
 
     /** At the limit: gives back a loan to make room, unless the title cannot be had all the same. */
-    private function returnAndBorrow(Loan $loan, Card $card, Title $title, ?LoanLength $length): AlreadyOnLoan|Refused|int
-    {
+    private function returnAndBorrow(
+        Loan $loan,
+        Card $card,
+        Title $title,
+        ?LoanLength $length,
+    ): AlreadyOnLoan|Refused|int {
         Gate::authorize('own', $loan);
 
         return ($this->swapLoan)($loan->id, $card->id, $title->id, $length, now()->toImmutable());

@@ -25,16 +25,21 @@ final class BorrowTitle
     /** Raised by lending_borrow when the facts have changed, and by PostgreSQL for a loan that is there already and for a deadlock. */
     private const LOOK_AGAIN = ['FP001', '23505', 'FP003', '40P01'];
 
-    public function __construct(private readonly EndDueLoans $endDueLoans, private readonly CountTurnaway $countTurnaway)
-    {
-    }
+    public function __construct(
+        private readonly EndDueLoans $endDueLoans,
+        private readonly CountTurnaway $countTurnaway,
+    ) {}
 
     /**
      * @param  LoanLength|null  $length  null for the default of the card's rules
      * @return AlreadyOnLoan|Refused|int the id of the new loan
      */
-    public function __invoke(int $cardId, int $titleId, ?LoanLength $length, DateTimeImmutable $now): AlreadyOnLoan|Refused|int
-    {
+    public function __invoke(
+        int $cardId,
+        int $titleId,
+        ?LoanLength $length,
+        DateTimeImmutable $now,
+    ): AlreadyOnLoan|Refused|int {
         for ($try = 1; ; $try++) {
             $facts = LendingFacts::load($cardId, $titleId, $now);
             if ($facts->overdueLoan && $try < self::TRIES) {
@@ -47,7 +52,11 @@ final class BorrowTitle
                 return $decision;
             }
             if ($decision instanceof Refused) {
-                if ($decision->reason->isTurnaway() && $try < self::TRIES && ($this->endDueLoans)($now, titleId: $titleId) > 0) {
+                if (
+                    $decision->reason->isTurnaway() &&
+                    $try < self::TRIES &&
+                    ($this->endDueLoans)($now, titleId: $titleId) > 0
+                ) {
                     continue;
                 }
                 ($this->countTurnaway)($facts->card->libraryId, $titleId, $decision->reason, $now);
@@ -57,15 +66,20 @@ final class BorrowTitle
             try {
                 return $this->write($cardId, $titleId, $facts, $decision, $now);
             } catch (QueryException $changed) {
-                if ($try >= self::TRIES || ! in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
+                if ($try >= self::TRIES || !in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
                     throw $changed;
                 }
             }
         }
     }
 
-    private function write(int $cardId, int $titleId, LendingFacts $facts, Granted $granted, DateTimeImmutable $now): int
-    {
+    private function write(
+        int $cardId,
+        int $titleId,
+        LendingFacts $facts,
+        Granted $granted,
+        DateTimeImmutable $now,
+    ): int {
         return DB::selectOne('select lending_borrow(?, ?, ?, ?, ?, ?, ?, ?, ?) as id', [
             $cardId,
             $titleId,

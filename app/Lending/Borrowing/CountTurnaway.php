@@ -15,7 +15,10 @@ final class CountTurnaway
     {
         if ($reason->isTurnaway()) {
             DB::insert('insert into turnaways (library_id, title_id, reason, happened_at) values (?, ?, ?, ?)', [
-                $libraryId, $titleId, $reason->value, $now->format('Y-m-d H:i:sP'),
+                $libraryId,
+                $titleId,
+                $reason->value,
+                $now->format('Y-m-d H:i:sP'),
             ]);
         }
     }

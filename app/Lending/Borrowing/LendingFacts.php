@@ -40,29 +40,40 @@ final readonly class LendingFacts
         public ?int $holdId,
         public ?int $keptLicenceId,
         public DateTimeZone $zone,
-    ) {
-    }
+    ) {}
 
     /** May the card borrow the title? */
     public function borrow(?LoanLength $length, DateTimeImmutable $now): Granted|AlreadyOnLoan|Refused
     {
         return BorrowDecision::decide(
-            $this->card, $this->terms, $this->audience, $this->licences,
-            $this->openLoanId, $this->keptLicenceId, $this->payPerLoan, $length, $this->zone, $now,
+            $this->card,
+            $this->terms,
+            $this->audience,
+            $this->licences,
+            $this->openLoanId,
+            $this->keptLicenceId,
+            $this->payPerLoan,
+            $length,
+            $this->zone,
+            $now,
         );
     }
 
     public static function load(int $cardId, int $titleId, DateTimeImmutable $now): self
     {
         $json = DB::scalar('select lending_facts(?, ?, ?)', [$cardId, $titleId, $now->format('Y-m-d H:i:s.uP')]);
-        $facts = json_decode(is_string($json) ? $json : throw new InvalidArgumentException("No card {$cardId} or no title {$titleId}."));
+        $facts = json_decode(
+            is_string($json) ? $json : throw new InvalidArgumentException("No card {$cardId} or no title {$titleId}."),
+        );
         $loans = $facts->loans ?? [];
         $holds = $facts->holds ?? [];
         $soonest = $loans[0] ?? null;
         $format = Format::from($facts->format);
-        $own = fn (array $rows): ?stdClass => array_values(array_filter($rows, fn (stdClass $row): bool => $row->own))[0] ?? null;
+        $own = fn(array $rows): ?stdClass => array_values(
+            array_filter($rows, fn(stdClass $row): bool => $row->own),
+        )[0] ?? null;
         $ownLoan = $own($loans);
-        $ofFormat = fn (array $rows): int => count(array_filter($rows, fn (stdClass $row): bool => $row->of_format));
+        $ofFormat = fn(array $rows): int => count(array_filter($rows, fn(stdClass $row): bool => $row->of_format));
 
         return new self(
             new CardStanding(
@@ -74,14 +85,25 @@ final readonly class LendingFacts
                 $ofFormat($loans),
                 $facts->holds_open,
                 $ofFormat($holds),
-                $soonest === null ? null : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
+                $soonest === null
+                    ? null
+                    : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
             ),
-            $terms = LoanTerms::from(LibraryRules::fromRows($facts->rules ?? []), $facts->group, $format, $facts->own_length === null ? null : LoanLength::parse($facts->own_length)),
-            new PayPerLoan($facts->pay_loans, $terms->payPerLoanMonthly, PayPerLoan::nextMonth($now, $zone = new DateTimeZone($facts->timezone))),
+            ($terms = LoanTerms::from(
+                LibraryRules::fromRows($facts->rules ?? []),
+                $facts->group,
+                $format,
+                $facts->own_length === null ? null : LoanLength::parse($facts->own_length),
+            )),
+            new PayPerLoan(
+                $facts->pay_loans,
+                $terms->payPerLoanMonthly,
+                PayPerLoan::nextMonth($now, $zone = new DateTimeZone($facts->timezone)),
+            ),
             $format,
             Audience::from($facts->audience),
             array_values(array_map(UsableLicences::fromRow(...), $facts->licences ?? [])),
-            $ownLoan !== null && ! $ownLoan->over ? $ownLoan->id : null,
+            $ownLoan !== null && !$ownLoan->over ? $ownLoan->id : null,
             $ownLoan !== null && $ownLoan->over,
             $own($holds)?->id,
             $own($holds)?->kept,

@@ -14,12 +14,15 @@ use Illuminate\Support\Facades\DB;
 /** At the limit: returns one loan and borrows a title in its place, both or neither. */
 final class SwapLoan
 {
-    public function __construct(private readonly ReturnLoan $returnLoan, private readonly BorrowTitle $borrow)
-    {
-    }
+    public function __construct(private readonly ReturnLoan $returnLoan, private readonly BorrowTitle $borrow) {}
 
-    public function __invoke(int $loanId, int $cardId, int $titleId, ?LoanLength $length, DateTimeImmutable $now): AlreadyOnLoan|Refused|int
-    {
+    public function __invoke(
+        int $loanId,
+        int $cardId,
+        int $titleId,
+        ?LoanLength $length,
+        DateTimeImmutable $now,
+    ): AlreadyOnLoan|Refused|int {
         DB::beginTransaction();
         try {
             ($this->returnLoan)($loanId, $now);

@@ -21,13 +21,19 @@ final class TitlePanel
         private readonly RequestContext $current,
         private readonly TitleAvailability $standings,
         private readonly OwnItems $ownItems,
-    ) {
-    }
+    ) {}
 
-    public function answer(Request $request, Title $title, ?string $said = null, ?string $message = null, ?Refused $refused = null): View|RedirectResponse
-    {
-        if (! $request->hasHeader('HX-Request')) {
-            return redirect()->route('titles.show', $title)->with(array_filter(['said' => $said, 'refusal' => $message]));
+    public function answer(
+        Request $request,
+        Title $title,
+        ?string $said = null,
+        ?string $message = null,
+        ?Refused $refused = null,
+    ): View|RedirectResponse {
+        if (!$request->hasHeader('HX-Request')) {
+            return redirect()
+                ->route('titles.show', $title)
+                ->with(array_filter(['said' => $said, 'refusal' => $message]));
         }
         $now = now()->toImmutable();
         $this->current->person?->load('cards');
@@ -35,7 +41,12 @@ final class TitlePanel
         return view('lending.borrowing.action-answer', [
             'title' => $title,
             'way' => $this->way($request),
-            'standing' => $this->standings->of($this->current->requiredLibrary(), [$title], $this->current->card(), $now)[$title->id],
+            'standing' => $this->standings->of(
+                $this->current->requiredLibrary(),
+                [$title],
+                $this->current->card(),
+                $now,
+            )[$title->id],
             'own' => $this->ownItems->of($this->current->person, [$title], $now, beyond: true),
             'said' => $said,
             'message' => $message,
@@ -52,9 +63,12 @@ final class TitlePanel
     /** Signed in, but with no card at the library being looked at. */
     public function needsCard(Title $title): RedirectResponse
     {
-        return redirect()->route('titles.show', $title)->with('refusal', __('lending.no_card_here', [
-            'library' => $this->current->requiredLibrary()->name,
-            'contact' => $this->current->requiredLibrary()->pin_contact,
-        ]));
+        return redirect()->route('titles.show', $title)->with(
+            'refusal',
+            __('lending.no_card_here', [
+                'library' => $this->current->requiredLibrary()->name,
+                'contact' => $this->current->requiredLibrary()->pin_contact,
+            ]),
+        );
     }
 }

@@ -22,20 +22,26 @@ final class EndDueLoans
     /** As a share of the time at work. Measured while no mail went out: a borrow meanwhile takes 1.9 times as long, not 2.1; 1.75 with a rest as long as the work. */
     private const REST = 0.5;
 
-    public function __construct(private readonly AssignFreedCopy $assignFreedCopy, private readonly GiveNotice $giveNotice)
-    {
-    }
+    public function __construct(
+        private readonly AssignFreedCopy $assignFreedCopy,
+        private readonly GiveNotice $giveNotice,
+    ) {}
 
     /** @return int how many loans were ended */
     public function __invoke(DateTimeImmutable $now, ?int $titleId = null): int
     {
         $ended = $worked = 0;
-        $due = DB::table('loans')->whereNull('ended_at')->where('due_at', '<=', $now->format('Y-m-d H:i:s.uP'))
-            ->when($titleId !== null, fn ($query) => $query->where('title_id', $titleId))
-            ->orderBy('due_at')->orderBy('id')->pluck('id')->all();
+        $due = DB::table('loans')
+            ->whereNull('ended_at')
+            ->where('due_at', '<=', $now->format('Y-m-d H:i:s.uP'))
+            ->when($titleId !== null, fn($query) => $query->where('title_id', $titleId))
+            ->orderBy('due_at')
+            ->orderBy('id')
+            ->pluck('id')
+            ->all();
         foreach (array_chunk($due, self::TOGETHER) as $n => $loans) {
             if ($n > 0 && $titleId === null) {
-                usleep((int) (self::REST * $worked / 1000));
+                usleep((int) ((self::REST * $worked) / 1000));
             }
             $begun = hrtime(true);
             // Of those that others wait for, one of a title at a time: whom its copy goes to decides who is next.
@@ -60,7 +66,11 @@ final class EndDueLoans
             if ($lazily && DB::transactionLevel() === 1) {
                 DB::statement('set local synchronous_commit = off');
             }
-            $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', ['{'.implode(',', $loans).'}', $now->format('Y-m-d H:i:s.uP'), NoticeKind::LoanEnded->value]);
+            $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', [
+                '{' . implode(',', $loans) . '}',
+                $now->format('Y-m-d H:i:s.uP'),
+                NoticeKind::LoanEnded->value,
+            ]);
             $done = json_decode((string) $json);
             $this->giveNotice->carry($done->told);
             $this->assignFreedCopy->returned($done->lines, $now);

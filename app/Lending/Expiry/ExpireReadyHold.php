@@ -24,13 +24,15 @@ final class ExpireReadyHold
         private readonly CloseHold $closeHold,
         private readonly GiveNotice $giveNotice,
         private readonly LibraryRules $rules,
-    ) {
-    }
+    ) {}
 
     public function __invoke(int $holdId, DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($holdId, $now): void {
-            $card = DB::selectOne('select id, person_id, library_id, patron_group from cards where id = (select card_id from holds where id = ?) for no key update', [$holdId]);
+            $card = DB::selectOne(
+                'select id, person_id, library_id, patron_group from cards where id = (select card_id from holds where id = ?) for no key update',
+                [$holdId],
+            );
             $hold = DB::selectOne(
                 "select h.*, t.name, t.format, li.ends_at from holds h join titles t on t.id = h.title_id join licences li on li.id = h.licence_id
                     where h.id = ? and h.state = 'ready' and h.kept_until <= ? for no key update of h",
@@ -44,13 +46,23 @@ final class ExpireReadyHold
 
                 return;
             }
-            $kept = $hold->kept_seconds + (new DateTimeImmutable($hold->kept_until))->getTimestamp() - (new DateTimeImmutable($hold->ready_at))->getTimestamp();
-            $hours = $this->rules->terms($card->library_id, $card->patron_group, Format::from($hold->format))->holdKeptHours;
+            $kept =
+                $hold->kept_seconds +
+                (new DateTimeImmutable($hold->kept_until))->getTimestamp() -
+                (new DateTimeImmutable($hold->ready_at))->getTimestamp();
+            $hours = $this->rules->terms($card->library_id, $card->patron_group, Format::from($hold->format))
+                ->holdKeptHours;
             $missed = MissedHold::after($hold->misses, $hours, $kept, $now);
-            ($this->giveNotice)($card->person_id, $missed->lapses ? NoticeKind::HoldLapsed : NoticeKind::HoldMissed, "hold-missed:{$holdId}:{$hold->misses}", [
-                'title' => $hold->title_id,
-                'name' => $hold->name,
-            ], $now);
+            ($this->giveNotice)(
+                $card->person_id,
+                $missed->lapses ? NoticeKind::HoldLapsed : NoticeKind::HoldMissed,
+                "hold-missed:{$holdId}:{$hold->misses}",
+                [
+                    'title' => $hold->title_id,
+                    'name' => $hold->name,
+                ],
+                $now,
+            );
             if ($missed->lapses) {
                 ($this->closeHold)($holdId, HoldState::Lapsed, $now);
 
@@ -77,8 +89,16 @@ final class ExpireReadyHold
      */
     public function setBack(stdClass $hold, int $personId, DateTimeImmutable $now, bool $pass = true): void
     {
-        DB::update("update holds set state = 'waiting', kept_until = null, licence_id = null where id = ?", [$hold->id]);
-        ($this->giveNotice)($personId, NoticeKind::HoldSetBack, "hold-set-back:{$hold->id}:{$hold->kept_until}", ['title' => $hold->title_id, 'name' => $hold->name], $now);
+        DB::update("update holds set state = 'waiting', kept_until = null, licence_id = null where id = ?", [
+            $hold->id,
+        ]);
+        ($this->giveNotice)(
+            $personId,
+            NoticeKind::HoldSetBack,
+            "hold-set-back:{$hold->id}:{$hold->kept_until}",
+            ['title' => $hold->title_id, 'name' => $hold->name],
+            $now,
+        );
         if ($pass) {
             ($this->assignFreedCopy)($hold->licence_id, $hold->title_id, $now);
         }

@@ -19,9 +19,7 @@ final class SendDueNotices
     /** Told of in one transaction. */
     private const TOGETHER = 100;
 
-    public function __construct(private readonly GiveNotice $giveNotice)
-    {
-    }
+    public function __construct(private readonly GiveNotice $giveNotice) {}
 
     public function __invoke(DateTimeImmutable $now): void
     {
@@ -34,7 +32,10 @@ final class SendDueNotices
     private function loansDue(DateTimeImmutable $now): void
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        foreach ([[2, '1 day', NoticeKind::LoanDueTomorrow], [1, '3 days', NoticeKind::LoanDueSoon]] as [$told, $before, $kind]) {
+        foreach (
+            [[2, '1 day', NoticeKind::LoanDueTomorrow], [1, '3 days', NoticeKind::LoanDueSoon]]
+            as [$told, $before, $kind]
+        ) {
             $due = DB::select(
                 "select l.id, l.title_id, l.due_at as at, c.person_id, t.name, lib.timezone from loans l join cards c on c.id = l.card_id
                     join titles t on t.id = l.title_id join libraries lib on lib.id = c.library_id
@@ -44,7 +45,14 @@ final class SendDueNotices
             );
             $mark = 'update loans set told = ? from (select l.id from loans l join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = l.id and was.at = l.due_at
                 where l.ended_at is null and l.told < ? order by l.id for no key update of l skip locked) x where loans.id = x.id returning loans.id';
-            $this->tell($kind, $kind->value, $due, 'due', fn (string $ids, string $dates): array => DB::select($mark, [$told, $ids, $dates, $told]), $now);
+            $this->tell(
+                $kind,
+                $kind->value,
+                $due,
+                'due',
+                fn(string $ids, string $dates): array => DB::select($mark, [$told, $ids, $dates, $told]),
+                $now,
+            );
         }
     }
 
@@ -61,7 +69,14 @@ final class SendDueNotices
         );
         $mark = "update holds set told = true from (select h.id from holds h join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = h.id and was.at = h.kept_until
             where h.state = 'ready' and not h.told order by h.id for no key update of h skip locked) x where holds.id = x.id returning holds.id";
-        $this->tell(NoticeKind::HoldLapsing, 'hold-lapsing', $lapsing, 'kept_until', fn (string $ids, string $dates): array => DB::select($mark, [$ids, $dates]), $now);
+        $this->tell(
+            NoticeKind::HoldLapsing,
+            'hold-lapsing',
+            $lapsing,
+            'kept_until',
+            fn(string $ids, string $dates): array => DB::select($mark, [$ids, $dates]),
+            $now,
+        );
     }
 
     /** The last licence of a title for which somebody waits: that it will end, and that it has. */
@@ -78,17 +93,21 @@ final class SendDueNotices
                     and not exists (select from notices n where n.person_id = c.person_id and n.event_key =
                         case when last.ends_at <= ?::timestamptz then 'licence-gone:' else 'licence-ending:' end || h.id || ':' || last.id)
                 order by h.id",
-            [$at, self::LICENCE_DAYS.' days', $at],
+            [$at, self::LICENCE_DAYS . ' days', $at],
         );
         $notices = [];
         foreach ($holds as $hold) {
             $ends = new DateTimeImmutable($hold->ends_at);
             $kind = $ends <= $now ? NoticeKind::LicenceGone : NoticeKind::LicenceEnding;
-            $notices[$kind->value][] = ['person' => $hold->person_id, 'event' => str_replace('_', '-', $kind->value).":{$hold->id}:{$hold->licence}", 'facts' => self::facts($hold) + ['ends' => $ends->format(DATE_ATOM)]];
+            $notices[$kind->value][] = [
+                'person' => $hold->person_id,
+                'event' => str_replace('_', '-', $kind->value) . ":{$hold->id}:{$hold->licence}",
+                'facts' => self::facts($hold) + ['ends' => $ends->format(DATE_ATOM)],
+            ];
         }
         foreach ($notices as $kind => $all) {
             foreach (array_chunk($all, self::TOGETHER) as $some) {
-                DB::transaction(fn () => $this->giveNotice->many(NoticeKind::from($kind), $some, $now));
+                DB::transaction(fn() => $this->giveNotice->many(NoticeKind::from($kind), $some, $now));
             }
         }
     }
@@ -102,15 +121,39 @@ final class SendDueNotices
      * @param  string  $date  what a notice calls the date
      * @param  callable(string, string): array<stdClass>  $mark  takes their numbers and dates; gives the numbers of those that are as they were
      */
-    private function tell(NoticeKind $kind, string $event, array $rows, string $date, callable $mark, DateTimeImmutable $now): void
-    {
+    private function tell(
+        NoticeKind $kind,
+        string $event,
+        array $rows,
+        string $date,
+        callable $mark,
+        DateTimeImmutable $now,
+    ): void {
         foreach (array_chunk($rows, self::TOGETHER) as $some) {
             DB::transaction(function () use ($kind, $event, $some, $date, $mark, $now): void {
-                $marked = array_flip(array_column($mark('{'.implode(',', array_column($some, 'id')).'}', '{"'.implode('","', array_column($some, 'at')).'"}'), 'id'));
-                $this->giveNotice->many($kind, array_map(
-                    fn (stdClass $row): array => ['person' => $row->person_id, 'event' => "{$event}:{$row->id}:{$row->at}", 'facts' => self::facts($row) + [$date => (new DateTimeImmutable($row->at))->format(DATE_ATOM)]],
-                    array_values(array_filter($some, fn (stdClass $row): bool => isset($marked[$row->id]))),
-                ), $now);
+                $marked = array_flip(
+                    array_column(
+                        $mark(
+                            '{' . implode(',', array_column($some, 'id')) . '}',
+                            '{"' . implode('","', array_column($some, 'at')) . '"}',
+                        ),
+                        'id',
+                    ),
+                );
+                $this->giveNotice->many(
+                    $kind,
+                    array_map(
+                        fn(stdClass $row): array => [
+                            'person' => $row->person_id,
+                            'event' => "{$event}:{$row->id}:{$row->at}",
+                            'facts' => self::facts($row) + [
+                                $date => (new DateTimeImmutable($row->at))->format(DATE_ATOM),
+                            ],
+                        ],
+                        array_values(array_filter($some, fn(stdClass $row): bool => isset($marked[$row->id]))),
+                    ),
+                    $now,
+                );
             });
         }
     }

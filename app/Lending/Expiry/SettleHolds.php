@@ -16,19 +16,31 @@ final class SettleHolds
         private readonly ExpireReadyHold $expireReadyHold,
         private readonly FillFreeCopies $fillFreeCopies,
         private readonly BorrowForHold $borrowForHold,
-    ) {
-    }
+    ) {}
 
     public function __invoke(DateTimeImmutable $now): void
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        foreach (DB::table('holds')->where('state', 'ready')->where('kept_until', '<=', $at)->orderBy('kept_until')->pluck('id') as $holdId) {
+        foreach (
+            DB::table('holds')
+                ->where('state', 'ready')
+                ->where('kept_until', '<=', $at)
+                ->orderBy('kept_until')
+                ->pluck('id')
+            as $holdId
+        ) {
             ($this->expireReadyHold)($holdId, $now);
         }
-        DB::update("update holds set state = 'waiting', paused_until = null where state = 'paused' and paused_until <= ?", [$at]);
+        DB::update(
+            "update holds set state = 'waiting', paused_until = null where state = 'paused' and paused_until <= ?",
+            [$at],
+        );
         $this->fillFreeCopies->everywhere($now);
 
-        $undone = DB::table('holds')->where('state', 'ready')->where('borrow_at_once', true)->where('ready_at', '<=', $now->modify('-1 minute')->format('Y-m-d H:i:s.uP'));
+        $undone = DB::table('holds')
+            ->where('state', 'ready')
+            ->where('borrow_at_once', true)
+            ->where('ready_at', '<=', $now->modify('-1 minute')->format('Y-m-d H:i:s.uP'));
         foreach ($undone->orderBy('ready_at')->pluck('id') as $holdId) {
             ($this->borrowForHold)($holdId, $now);
         }

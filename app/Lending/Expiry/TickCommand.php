@@ -20,10 +20,15 @@ final class TickCommand extends Command
 
     protected $description = 'End loans that are due, move holds that time moves, forget what is not to be kept';
 
-    public function handle(EndDueLoans $endDueLoans, SettleHolds $settleHolds, SendDueNotices $sendDueNotices, DeliverNewIssues $deliverNewIssues, ForgetEndedLoans $forget): int
-    {
+    public function handle(
+        EndDueLoans $endDueLoans,
+        SettleHolds $settleHolds,
+        SendDueNotices $sendDueNotices,
+        DeliverNewIssues $deliverNewIssues,
+        ForgetEndedLoans $forget,
+    ): int {
         // Held by the connection: it is free again however this process ends.
-        if (! DB::scalar('select pg_try_advisory_lock(hashtext(?))', [self::class])) {
+        if (!DB::scalar('select pg_try_advisory_lock(hashtext(?))', [self::class])) {
             $this->info('Another lending:tick is at work at this moment.');
 
             return self::SUCCESS;
@@ -37,8 +42,14 @@ final class TickCommand extends Command
         return self::SUCCESS;
     }
 
-    private function tick(DateTimeImmutable $now, EndDueLoans $endDueLoans, SettleHolds $settleHolds, SendDueNotices $sendDueNotices, DeliverNewIssues $deliverNewIssues, ForgetEndedLoans $forget): void
-    {
+    private function tick(
+        DateTimeImmutable $now,
+        EndDueLoans $endDueLoans,
+        SettleHolds $settleHolds,
+        SendDueNotices $sendDueNotices,
+        DeliverNewIssues $deliverNewIssues,
+        ForgetEndedLoans $forget,
+    ): void {
         $ended = $endDueLoans($now);
         $settleHolds($now);
         $sendDueNotices($now);

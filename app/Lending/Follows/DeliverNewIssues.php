@@ -22,16 +22,17 @@ final class DeliverNewIssues
         cross join lateral (select min(greatest(li.starts_at, li.added_at)) came_at from licences li where li.title_id = t.id and %s and (li.ends_at is null or li.ends_at > ?)) l
         where l.came_at > f.looked_at and l.came_at <= ? order by f.id, l.came_at, t.id';
 
-    public function __construct(private readonly BorrowTitle $borrowTitle, private readonly GiveNotice $giveNotice)
-    {
-    }
+    public function __construct(private readonly BorrowTitle $borrowTitle, private readonly GiveNotice $giveNotice) {}
 
     /** @return int how many issues were brought or told of */
     public function __invoke(DateTimeImmutable $now): int
     {
         $at = $now->format('Y-m-d H:i:s.uP');
         $new = [];
-        foreach (DB::select(sprintf(self::NEW, strtr(UsableLicences::FOR_LIBRARY, ['?' => 'c.library_id'])), [$at, $at]) as $row) {
+        foreach (
+            DB::select(sprintf(self::NEW, strtr(UsableLicences::FOR_LIBRARY, ['?' => 'c.library_id'])), [$at, $at])
+            as $row
+        ) {
             $new[$row->follow_id][] = $row->title_id;
         }
         foreach ($new as $id => $titles) {
@@ -48,7 +49,13 @@ final class DeliverNewIssues
     private function bring(Follow $follow, Title $title, DateTimeImmutable $now): void
     {
         $card = $follow->card;
-        $facts = ['title' => $title->id, 'name' => $title->name, 'issue' => (string) $title->edition, 'library' => $card->library->name, 'timezone' => $card->library->timezone];
+        $facts = [
+            'title' => $title->id,
+            'name' => $title->name,
+            'issue' => (string) $title->edition,
+            'library' => $card->library->name,
+            'timezone' => $card->library->timezone,
+        ];
         $loan = $follow->borrows ? ($this->borrowTitle)($card->id, $title->id, null, $now) : null;
         if (is_int($loan)) {
             $due = new DateTimeImmutable((string) DB::table('loans')->where('id', $loan)->value('due_at'));

@@ -15,12 +15,17 @@ final class FollowMagazine
     public function __invoke(Card $card, int $seriesId, bool $borrows, DateTimeImmutable $now): void
     {
         Follow::query()
-            ->firstOrCreate(['card_id' => $card->id, 'series_id' => $seriesId], ['borrows' => $borrows, 'looked_at' => $now])
+            ->firstOrCreate(
+                ['card_id' => $card->id, 'series_id' => $seriesId],
+                ['borrows' => $borrows, 'looked_at' => $now],
+            )
             ->update(['borrows' => $borrows]);
     }
 
     public function stop(Card $card, int $seriesId): void
     {
-        Follow::query()->where(['card_id' => $card->id, 'series_id' => $seriesId])->delete();
+        Follow::query()
+            ->where(['card_id' => $card->id, 'series_id' => $seriesId])
+            ->delete();
     }
 }

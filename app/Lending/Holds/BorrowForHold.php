@@ -14,9 +14,7 @@ use Illuminate\Support\Facades\DB;
 /** Borrows for a patron who asked for it when they placed the hold; at their limit they are told that a copy is ready instead. */
 final class BorrowForHold
 {
-    public function __construct(private readonly BorrowTitle $borrow, private readonly GiveNotice $giveNotice)
-    {
-    }
+    public function __construct(private readonly BorrowTitle $borrow, private readonly GiveNotice $giveNotice) {}
 
     public function __invoke(int $holdId, DateTimeImmutable $now): void
     {
@@ -34,14 +32,29 @@ final class BorrowForHold
             $loan = ($this->borrow)($hold->card_id, $hold->title_id, null, $now);
             DB::update('update holds set borrow_at_once = false where id = ?', [$holdId]);
             if (is_int($loan)) {
-                ($this->giveNotice)($hold->person_id, NoticeKind::HoldBorrowed, "hold-borrowed:{$holdId}", [
-                    'title' => $hold->title_id,
-                    'name' => $hold->name,
-                    'due' => (new DateTimeImmutable(DB::scalar('select due_at from loans where id = ?', [$loan])))->format(DATE_ATOM),
-                    'timezone' => $hold->timezone,
-                ], $now);
+                ($this->giveNotice)(
+                    $hold->person_id,
+                    NoticeKind::HoldBorrowed,
+                    "hold-borrowed:{$holdId}",
+                    [
+                        'title' => $hold->title_id,
+                        'name' => $hold->name,
+                        'due' => (new DateTimeImmutable(
+                            DB::scalar('select due_at from loans where id = ?', [$loan]),
+                        ))->format(DATE_ATOM),
+                        'timezone' => $hold->timezone,
+                    ],
+                    $now,
+                );
             } else {
-                $notice = KeptCopy::noticeOf($holdId, $hold->person_id, $hold->title_id, $hold->name, new DateTimeImmutable($hold->kept_until), $hold->timezone);
+                $notice = KeptCopy::noticeOf(
+                    $holdId,
+                    $hold->person_id,
+                    $hold->title_id,
+                    $hold->name,
+                    new DateTimeImmutable($hold->kept_until),
+                    $hold->timezone,
+                );
                 $this->giveNotice->many(NoticeKind::HoldReady, [$notice], $now);
             }
         }, attempts: 5);

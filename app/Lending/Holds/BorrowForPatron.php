@@ -15,9 +15,7 @@ final class BorrowForPatron implements ShouldQueue
 
     public int $tries = 3;
 
-    public function __construct(private readonly int $holdId)
-    {
-    }
+    public function __construct(private readonly int $holdId) {}
 
     public function handle(BorrowForHold $borrowForHold): void
     {

@@ -12,16 +12,18 @@ use Illuminate\Support\Facades\DB;
 /** Takes a hold out of the line; a copy kept for it goes to the next. */
 final class CloseHold
 {
-    public function __construct(private readonly AssignFreedCopy $assignFreedCopy)
-    {
-    }
+    public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 
     /** @return bool false when it was closed already */
     public function __invoke(int $holdId, HoldState $as, DateTimeImmutable $now): bool
     {
         return DB::transaction(function () use ($holdId, $as, $now): bool {
-            DB::select('select id from cards where id = (select card_id from holds where id = ?) for no key update', [$holdId]);
-            $hold = DB::selectOne('select * from holds where id = ? and closed_at is null for no key update', [$holdId]);
+            DB::select('select id from cards where id = (select card_id from holds where id = ?) for no key update', [
+                $holdId,
+            ]);
+            $hold = DB::selectOne('select * from holds where id = ? and closed_at is null for no key update', [
+                $holdId,
+            ]);
             if ($hold === null) {
                 return false;
             }

@@ -26,9 +26,7 @@ final class HoldController
 {
     private const LONGEST_PAUSE_DAYS = 366;
 
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp): View
     {
@@ -37,18 +35,32 @@ final class HoldController
         $holds = $openHolds->of($person, $now);
         $loans = $openLoans->of($person, $now);
 
-        return view('lending.holds.holds', ['holds' => $holds, 'comingUp' => $comingUp->chart($loans, $holds, $now, width: 780), 'pileUp' => $comingUp->pileUp($loans, $holds), 'now' => $now]);
+        return view('lending.holds.holds', [
+            'holds' => $holds,
+            'comingUp' => $comingUp->chart($loans, $holds, $now, width: 780),
+            'pileUp' => $comingUp->pileUp($loans, $holds),
+            'now' => $now,
+        ]);
     }
 
-    public function place(Request $request, Title $title, PlaceHold $placeHold, TitlePanel $panel): View|RedirectResponse
-    {
+    public function place(
+        Request $request,
+        Title $title,
+        PlaceHold $placeHold,
+        TitlePanel $panel,
+    ): View|RedirectResponse {
         $card = $this->current->card();
         if ($card === null) {
             return $panel->needsCard($title);
         }
         $outcome = $placeHold($card->id, $title->id, now()->toImmutable(), $request->boolean('at_once'));
         if ($outcome instanceof Refused) {
-            return $panel->answer($request, $title, message: RefusalText::of($outcome, $this->current->requiredLibrary()), refused: $outcome);
+            return $panel->answer(
+                $request,
+                $title,
+                message: RefusalText::of($outcome, $this->current->requiredLibrary()),
+                refused: $outcome,
+            );
         }
 
         return $panel->answer($request, $title, said: __('lending.hold_placed', ['name' => $title->name]));
@@ -70,9 +82,11 @@ final class HoldController
         }
         $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $this->zone($hold))];
 
-        return back()->with(...($pauseHold($hold->id, $until, now()->toImmutable())
-            ? ['said', __('lending.hold_paused', $facts)]
-            : ['refusal', __('lending.hold_not_paused', $facts)]));
+        return back()->with(
+            ...$pauseHold($hold->id, $until, now()->toImmutable())
+                ? ['said', __('lending.hold_paused', $facts)]
+                : ['refusal', __('lending.hold_not_paused', $facts)],
+        );
     }
 
     /** Several at once, each until its date: "hold id" => "date". All of them, or none where one cannot be. */
@@ -121,6 +135,11 @@ final class HoldController
         $date = DateTimeImmutable::createFromFormat('!Y-m-d', $text, $this->zone($hold));
         $now = now()->toImmutable();
 
-        return $date !== false && $date->format('Y-m-d') === $text && $date > $now && $date < $now->modify('+'.self::LONGEST_PAUSE_DAYS.' days') ? $date : null;
+        return $date !== false &&
+            $date->format('Y-m-d') === $text &&
+            $date > $now &&
+            $date < $now->modify('+' . self::LONGEST_PAUSE_DAYS . ' days')
+            ? $date
+            : null;
     }
 }

@@ -11,9 +11,7 @@ use FigPorch\Core\Lending\HoldState;
 /** A hold with its place in line and the promise it comes with. */
 final readonly class HoldWithEstimate
 {
-    public function __construct(public Hold $hold, public int $place, public int $copies, public ?WaitEstimate $turn)
-    {
-    }
+    public function __construct(public Hold $hold, public int $place, public int $copies, public ?WaitEstimate $turn) {}
 
     public function isReady(): bool
     {

@@ -21,20 +21,26 @@ final class OpenHolds
         private readonly UsableLicences $usableLicences,
         private readonly HoldQueues $lines,
         private readonly WaitEstimates $turns,
-    ) {
-    }
+    ) {}
 
     /** @return Collection<int, HoldWithEstimate> */
     public function of(Person $person, DateTimeImmutable $now): Collection
     {
-        $holds = Hold::query()->whereIn('card_id', $person->cards->modelKeys())->whereNull('closed_at')
-            ->orderBy('line_at')->get();
+        $holds = Hold::query()
+            ->whereIn('card_id', $person->cards->modelKeys())
+            ->whereNull('closed_at')
+            ->orderBy('line_at')
+            ->get();
         TitleNames::bring($holds);
         $person->giveCardsTo($holds);
 
         $seen = [];
         foreach ($holds->groupBy('library_id') as $libraryId => $ofLibrary) {
-            $licences = $this->usableLicences->of((int) $libraryId, array_values(array_unique($ofLibrary->pluck('title_id')->all())), $now);
+            $licences = $this->usableLicences->of(
+                (int) $libraryId,
+                array_values(array_unique($ofLibrary->pluck('title_id')->all())),
+                $now,
+            );
             $lines = $this->lines->of((int) $libraryId, $licences);
             foreach ($ofLibrary as $hold) {
                 $line = $lines[$hold->title_id];
@@ -42,16 +48,34 @@ final class OpenHolds
                 $seen[] = new HoldWithEstimate(
                     $hold,
                     count($before) + 1,
-                    (int) array_sum(array_map(fn (Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$hold->title_id])),
-                    $hold->kept_until !== null ? null : $this->turns->of($hold->card->library, $hold->title->format, $line['licences'], $before, $hold->paused_until, $now),
+                    (int) array_sum(
+                        array_map(
+                            fn(Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0,
+                            $licences[$hold->title_id],
+                        ),
+                    ),
+                    $hold->kept_until !== null
+                        ? null
+                        : $this->turns->of(
+                            $hold->card->library,
+                            $hold->title->format,
+                            $line['licences'],
+                            $before,
+                            $hold->paused_until,
+                            $now,
+                        ),
                 );
             }
         }
 
-        return collect($seen)->sortBy(fn (HoldWithEstimate $h): array => [
-            $h->isReady() ? 0 : 1,
-            ($h->hold->kept_until ?? $h->turn?->middle)?->getTimestamp() ?? PHP_INT_MAX,
-            $h->hold->id,
-        ])->values();
+        return collect($seen)
+            ->sortBy(
+                fn(HoldWithEstimate $h): array => [
+                    $h->isReady() ? 0 : 1,
+                    ($h->hold->kept_until ?? $h->turn?->middle)?->getTimestamp() ?? PHP_INT_MAX,
+                    $h->hold->id,
+                ],
+            )
+            ->values();
     }
 }

@@ -19,31 +19,45 @@ use Illuminate\Support\Facades\DB;
  */
 final class PlaceHold
 {
-    public function __construct(private readonly UsableLicences $licences, private readonly CountTurnaway $countTurnaway)
-    {
-    }
+    public function __construct(
+        private readonly UsableLicences $licences,
+        private readonly CountTurnaway $countTurnaway,
+    ) {}
 
     /**
      * @param  bool  $borrowAtOnce  borrow it for the patron when a copy comes, if the card is under its limit
      * @param  bool  $evenIfFree  the line is formed before the copies of a new licence are given out
      * @return int|Refused the id of the hold
      */
-    public function __invoke(int $cardId, int $titleId, DateTimeImmutable $now, bool $borrowAtOnce = false, bool $evenIfFree = false): int|Refused
-    {
+    public function __invoke(
+        int $cardId,
+        int $titleId,
+        DateTimeImmutable $now,
+        bool $borrowAtOnce = false,
+        bool $evenIfFree = false,
+    ): int|Refused {
         return DB::transaction(function () use ($cardId, $titleId, $now, $borrowAtOnce, $evenIfFree): int|Refused {
-            $libraryId = DB::selectOne('select library_id from cards where id = ? for no key update', [$cardId])->library_id;
+            $libraryId = DB::selectOne('select library_id from cards where id = ? for no key update', [$cardId])
+                ->library_id;
             $locked = $this->licences->of($libraryId, [$titleId], $now, locked: true)[$titleId];
             $facts = LendingFacts::load($cardId, $titleId, $now);
             $refused = HoldDecision::refusal(
-                $facts->card, $facts->terms, $facts->audience, $locked,
-                $facts->openLoanId !== null, $facts->holdId !== null, $facts->payPerLoan, $now, $evenIfFree,
+                $facts->card,
+                $facts->terms,
+                $facts->audience,
+                $locked,
+                $facts->openLoanId !== null,
+                $facts->holdId !== null,
+                $facts->payPerLoan,
+                $now,
+                $evenIfFree,
             );
             if ($refused !== null) {
                 ($this->countTurnaway)($libraryId, $titleId, $refused->reason, $now);
 
                 return $refused;
             }
-            if (! $evenIfFree) {
+            if (!$evenIfFree) {
                 ($this->countTurnaway)($libraryId, $titleId, Refusal::NoCopyFree, $now);
             }
             DB::update('update cards set holds_open = holds_open + 1 where id = ?', [$cardId]);

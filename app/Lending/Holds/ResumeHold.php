@@ -11,13 +11,14 @@ use Illuminate\Support\Facades\DB;
 /** Ends the pause of a hold; a copy that is free goes to it at once. */
 final class ResumeHold
 {
-    public function __construct(private readonly FillFreeCopies $fillFreeCopies)
-    {
-    }
+    public function __construct(private readonly FillFreeCopies $fillFreeCopies) {}
 
     public function __invoke(int $holdId, DateTimeImmutable $now): bool
     {
-        $hold = DB::selectOne("update holds set state = 'waiting', paused_until = null where id = ? and state = 'paused' returning title_id", [$holdId]);
+        $hold = DB::selectOne(
+            "update holds set state = 'waiting', paused_until = null where id = ? and state = 'paused' returning title_id",
+            [$holdId],
+        );
         if ($hold === null) {
             return false;
         }

@@ -15,9 +15,10 @@ use Illuminate\Support\Facades\DB;
 /** A library buys a licence: who asked for the title is told or put in line, and those in line get its copies at once. */
 final class AddLicence
 {
-    public function __construct(private readonly FillFreeCopies $fillFreeCopies, private readonly AnswerRequests $answerRequests)
-    {
-    }
+    public function __construct(
+        private readonly FillFreeCopies $fillFreeCopies,
+        private readonly AnswerRequests $answerRequests,
+    ) {}
 
     public function __invoke(
         int $libraryId,
@@ -30,9 +31,21 @@ final class AddLicence
         DateTimeImmutable $now,
         int $priceCents = 0,
         bool $shared = false,
-        Rights $rights = new Rights,
+        Rights $rights = new Rights(),
     ): Licence {
-        return DB::transaction(function () use ($libraryId, $titleId, $model, $copies, $loans, $startsAt, $endsAt, $now, $priceCents, $shared, $rights): Licence {
+        return DB::transaction(function () use (
+            $libraryId,
+            $titleId,
+            $model,
+            $copies,
+            $loans,
+            $startsAt,
+            $endsAt,
+            $now,
+            $priceCents,
+            $shared,
+            $rights,
+        ): Licence {
             $this->answerRequests->lock($titleId);
             $licence = Licence::query()->create([
                 'library_id' => $libraryId,

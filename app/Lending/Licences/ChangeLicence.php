@@ -16,9 +16,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class ChangeLicence
 {
-    public function __construct(private readonly FillFreeCopies $fillFreeCopies, private readonly ExpireReadyHold $expireReadyHold)
-    {
-    }
+    public function __construct(
+        private readonly FillFreeCopies $fillFreeCopies,
+        private readonly ExpireReadyHold $expireReadyHold,
+    ) {}
 
     /** @return int|null how many copies are on loan, where that is more than would be left and nothing was changed */
     public function copies(Licence $licence, int $copies, DateTimeImmutable $now): ?int
@@ -26,7 +27,9 @@ final class ChangeLicence
         return DB::transaction(function () use ($licence, $copies, $now): ?int {
             $this->lockHolds($licence);
             $row = DB::selectOne('select * from licences where id = ? for no key update', [$licence->id]);
-            $onLoan = DB::scalar('select count(*) from loans where licence_id = ? and ended_at is null', [$licence->id]);
+            $onLoan = DB::scalar('select count(*) from loans where licence_id = ? and ended_at is null', [
+                $licence->id,
+            ]);
             if ($copies < $onLoan) {
                 return $onLoan;
             }
@@ -34,7 +37,11 @@ final class ChangeLicence
             if ($short > 0) {
                 $this->takeBack($licence, $short, $now);
             }
-            DB::update('update licences set copies_free = copies_free + ? - copies, copies = ? where id = ?', [$copies, $copies, $licence->id]);
+            DB::update('update licences set copies_free = copies_free + ? - copies, copies = ? where id = ?', [
+                $copies,
+                $copies,
+                $licence->id,
+            ]);
             $this->fillFreeCopies->ofTitle($licence->title_id, $now);
 
             return null;
@@ -46,12 +53,18 @@ final class ChangeLicence
     {
         DB::transaction(function () use ($licence, $at, $now): void {
             $this->lockHolds($licence);
-            DB::update('update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\') where id = ?', [$at->format('Y-m-d H:i:sP'), $licence->id]);
+            DB::update(
+                'update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\') where id = ?',
+                [$at->format('Y-m-d H:i:sP'), $licence->id],
+            );
             if ($at <= $now) {
                 $this->takeBack($licence, PHP_INT_MAX, $now);
                 $this->fillFreeCopies->ofTitle($licence->title_id, $now);
             } else {
-                DB::update("update holds set kept_until = least(kept_until, ?) where licence_id = ? and state = 'ready'", [$at->format('Y-m-d H:i:sP'), $licence->id]);
+                DB::update(
+                    "update holds set kept_until = least(kept_until, ?) where licence_id = ? and state = 'ready'",
+                    [$at->format('Y-m-d H:i:sP'), $licence->id],
+                );
             }
         }, attempts: 5);
     }
@@ -59,8 +72,13 @@ final class ChangeLicence
     /** Rows in the order card, hold, licence, as everywhere. */
     private function lockHolds(Licence $licence): void
     {
-        DB::select("select id from cards where id in (select card_id from holds where licence_id = ? and state = 'ready') order by id for no key update", [$licence->id]);
-        DB::select("select id from holds where licence_id = ? and state = 'ready' order by id for no key update", [$licence->id]);
+        DB::select(
+            "select id from cards where id in (select card_id from holds where licence_id = ? and state = 'ready') order by id for no key update",
+            [$licence->id],
+        );
+        DB::select("select id from holds where licence_id = ? and state = 'ready' order by id for no key update", [
+            $licence->id,
+        ]);
     }
 
     private function takeBack(Licence $licence, int $most, DateTimeImmutable $now): void
@@ -72,7 +90,9 @@ final class ChangeLicence
         );
         foreach ($ready as $hold) {
             $this->expireReadyHold->setBack($hold, $hold->person_id, $now, pass: false);
-            DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + 1 where id = ?', [$licence->id]);
+            DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + 1 where id = ?', [
+                $licence->id,
+            ]);
         }
     }
 }

@@ -20,7 +20,7 @@ final readonly class LicenceTerms
         public ?DateTimeImmutable $endsAt = null,
         public bool $shared = false,
         public int $priceCents = 0,
-        public Rights $rights = new Rights,
+        public Rights $rights = new Rights(),
     ) {
         $lacks = match (true) {
             $model->hasCopies() && ($copies ?? 0) < 1 => 'copies=N',
@@ -38,19 +38,37 @@ final readonly class LicenceTerms
     /** @throws InvalidArgumentException with a message for the person who typed it */
     public static function parse(string $text): self
     {
-        [$name, $rest] = explode(':', $text.':', 2);
+        [$name, $rest] = explode(':', $text . ':', 2);
         $model = LicenceModel::tryFrom($name);
         if ($model === null) {
-            throw new InvalidArgumentException("No licence model '{$name}'. Known: ".implode(', ', array_column(LicenceModel::cases(), 'value')).'.');
+            throw new InvalidArgumentException(
+                "No licence model '{$name}'. Known: " .
+                    implode(', ', array_column(LicenceModel::cases(), 'value')) .
+                    '.',
+            );
         }
         $values = [];
         foreach (array_filter(explode(',', rtrim($rest, ':'))) as $part) {
-            [$key, $value] = explode('=', $part.'=');
+            [$key, $value] = explode('=', $part . '=');
             $values[$key] = $value;
         }
-        $unknown = array_diff(array_keys($values), ['copies', 'loans', 'ends', 'shared', 'price', 'pages', 'pdf', 'no-offline', 'download']);
+        $unknown = array_diff(array_keys($values), [
+            'copies',
+            'loans',
+            'ends',
+            'shared',
+            'price',
+            'pages',
+            'pdf',
+            'no-offline',
+            'download',
+        ]);
         if ($unknown !== []) {
-            throw new InvalidArgumentException('A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; '.implode(', ', $unknown).' means nothing here.');
+            throw new InvalidArgumentException(
+                'A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; ' .
+                    implode(', ', $unknown) .
+                    ' means nothing here.',
+            );
         }
         if (isset($values['pages']) && preg_match('/^(all|\d{1,6})$/', $values['pages']) !== 1) {
             throw new InvalidArgumentException("pages={$values['pages']} is not a number of pages, nor all.");
@@ -68,7 +86,12 @@ final readonly class LicenceTerms
             $endsAt,
             isset($values['shared']),
             (int) ($values['price'] ?? 0),
-            new Rights(($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? (new Rights)->pages), isset($values['pdf']), ! isset($values['no-offline']), isset($values['download'])),
+            new Rights(
+                ($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? (new Rights())->pages),
+                isset($values['pdf']),
+                !isset($values['no-offline']),
+                isset($values['download']),
+            ),
         );
     }
 }

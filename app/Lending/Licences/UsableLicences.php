@@ -28,8 +28,11 @@ final class UsableLicences
         }
         $rows = DB::select(
             "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li
-                where li.title_id = any(?::bigint[]) and ".self::FOR_LIBRARY.' order by li.id'.($locked ? ' for no key update' : ''),
-            [$now->format('Y-m-d H:i:sP'), '{'.implode(',', $titleIds).'}', $libraryId, $libraryId],
+                where li.title_id = any(?::bigint[]) and " .
+                self::FOR_LIBRARY .
+                ' order by li.id' .
+                ($locked ? ' for no key update' : ''),
+            [$now->format('Y-m-d H:i:sP'), '{' . implode(',', $titleIds) . '}', $libraryId, $libraryId],
         );
         $licences = array_fill_keys($titleIds, []);
         foreach ($rows as $row) {
@@ -47,7 +50,9 @@ final class UsableLicences
             LicenceModel::from($row->model),
             $row->copies,
             $row->copies_free,
-            $row->model === LicenceModel::PayPerLoan->value ? max(0, intdiv($row->budget_left ?? 0, $row->price_cents)) : $row->loans_left,
+            $row->model === LicenceModel::PayPerLoan->value
+                ? max(0, intdiv($row->budget_left ?? 0, $row->price_cents))
+                : $row->loans_left,
             new DateTimeImmutable($row->starts_at),
             $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
         );

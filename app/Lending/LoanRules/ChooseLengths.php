@@ -17,7 +17,11 @@ final class ChooseLengths
         DB::transaction(function () use ($person, $lengths): void {
             DB::table('own_lengths')->where('person_id', $person->id)->delete();
             foreach ($lengths as $format => $length) {
-                DB::table('own_lengths')->insert(['person_id' => $person->id, 'format' => $format, 'length' => $length->code()]);
+                DB::table('own_lengths')->insert([
+                    'person_id' => $person->id,
+                    'format' => $format,
+                    'length' => $length->code(),
+                ]);
             }
         });
     }

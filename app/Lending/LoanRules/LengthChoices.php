@@ -12,9 +12,7 @@ use Illuminate\Support\Facades\DB;
 /** The loan lengths that a person's cards offer, and which of them they chose as their own default. */
 final class LengthChoices
 {
-    public function __construct(private readonly LibraryRules $rules)
-    {
-    }
+    public function __construct(private readonly LibraryRules $rules) {}
 
     /** @return array<string, array<string, LoanLength>> by format and code, the shortest first */
     public function offered(Person $person): array
@@ -27,7 +25,7 @@ final class LengthChoices
                     $lengths[$length->code()] = $length;
                 }
             }
-            uasort($lengths, fn (LoanLength $a, LoanLength $b): int => $a->nominalHours() <=> $b->nominalHours());
+            uasort($lengths, fn(LoanLength $a, LoanLength $b): int => $a->nominalHours() <=> $b->nominalHours());
             $offered[$format->value] = $lengths;
         }
 

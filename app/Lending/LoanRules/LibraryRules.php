@@ -30,9 +30,15 @@ final class LibraryRules
 
     public function terms(int $libraryId, string $group, Format $format): LoanTerms
     {
-        $this->read[$libraryId] ??= self::fromRows(DB::select('select * from loan_rules where library_id = ?', [$libraryId]));
+        $this->read[$libraryId] ??= self::fromRows(
+            DB::select('select * from loan_rules where library_id = ?', [$libraryId]),
+        );
 
-        return $this->terms["{$libraryId}:{$group}:{$format->value}"] ??= LoanTerms::from($this->read[$libraryId], $group, $format);
+        return $this->terms["{$libraryId}:{$group}:{$format->value}"] ??= LoanTerms::from(
+            $this->read[$libraryId],
+            $group,
+            $format,
+        );
     }
 
     /**
@@ -44,11 +50,19 @@ final class LibraryRules
     public function slowest(int $libraryId, Format $format): array
     {
         $this->terms($libraryId, '', $format);
-        $groups = array_unique(array_map(fn (LoanRule $r): string => $r->group ?? '', [new LoanRule, ...$this->read[$libraryId]]));
-        $terms = array_map(fn (string $group): LoanTerms => $this->terms($libraryId, $group, $format), array_values($groups));
-        usort($terms, fn (LoanTerms $a, LoanTerms $b): int => $b->longest()->nominalHours() <=> $a->longest()->nominalHours());
+        $groups = array_unique(
+            array_map(fn(LoanRule $r): string => $r->group ?? '', [new LoanRule(), ...$this->read[$libraryId]]),
+        );
+        $terms = array_map(
+            fn(string $group): LoanTerms => $this->terms($libraryId, $group, $format),
+            array_values($groups),
+        );
+        usort(
+            $terms,
+            fn(LoanTerms $a, LoanTerms $b): int => $b->longest()->nominalHours() <=> $a->longest()->nominalHours(),
+        );
 
-        return [$terms[0]->longest(), max(array_map(fn (LoanTerms $t): int => $t->holdKeptHours, $terms))];
+        return [$terms[0]->longest(), max(array_map(fn(LoanTerms $t): int => $t->holdKeptHours, $terms))];
     }
 
     /**
@@ -82,7 +96,7 @@ final class LibraryRules
     {
         $rules = [];
         foreach ($rows as $row) {
-            $lengths = is_string($row->lengths ?? null) ? json_decode($row->lengths) : ($row->lengths ?? null);
+            $lengths = is_string($row->lengths ?? null) ? json_decode($row->lengths) : $row->lengths ?? null;
             $rules[] = new LoanRule(
                 $row->patron_group,
                 $row->format === null ? null : Format::from($row->format),

@@ -14,17 +14,23 @@ use FigPorch\Core\Lending\PayPerLoan;
 /** How far a card has come this month with loans paid for one by one. */
 final class PayMonth
 {
-    public function __construct(private readonly LibraryRules $rules)
-    {
-    }
+    public function __construct(private readonly LibraryRules $rules) {}
 
     /** What the card may borrow of what is ready; nobody's card may borrow everything. */
     public function reach(?Card $card, Library $library, DateTimeImmutable $now): CardEligibility
     {
-        return $card === null ? new CardEligibility : new CardEligibility(
-            $this->rules->allowed($card),
-            array_column(array_filter(Format::cases(), fn (Format $f): bool => $this->of($card, $library, $f, $now)->capReached()), 'value'),
-        );
+        return $card === null
+            ? new CardEligibility()
+            : new CardEligibility(
+                $this->rules->allowed($card),
+                array_column(
+                    array_filter(
+                        Format::cases(),
+                        fn(Format $f): bool => $this->of($card, $library, $f, $now)->capReached(),
+                    ),
+                    'value',
+                ),
+            );
     }
 
     /** @return array<int, CardEligibility> what a person's cards at other libraries may borrow, by library */

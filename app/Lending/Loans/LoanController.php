@@ -16,8 +16,12 @@ use Illuminate\View\View;
 
 final class LoanController
 {
-    public function index(RequestContext $current, OpenLoans $openLoans, LibraryRules $rules, LoanFiles $loanFiles): View
-    {
+    public function index(
+        RequestContext $current,
+        OpenLoans $openLoans,
+        LibraryRules $rules,
+        LoanFiles $loanFiles,
+    ): View {
         $now = now()->toImmutable();
         $loans = $openLoans->of($current->requiredPerson(), $now);
         $renewFrom = [];
@@ -30,21 +34,35 @@ final class LoanController
         }
 
         return view('lending.loans.loans', [
-            'loans' => $loans, 'renewFrom' => $renewFrom, 'now' => $now, 'files_of' => $loanFiles->of($loans->map(fn (LoanWithProgress $on): Loan => $on->loan)),
+            'loans' => $loans,
+            'renewFrom' => $renewFrom,
+            'now' => $now,
+            'files_of' => $loanFiles->of($loans->map(fn(LoanWithProgress $on): Loan => $on->loan)),
         ]);
     }
 
     public function renew(Loan $loan, RenewLoan $renewLoan, RequestContext $current): RedirectResponse
     {
         $library = $current->person?->cards->find($loan->card_id)->library ?? abort(404);
-        if (! $loan->isOpen(now())) {
-            return self::backOr('loans.index')->with('said', __('lending.returned_before', ['name' => $loan->title()->value('name')]));
+        if (!$loan->isOpen(now())) {
+            return self::backOr('loans.index')->with(
+                'said',
+                __('lending.returned_before', ['name' => $loan->title()->value('name')]),
+            );
         }
         $outcome = $renewLoan($loan, null, now()->toImmutable());
 
-        return self::backOr('loans.index')->with(...($outcome instanceof Refused
-            ? ['refusal', RefusalText::of($outcome, $library)]
-            : ['said', __('lending.renewed', ['name' => $loan->title()->value('name'), 'date' => Dates::words($outcome->dueAt, $library->zone())])]));
+        return self::backOr('loans.index')->with(
+            ...$outcome instanceof Refused
+                ? ['refusal', RefusalText::of($outcome, $library)]
+                : [
+                    'said',
+                    __('lending.renewed', [
+                        'name' => $loan->title()->value('name'),
+                        'date' => Dates::words($outcome->dueAt, $library->zone()),
+                    ]),
+                ],
+        );
     }
 
     public function return(Loan $loan, ReturnLoan $returnLoan): RedirectResponse
@@ -52,16 +70,21 @@ final class LoanController
         $ended = $returnLoan($loan->id, now()->toImmutable());
         $name = $loan->title()->value('name');
 
-        return self::backOr('loans.index')->with($ended
-            ? ['said' => __('lending.returned', ['name' => $name]), 'undo' => $loan->id]
-            : ['said' => __('lending.returned_before', ['name' => $name])]);
+        return self::backOr('loans.index')->with(
+            $ended
+                ? ['said' => __('lending.returned', ['name' => $name]), 'undo' => $loan->id]
+                : ['said' => __('lending.returned_before', ['name' => $name])],
+        );
     }
 
     public function undoReturn(Loan $loan, UndoReturn $undoReturn): RedirectResponse
     {
         $done = $undoReturn($loan->id, now()->toImmutable());
 
-        return self::backOr('loans.index')->with($done ? 'said' : 'refusal', __($done ? 'lending.return_undone' : 'lending.return_not_undone'));
+        return self::backOr('loans.index')->with(
+            $done ? 'said' : 'refusal',
+            __($done ? 'lending.return_undone' : 'lending.return_not_undone'),
+        );
     }
 
     /** Back to the page of the act, but never into the reader of a loan that has just ended. */

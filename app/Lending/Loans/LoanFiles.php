@@ -18,8 +18,15 @@ final class LoanFiles
      */
     public function of(Collection $loans): array
     {
-        return DB::table('loans')->join('licences', 'licences.id', '=', 'licence_id')->join('publications', 'publications.title_id', '=', 'loans.title_id')
+        return DB::table('loans')
+            ->join('licences', 'licences.id', '=', 'licence_id')
+            ->join('publications', 'publications.title_id', '=', 'loans.title_id')
             ->whereIn('loans.id', $loans->pluck('id'))
-            ->selectRaw('loans.id, media_type, offline, download, (select sum(value::bigint)::bigint from jsonb_each_text(sizes)) bytes')->get()->keyBy('id')->all();
+            ->selectRaw(
+                'loans.id, media_type, offline, download, (select sum(value::bigint)::bigint from jsonb_each_text(sizes)) bytes',
+            )
+            ->get()
+            ->keyBy('id')
+            ->all();
     }
 }

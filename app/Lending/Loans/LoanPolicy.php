@@ -13,6 +13,8 @@ final class LoanPolicy
 {
     public function own(Person $person, Loan $loan): Response
     {
-        return $loan->card_id !== null && $person->cards->contains('id', $loan->card_id) ? Response::allow() : Response::denyAsNotFound();
+        return $loan->card_id !== null && $person->cards->contains('id', $loan->card_id)
+            ? Response::allow()
+            : Response::denyAsNotFound();
     }
 }

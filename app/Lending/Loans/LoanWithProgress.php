@@ -9,13 +9,12 @@ use App\Models\Place;
 
 final readonly class LoanWithProgress
 {
-    public function __construct(public Loan $loan, public ?Place $place, public bool $hasFile)
-    {
-    }
+    public function __construct(public Loan $loan, public ?Place $place, public bool $hasFile) {}
 
     /** The page reached: as the place says it, else its share of the pages that the title counts. */
     public function page(): string
     {
-        return $this->place?->page() ?? (string) max(1, (int) ceil(($this->place?->fraction() ?? 0) * $this->loan->title->extent));
+        return $this->place?->page() ??
+            (string) max(1, (int) ceil(($this->place?->fraction() ?? 0) * $this->loan->title->extent));
     }
 }

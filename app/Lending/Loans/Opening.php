@@ -22,7 +22,7 @@ final class Opening
 
     public static function address(int $loanId, Format $format): string
     {
-        return "/loans/{$loanId}/".self::way($format);
+        return "/loans/{$loanId}/" . self::way($format);
     }
 
     public static function of(Loan $loan): string
@@ -48,8 +48,14 @@ final class Opening
 
         return match (true) {
             $on->place === null => __('lending.not_begun'),
-            self::way($title->format) === 'read' => __('lending.page_reached', ['page' => $on->page(), 'pages' => $title->extent]),
-            default => __('lending.time_reached', ['time' => TitleText::duration((int) round($on->place->fraction() * $seconds)), 'total' => TitleText::duration($seconds)]),
+            self::way($title->format) === 'read' => __('lending.page_reached', [
+                'page' => $on->page(),
+                'pages' => $title->extent,
+            ]),
+            default => __('lending.time_reached', [
+                'time' => TitleText::duration((int) round($on->place->fraction() * $seconds)),
+                'total' => TitleText::duration($seconds),
+            ]),
         };
     }
 }

@@ -21,9 +21,7 @@ final class RenewLoan
 
     private const LOOK_AGAIN = ['FP001', 'FP003', '40P01'];
 
-    public function __construct(private readonly RenewalFacts $renewalFacts)
-    {
-    }
+    public function __construct(private readonly RenewalFacts $renewalFacts) {}
 
     /** @param  LoanLength|null  $length  null for the default */
     public function __invoke(Loan $loan, ?LoanLength $length, DateTimeImmutable $now): Granted|Refused
@@ -37,13 +35,17 @@ final class RenewLoan
             }
             try {
                 DB::select('select lending_renew(?, ?, ?, ?, ?, ?::boolean)', [
-                    $loan->id, $now->format('Y-m-d H:i:s.uP'), $loan->getRawOriginal('due_at'), $decision->dueAt->format('Y-m-d H:i:s.uP'),
-                    $decision->licence->model === LicenceModel::PayPerLoan ? $card->terms->payPerLoanMonthly : null, $waitingAllowed ? 't' : 'f',
+                    $loan->id,
+                    $now->format('Y-m-d H:i:s.uP'),
+                    $loan->getRawOriginal('due_at'),
+                    $decision->dueAt->format('Y-m-d H:i:s.uP'),
+                    $decision->licence->model === LicenceModel::PayPerLoan ? $card->terms->payPerLoanMonthly : null,
+                    $waitingAllowed ? 't' : 'f',
                 ]);
 
                 return $decision;
             } catch (QueryException $changed) {
-                if ($try >= self::TRIES || ! in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
+                if ($try >= self::TRIES || !in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
                     throw $changed;
                 }
             }

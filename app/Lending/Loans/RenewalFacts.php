@@ -21,19 +21,35 @@ final class RenewalFacts
     /** @return array{Granted|Refused, bool} the decision, and whether it allows for others who wait */
     public function decide(Loan $loan, LendingFacts $facts, ?LoanLength $length, DateTimeImmutable $now): array
     {
-        $licence = UsableLicences::fromRow(DB::selectOne(
-            "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li where li.id = ?",
-            [$now->format('Y-m-d H:i:sP'), $loan->licence_id],
-        ));
+        $licence = UsableLicences::fromRow(
+            DB::selectOne(
+                "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li where li.id = ?",
+                [$now->format('Y-m-d H:i:sP'), $loan->licence_id],
+            ),
+        );
         $waiting = DB::scalar(
             "select count(*) from holds h join licences li on li.id = ? where h.title_id = ? and h.state = 'waiting' and (li.shared or h.library_id = li.library_id)",
             [$loan->licence_id, $loan->title_id],
         );
-        $free = array_sum(array_map(fn (Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $facts->licences));
+        $free = array_sum(
+            array_map(fn(Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $facts->licences),
+        );
 
-        return [RenewalDecision::decide(
-            $facts->card, $facts->terms, $licence, $loan->due_at, $loan->renewals, (int) $waiting, (int) $free,
-            $facts->payPerLoan, $length, $facts->zone, $now,
-        ), $free > 0];
+        return [
+            RenewalDecision::decide(
+                $facts->card,
+                $facts->terms,
+                $licence,
+                $loan->due_at,
+                $loan->renewals,
+                (int) $waiting,
+                (int) $free,
+                $facts->payPerLoan,
+                $length,
+                $facts->zone,
+                $now,
+            ),
+            $free > 0,
+        ];
     }
 }

@@ -18,7 +18,7 @@ final class RequireOpenLoan
         if ($loan instanceof Loan && $loan->isOpen(now())) {
             return $next($request);
         }
-        $loan instanceof Loan && ! $request->expectsJson() || abort(410);
+        ($loan instanceof Loan && !$request->expectsJson()) || abort(410);
 
         return response()->view('lending.loans.ended', ['loan' => $loan->load('title')], 410);
     }

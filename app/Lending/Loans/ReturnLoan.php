@@ -15,9 +15,7 @@ final class ReturnLoan
 {
     private const OTHERS_WAIT = 'FP004';
 
-    public function __construct(private readonly AssignFreedCopy $assignFreedCopy)
-    {
-    }
+    public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 
     /** @return bool false when the loan was over already */
     public function __invoke(int $loanId, DateTimeImmutable $now): bool
@@ -26,7 +24,7 @@ final class ReturnLoan
         if (DB::transactionLevel() === 0) {
             try {
                 $loan = $this->end($loanId, $now, pass: false);
-                if ($loan === null || ! $loan->awaited) {
+                if ($loan === null || !$loan->awaited) {
                     return $loan !== null;
                 }
             } catch (QueryException $awaited) {
@@ -48,7 +46,11 @@ final class ReturnLoan
 
     private function end(int $loanId, DateTimeImmutable $now, bool $pass): ?stdClass
     {
-        $json = DB::scalar('select lending_end_loan(?, ?, ?)', [$loanId, $now->format('Y-m-d H:i:s.uP'), $pass ? 't' : 'f']);
+        $json = DB::scalar('select lending_end_loan(?, ?, ?)', [
+            $loanId,
+            $now->format('Y-m-d H:i:s.uP'),
+            $pass ? 't' : 'f',
+        ]);
 
         return is_string($json) ? json_decode($json) : null;
     }

@@ -16,10 +16,13 @@ final class UndoReturn
 
     public function __invoke(int $loanId, DateTimeImmutable $now): bool
     {
-        $since = $now->modify('-'.self::MINUTES.' minutes')->format('Y-m-d H:i:s.uP');
+        $since = $now->modify('-' . self::MINUTES . ' minutes')->format('Y-m-d H:i:s.uP');
         try {
             return DB::transaction(function () use ($loanId, $now, $since): bool {
-                DB::select('select id from cards where id = (select card_id from loans where id = ?) for no key update', [$loanId]);
+                DB::select(
+                    'select id from cards where id = (select card_id from loans where id = ?) for no key update',
+                    [$loanId],
+                );
                 $loan = DB::selectOne(
                     "update loans set ended_at = null, end_reason = null where id = ? and end_reason = 'returned' and ended_at > ? and due_at > ?
                         and card_id is not null returning card_id, licence_id",
@@ -29,9 +32,12 @@ final class UndoReturn
                     return false;
                 }
                 DB::update('update cards set loans_open = loans_open + 1 where id = ?', [$loan->card_id]);
-                $taken = DB::update('update licences set copies_free = copies_free - 1 where id = ? and (copies_free is null or copies_free > 0)', [$loan->licence_id]);
+                $taken = DB::update(
+                    'update licences set copies_free = copies_free - 1 where id = ? and (copies_free is null or copies_free > 0)',
+                    [$loan->licence_id],
+                );
 
-                return $taken === 1 ?: throw new CopyGone;
+                return $taken === 1 ?: throw new CopyGone();
             });
         } catch (CopyGone) {
             return false;

@@ -31,9 +31,7 @@ final class ComingUp
 
     private const MOST_LINES = 6;
 
-    public function __construct(private readonly LibraryRules $rules)
-    {
-    }
+    public function __construct(private readonly LibraryRules $rules) {}
 
     /**
      * A loan is drawn from now to its due time; a hold over its likely range with the middle marked; a ready hold to the time that it
@@ -49,32 +47,73 @@ final class ComingUp
         $items = [];
         foreach ($holds as $in) {
             if ($in->isReady()) {
-                $items[] = ['ready', $in->hold->title, $now, $in->hold->kept_until, null, null, $in->hold->card->library->zone()];
+                $items[] = [
+                    'ready',
+                    $in->hold->title,
+                    $now,
+                    $in->hold->kept_until,
+                    null,
+                    null,
+                    $in->hold->card->library->zone(),
+                ];
             }
         }
         foreach ($loans as $on) {
             $kind = $on->loan->due_at < $now->modify('+3 days') ? 'due_soon' : 'loan';
-            $items[] = [$kind, $on->loan->title, $now, $on->loan->due_at, null, null, $on->loan->card?->library->zone() ?? new DateTimeZone('UTC')];
+            $items[] = [
+                $kind,
+                $on->loan->title,
+                $now,
+                $on->loan->due_at,
+                null,
+                null,
+                $on->loan->card?->library->zone() ?? new DateTimeZone('UTC'),
+            ];
         }
         foreach ($holds as $in) {
-            if (! $in->isReady()) {
-                $items[] = ['hold', $in->hold->title, $in->turn->from ?? $now, $in->turn?->to, $in->turn?->middle, $in->turn?->latest, $in->hold->card->library->zone()];
+            if (!$in->isReady()) {
+                $items[] = [
+                    'hold',
+                    $in->hold->title,
+                    $in->turn->from ?? $now,
+                    $in->turn?->to,
+                    $in->turn?->middle,
+                    $in->turn?->latest,
+                    $in->hold->card->library->zone(),
+                ];
             }
         }
-        $ends = array_map(fn (array $i): int => $i[3]?->getTimestamp() ?? 0, $items);
+        $ends = array_map(fn(array $i): int => $i[3]?->getTimestamp() ?? 0, $items);
         $span = max(21 * 86400, ($ends === [] ? 0 : max($ends)) - $now->getTimestamp());
-        $x = fn (DateTimeImmutable $at): float => round(self::LEFT + $width * min(1, max(0, ($at->getTimestamp() - $now->getTimestamp()) / $span)), 1);
+        $x = fn(DateTimeImmutable $at): float => round(
+            self::LEFT + $width * min(1, max(0, ($at->getTimestamp() - $now->getTimestamp()) / $span)),
+            1,
+        );
 
         $rows = [];
         foreach ($items as $i => [$kind, $title, $start, $end, $middle, $latest, $zone]) {
             $rows[] = [
-                'kind' => $kind, 'name' => $title->name, 'title' => $title->id, 'y' => self::TOP + 8 + $i * self::ROW,
-                'from' => $x($start), 'to' => $end === null ? self::LEFT + $width : $x($end), 'middle' => $middle === null ? null : $x($middle),
-                'start' => $start, 'end' => $end, 'latest' => $latest, 'zone' => $zone,
+                'kind' => $kind,
+                'name' => $title->name,
+                'title' => $title->id,
+                'y' => self::TOP + 8 + $i * self::ROW,
+                'from' => $x($start),
+                'to' => $end === null ? self::LEFT + $width : $x($end),
+                'middle' => $middle === null ? null : $x($middle),
+                'start' => $start,
+                'end' => $end,
+                'latest' => $latest,
+                'zone' => $zone,
             ];
         }
 
-        return ['rows' => $rows, 'weeks' => self::grid($span, $now, $x), 'left' => self::LEFT, 'width' => self::LEFT + $width + self::RIGHT, 'height' => self::TOP + 14 + count($rows) * self::ROW];
+        return [
+            'rows' => $rows,
+            'weeks' => self::grid($span, $now, $x),
+            'left' => self::LEFT,
+            'width' => self::LEFT + $width + self::RIGHT,
+            'height' => self::TOP + 14 + count($rows) * self::ROW,
+        ];
     }
 
     /**
@@ -87,18 +126,28 @@ final class ComingUp
     public function pileUp(Collection $loans, Collection $holds): array
     {
         $found = [];
-        foreach ($holds->groupBy(fn (HoldWithEstimate $in): int => $in->hold->card_id) as $cardId => $ofCard) {
+        foreach ($holds->groupBy(fn(HoldWithEstimate $in): int => $in->hold->card_id) as $cardId => $ofCard) {
             /** @var Card $card */
             $card = $ofCard->firstOrFail()->hold->card;
             $terms = $this->rules->terms($card->library_id, $card->patron_group, Format::Ebook);
             $arrivals = [];
             foreach ($ofCard as $in) {
-                if (! $in->isReady() && $in->turn?->middle !== null) {
+                if (!$in->isReady() && $in->turn?->middle !== null) {
                     $arrivals[$in->hold->id] = $in->turn->middle;
                 }
             }
-            $ends = $loans->filter(fn (LoanWithProgress $on): bool => $on->loan->card_id === $cardId)->map(fn (LoanWithProgress $on): DateTimeImmutable => $on->loan->due_at)->values()->all();
-            $pauses = Spread::pauses(array_values($ends), $arrivals, $terms->maxLoans, $terms->defaultLength, $card->library->zone());
+            $ends = $loans
+                ->filter(fn(LoanWithProgress $on): bool => $on->loan->card_id === $cardId)
+                ->map(fn(LoanWithProgress $on): DateTimeImmutable => $on->loan->due_at)
+                ->values()
+                ->all();
+            $pauses = Spread::pauses(
+                array_values($ends),
+                $arrivals,
+                $terms->maxLoans,
+                $terms->defaultLength,
+                $card->library->zone(),
+            );
             foreach ($ofCard as $in) {
                 if (isset($pauses[$in->hold->id])) {
                     $found[] = ['hold' => $in, 'until' => $pauses[$in->hold->id], 'limit' => $terms->maxLoans];
@@ -122,7 +171,11 @@ final class ComingUp
             }
         }
         $lines = [];
-        for ($at = $now->modify("+{$step} days"); $at->getTimestamp() - $now->getTimestamp() <= $span; $at = $at->modify("+{$step} days")) {
+        for (
+            $at = $now->modify("+{$step} days");
+            $at->getTimestamp() - $now->getTimestamp() <= $span;
+            $at = $at->modify("+{$step} days")
+        ) {
             $lines[] = ['x' => $x($at), 'at' => $at];
         }
 

@@ -11,16 +11,26 @@ use Illuminate\View\View;
 
 final class PorchController
 {
-    public function __invoke(RequestContext $current, OpenLoans $openLoans, OpenHolds $openHolds, ComingUp $comingUp): View
-    {
+    public function __invoke(
+        RequestContext $current,
+        OpenLoans $openLoans,
+        OpenHolds $openHolds,
+        ComingUp $comingUp,
+    ): View {
         $now = now()->toImmutable();
         $person = $current->requiredPerson();
         $loans = $openLoans->of($person, $now);
         $holds = $openHolds->of($person, $now);
 
         return view('lending.porch.porch', [
-            'pickUp' => $loans->sortByDesc(fn ($loan) => $loan->place?->read_at->getTimestamp() ?? $loan->loan->started_at->getTimestamp() - 10 ** 9)->values()->take(3),
-            'ready' => $holds->filter(fn ($hold) => $hold->isReady())->values(),
+            'pickUp' => $loans
+                ->sortByDesc(
+                    fn($loan) => $loan->place?->read_at->getTimestamp() ??
+                        $loan->loan->started_at->getTimestamp() - 10 ** 9,
+                )
+                ->values()
+                ->take(3),
+            'ready' => $holds->filter(fn($hold) => $hold->isReady())->values(),
             'comingUp' => $comingUp->chart($loans, $holds, $now),
             'pileUp' => $comingUp->pileUp($loans, $holds),
             'now' => $now,

@@ -25,9 +25,7 @@ use stdClass;
  */
 final class AssignFreedCopy
 {
-    public function __construct(private readonly GiveNotice $giveNotice)
-    {
-    }
+    public function __construct(private readonly GiveNotice $giveNotice) {}
 
     /** A copy that was only kept for a hold. */
     public function __invoke(int $licenceId, int $titleId, DateTimeImmutable $now): void
@@ -60,12 +58,20 @@ final class AssignFreedCopy
         $keeping = [];
         foreach ($lines as $line) {
             $licence = UsableLicences::fromRow($line->licence);
-            $loanWaits = ! $loanSpent && $licence->loansLeft !== null ? 1 : 0;
-            $mayLend = $licence->startsAt <= $now && ($licence->endsAt === null || $licence->endsAt > $now)
-                && ($licence->loansLeft === null || $licence->loansLeft + $loanWaits > 0);
-            $kept = $mayLend && $licence->model->hasCopies() ? $this->next($line, $licence, $now, loans: $licence->loansLeft === null || $loanWaits ? 0 : 1) : null;
+            $loanWaits = !$loanSpent && $licence->loansLeft !== null ? 1 : 0;
+            $mayLend =
+                $licence->startsAt <= $now &&
+                ($licence->endsAt === null || $licence->endsAt > $now) &&
+                ($licence->loansLeft === null || $licence->loansLeft + $loanWaits > 0);
+            $kept =
+                $mayLend && $licence->model->hasCopies()
+                    ? $this->next($line, $licence, $now, loans: $licence->loansLeft === null || $loanWaits ? 0 : 1)
+                    : null;
             if ($kept === null) {
-                DB::update('update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?', [$loanWaits, $licence->id]);
+                DB::update(
+                    'update licences set copies_free = copies_free + 1, loans_left = loans_left + ? where id = ?',
+                    [$loanWaits, $licence->id],
+                );
             } else {
                 $keeping[] = $kept;
             }
@@ -75,7 +81,13 @@ final class AssignFreedCopy
 
     private function line(int $licenceId, int $titleId, DateTimeImmutable $now): stdClass
     {
-        return json_decode((string) DB::scalar('select lending_next_in_line(?, ?, ?)', [$licenceId, $titleId, $now->format('Y-m-d H:i:s.uP')]));
+        return json_decode(
+            (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [
+                $licenceId,
+                $titleId,
+                $now->format('Y-m-d H:i:s.uP'),
+            ]),
+        );
     }
 
     /** @return KeptCopy|null null where nobody may take it */
@@ -83,7 +95,16 @@ final class AssignFreedCopy
     {
         $hold = $line->next;
         $next = NextInLine::choose(
-            $hold === null ? [] : [new HoldInLine($hold->id, $hold->library, new DateTimeImmutable($hold->line_at), misses: $hold->misses)],
+            $hold === null
+                ? []
+                : [
+                    new HoldInLine(
+                        $hold->id,
+                        $hold->library,
+                        new DateTimeImmutable($hold->line_at),
+                        misses: $hold->misses,
+                    ),
+                ],
             $licence->libraryId,
             $now,
         );
@@ -91,9 +112,14 @@ final class AssignFreedCopy
             return null;
         }
         $terms = LoanTerms::from(LibraryRules::fromRows($hold->rules ?? []), $hold->group, Format::from($hold->format));
-        $until = $now->modify('+'.PickupWindow::seconds($terms->holdKeptHours, $hold->kept_seconds).' seconds');
+        $until = $now->modify('+' . PickupWindow::seconds($terms->holdKeptHours, $hold->kept_seconds) . ' seconds');
 
-        return new KeptCopy($hold, $licence->id, $licence->endsAt === null ? $until : min($until, $licence->endsAt), $loans);
+        return new KeptCopy(
+            $hold,
+            $licence->id,
+            $licence->endsAt === null ? $until : min($until, $licence->endsAt),
+            $loans,
+        );
     }
 
     /** @param  list<KeptCopy>  $copies */
@@ -102,12 +128,15 @@ final class AssignFreedCopy
         if ($copies === []) {
             return;
         }
-        $told = array_values(array_filter($copies, fn (KeptCopy $copy): bool => ! $copy->hold->at_once));
+        $told = array_values(array_filter($copies, fn(KeptCopy $copy): bool => !$copy->hold->at_once));
         $given = DB::scalar('select lending_keep(?, ?, ?, ?)', [
-            json_encode(array_map(fn (KeptCopy $copy): array => $copy->toRow(), $copies), JSON_THROW_ON_ERROR),
+            json_encode(array_map(fn(KeptCopy $copy): array => $copy->toRow(), $copies), JSON_THROW_ON_ERROR),
             $now->format('Y-m-d H:i:s.uP'),
             NoticeKind::HoldReady->value,
-            json_encode(array_map(fn (KeptCopy $copy): array => $copy->notice(), $told), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            json_encode(
+                array_map(fn(KeptCopy $copy): array => $copy->notice(), $told),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+            ),
         ]);
         $this->giveNotice->carry(json_decode((string) $given));
         foreach ($copies as $copy) {

@@ -17,16 +17,14 @@ final class FillFreeCopies
         and li.title_id in (select title_id from holds where state = 'waiting')
         and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared or h.library_id = li.library_id))";
 
-    public function __construct(private readonly AssignFreedCopy $assignFreedCopy)
-    {
-    }
+    public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 
     /** All licences of a title that have a copy to give. */
     public function ofTitle(int $titleId, DateTimeImmutable $now): void
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        foreach (DB::select(self::FILLABLE.' and li.title_id = ? order by li.id', [$at, $at, $titleId]) as $licence) {
-            ($this)($licence->id, $now);
+        foreach (DB::select(self::FILLABLE . ' and li.title_id = ? order by li.id', [$at, $at, $titleId]) as $licence) {
+            $this($licence->id, $now);
         }
     }
 
@@ -34,8 +32,8 @@ final class FillFreeCopies
     public function everywhere(DateTimeImmutable $now): void
     {
         $at = $now->format('Y-m-d H:i:s.uP');
-        foreach (DB::select(self::FILLABLE.' order by li.id', [$at, $at]) as $licence) {
-            ($this)($licence->id, $now);
+        foreach (DB::select(self::FILLABLE . ' order by li.id', [$at, $at]) as $licence) {
+            $this($licence->id, $now);
         }
     }
 
@@ -43,15 +41,23 @@ final class FillFreeCopies
     public function __invoke(int $licenceId, DateTimeImmutable $now): int
     {
         return DB::transaction(function () use ($licenceId, $now): int {
-            $licence = UsableLicences::fromRow(DB::selectOne('select * from licences where id = ? for no key update', [$licenceId]));
+            $licence = UsableLicences::fromRow(
+                DB::selectOne('select * from licences where id = ? for no key update', [$licenceId]),
+            );
             $titleId = DB::scalar('select title_id from licences where id = ?', [$licenceId]);
-            $lendable = $licence->canLend($now) && $licence->model->takesHolds() ? min($licence->copiesFree ?? PHP_INT_MAX, $licence->loansLeft ?? PHP_INT_MAX) : 0;
+            $lendable =
+                $licence->canLend($now) && $licence->model->takesHolds()
+                    ? min($licence->copiesFree ?? PHP_INT_MAX, $licence->loansLeft ?? PHP_INT_MAX)
+                    : 0;
             $kept = 0;
             while ($kept < $lendable && $this->assignFreedCopy->keepForNext($licence, $titleId, $now)) {
                 $kept++;
             }
             if ($kept > 0) {
-                DB::update('update licences set copies_free = copies_free - ?, loans_left = loans_left - ? where id = ?', [$kept, $kept, $licenceId]);
+                DB::update(
+                    'update licences set copies_free = copies_free - ?, loans_left = loans_left - ? where id = ?',
+                    [$kept, $kept, $licenceId],
+                );
             }
 
             return $kept;

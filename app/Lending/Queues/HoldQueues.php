@@ -21,8 +21,12 @@ final class HoldQueues
         if ($licences === []) {
             return [];
         }
-        $licenceIds = array_map(fn (Licence $l): int => $l->id, array_merge(...array_values($licences)));
-        $rows = DB::select('select * from lines_of(?, ?, ?)', [$libraryId, '{'.implode(',', array_keys($licences)).'}', '{'.implode(',', $licenceIds).'}']);
+        $licenceIds = array_map(fn(Licence $l): int => $l->id, array_merge(...array_values($licences)));
+        $rows = DB::select('select * from lines_of(?, ?, ?)', [
+            $libraryId,
+            '{' . implode(',', array_keys($licences)) . '}',
+            '{' . implode(',', $licenceIds) . '}',
+        ]);
         $due = $began = $kept = $waiting = $holds = [];
         foreach ($rows as $row) {
             if ($row->kind === 'waiting') {
@@ -38,7 +42,15 @@ final class HoldQueues
         $lines = [];
         foreach ($licences as $titleId => $of) {
             $lines[$titleId] = [
-                'licences' => array_map(fn (Licence $l): LineLicence => new LineLicence($l, $due[$l->id] ?? [], $kept[$l->id] ?? [], $began[$l->id] ?? []), $of),
+                'licences' => array_map(
+                    fn(Licence $l): LineLicence => new LineLicence(
+                        $l,
+                        $due[$l->id] ?? [],
+                        $kept[$l->id] ?? [],
+                        $began[$l->id] ?? [],
+                    ),
+                    $of,
+                ),
                 'waiting' => $waiting[$titleId] ?? [],
                 'holds' => $holds[$titleId] ?? [],
             ];

@@ -14,29 +14,55 @@ final readonly class KeptCopy
      * @param  stdClass  $hold  as "next" of lending_next_in_line
      * @param  int  $loans  how many of the licence's counted loans are kept with it
      */
-    public function __construct(public stdClass $hold, public int $licenceId, public DateTimeImmutable $until, public int $loans)
-    {
-    }
+    public function __construct(
+        public stdClass $hold,
+        public int $licenceId,
+        public DateTimeImmutable $until,
+        public int $loans,
+    ) {}
 
     /** @return array{hold: int, licence: int, until: string, loans: int} for lending_keep */
     public function toRow(): array
     {
-        return ['hold' => $this->hold->id, 'licence' => $this->licenceId, 'until' => $this->until->format('Y-m-d H:i:s.uP'), 'loans' => $this->loans];
+        return [
+            'hold' => $this->hold->id,
+            'licence' => $this->licenceId,
+            'until' => $this->until->format('Y-m-d H:i:s.uP'),
+            'loans' => $this->loans,
+        ];
     }
 
     /** @return array{person: int, event: string, facts: array<string, string|int>} */
     public function notice(): array
     {
-        return self::noticeOf($this->hold->id, $this->hold->person, $this->hold->title, $this->hold->name, $this->until, $this->hold->timezone);
+        return self::noticeOf(
+            $this->hold->id,
+            $this->hold->person,
+            $this->hold->title,
+            $this->hold->name,
+            $this->until,
+            $this->hold->timezone,
+        );
     }
 
     /** @return array{person: int, event: string, facts: array<string, string|int>} what GiveNotice takes to tell that a hold is ready */
-    public static function noticeOf(int $holdId, int $personId, int $titleId, string $name, DateTimeImmutable $until, string $timezone): array
-    {
+    public static function noticeOf(
+        int $holdId,
+        int $personId,
+        int $titleId,
+        string $name,
+        DateTimeImmutable $until,
+        string $timezone,
+    ): array {
         return [
             'person' => $personId,
             'event' => "hold-ready:{$holdId}:{$until->getTimestamp()}",
-            'facts' => ['title' => $titleId, 'name' => $name, 'kept_until' => $until->format(DATE_ATOM), 'timezone' => $timezone],
+            'facts' => [
+                'title' => $titleId,
+                'name' => $name,
+                'kept_until' => $until->format(DATE_ATOM),
+                'timezone' => $timezone,
+            ],
         ];
     }
 }

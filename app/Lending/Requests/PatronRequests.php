@@ -25,10 +25,16 @@ final class PatronRequests
     /** @return Collection<int, TitleRequest> open ones first, then the latest */
     public function of(Person $person): Collection
     {
-        $requests = TitleRequest::query()->whereIn('card_id', $person->cards->modelKeys())->where('state', '<>', 'withdrawn')->with(['title.contributors', 'title.series'])
-            ->orderByRaw("state = 'open' desc, coalesce(answered_at, asked_at) desc")->orderByDesc('id')->limit(self::MOST_SHOWN)->get();
+        $requests = TitleRequest::query()
+            ->whereIn('card_id', $person->cards->modelKeys())
+            ->where('state', '<>', 'withdrawn')
+            ->with(['title.contributors', 'title.series'])
+            ->orderByRaw("state = 'open' desc, coalesce(answered_at, asked_at) desc")
+            ->orderByDesc('id')
+            ->limit(self::MOST_SHOWN)
+            ->get();
         $cards = $person->cards->loadMissing('library')->keyBy('id');
-        $requests->each(fn (TitleRequest $request) => $request->setRelation('card', $cards[$request->card_id]));
+        $requests->each(fn(TitleRequest $request) => $request->setRelation('card', $cards[$request->card_id]));
 
         return $requests;
     }
@@ -37,7 +43,11 @@ final class PatronRequests
     public static function refusal(Card $card, Title $title, DateTimeImmutable $now): ?Refused
     {
         $facts = LendingFacts::load($card->id, $title->id, $now);
-        $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->whereRaw('title_id is distinct from ?', [$title->id])->count();
+        $open = TitleRequest::query()
+            ->where('card_id', $card->id)
+            ->where('state', 'open')
+            ->whereRaw('title_id is distinct from ?', [$title->id])
+            ->count();
 
         return RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open, $now);
     }
@@ -49,12 +59,18 @@ final class PatronRequests
 
         return RequestDecision::refusal(
             new CardStanding($card->id, $card->library_id, $card->blocked_at !== null, $card->expires_at, 0, 0, 0, 0),
-            app(LibraryRules::class)->terms($card->library_id, $card->patron_group, Format::Ebook), null, [], $open, $now,
+            app(LibraryRules::class)->terms($card->library_id, $card->patron_group, Format::Ebook),
+            null,
+            [],
+            $open,
+            $now,
         );
     }
 
     public function open(Card $card, int $titleId): ?TitleRequest
     {
-        return TitleRequest::query()->where(['card_id' => $card->id, 'title_id' => $titleId, 'state' => 'open'])->first();
+        return TitleRequest::query()
+            ->where(['card_id' => $card->id, 'title_id' => $titleId, 'state' => 'open'])
+            ->first();
     }
 }

@@ -22,9 +22,7 @@ use InvalidArgumentException;
 /** What a patron asks a library to get. */
 final class RequestController
 {
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function index(PatronRequests $requests): View
     {
@@ -40,9 +38,13 @@ final class RequestController
         }
         $refused = PatronRequests::refusal($card, $title, now()->toImmutable());
 
-        return $refused !== null ? $this->refuse($title, $refused) : view('lending.requests.ask', [
-            'title' => $title->load(['contributors', 'series']), 'library' => $this->current->requiredLibrary(), 'asked' => $requests->open($card, $title->id),
-        ]);
+        return $refused !== null
+            ? $this->refuse($title, $refused)
+            : view('lending.requests.ask', [
+                'title' => $title->load(['contributors', 'series']),
+                'library' => $this->current->requiredLibrary(),
+                'asked' => $requests->open($card, $title->id),
+            ]);
     }
 
     public function ask(Request $request, Title $title, AskForTitle $ask, TitlePanel $panel): RedirectResponse
@@ -56,13 +58,19 @@ final class RequestController
 
         return $refused !== null
             ? $this->refuse($title, $refused)
-            : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $title->name, 'library' => $library->name]));
+            : redirect()
+                ->route('requests.index')
+                ->with('said', __('lending.asked', ['name' => $title->name, 'library' => $library->name]));
     }
 
     /** The form for a title that no catalogue here knows. */
     public function words(Request $request): View
     {
-        return view('lending.requests.ask-words', ['library' => $this->current->requiredLibrary(), 'name' => mb_substr(Input::text($request, 'name'), 0, WantedTitle::LONGEST), 'known' => null]);
+        return view('lending.requests.ask-words', [
+            'library' => $this->current->requiredLibrary(),
+            'name' => mb_substr(Input::text($request, 'name'), 0, WantedTitle::LONGEST),
+            'known' => null,
+        ]);
     }
 
     /** Titles that it may be are shown before it is written down. */
@@ -71,35 +79,59 @@ final class RequestController
         $library = $this->current->requiredLibrary();
         $card = $this->current->card();
         if ($card === null) {
-            return redirect()->route('requests.words')->withInput()->with('refusal', __('lending.needs_card', ['library' => $library->name]));
+            return redirect()
+                ->route('requests.words')
+                ->withInput()
+                ->with('refusal', __('lending.needs_card', ['library' => $library->name]));
         }
         try {
-            $wanted = new WantedTitle(Input::text($request, 'name'), Input::text($request, 'people'), Format::tryFrom(Input::text($request, 'format')), Input::text($request, 'number'));
+            $wanted = new WantedTitle(
+                Input::text($request, 'name'),
+                Input::text($request, 'people'),
+                Format::tryFrom(Input::text($request, 'format')),
+                Input::text($request, 'number'),
+            );
         } catch (InvalidArgumentException $wrong) {
-            return redirect()->route('requests.words')->withInput()->with('refusal', __($wrong->getMessage() === 'number' ? 'lending.ask_words_number' : 'lending.ask_words_name'));
+            return redirect()
+                ->route('requests.words')
+                ->withInput()
+                ->with(
+                    'refusal',
+                    __($wrong->getMessage() === 'number' ? 'lending.ask_words_number' : 'lending.ask_words_name'),
+                );
         }
-        $known = $request->boolean('none_of_them') ? new Collection : KnownTitles::like($wanted);
+        $known = $request->boolean('none_of_them') ? new Collection() : KnownTitles::like($wanted);
         if ($known->isNotEmpty()) {
             $request->flash();
 
-            return view('lending.requests.ask-words', ['library' => $library, 'name' => $wanted->name, 'known' => $known]);
+            return view('lending.requests.ask-words', [
+                'library' => $library,
+                'name' => $wanted->name,
+                'known' => $known,
+            ]);
         }
         $refused = $ask($card, $wanted, $request->boolean('notice'), $request->boolean('hold'), now()->toImmutable());
 
         return $refused !== null
             ? redirect()->route('requests.words')->withInput()->with('refusal', RefusalText::of($refused, $library))
-            : redirect()->route('requests.index')->with('said', __('lending.asked', ['name' => $wanted->name, 'library' => $library->name]));
+            : redirect()
+                ->route('requests.index')
+                ->with('said', __('lending.asked', ['name' => $wanted->name, 'library' => $library->name]));
     }
 
     public function withdraw(TitleRequest $asked, WithdrawRequest $withdraw): RedirectResponse
     {
         $withdraw($asked, now()->toImmutable());
 
-        return redirect()->route('requests.index')->with('said', __('lending.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
+        return redirect()
+            ->route('requests.index')
+            ->with('said', __('lending.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
     }
 
     private function refuse(Title $title, Refused $refused): RedirectResponse
     {
-        return redirect()->route('titles.show', $title)->with('refusal', RefusalText::of($refused, $this->current->requiredLibrary()));
+        return redirect()
+            ->route('titles.show', $title)
+            ->with('refusal', RefusalText::of($refused, $this->current->requiredLibrary()));
     }
 }

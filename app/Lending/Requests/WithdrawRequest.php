@@ -12,7 +12,9 @@ final class WithdrawRequest
 {
     public function __invoke(TitleRequest $asked, DateTimeImmutable $now): void
     {
-        TitleRequest::query()->whereKey($asked->id)->where('state', 'open')
+        TitleRequest::query()
+            ->whereKey($asked->id)
+            ->where('state', 'open')
             ->update(['state' => 'withdrawn', 'answered_at' => $now]);
     }
 }

@@ -27,9 +27,15 @@ final class LibraryHabits
 
     private function smoothed(int $libraryId, Format $format): Habits
     {
-        if (! isset($this->read[$libraryId])) {
+        if (!isset($this->read[$libraryId])) {
             $this->read += [0 => [], $libraryId => []];
-            foreach (DB::select('select library_id, format, habits from lending_habits where library_id = ? or library_id is null', [$libraryId]) as $row) {
+            foreach (
+                DB::select(
+                    'select library_id, format, habits from lending_habits where library_id = ? or library_id is null',
+                    [$libraryId],
+                )
+                as $row
+            ) {
                 $this->read[(int) $row->library_id][$row->format] = $row->habits;
             }
         }
@@ -50,10 +56,15 @@ final class LibraryHabits
     {
         $unmeasured = Habits::unmeasured();
         $lengths = (array) ($json->lengths ?? []);
-        $total = array_sum(array_map(fn (stdClass $l): int => $l->n, $lengths));
+        $total = array_sum(array_map(fn(stdClass $l): int => $l->n, $lengths));
 
         return new Habits(
-            $lengths === [] ? $unmeasured->lengths : array_map(fn (stdClass $l): LengthHabit => new LengthHabit($l->n / $total, new Quantiles($l->kept), $l->n), $lengths),
+            $lengths === []
+                ? $unmeasured->lengths
+                : array_map(
+                    fn(stdClass $l): LengthHabit => new LengthHabit($l->n / $total, new Quantiles($l->kept), $l->n),
+                    $lengths,
+                ),
             isset($json->holds->picked) ? new Quantiles($json->holds->picked) : $unmeasured->pickUp,
             $json->holds->missed ?? $unmeasured->missed,
             $json->holds->cancelled ?? $unmeasured->cancelled,

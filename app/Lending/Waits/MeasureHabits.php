@@ -16,7 +16,7 @@ final class MeasureHabits
 
     public function __invoke(DateTimeImmutable $now): void
     {
-        $since = $now->modify('-'.self::DAYS.' days')->format('Y-m-d H:i:sP');
+        $since = $now->modify('-' . self::DAYS . ' days')->format('Y-m-d H:i:sP');
         $at = $now->format('Y-m-d H:i:sP');
         $steps = self::STEPS;
         $loans = DB::select(
@@ -36,19 +36,29 @@ final class MeasureHabits
         );
         $measured = [];
         foreach ($loans as $row) {
-            $measured[(int) $row->library_id][$row->format]['lengths'][$row->length] = ['n' => $row->n, 'kept' => self::floats($row->kept)];
+            $measured[(int) $row->library_id][$row->format]['lengths'][$row->length] = [
+                'n' => $row->n,
+                'kept' => self::floats($row->kept),
+            ];
         }
         foreach ($holds as $row) {
             $measured[(int) $row->library_id][$row->format]['holds'] = [
-                'n' => $row->ready, 'missed' => $row->missed / max(1, $row->ready),
-                'cancelled' => $row->cancelled / max(1.0, (float) $row->waited), 'picked' => $row->picked === null ? null : self::floats($row->picked),
+                'n' => $row->ready,
+                'missed' => $row->missed / max(1, $row->ready),
+                'cancelled' => $row->cancelled / max(1.0, (float) $row->waited),
+                'picked' => $row->picked === null ? null : self::floats($row->picked),
             ];
         }
         DB::transaction(function () use ($measured, $at): void {
             DB::table('lending_habits')->delete();
             foreach ($measured as $libraryId => $formats) {
                 foreach ($formats as $format => $habits) {
-                    DB::table('lending_habits')->insert(['library_id' => $libraryId ?: null, 'format' => $format, 'habits' => json_encode($habits, JSON_THROW_ON_ERROR), 'measured_at' => $at]);
+                    DB::table('lending_habits')->insert([
+                        'library_id' => $libraryId ?: null,
+                        'format' => $format,
+                        'habits' => json_encode($habits, JSON_THROW_ON_ERROR),
+                        'measured_at' => $at,
+                    ]);
                 }
             }
         });

@@ -19,26 +19,47 @@ use Random\Randomizer;
 /** When a place in a library's line gets its copy: the likely range, and the latest that can be promised. */
 final class WaitEstimates
 {
-    public function __construct(private readonly LibraryHabits $habitsOf, private readonly LibraryRules $rules)
-    {
-    }
+    public function __construct(private readonly LibraryHabits $habitsOf, private readonly LibraryRules $rules) {}
 
     /**
      * @param  list<LineLicence>  $licences  those that the library's patrons can use
      * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused, or null
      */
-    public function of(Library $library, Format $format, array $licences, array $ahead, ?DateTimeImmutable $pausedUntil, DateTimeImmutable $now, int $effort = Forecast::EFFORT): WaitEstimate
-    {
+    public function of(
+        Library $library,
+        Format $format,
+        array $licences,
+        array $ahead,
+        ?DateTimeImmutable $pausedUntil,
+        DateTimeImmutable $now,
+        int $effort = Forecast::EFFORT,
+    ): WaitEstimate {
         [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
-        $latest = WorstCaseWait::at($licences, $library->id, count($ahead) + 1, $longest, $keptHours, $library->zone(), $now);
+        $latest = WorstCaseWait::at(
+            $licences,
+            $library->id,
+            count($ahead) + 1,
+            $longest,
+            $keptHours,
+            $library->zone(),
+            $now,
+        );
         if ($pausedUntil !== null && $latest !== null) {
             // A copy may have gone on just before the pause ends, for a whole loan.
-            $latest = max($latest, $longest->dueAt($pausedUntil->modify('+'.(2 * $keptHours).' hours'), $library->zone()));
+            $latest = max(
+                $latest,
+                $longest->dueAt($pausedUntil->modify('+' . 2 * $keptHours . ' hours'), $library->zone()),
+            );
         }
         $line = new Line(self::countedOn($library->id, $licences, $now), $ahead, $pausedUntil);
 
-        return (new Forecast($this->habitsOf->library($library->id, $format), $keptHours))
-            ->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $effort);
+        return (new Forecast($this->habitsOf->library($library->id, $format), $keptHours))->of(
+            $line,
+            $latest,
+            $now,
+            new Randomizer(new Xoshiro256StarStar($line->seed())),
+            $effort,
+        );
     }
 
     /**
@@ -49,7 +70,12 @@ final class WaitEstimates
      */
     public static function countedOn(int $libraryId, array $licences, DateTimeImmutable $now): array
     {
-        $own = array_values(array_filter($licences, fn (LineLicence $l): bool => $l->licence->libraryId === $libraryId && $l->licence->canFillHolds($now)));
+        $own = array_values(
+            array_filter(
+                $licences,
+                fn(LineLicence $l): bool => $l->licence->libraryId === $libraryId && $l->licence->canFillHolds($now),
+            ),
+        );
 
         return $own === [] ? $licences : $own;
     }

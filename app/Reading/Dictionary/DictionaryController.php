@@ -16,6 +16,10 @@ final class DictionaryController
         $word = mb_substr(Input::text($request, 'word'), 0, 100);
         $found = $lookUp->of($word, mb_substr(Input::text($request, 'language'), 0, 20));
 
-        return view('reading.dictionary.dictionary', ['word' => $found['word'] ?? $word, 'known' => $found !== null, 'senses' => DictionaryEntry::senses($found['entries'] ?? [])]);
+        return view('reading.dictionary.dictionary', [
+            'word' => $found['word'] ?? $word,
+            'known' => $found !== null,
+            'senses' => DictionaryEntry::senses($found['entries'] ?? []),
+        ]);
     }
 }

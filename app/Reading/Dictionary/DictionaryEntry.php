@@ -24,7 +24,7 @@ final class DictionaryEntry
                 if ($lines === [] || preg_match('/^(?:(?:n|v|adj|adv)\b.*|\d+\.?): ?|^\d+\. /', $text) === 1) {
                     $lines[] = $text;
                 } else {
-                    $lines[array_key_last($lines)] .= ' '.$text;
+                    $lines[array_key_last($lines)] .= ' ' . $text;
                 }
             }
         }

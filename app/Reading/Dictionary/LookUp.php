@@ -16,7 +16,7 @@ final class LookUp
         $language = strtolower(strtok($language, '-') ?: '');
         $path = config("figporch.dictionaries.{$language}");
         $dictionary = is_string($path) ? new DictdFile($path) : null;
-        if ($dictionary === null || ! $dictionary->isThere()) {
+        if ($dictionary === null || !$dictionary->isThere()) {
             return null;
         }
         $forms = Forms::of($text, $language);

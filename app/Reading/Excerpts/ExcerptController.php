@@ -20,12 +20,24 @@ final class ExcerptController
         $publication->excerpt_sizes !== [] || abort(404);
         $title->load('contributors');
         if ($publication->excerpt_parts !== null) {
-            return response()->view('reading.player.player', ['title' => $title, 'parts' => $publication->excerpt_parts, 'loan' => null, 'place' => null])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY]);
+            return response()
+                ->view('reading.player.player', [
+                    'title' => $title,
+                    'parts' => $publication->excerpt_parts,
+                    'loan' => null,
+                    'place' => null,
+                ])
+                ->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY]);
         }
 
-        return response()->view('reading.reader.reader', [
-            'title' => $title, 'publication' => $publication, 'loan' => null, 'place' => null,
-        ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY]);
+        return response()
+            ->view('reading.reader.reader', [
+                'title' => $title,
+                'publication' => $publication,
+                'loan' => null,
+                'place' => null,
+            ])
+            ->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY]);
     }
 
     public function file(Title $title, string $path, FileDelivery $delivery): Response
@@ -33,6 +45,9 @@ final class ExcerptController
         $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
         isset($publication->excerpt_sizes[$path]) || abort(404);
 
-        return $delivery->send("{$publication->sha256}/excerpt/{$path}", $publication->types[$path] ?? 'application/octet-stream');
+        return $delivery->send(
+            "{$publication->sha256}/excerpt/{$path}",
+            $publication->types[$path] ?? 'application/octet-stream',
+        );
     }
 }

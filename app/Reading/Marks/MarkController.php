@@ -20,48 +20,99 @@ use Illuminate\View\View;
 /** Bookmarks, highlights and notes while one reads or listens, and all of them on a page of their own. */
 final class MarkController
 {
-    public function __construct(private readonly RequestContext $current, private readonly Marks $marks)
-    {
-    }
+    public function __construct(private readonly RequestContext $current, private readonly Marks $marks) {}
 
     public function in(Loan $loan): JsonResponse
     {
-
-        return response()->json($this->marks->in($this->current->requiredPerson()->id, $loan->title_id)->map->only(['id', 'locator', 'label', 'note', 'colour'])->values());
+        return response()->json(
+            $this->marks
+                ->in($this->current->requiredPerson()->id, $loan->title_id)
+                ->map->only(['id', 'locator', 'label', 'note', 'colour'])
+                ->values(),
+        );
     }
 
     public function keep(MarkRequest $request, Loan $loan, string $mark, KeepMark $keepMark): JsonResponse
     {
         $kept = $keepMark(
-            $this->current->requiredPerson()->id, $loan->title_id, $mark, $request->locator(), $request->label(), $request->string('note')->value(),
-            $request->colour(), $request->boolean('removed'), $request->changedAt(now()->toImmutable()),
+            $this->current->requiredPerson()->id,
+            $loan->title_id,
+            $mark,
+            $request->locator(),
+            $request->label(),
+            $request->string('note')->value(),
+            $request->colour(),
+            $request->boolean('removed'),
+            $request->changedAt(now()->toImmutable()),
         );
 
-        return $kept ? response()->json(null, 204) : response()->json(['message' => __('reading.too_many_marks', ['most' => KeepMark::MOST])], 409);
+        return $kept
+            ? response()->json(null, 204)
+            : response()->json(['message' => __('reading.too_many_marks', ['most' => KeepMark::MOST])], 409);
     }
 
     public function index(Request $request): View
     {
         $words = mb_substr(Input::text($request, 'q'), 0, 100);
 
-        return view('reading.marks.marks', ['marks' => $this->marks->all($this->current->requiredPerson()->id, $words)->groupBy('title_id'), 'words' => $words]);
+        return view('reading.marks.marks', [
+            'marks' => $this->marks->all($this->current->requiredPerson()->id, $words)->groupBy('title_id'),
+            'words' => $words,
+        ]);
     }
 
     public function remove(Mark $mark, KeepMark $keepMark): RedirectResponse
     {
-        $keepMark($mark->person_id, $mark->title_id, $mark->id, Locator::fromArray($mark->locator), $mark->label, '', null, true, now()->toImmutable());
+        $keepMark(
+            $mark->person_id,
+            $mark->title_id,
+            $mark->id,
+            Locator::fromArray($mark->locator),
+            $mark->label,
+            '',
+            null,
+            true,
+            now()->toImmutable(),
+        );
 
         return back()->with('said', __('reading.mark_removed'));
     }
 
     public function file(string $kind): Response
     {
-        $annotations = array_values($this->marks->all($this->current->requiredPerson()->id)->map(fn (Mark $b): Annotation => new Annotation(
-            $b->id, $b->title->isbn === null ? url("/titles/{$b->title_id}") : "urn:isbn:{$b->title->isbn}", $b->title->name, Locator::fromArray($b->locator), $b->label, $b->note, $b->made_at, $b->changed_at, $b->colour,
-        ))->all());
+        $annotations = array_values(
+            $this->marks
+                ->all($this->current->requiredPerson()->id)
+                ->map(
+                    fn(Mark $b): Annotation => new Annotation(
+                        $b->id,
+                        $b->title->isbn === null ? url("/titles/{$b->title_id}") : "urn:isbn:{$b->title->isbn}",
+                        $b->title->name,
+                        Locator::fromArray($b->locator),
+                        $b->label,
+                        $b->note,
+                        $b->made_at,
+                        $b->changed_at,
+                        $b->colour,
+                    ),
+                )
+                ->all(),
+        );
 
         return $kind === 'md'
-            ? response(AnnotationFile::markdown(__('reading.marks'), $annotations), headers: ['Content-Type' => 'text/markdown; charset=utf-8', 'Content-Disposition' => 'attachment; filename="marks.md"'])
-            : response(AnnotationFile::jsonLd(url('/marks'), __('reading.marks'), $annotations), headers: ['Content-Type' => 'application/ld+json; profile="http://www.w3.org/ns/anno.jsonld"', 'Content-Disposition' => 'attachment; filename="marks.jsonld"']);
+            ? response(
+                AnnotationFile::markdown(__('reading.marks'), $annotations),
+                headers: [
+                    'Content-Type' => 'text/markdown; charset=utf-8',
+                    'Content-Disposition' => 'attachment; filename="marks.md"',
+                ],
+            )
+            : response(
+                AnnotationFile::jsonLd(url('/marks'), __('reading.marks'), $annotations),
+                headers: [
+                    'Content-Type' => 'application/ld+json; profile="http://www.w3.org/ns/anno.jsonld"',
+                    'Content-Disposition' => 'attachment; filename="marks.jsonld"',
+                ],
+            );
     }
 }

@@ -13,6 +13,6 @@ final class MarkPolicy
 {
     public function own(Person $person, Mark $mark): Response
     {
-        return $mark->person_id === $person->id && ! $mark->removed ? Response::allow() : Response::denyAsNotFound();
+        return $mark->person_id === $person->id && !$mark->removed ? Response::allow() : Response::denyAsNotFound();
     }
 }

@@ -13,8 +13,10 @@ final class Marks
     /** @return Collection<int, Mark> in one title, in its order */
     public function in(int $personId, int $titleId): Collection
     {
-        return Mark::query()->where(['person_id' => $personId, 'title_id' => $titleId, 'removed' => false])
-            ->orderByRaw("(locator->'locations'->>'totalProgression')::float, made_at, id")->get();
+        return Mark::query()
+            ->where(['person_id' => $personId, 'title_id' => $titleId, 'removed' => false])
+            ->orderByRaw("(locator->'locations'->>'totalProgression')::float, made_at, id")
+            ->get();
     }
 
     /**
@@ -25,11 +27,23 @@ final class Marks
      */
     public function all(int $personId, string $words = ''): Collection
     {
-        $like = '%'.addcslashes($words, '\\%_').'%';
+        $like = '%' . addcslashes($words, '\\%_') . '%';
 
-        return Mark::query()->select('marks.*')->join('titles', 'titles.id', '=', 'title_id')->with(['title.contributors', 'title.publication:id,title_id'])
+        return Mark::query()
+            ->select('marks.*')
+            ->join('titles', 'titles.id', '=', 'title_id')
+            ->with(['title.contributors', 'title.publication:id,title_id'])
             ->where(['person_id' => $personId, 'removed' => false])
-            ->when($words !== '', fn ($query) => $query->whereRaw('(note ilike ? or label ilike ? or locator->\'text\'->>\'highlight\' ilike ? or titles.name ilike ?)', [$like, $like, $like, $like]))
-            ->orderBy('titles.name')->orderBy('title_id')->orderByRaw("(locator->'locations'->>'totalProgression')::float, made_at, marks.id")->get();
+            ->when(
+                $words !== '',
+                fn($query) => $query->whereRaw(
+                    '(note ilike ? or label ilike ? or locator->\'text\'->>\'highlight\' ilike ? or titles.name ilike ?)',
+                    [$like, $like, $like, $like],
+                ),
+            )
+            ->orderBy('titles.name')
+            ->orderBy('title_id')
+            ->orderByRaw("(locator->'locations'->>'totalProgression')::float, made_at, marks.id")
+            ->get();
     }
 }

@@ -16,7 +16,12 @@ final class LoanPages
 {
     public function allowance(Loan $loan): PageAllowance
     {
-        return new PageAllowance($loan->licence->rights()->pages, array_values(array_map(intval(...), DB::table('pages_taken')->where('loan_id', $loan->id)->pluck('page')->all())));
+        return new PageAllowance(
+            $loan->licence->rights()->pages,
+            array_values(
+                array_map(intval(...), DB::table('pages_taken')->where('loan_id', $loan->id)->pluck('page')->all()),
+            ),
+        );
     }
 
     public function pages(Publication $publication): Pages
@@ -33,14 +38,14 @@ final class LoanPages
     {
         $pages = $this->pages($publication);
         // A heading that leads nowhere has no pages of its own.
-        $entries = array_values(array_filter($publication->contents, fn (array $entry): bool => isset($entry[2])));
+        $entries = array_values(array_filter($publication->contents, fn(array $entry): bool => isset($entry[2])));
         $chapters = [];
         foreach ($entries as $n => $entry) {
             $next = isset($entries[$n + 1]) ? new Point($entries[$n + 1][2], $entries[$n + 1][3] ?? 0) : null;
             $from = $pages->at(new Point($entry[2], $entry[3] ?? 0));
             $to = $next === null ? $pages->count() : $pages->at($next);
             // A page at whose very top the next chapter begins is the next chapter's alone.
-            $isOfNext = $next !== null && $to > $from && ! $pages->start($to)->isBefore($next);
+            $isOfNext = $next !== null && $to > $from && !$pages->start($to)->isBefore($next);
             $chapters[] = ['name' => $entry[1], 'from' => $from, 'to' => $isOfNext ? $to - 1 : max($from, $to)];
         }
 

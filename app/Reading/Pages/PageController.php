@@ -23,17 +23,23 @@ final class PageController
     /** Pages of a PDF are drawn, all of them in one page. */
     private const MOST_PICTURES = 60;
 
-    public function __construct(private readonly LoanPages $loanPages, private readonly TakePages $takePages, private readonly CitableTitles $citable, private readonly Poppler $pdfTools)
-    {
-    }
+    public function __construct(
+        private readonly LoanPages $loanPages,
+        private readonly TakePages $takePages,
+        private readonly CitableTitles $citable,
+        private readonly Poppler $pdfTools,
+    ) {}
 
     public function choose(Request $request, Loan $loan): View
     {
         $publication = $this->publication($loan);
 
         return view('reading.pages.pages', [
-            'loan' => $loan, 'pages' => $this->loanPages->pages($publication), 'chapters' => $this->loanPages->chapters($publication),
-            'left' => $this->loanPages->allowance($loan)->left(), 'page' => mb_substr($request->string('page')->value(), 0, 20),
+            'loan' => $loan,
+            'pages' => $this->loanPages->pages($publication),
+            'chapters' => $this->loanPages->chapters($publication),
+            'left' => $this->loanPages->allowance($loan)->left(),
+            'page' => mb_substr($request->string('page')->value(), 0, 20),
         ]);
     }
 
@@ -41,46 +47,98 @@ final class PageController
     {
         $publication = $this->publication($loan);
         [$from, $to] = $request->span($this->loanPages->pages($publication));
-        if (! $request->expectsJson() && $publication->media_type === Publication::PDF && $to - $from >= self::MOST_PICTURES) {
+        if (
+            !$request->expectsJson() &&
+            $publication->media_type === Publication::PDF &&
+            $to - $from >= self::MOST_PICTURES
+        ) {
             throw ValidationException::withMessages(['from' => trans_choice('pages.at_a_time', self::MOST_PICTURES)]);
         }
         $allowance = ($this->takePages)($loan, $from, $to);
         if ($allowance === null) {
             $left = (int) $this->loanPages->allowance($loan)->left();
-            $message = trans_choice('pages.too_many', $left, ['asked' => count($this->loanPages->allowance($loan)->new($from, $to))]);
+            $message = trans_choice('pages.too_many', $left, [
+                'asked' => count($this->loanPages->allowance($loan)->new($from, $to)),
+            ]);
 
-            return $request->expectsJson() ? response()->json(['message' => $message], 409) : back()->withInput()->withErrors(['from' => $message]);
+            return $request->expectsJson()
+                ? response()->json(['message' => $message], 409)
+                : back()
+                    ->withInput()
+                    ->withErrors(['from' => $message]);
         }
 
         return $request->expectsJson()
-            ? response()->json(['left' => $allowance->left(), 'message' => $allowance->left() === null ? __('pages.copied') : trans_choice('pages.copied_left', $allowance->left())])
-            : new RedirectResponse(route($request->has('pdf') ? 'pages.pdf' : 'pages.show', [$loan, $from, $to], false));
+            ? response()->json([
+                'left' => $allowance->left(),
+                'message' =>
+                    $allowance->left() === null
+                        ? __('pages.copied')
+                        : trans_choice('pages.copied_left', $allowance->left()),
+            ])
+            : new RedirectResponse(
+                route($request->has('pdf') ? 'pages.pdf' : 'pages.show', [$loan, $from, $to], false),
+            );
     }
 
     public function show(Loan $loan, int $from, int $to): View|RedirectResponse
     {
         $publication = $this->publication($loan);
-        if (! $this->taken($loan, $from, $to)) {
+        if (!$this->taken($loan, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
 
-        return view('reading.pages.printed', $this->facts($loan, $publication, $from, $to) + ['html' => $publication->media_type === Publication::PDF
-            ? PrintedPages::pictures($publication, $this->pdfTools, $from, $to)
-            : PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => route('read.file', [$loan, $path], false))]);
+        return view(
+            'reading.pages.printed',
+            $this->facts($loan, $publication, $from, $to) + [
+                'html' =>
+                    $publication->media_type === Publication::PDF
+                        ? PrintedPages::pictures($publication, $this->pdfTools, $from, $to)
+                        : PrintedPages::html(
+                            $publication,
+                            $this->loanPages->pages($publication),
+                            $from,
+                            $to,
+                            fn(string $path): string => route('read.file', [$loan, $path], false),
+                        ),
+            ],
+        );
     }
 
     public function pdf(Loan $loan, int $from, int $to): Response
     {
         $publication = $this->publication($loan);
         $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
-        if (! $this->taken($loan, $from, $to)) {
+        if (!$this->taken($loan, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
-        $bytes = $publication->media_type === Publication::PDF
-            ? PrintedPages::part($publication, $this->pdfTools, $from, $to)
-            : PrintedPages::pdf($publication, view('reading.pages.printed-pdf', $this->facts($loan, $publication, $from, $to) + ['html' => PrintedPages::html($publication, $this->loanPages->pages($publication), $from, $to, fn (string $path): string => $path)])->render());
+        $bytes =
+            $publication->media_type === Publication::PDF
+                ? PrintedPages::part($publication, $this->pdfTools, $from, $to)
+                : PrintedPages::pdf(
+                    $publication,
+                    view(
+                        'reading.pages.printed-pdf',
+                        $this->facts($loan, $publication, $from, $to) + [
+                            'html' => PrintedPages::html(
+                                $publication,
+                                $this->loanPages->pages($publication),
+                                $from,
+                                $to,
+                                fn(string $path): string => $path,
+                            ),
+                        ],
+                    )->render(),
+                );
 
-        return response($bytes, headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"", 'Cache-Control' => 'private, no-store']);
+        return response(
+            $bytes,
+            headers: [
+                'Content-Type' => 'application/pdf',
+                'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"",
+                'Cache-Control' => 'private, no-store',
+            ],
+        );
     }
 
     private function publication(Loan $loan): Publication
@@ -94,15 +152,26 @@ final class PageController
     /** What is shown has been counted before, so that an address alone gives nothing more. */
     private function taken(Loan $loan, int $from, int $to): bool
     {
-        return $from >= 1 && $to >= $from && $to - $from < 100_000 && array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
+        return $from >= 1 &&
+            $to >= $from &&
+            $to - $from < 100_000 &&
+            array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
     }
 
     /** @return array<string, mixed> */
     private function facts(Loan $loan, Publication $publication, int $from, int $to): array
     {
         $pages = $this->loanPages->pages($publication);
-        $cited = $this->citable->titles([$loan->title_id], fn (int $id): string => url("/titles/{$id}"))[0];
+        $cited = $this->citable->titles([$loan->title_id], fn(int $id): string => url("/titles/{$id}"))[0];
 
-        return ['loan' => $loan, 'title' => $loan->title, 'first' => $pages->label($from), 'last' => $pages->label($to), 'citation' => Reference::text($cited, Style::Apa), 'from' => $from, 'to' => $to];
+        return [
+            'loan' => $loan,
+            'title' => $loan->title,
+            'first' => $pages->label($from),
+            'last' => $pages->label($to),
+            'citation' => Reference::text($cited, Style::Apa),
+            'from' => $from,
+            'to' => $to,
+        ];
     }
 }

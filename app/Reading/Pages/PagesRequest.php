@@ -19,7 +19,7 @@ final class PagesRequest extends FormRequest
 
     protected function prepareForValidation(): void
     {
-        $this->merge(array_map(fn (mixed $v): mixed => is_int($v) ? (string) $v : $v, $this->only(['from', 'to'])));
+        $this->merge(array_map(fn(mixed $v): mixed => is_int($v) ? (string) $v : $v, $this->only(['from', 'to'])));
     }
 
     /** @return array<string, string> */
@@ -48,6 +48,13 @@ final class PagesRequest extends FormRequest
     {
         $label = $this->string($field)->trim()->value();
 
-        return $pages->number($label) ?? throw ValidationException::withMessages([$field => __('pages.no_such', ['page' => $label, 'first' => $pages->label(1), 'last' => $pages->label($pages->count())])]);
+        return $pages->number($label) ??
+            throw ValidationException::withMessages([
+                $field => __('pages.no_such', [
+                    'page' => $label,
+                    'first' => $pages->label(1),
+                    'last' => $pages->label($pages->count()),
+                ]),
+            ]);
     }
 }

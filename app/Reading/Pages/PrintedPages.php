@@ -24,17 +24,40 @@ final class PrintedPages
     public static function html(Publication $publication, Pages $pages, int $from, int $to, callable $address): string
     {
         $folder = storage_path("publications/{$publication->sha256}/whole");
-        $passage = Passage::of(array_column($publication->positions, 0), fn (string $path): string => (string) file_get_contents("{$folder}/{$path}"), $pages->start($from), $pages->end($to));
-        $sanitizer = new HtmlSanitizer((new HtmlSanitizerConfig)->allowSafeElements()->allowRelativeMedias()->allowMediaSchemes([])->dropElement('a')->blockElement('a')->dropAttribute('style', '*')->dropAttribute('class', '*')->dropAttribute('id', '*')->dropAttribute('srcset', '*')->withMaxInputLength(-1));
+        $passage = Passage::of(
+            array_column($publication->positions, 0),
+            fn(string $path): string => (string) file_get_contents("{$folder}/{$path}"),
+            $pages->start($from),
+            $pages->end($to),
+        );
+        $sanitizer = new HtmlSanitizer(
+            (new HtmlSanitizerConfig())
+                ->allowSafeElements()
+                ->allowRelativeMedias()
+                ->allowMediaSchemes([])
+                ->dropElement('a')
+                ->blockElement('a')
+                ->dropAttribute('style', '*')
+                ->dropAttribute('class', '*')
+                ->dropAttribute('id', '*')
+                ->dropAttribute('srcset', '*')
+                ->withMaxInputLength(-1),
+        );
         $html = '';
         foreach ($passage as ['path' => $path, 'markup' => $markup]) {
             // Pictures first, as long as it is known from where they are named.
-            $markup = (string) preg_replace_callback('/<img\b([^>]*?)\bsrc="([^"]*)"/i', function (array $m) use ($path, $publication, $address): string {
-                $target = Href::resolve($path, html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5));
+            $markup = (string) preg_replace_callback(
+                '/<img\b([^>]*?)\bsrc="([^"]*)"/i',
+                function (array $m) use ($path, $publication, $address): string {
+                    $target = Href::resolve($path, html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5));
 
-                return $target === null || ! isset($publication->sizes[$target]) ? "<img{$m[1]}" : "<img{$m[1]}src=\"".e($address($target)).'"';
-            }, $markup);
-            $html .= '<section>'.$sanitizer->sanitize($markup).'</section>';
+                    return $target === null || !isset($publication->sizes[$target])
+                        ? "<img{$m[1]}"
+                        : "<img{$m[1]}src=\"" . e($address($target)) . '"';
+                },
+                $markup,
+            );
+            $html .= '<section>' . $sanitizer->sanitize($markup) . '</section>';
         }
 
         return $html;
@@ -45,7 +68,17 @@ final class PrintedPages
     {
         $file = self::document($publication);
 
-        return implode('', array_map(fn (int $page): string => '<section><img alt="'.e(trans_choice('pages.pages_shown', 1, ['first' => $page])).'" src="data:image/png;base64,'.base64_encode($tools->page($file, $page)).'"></section>', range($from, $to)));
+        return implode(
+            '',
+            array_map(
+                fn(int $page): string => '<section><img alt="' .
+                    e(trans_choice('pages.pages_shown', 1, ['first' => $page])) .
+                    '" src="data:image/png;base64,' .
+                    base64_encode($tools->page($file, $page)) .
+                    '"></section>',
+                range($from, $to),
+            ),
+        );
     }
 
     /** @return string some pages of a PDF as a PDF */
@@ -63,14 +96,23 @@ final class PrintedPages
 
     private static function document(Publication $publication): string
     {
-        return storage_path("publications/{$publication->sha256}/whole/".UnpackPdf::NAME);
+        return storage_path("publications/{$publication->sha256}/whole/" . UnpackPdf::NAME);
     }
 
     /** @param  string  $page  a whole page of HTML whose pictures lie in the publication's folder */
     public static function pdf(Publication $publication, string $page): string
     {
         $folder = storage_path("publications/{$publication->sha256}/whole");
-        $options = new Options(['chroot' => [$folder], 'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Serif', 'defaultPaperSize' => 'a4', 'tempDir' => sys_get_temp_dir(), 'fontCache' => sys_get_temp_dir()]);
+        $options = new Options([
+            'chroot' => [$folder],
+            'isRemoteEnabled' => false,
+            'isPhpEnabled' => false,
+            'isJavascriptEnabled' => false,
+            'defaultFont' => 'DejaVu Serif',
+            'defaultPaperSize' => 'a4',
+            'tempDir' => sys_get_temp_dir(),
+            'fontCache' => sys_get_temp_dir(),
+        ]);
         $pdf = new Dompdf($options);
         $pdf->setBasePath($folder);
         $pdf->loadHtml($page, 'UTF-8');

@@ -11,9 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** Counts pages that a loan prints or copies, each once however often it is taken. */
 final class TakePages
 {
-    public function __construct(private readonly LoanPages $loanPages)
-    {
-    }
+    public function __construct(private readonly LoanPages $loanPages) {}
 
     /** @return PageAllowance|null what is left of the allowance; null where it is not enough, and then nothing is taken */
     public function __invoke(Loan $loan, int $from, int $to): ?PageAllowance
@@ -22,11 +20,13 @@ final class TakePages
             // Two windows that ask at once are answered one after the other.
             DB::select('select pg_advisory_xact_lock(hashtextextended(?, 1))', ["pages of loan {$loan->id}"]);
             $allowance = $this->loanPages->allowance($loan);
-            if (! $allowance->allows($from, $to)) {
+            if (!$allowance->allows($from, $to)) {
                 return null;
             }
             foreach (array_chunk($allowance->new($from, $to), 1000) as $pages) {
-                DB::table('pages_taken')->insert(array_map(fn (int $page): array => ['loan_id' => $loan->id, 'page' => $page], $pages));
+                DB::table('pages_taken')->insert(
+                    array_map(fn(int $page): array => ['loan_id' => $loan->id, 'page' => $page], $pages),
+                );
             }
 
             return $this->loanPages->allowance($loan);

@@ -39,6 +39,6 @@ trait FromDevice
     {
         $millisecondsAgo = max(0, $this->integer('sent_at') - $this->integer($field));
 
-        return $now->modify('-'.min($millisecondsAgo, 400 * 86_400_000).' milliseconds');
+        return $now->modify('-' . min($millisecondsAgo, 400 * 86_400_000) . ' milliseconds');
     }
 }

@@ -12,13 +12,19 @@ final class PlaceController
 {
     public function index(Loan $loan, RequestContext $current, Places $places): JsonResponse
     {
-
         return response()->json($places->all($current->requiredPerson()->id, $loan->title_id));
     }
 
     public function keep(PlaceRequest $request, Loan $loan, RequestContext $current, KeepPlace $keepPlace): JsonResponse
     {
-        $keepPlace($current->requiredPerson()->id, $loan->title_id, $request->device(), $request->deviceName(), $request->locator(), $request->readAt(now()->toImmutable()));
+        $keepPlace(
+            $current->requiredPerson()->id,
+            $loan->title_id,
+            $request->device(),
+            $request->deviceName(),
+            $request->locator(),
+            $request->readAt(now()->toImmutable()),
+        );
 
         return response()->json(null, 204);
     }

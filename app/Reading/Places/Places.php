@@ -13,7 +13,10 @@ final class Places
     /** @return Collection<int, Place> */
     public function all(int $personId, int $titleId): Collection
     {
-        return Place::query()->where(['person_id' => $personId, 'title_id' => $titleId])->orderByDesc('read_at')->get();
+        return Place::query()
+            ->where(['person_id' => $personId, 'title_id' => $titleId])
+            ->orderByDesc('read_at')
+            ->get();
     }
 
     public function newest(int $personId, int $titleId): ?Place

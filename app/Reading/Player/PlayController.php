@@ -26,8 +26,16 @@ final class PlayController
             return response()->view('reading.reader.no-file', ['loan' => $loan], 404);
         }
 
-        return response()->view('reading.player.player', [
-            'title' => $loan->title, 'parts' => $publication->parts, 'loan' => $loan, 'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
-        ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY, 'Cache-Control' => 'private, no-store']);
+        return response()
+            ->view('reading.player.player', [
+                'title' => $loan->title,
+                'parts' => $publication->parts,
+                'loan' => $loan,
+                'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
+            ])
+            ->withHeaders([
+                'Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY,
+                'Cache-Control' => 'private, no-store',
+            ]);
     }
 }

@@ -19,7 +19,12 @@ final class Ffmpeg
     private const SECONDS_ALLOWED = 300;
 
     /** Containers that are what they hold: none of them leads to other files, as a playlist does. */
-    private const OPENED = ['-protocol_whitelist', 'file', '-format_whitelist', 'mp3,aac,mov,mp4,m4a,ogg,flac,wav,matroska,webm'];
+    private const OPENED = [
+        '-protocol_whitelist',
+        'file',
+        '-format_whitelist',
+        'mp3,aac,mov,mp4,m4a,ogg,flac,wav,matroska,webm',
+    ];
 
     /**
      * How long a file plays, in seconds.
@@ -30,12 +35,39 @@ final class Ffmpeg
      */
     public function seconds(string $file, string $kind): float
     {
-        $found = json_decode($this->run(['ffprobe', '-v', 'error', ...self::OPENED, '-show_entries', 'format=duration:stream=codec_type,codec_name:stream_disposition=attached_pic', '-of', 'json', $file], $file), true);
-        $streams = array_filter(is_array($found) ? $found['streams'] ?? [] : [], fn (array $s): bool => in_array($s['codec_type'] ?? '', ['audio', 'video'], true) && ($s['disposition']['attached_pic'] ?? 0) === 0);
+        $found = json_decode(
+            $this->run(
+                [
+                    'ffprobe',
+                    '-v',
+                    'error',
+                    ...self::OPENED,
+                    '-show_entries',
+                    'format=duration:stream=codec_type,codec_name:stream_disposition=attached_pic',
+                    '-of',
+                    'json',
+                    $file,
+                ],
+                $file,
+            ),
+            true,
+        );
+        $streams = array_filter(
+            is_array($found) ? $found['streams'] ?? [] : [],
+            fn(array $s): bool => in_array($s['codec_type'] ?? '', ['audio', 'video'], true) &&
+                ($s['disposition']['attached_pic'] ?? 0) === 0,
+        );
         $seconds = (float) ($found['format']['duration'] ?? 0);
         $codecs = array_column($streams, 'codec_name');
-        if (! in_array($kind, array_column($streams, 'codec_type'), true) || array_diff($codecs, self::PLAYED) !== [] || $seconds <= 0) {
-            throw new UnreadablePublication(Reason::NotPlayable, basename($file).($codecs === [] ? '' : ', '.implode(' and ', $codecs)));
+        if (
+            !in_array($kind, array_column($streams, 'codec_type'), true) ||
+            array_diff($codecs, self::PLAYED) !== [] ||
+            $seconds <= 0
+        ) {
+            throw new UnreadablePublication(
+                Reason::NotPlayable,
+                basename($file) . ($codecs === [] ? '' : ', ' . implode(' and ', $codecs)),
+            );
         }
 
         return $seconds;
@@ -45,8 +77,31 @@ final class Ffmpeg
     public function cut(string $file, float $seconds, string $to): void
     {
         is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
-        $this->run(['ffmpeg', '-v', 'error', '-nostdin', '-y', ...self::OPENED, '-i', $file, '-t', sprintf('%.3F', $seconds), '-map', '0:V?', '-map', '0:a?', '-c', 'copy', '-movflags', '+faststart', $to], $file);
-        if (! is_file($to) || filesize($to) === 0) {
+        $this->run(
+            [
+                'ffmpeg',
+                '-v',
+                'error',
+                '-nostdin',
+                '-y',
+                ...self::OPENED,
+                '-i',
+                $file,
+                '-t',
+                sprintf('%.3F', $seconds),
+                '-map',
+                '0:V?',
+                '-map',
+                '0:a?',
+                '-c',
+                'copy',
+                '-movflags',
+                '+faststart',
+                $to,
+            ],
+            $file,
+        );
+        if (!is_file($to) || filesize($to) === 0) {
             throw new UnreadablePublication(Reason::NotPlayable, basename($file));
         }
     }
@@ -58,7 +113,7 @@ final class Ffmpeg
         try {
             $status = $process->run();
         } catch (ProcessTimedOutException) {
-            throw new UnreadablePublication(Reason::NotPlayable, basename($file).', which takes too long to look at');
+            throw new UnreadablePublication(Reason::NotPlayable, basename($file) . ', which takes too long to look at');
         }
         if ($status === 127) {
             throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");

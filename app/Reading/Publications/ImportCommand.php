@@ -24,7 +24,11 @@ final class ImportCommand extends Command
     {
         $library = Library::query()->where('slug', (string) $this->option('library'))->first();
         if ($library === null) {
-            $this->error('Say which library with --library=. There are: '.Library::query()->orderBy('slug')->pluck('slug')->implode(', ').'.');
+            $this->error(
+                'Say which library with --library=. There are: ' .
+                    Library::query()->orderBy('slug')->pluck('slug')->implode(', ') .
+                    '.',
+            );
 
             return self::INVALID;
         }
@@ -45,21 +49,23 @@ final class ImportCommand extends Command
         $files = (array) $this->argument('files');
         $count = ['taken in' => 0, 'known already' => 0, 'refused' => 0];
         foreach ($files as $i => $file) {
-            $line = sprintf('%'.strlen((string) count($files)).'d/%d  %s', $i + 1, count($files), basename($file));
+            $line = sprintf('%' . strlen((string) count($files)) . 'd/%d  %s', $i + 1, count($files), basename($file));
             try {
-                if (! is_file($file) || ! is_readable($file)) {
+                if (!is_file($file) || !is_readable($file)) {
                     throw new InvalidArgumentException('no such file, or not readable');
                 }
                 $done = $import($file, $library, $terms, now()->toImmutable(), $audience);
                 $outcome = $done['new'] ? 'taken in' : 'known already';
                 $this->line("{$line}  {$outcome}: “{$done['title']->name}”");
-            } catch (UnreadablePublication|InvalidArgumentException $refusal) {
+            } catch (UnreadablePublication | InvalidArgumentException $refusal) {
                 $outcome = 'refused';
                 $this->line("<comment>{$line}  refused: {$refusal->getMessage()}</comment>");
             }
             $count[$outcome]++;
         }
-        $this->info(implode(', ', array_map(fn (string $k, int $n): string => "{$n} {$k}", array_keys($count), $count)).'.');
+        $this->info(
+            implode(', ', array_map(fn(string $k, int $n): string => "{$n} {$k}", array_keys($count), $count)) . '.',
+        );
 
         return $count['refused'] > 0 ? self::FAILURE : self::SUCCESS;
     }

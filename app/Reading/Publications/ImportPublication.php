@@ -27,16 +27,20 @@ final class ImportPublication
         private readonly UnpackMedia $unpackMedia,
         private readonly UnpackPdf $unpackPdf,
         private readonly AddLicence $addLicence,
-    ) {
-    }
+    ) {}
 
     /**
      * @return array{title: Title, new: bool}
      *
      * @throws UnreadablePublication
      */
-    public function __invoke(string $file, Library $library, LicenceTerms $terms, DateTimeImmutable $now, ?Audience $audience = null): array
-    {
+    public function __invoke(
+        string $file,
+        Library $library,
+        LicenceTerms $terms,
+        DateTimeImmutable $now,
+        ?Audience $audience = null,
+    ): array {
         $sha256 = (string) hash_file('sha256', $file);
         $known = StoredPublication::query()->where('sha256', $sha256)->first();
         if ($known !== null) {
@@ -51,7 +55,10 @@ final class ImportPublication
         return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
             $title = ($this->saveRecord)($unpacked->record, $now);
             $title->update(['cover_file' => $unpacked->cover]);
-            StoredPublication::query()->updateOrCreate(['title_id' => $title->id], ['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication]);
+            StoredPublication::query()->updateOrCreate(
+                ['title_id' => $title->id],
+                ['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication],
+            );
             $this->license($title, $library, $terms, $now);
 
             return ['title' => $title, 'new' => true];
@@ -65,15 +72,30 @@ final class ImportPublication
         }
         $archive = new Archive($file);
 
-        return $archive->has(ManifestReader::FILE) ? ($this->unpackMedia)($archive, $sha256, $audience) : ($this->unpackEpub)($archive, $sha256, $audience);
+        return $archive->has(ManifestReader::FILE)
+            ? ($this->unpackMedia)($archive, $sha256, $audience)
+            : ($this->unpackEpub)($archive, $sha256, $audience);
     }
 
     private function license(Title $title, Library $library, LicenceTerms $terms, DateTimeImmutable $now): void
     {
-        if (! Licence::query()->where(['library_id' => $library->id, 'title_id' => $title->id])->exists()) {
+        if (
+            !Licence::query()
+                ->where(['library_id' => $library->id, 'title_id' => $title->id])
+                ->exists()
+        ) {
             ($this->addLicence)(
-                $library->id, $title->id, $terms->model, $terms->copies, $terms->loans,
-                $now, $terms->endsAt, $now, $terms->priceCents, $terms->shared, $terms->rights,
+                $library->id,
+                $title->id,
+                $terms->model,
+                $terms->copies,
+                $terms->loans,
+                $now,
+                $terms->endsAt,
+                $now,
+                $terms->priceCents,
+                $terms->shared,
+                $terms->rights,
             );
         }
     }

@@ -43,14 +43,34 @@ final class Poppler
             throw new UnreadablePublication(Reason::BadPdf);
         }
 
-        return ['pages' => $pages, 'facts' => array_intersect_key($facts, array_flip(['Title', 'Author', 'Subject', 'Keywords', 'CreationDate']))];
+        return [
+            'pages' => $pages,
+            'facts' => array_intersect_key(
+                $facts,
+                array_flip(['Title', 'Author', 'Subject', 'Keywords', 'CreationDate']),
+            ),
+        ];
     }
 
     /** @return string the first page as a PNG picture; empty where it cannot be drawn */
     public function cover(string $file): string
     {
         try {
-            return $this->run(['pdftoppm', '-png', '-singlefile', '-f', '1', '-l', '1', '-scale-to', (string) self::COVER_HEIGHT, $file], $file);
+            return $this->run(
+                [
+                    'pdftoppm',
+                    '-png',
+                    '-singlefile',
+                    '-f',
+                    '1',
+                    '-l',
+                    '1',
+                    '-scale-to',
+                    (string) self::COVER_HEIGHT,
+                    $file,
+                ],
+                $file,
+            );
         } catch (UnreadablePublication) {
             return '';
         }
@@ -61,13 +81,13 @@ final class Poppler
     {
         is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
         $this->run(['pdfseparate', '-f', (string) $from, '-l', (string) $until, $file, "{$to}.%d"], $file);
-        $parts = array_map(fn (int $n): string => "{$to}.{$n}", range($from, $until));
+        $parts = array_map(fn(int $n): string => "{$to}.{$n}", range($from, $until));
         try {
             $from === $until ? rename($parts[0], $to) : $this->run(['pdfunite', ...$parts, $to], $file);
         } finally {
             array_map(unlink(...), array_filter($parts, is_file(...)));
         }
-        if (! is_file($to)) {
+        if (!is_file($to)) {
             throw new UnreadablePublication(Reason::BadPdf);
         }
     }
@@ -75,7 +95,21 @@ final class Poppler
     /** @return string one page as a PNG picture that is sharp in print */
     public function page(string $file, int $page): string
     {
-        return $this->run(['pdftoppm', '-png', '-singlefile', '-f', (string) $page, '-l', (string) $page, '-scale-to', (string) self::PRINTED_HEIGHT, $file], $file);
+        return $this->run(
+            [
+                'pdftoppm',
+                '-png',
+                '-singlefile',
+                '-f',
+                (string) $page,
+                '-l',
+                (string) $page,
+                '-scale-to',
+                (string) self::PRINTED_HEIGHT,
+                $file,
+            ],
+            $file,
+        );
     }
 
     /** @param  list<string>  $command */
@@ -85,14 +119,16 @@ final class Poppler
         try {
             $status = $process->run();
         } catch (ProcessTimedOutException) {
-            throw new UnreadablePublication(Reason::BadPdf, basename($file).', which takes too long to look at');
+            throw new UnreadablePublication(Reason::BadPdf, basename($file) . ', which takes too long to look at');
         }
         if ($status === 127) {
             throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");
         }
         if ($status !== 0) {
             $said = strtok($process->getErrorOutput(), "\n") ?: '';
-            throw new UnreadablePublication(str_contains($said, 'Incorrect password') ? Reason::Encrypted : Reason::BadPdf);
+            throw new UnreadablePublication(
+                str_contains($said, 'Incorrect password') ? Reason::Encrypted : Reason::BadPdf,
+            );
         }
 
         return $process->getOutput();

@@ -18,9 +18,7 @@ final class StoreFiles
 
     private const MOST_COVER_PIXELS = 40_000_000;
 
-    public function __construct(private readonly Filesystem $files)
-    {
-    }
+    public function __construct(private readonly Filesystem $files) {}
 
     /**
      * @param  array<string, string>  $types  path => media type
@@ -37,7 +35,13 @@ final class StoreFiles
                 $sizes[$path] = $archive->size($path);
             }
 
-            return [$sizes, $excerpt($making), $coverPath === null ? null : $this->cover($making, $archive->read($coverPath), $types[$coverPath] ?? '')];
+            return [
+                $sizes,
+                $excerpt($making),
+                $coverPath === null
+                    ? null
+                    : $this->cover($making, $archive->read($coverPath), $types[$coverPath] ?? ''),
+            ];
         });
     }
 
@@ -52,11 +56,15 @@ final class StoreFiles
     {
         return $this->appear($sha256, function (string $making) use ($file, $name, $cover, $excerpt): array {
             $this->files->ensureDirectoryExists("{$making}/whole");
-            if (! copy($file, "{$making}/whole/{$name}")) {
+            if (!copy($file, "{$making}/whole/{$name}")) {
                 throw new RuntimeException("Cannot write {$making}: is the disk full?");
             }
 
-            return [[$name => (int) filesize($file)], $excerpt($making), $cover === '' ? null : $this->cover($making, $cover, 'image/png')];
+            return [
+                [$name => (int) filesize($file)],
+                $excerpt($making),
+                $cover === '' ? null : $this->cover($making, $cover, 'image/png'),
+            ];
         });
     }
 
@@ -67,18 +75,22 @@ final class StoreFiles
     private function appear(string $sha256, callable $fill): array
     {
         $home = storage_path("publications/{$sha256}");
-        $making = "{$home}.".bin2hex(random_bytes(4));
+        $making = "{$home}." . bin2hex(random_bytes(4));
         try {
             [$sizes, $excerptSizes, $cover] = $fill($making);
             $this->files->deleteDirectory($home);
-            if (! rename($making, $home)) {
+            if (!rename($making, $home)) {
                 throw new RuntimeException("Cannot write {$home}: is the disk full?");
             }
         } finally {
             $this->files->deleteDirectory($making);
         }
 
-        return ['sizes' => $sizes, 'excerpt_sizes' => $excerptSizes, 'cover' => $cover === null ? null : "{$sha256}/{$cover}"];
+        return [
+            'sizes' => $sizes,
+            'excerpt_sizes' => $excerptSizes,
+            'cover' => $cover === null ? null : "{$sha256}/{$cover}",
+        ];
     }
 
     /**
@@ -121,9 +133,10 @@ final class StoreFiles
         if ($image === false) {
             return null;
         }
-        $scaled = $size[1] > self::COVER_HEIGHT
-            ? imagescale($image, (int) round($size[0] * self::COVER_HEIGHT / $size[1]), self::COVER_HEIGHT)
-            : $image;
+        $scaled =
+            $size[1] > self::COVER_HEIGHT
+                ? imagescale($image, (int) round(($size[0] * self::COVER_HEIGHT) / $size[1]), self::COVER_HEIGHT)
+                : $image;
 
         return $scaled !== false && imagejpeg($scaled, "{$folder}/cover.jpg", 84) ? 'cover.jpg' : null;
     }

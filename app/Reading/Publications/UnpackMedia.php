@@ -18,36 +18,51 @@ use FigPorch\Core\Reading\UnreadablePublication;
 /** A package of sound or video (W3C Audiobooks and its relations) as an audiobook, an album or a video. */
 final class UnpackMedia
 {
-    public function __construct(private readonly StoreFiles $storeFiles, private readonly Ffmpeg $tools)
-    {
-    }
+    public function __construct(private readonly StoreFiles $storeFiles, private readonly Ffmpeg $tools) {}
 
     /** @throws UnreadablePublication */
     public function __invoke(Archive $archive, string $sha256, ?Audience $audience): UnpackedPublication
     {
         $media = ManifestReader::read($archive);
         $parts = $excerpt = [];
-        $stored = $this->storeFiles->store($sha256, $archive, $media->coverPath, $media->types, function (string $folder) use ($archive, $media, &$parts, &$excerpt): array {
-            $parts = array_map(fn (Part $part): Part => $part->lasting($this->tools->seconds("{$folder}/whole/{$part->path}", $media->format === Format::Video ? 'video' : 'audio')), $media->parts);
+        $stored = $this->storeFiles->store($sha256, $archive, $media->coverPath, $media->types, function (
+            string $folder,
+        ) use ($archive, $media, &$parts, &$excerpt): array {
+            $parts = array_map(
+                fn(Part $part): Part => $part->lasting(
+                    $this->tools->seconds(
+                        "{$folder}/whole/{$part->path}",
+                        $media->format === Format::Video ? 'video' : 'audio',
+                    ),
+                ),
+                $media->parts,
+            );
             $excerpt = $this->beginning($parts);
 
             return $this->cut($folder, $archive, $excerpt);
         });
-        $seconds = array_sum(array_map(fn (Part $part): float => (float) $part->seconds, $parts));
+        $seconds = array_sum(array_map(fn(Part $part): float => (float) $part->seconds, $parts));
 
-        return new UnpackedPublication($this->record($media, $sha256, $audience, $seconds), [
-            'media_type' => 'application/lpf+zip',
-            'fixed_layout' => false,
-            'right_to_left' => false,
-            'sizes' => $stored['sizes'],
-            'types' => $media->types,
-            'parts' => array_map(fn (Part $part): array => $part->toArray(), $parts),
-            'positions' => [],
-            'contents' => count($parts) === 1 ? [] : array_map(fn (Part $part): array => [0, mb_substr($part->name, 0, 300)], $parts),
-            'excerpt_sizes' => $stored['excerpt_sizes'],
-            'excerpt_parts' => array_map(fn (Part $part): array => $part->toArray(), $excerpt),
-            'excerpt_positions' => [],
-        ], $stored['cover']);
+        return new UnpackedPublication(
+            $this->record($media, $sha256, $audience, $seconds),
+            [
+                'media_type' => 'application/lpf+zip',
+                'fixed_layout' => false,
+                'right_to_left' => false,
+                'sizes' => $stored['sizes'],
+                'types' => $media->types,
+                'parts' => array_map(fn(Part $part): array => $part->toArray(), $parts),
+                'positions' => [],
+                'contents' =>
+                    count($parts) === 1
+                        ? []
+                        : array_map(fn(Part $part): array => [0, mb_substr($part->name, 0, 300)], $parts),
+                'excerpt_sizes' => $stored['excerpt_sizes'],
+                'excerpt_parts' => array_map(fn(Part $part): array => $part->toArray(), $excerpt),
+                'excerpt_positions' => [],
+            ],
+            $stored['cover'],
+        );
     }
 
     /**
@@ -58,7 +73,9 @@ final class UnpackMedia
      */
     private function beginning(array $parts): array
     {
-        $left = (float) config('figporch.excerpt_share') * array_sum(array_map(fn (Part $part): float => (float) $part->seconds, $parts));
+        $left =
+            (float) config('figporch.excerpt_share') *
+            array_sum(array_map(fn(Part $part): float => (float) $part->seconds, $parts));
         $beginning = [];
         foreach ($parts as $part) {
             if ($left <= 0) {
@@ -79,7 +96,11 @@ final class UnpackMedia
     {
         $sizes = [];
         foreach ($excerpt as $part) {
-            $this->tools->cut("{$folder}/whole/{$part->path}", (float) $part->seconds, "{$folder}/excerpt/{$part->path}");
+            $this->tools->cut(
+                "{$folder}/whole/{$part->path}",
+                (float) $part->seconds,
+                "{$folder}/excerpt/{$part->path}",
+            );
             $sizes[$part->path] = (int) filesize("{$folder}/excerpt/{$part->path}");
             foreach ($part->captions as $captions) {
                 $text = WebVtt::upTo($archive->read($captions->path), (float) $part->seconds);
@@ -104,7 +125,8 @@ final class UnpackMedia
             extent: $isMusic ? count($media->parts) : (int) round($seconds),
             subtitle: $media->subtitle,
             language: $media->languages[0] ?? null,
-            audience: $audience ?? Audience::tryFrom((string) $media->audience) ?? $ages?->audience() ?? Audience::Adult,
+            audience: $audience ??
+                (Audience::tryFrom((string) $media->audience) ?? ($ages?->audience() ?? Audience::Adult)),
             description: $media->description,
             publisher: $media->publisher,
             published: $media->date,

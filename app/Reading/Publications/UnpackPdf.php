@@ -17,9 +17,7 @@ final class UnpackPdf
 
     public const TYPE = 'application/pdf';
 
-    public function __construct(private readonly StoreFiles $storeFiles, private readonly Poppler $tools)
-    {
-    }
+    public function __construct(private readonly StoreFiles $storeFiles, private readonly Poppler $tools) {}
 
     public static function isPdf(string $file): bool
     {
@@ -33,37 +31,46 @@ final class UnpackPdf
         ['pages' => $pages, 'facts' => $facts] = $this->tools->describe($file);
         // A part of one page is all of it.
         $front = $pages === 1 ? 0 : max(1, (int) ceil($pages * (float) config('figporch.excerpt_share')));
-        $stored = $this->storeFiles->storeFile($sha256, $file, self::NAME, $this->tools->cover($file), function (string $folder) use ($front): array {
+        $stored = $this->storeFiles->storeFile($sha256, $file, self::NAME, $this->tools->cover($file), function (
+            string $folder,
+        ) use ($front): array {
             if ($front === 0) {
                 return [];
             }
-            $this->tools->cut("{$folder}/whole/".self::NAME, 1, $front, "{$folder}/excerpt/".self::NAME);
+            $this->tools->cut("{$folder}/whole/" . self::NAME, 1, $front, "{$folder}/excerpt/" . self::NAME);
 
-            return [self::NAME => (int) filesize("{$folder}/excerpt/".self::NAME)];
+            return [self::NAME => (int) filesize("{$folder}/excerpt/" . self::NAME)];
         });
         $keywords = preg_split('/\s*[;,]\s*/', $facts['Keywords'] ?? '', flags: PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return new UnpackedPublication(new Record(
-            key: UnpackedPublication::key($keywords, $sha256),
-            format: Format::Ebook,
-            name: mb_substr($facts['Title'] ?? pathinfo($file, PATHINFO_FILENAME), 0, 500),
-            contributors: array_map(self::author(...), preg_split('/\s*;\s*|\s+and\s+/', $facts['Author'] ?? '', flags: PREG_SPLIT_NO_EMPTY) ?: []),
-            extent: $pages,
-            audience: $audience ?? Audience::Adult,
-            description: $facts['Subject'] ?? null,
-            published: PublicationDate::read(substr($facts['CreationDate'] ?? '', 0, 10)),
-            identifiers: $keywords,
-        ), [
-            'media_type' => self::TYPE,
-            'fixed_layout' => true,
-            'right_to_left' => false,
-            'sizes' => $stored['sizes'],
-            'types' => [self::NAME => self::TYPE],
-            'positions' => [[self::NAME, $pages]],
-            'contents' => [],
-            'excerpt_sizes' => $stored['excerpt_sizes'],
-            'excerpt_positions' => $front === 0 ? [] : [[self::NAME, $front]],
-        ], $stored['cover']);
+        return new UnpackedPublication(
+            new Record(
+                key: UnpackedPublication::key($keywords, $sha256),
+                format: Format::Ebook,
+                name: mb_substr($facts['Title'] ?? pathinfo($file, PATHINFO_FILENAME), 0, 500),
+                contributors: array_map(
+                    self::author(...),
+                    preg_split('/\s*;\s*|\s+and\s+/', $facts['Author'] ?? '', flags: PREG_SPLIT_NO_EMPTY) ?: [],
+                ),
+                extent: $pages,
+                audience: $audience ?? Audience::Adult,
+                description: $facts['Subject'] ?? null,
+                published: PublicationDate::read(substr($facts['CreationDate'] ?? '', 0, 10)),
+                identifiers: $keywords,
+            ),
+            [
+                'media_type' => self::TYPE,
+                'fixed_layout' => true,
+                'right_to_left' => false,
+                'sizes' => $stored['sizes'],
+                'types' => [self::NAME => self::TYPE],
+                'positions' => [[self::NAME, $pages]],
+                'contents' => [],
+                'excerpt_sizes' => $stored['excerpt_sizes'],
+                'excerpt_positions' => $front === 0 ? [] : [[self::NAME, $front]],
+            ],
+            $stored['cover'],
+        );
     }
 
     /**
@@ -76,6 +83,10 @@ final class UnpackPdf
         $words = preg_split('/\s+/', trim($name)) ?: [];
         $family = (string) array_pop($words);
 
-        return ['name' => trim($name), 'sort' => $words === [] ? $family : "{$family}, ".implode(' ', $words), 'role' => 'author'];
+        return [
+            'name' => trim($name),
+            'sort' => $words === [] ? $family : "{$family}, " . implode(' ', $words),
+            'role' => 'author',
+        ];
     }
 }

@@ -15,9 +15,7 @@ final readonly class UnpackedPublication
      * @param  array<string, mixed>  $publication  columns of publications
      * @param  string|null  $cover  below storage/publications
      */
-    public function __construct(public Record $record, public array $publication, public ?string $cover)
-    {
-    }
+    public function __construct(public Record $record, public array $publication, public ?string $cover) {}
 
     /**
      * The same title wherever it comes from: by its ISBN, else by the file itself.
@@ -42,6 +40,9 @@ final readonly class UnpackedPublication
      */
     public static function contributors(array $creators): array
     {
-        return array_map(fn (Creator $c): array => ['name' => $c->name, 'sort' => $c->sortName, 'role' => $c->role], $creators);
+        return array_map(
+            fn(Creator $c): array => ['name' => $c->name, 'sort' => $c->sortName, 'role' => $c->role],
+            $creators,
+        );
     }
 }

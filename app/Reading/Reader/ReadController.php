@@ -28,12 +28,17 @@ final class ReadController
             return response()->view('reading.reader.no-file', ['loan' => $loan], 404);
         }
 
-        return response()->view('reading.reader.reader', [
-            'title' => $loan->title,
-            'publication' => $publication,
-            'loan' => $loan,
-            'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
-        ])->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY, 'Cache-Control' => 'private, no-store']);
+        return response()
+            ->view('reading.reader.reader', [
+                'title' => $loan->title,
+                'publication' => $publication,
+                'loan' => $loan,
+                'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
+            ])
+            ->withHeaders([
+                'Content-Security-Policy' => ProtectiveHeaders::READER_POLICY,
+                'Cache-Control' => 'private, no-store',
+            ]);
     }
 
     public function file(Loan $loan, string $path, FileDelivery $delivery): Response
@@ -41,6 +46,9 @@ final class ReadController
         $publication = Publication::query()->where('title_id', $loan->title_id)->firstOrFail();
         isset($publication->sizes[$path]) || abort(404);
 
-        return $delivery->send("{$publication->sha256}/whole/{$path}", $publication->types[$path] ?? 'application/octet-stream');
+        return $delivery->send(
+            "{$publication->sha256}/whole/{$path}",
+            $publication->types[$path] ?? 'application/octet-stream',
+        );
     }
 }

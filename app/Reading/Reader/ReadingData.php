@@ -18,16 +18,43 @@ final class ReadingData
      */
     public static function json(?Loan $loan, ?Place $place, array $more, array $texts): string
     {
-        $kept = $loan === null ? ['due' => null, 'keep' => null, 'places' => null, 'marks' => null] : [
-            'due' => $loan->due_at->getTimestampMs(),
-            'keep' => route('places.keep', $loan, false),
-            'places' => route('places.index', $loan, false),
-            'marks' => route('marks.in', $loan, false),
-        ];
+        $kept =
+            $loan === null
+                ? ['due' => null, 'keep' => null, 'places' => null, 'marks' => null]
+                : [
+                    'due' => $loan->due_at->getTimestampMs(),
+                    'keep' => route('places.keep', $loan, false),
+                    'places' => route('places.index', $loan, false),
+                    'marks' => route('marks.in', $loan, false),
+                ];
 
-        return json_encode([
-            ...$kept, 'place' => $place?->locator, 'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(), 'token' => csrf_token(),
-            ...$more, 'texts' => $texts + Arr::only((array) __('reading'), ['devices', 'go_there', 'stay', 'offline', 'add_bookmark', 'mark_note', 'bookmark_added', 'mark_removed', 'remove', 'edit_note', 'add_note', 'note', 'keep_note', 'leave_note']),
-        ], JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        return json_encode(
+            [
+                ...$kept,
+                'place' => $place?->locator,
+                'placed_at' => $place === null ? 0 : $place->read_at->getTimestampMs(),
+                'token' => csrf_token(),
+                ...$more,
+                'texts' =>
+                    $texts +
+                    Arr::only((array) __('reading'), [
+                        'devices',
+                        'go_there',
+                        'stay',
+                        'offline',
+                        'add_bookmark',
+                        'mark_note',
+                        'bookmark_added',
+                        'mark_removed',
+                        'remove',
+                        'edit_note',
+                        'add_note',
+                        'note',
+                        'keep_note',
+                        'leave_note',
+                    ]),
+            ],
+            JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        );
     }
 }

@@ -11,18 +11,20 @@ use Symfony\Component\HttpFoundation\Response;
 /** The headers that every page carries; a controller may set a Content-Security-Policy of its own before. */
 final class ProtectiveHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
-        ."connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private const POLICY =
+        "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " .
+        "connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     /**
      * The reader shows publications in frames made from blobs, with the styles they bring. Frames have no scripts
      * (sandbox), and scripts come from this site alone, so nothing inside a book runs.
      */
-    public const READER_POLICY = "default-src 'none'; script-src 'self'; style-src 'self' blob: 'unsafe-inline'; img-src 'self' blob: data:; "
-        ."font-src 'self' blob: data:; media-src 'self' blob:; frame-src blob:; connect-src 'self' blob:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    public const READER_POLICY =
+        "default-src 'none'; script-src 'self'; style-src 'self' blob: 'unsafe-inline'; img-src 'self' blob: data:; " .
+        "font-src 'self' blob: data:; media-src 'self' blob:; frame-src blob:; connect-src 'self' blob:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     /** Sound, video and captions come from this site alone. */
-    public const PLAYER_POLICY = self::POLICY."; media-src 'self'";
+    public const PLAYER_POLICY = self::POLICY . "; media-src 'self'";
 
     /** A file of a publication, should someone open it by itself: inert. */
     public const FILE_POLICY = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; sandbox";
@@ -43,7 +45,7 @@ final class ProtectiveHeaders
             $headers['Strict-Transport-Security'] = 'max-age=31536000';
         }
         foreach ($headers as $name => $value) {
-            if (! $response->headers->has($name)) {
+            if (!$response->headers->has($name)) {
                 $response->headers->set($name, $value);
             }
         }

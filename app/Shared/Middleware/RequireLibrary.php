@@ -12,9 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Sends those who have not chosen a library to choose one, and back. */
 final class RequireLibrary
 {
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function handle(Request $request, Closure $next): Response
     {

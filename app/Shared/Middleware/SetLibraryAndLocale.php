@@ -18,32 +18,46 @@ final class SetLibraryAndLocale
 {
     private const REMEMBER_DAYS = 400;
 
-    public function __construct(private readonly RequestContext $current)
-    {
-    }
+    public function __construct(private readonly RequestContext $current) {}
 
     public function handle(Request $request, Closure $next): Response
     {
         $person = $request->user('web');
         $this->current->person = $person instanceof Person ? $person : null;
         $libraries = $this->current->libraries();
-        $this->current->person?->load('cards')->cards->each(fn (Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
+        $this->current->person
+            ?->load('cards')
+            ->cards->each(fn(Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
         $asked = $request->query('library');
         $slug = is_string($asked) ? $asked : $request->cookie('library');
-        $this->current->library = $libraries->firstWhere('slug', $slug)
-            ?? $libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id)
-            ?? ($libraries->count() === 1 ? $libraries->first() : null);
+        $this->current->library =
+            $libraries->firstWhere('slug', $slug) ??
+            ($libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id) ??
+                ($libraries->count() === 1 ? $libraries->first() : null));
 
         $known = array_keys((array) config('app.locales'));
         $locale = $request->cookie('locale');
-        App::setLocale(is_string($locale) && in_array($locale, $known, true)
-            ? $locale
-            : ($this->current->person->locale ?? $request->getPreferredLanguage($known) ?? 'en'));
+        App::setLocale(
+            is_string($locale) && in_array($locale, $known, true)
+                ? $locale
+                : $this->current->person->locale ?? ($request->getPreferredLanguage($known) ?? 'en'),
+        );
 
         $response = $next($request);
         // A panel in place can be of another card's library; the page stays where it is.
-        if ($this->current->library !== null && ! $request->hasHeader('HX-Request') && $request->cookie('library') !== $this->current->library->slug) {
-            $response->headers->setCookie(Cookie::create('library', $this->current->library->slug, time() + self::REMEMBER_DAYS * 86400, secure: $request->isSecure()));
+        if (
+            $this->current->library !== null &&
+            !$request->hasHeader('HX-Request') &&
+            $request->cookie('library') !== $this->current->library->slug
+        ) {
+            $response->headers->setCookie(
+                Cookie::create(
+                    'library',
+                    $this->current->library->slug,
+                    time() + self::REMEMBER_DAYS * 86400,
+                    secure: $request->isSecure(),
+                ),
+            );
         }
 
         return $response;

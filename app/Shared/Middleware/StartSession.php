@@ -10,7 +10,5 @@ use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 /** Where a visitor comes from is told by the browser, to this site alone; so no page looked at changes the session. */
 final class StartSession extends LaravelsStartSession
 {
-    protected function storeCurrentUrl(Request $request, $session): void
-    {
-    }
+    protected function storeCurrentUrl(Request $request, $session): void {}
 }

@@ -16,8 +16,26 @@ final class Dates
 {
     /** What ICU's pattern generator gives for each skeleton; asking it takes a tenth of a page's time. A test asks it. */
     public const PATTERNS = [
-        'en_GB' => ['Hm' => 'HH:mm', 'EEEE' => 'cccc', 'dMMMM' => 'd MMMM', 'dMMMMy' => 'd MMMM y', 'y' => 'y', 'dMMM' => 'd MMM', 'EEEEdMMMMyHm' => "EEEE, d MMMM y 'at' HH:mm", 'MMMMy' => 'MMMM y'],
-        'es' => ['Hm' => 'H:mm', 'EEEE' => 'cccc', 'dMMMM' => "d 'de' MMMM", 'dMMMMy' => "d 'de' MMMM 'de' y", 'y' => 'y', 'dMMM' => 'd MMM', 'EEEEdMMMMyHm' => "EEEE, d 'de' MMMM 'de' y, H:mm", 'MMMMy' => "MMMM 'de' y"],
+        'en_GB' => [
+            'Hm' => 'HH:mm',
+            'EEEE' => 'cccc',
+            'dMMMM' => 'd MMMM',
+            'dMMMMy' => 'd MMMM y',
+            'y' => 'y',
+            'dMMM' => 'd MMM',
+            'EEEEdMMMMyHm' => "EEEE, d MMMM y 'at' HH:mm",
+            'MMMMy' => 'MMMM y',
+        ],
+        'es' => [
+            'Hm' => 'H:mm',
+            'EEEE' => 'cccc',
+            'dMMMM' => "d 'de' MMMM",
+            'dMMMMy' => "d 'de' MMMM 'de' y",
+            'y' => 'y',
+            'dMMM' => 'd MMM',
+            'EEEEdMMMMyHm' => "EEEE, d 'de' MMMM 'de' y, H:mm",
+            'MMMMy' => "MMMM 'de' y",
+        ],
     ];
 
     /** "today at 18:00", "tomorrow at 18:00", "Thursday, in 2 days", "9 December". */
@@ -85,7 +103,15 @@ final class Dates
     /** A date in words (or in the text given) that tells its exact time to whoever asks. */
     public static function html(DateTimeInterface $at, DateTimeZone $zone, ?string $text = null): HtmlString
     {
-        return new HtmlString('<time datetime="'.$at->format(DATE_ATOM).'" title="'.e(self::exact($at, $zone)).'">'.e($text ?? self::words($at, $zone)).'</time>');
+        return new HtmlString(
+            '<time datetime="' .
+                $at->format(DATE_ATOM) .
+                '" title="' .
+                e(self::exact($at, $zone)) .
+                '">' .
+                e($text ?? self::words($at, $zone)) .
+                '</time>',
+        );
     }
 
     /** "2019", "November 2026" or "4 March 2021", from as much of an ISO 8601 date as there is. */
@@ -102,7 +128,9 @@ final class Dates
 
     private static function daysUntil(DateTimeInterface $at, DateTimeZone $zone, DateTimeInterface $now): int
     {
-        $midnight = fn (DateTimeInterface $t): DateTimeImmutable => DateTimeImmutable::createFromInterface($t)->setTimezone($zone)->setTime(0, 0);
+        $midnight = fn(DateTimeInterface $t): DateTimeImmutable => DateTimeImmutable::createFromInterface($t)
+            ->setTimezone($zone)
+            ->setTime(0, 0);
 
         return (int) $midnight($now)->diff($midnight($at))->format('%r%a');
     }
@@ -112,8 +140,13 @@ final class Dates
         static $formatters = [];
         $locale = app()->getLocale() === 'en' ? 'en_GB' : app()->getLocale();
         $formatter = $formatters["{$locale}|{$skeleton}|{$zone->getName()}"] ??= new IntlDateFormatter(
-            $locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, $zone, null,
-            self::PATTERNS[$locale][$skeleton] ?? (string) (new IntlDatePatternGenerator($locale))->getBestPattern($skeleton),
+            $locale,
+            IntlDateFormatter::NONE,
+            IntlDateFormatter::NONE,
+            $zone,
+            null,
+            self::PATTERNS[$locale][$skeleton] ??
+                (string) (new IntlDatePatternGenerator($locale))->getBestPattern($skeleton),
         );
 
         return (string) $formatter->format($at);

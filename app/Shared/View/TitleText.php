@@ -14,16 +14,21 @@ final class TitleText
     /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
     public static function format(Title $title): string
     {
-        return implode(' · ', array_filter([__("catalogue.format.{$title->format->value}"), $title->edition, self::extent($title)]));
+        return implode(
+            ' · ',
+            array_filter([__("catalogue.format.{$title->format->value}"), $title->edition, self::extent($title)]),
+        );
     }
 
     public static function extent(Title $title): string
     {
         return match ($title->format) {
-            Format::Ebook, Format::Magazine => trans_choice('catalogue.pages', $title->extent, ['count' => $title->extent]),
+            Format::Ebook, Format::Magazine => trans_choice('catalogue.pages', $title->extent, [
+                'count' => $title->extent,
+            ]),
             Format::Audiobook, Format::Video => self::duration($title->extent),
-            Format::Music => trans_choice('catalogue.tracks', $title->extent, ['count' => $title->extent])
-                .($title->extent_seconds === null ? '' : ' · '.self::duration($title->extent_seconds)),
+            Format::Music => trans_choice('catalogue.tracks', $title->extent, ['count' => $title->extent]) .
+                ($title->extent_seconds === null ? '' : ' · ' . self::duration($title->extent_seconds)),
         };
     }
 
@@ -34,7 +39,7 @@ final class TitleText
         $words = match (true) {
             $minutes === 0 => "{$seconds} s",
             $minutes < 60 => "{$minutes} min",
-            default => intdiv($minutes, 60).' h'.($minutes % 60 === 0 ? '' : ' '.($minutes % 60).' min'),
+            default => intdiv($minutes, 60) . ' h' . ($minutes % 60 === 0 ? '' : ' ' . $minutes % 60 . ' min'),
         };
 
         return str_replace(' ', "\u{A0}", $words);
@@ -43,11 +48,17 @@ final class TitleText
     /** "Maren Osei, read by Juno Pike" */
     public static function people(Title $title): string
     {
-        $makers = $title->namesOf('author') ?: ($title->namesOf('artist') ?: ($title->namesOf('composer') ?: $title->namesOf('director')));
+        $makers =
+            $title->namesOf('author') ?:
+            ($title->namesOf('artist') ?:
+            ($title->namesOf('composer') ?:
+            $title->namesOf('director')));
         $words = implode(', ', array_slice($makers, 0, 3));
         $narrators = implode(', ', array_slice($title->namesOf('narrator'), 0, 2));
 
-        return $narrators === '' ? $words : ($words === '' ? '' : "{$words}, ").__('catalogue.read_by', ['name' => $narrators]);
+        return $narrators === ''
+            ? $words
+            : ($words === '' ? '' : "{$words}, ") . __('catalogue.read_by', ['name' => $narrators]);
     }
 
     /** "Choir House, book 1" */

@@ -33,8 +33,7 @@ final readonly class CitedTitle
         public ?string $address = null,
         public ?int $pages = null,
         public ?int $seconds = null,
-    ) {
-    }
+    ) {}
 
     /** @return list<Name> those in whose name it goes: authors, or who else made it */
     public function makers(): array
@@ -68,6 +67,6 @@ final readonly class CitedTitle
     /** Name and subtitle, as bibliographies write them. */
     public function fullName(): string
     {
-        return $this->subtitle === null ? $this->name : rtrim($this->name, ' :').': '.$this->subtitle;
+        return $this->subtitle === null ? $this->name : rtrim($this->name, ' :') . ': ' . $this->subtitle;
     }
 }

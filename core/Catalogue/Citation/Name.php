@@ -7,9 +7,7 @@ namespace FigPorch\Core\Catalogue\Citation;
 /** A person's name in its parts, or the name of a body in one. */
 final readonly class Name
 {
-    public function __construct(public string $family, public ?string $given = null)
-    {
-    }
+    public function __construct(public string $family, public ?string $given = null) {}
 
     /** From the form in which names are sorted: "Osei, Maren"; without a comma it is one part. */
     public static function fromSorted(string $sorted): self
@@ -35,7 +33,13 @@ final readonly class Name
     public function initials(string $stop = '.', string $between = ' '): string
     {
         $letters = array_map(
-            fn (string $name): string => implode($stop === '' ? '' : '-', array_map(fn (string $part): string => mb_strtoupper(mb_substr($part, 0, 1)).$stop, array_filter(explode('-', $name), fn (string $part): bool => $part !== ''))),
+            fn(string $name): string => implode(
+                $stop === '' ? '' : '-',
+                array_map(
+                    fn(string $part): string => mb_strtoupper(mb_substr($part, 0, 1)) . $stop,
+                    array_filter(explode('-', $name), fn(string $part): bool => $part !== ''),
+                ),
+            ),
             preg_split('/[\s.]+/u', (string) $this->given, flags: PREG_SPLIT_NO_EMPTY) ?: [],
         );
 

@@ -19,7 +19,11 @@ final class Reference
 
     public static function html(CitedTitle $title, Style $style): string
     {
-        return str_replace(self::ITALIC, ['<i>', '</i>'], htmlspecialchars(self::of($title, $style), ENT_QUOTES | ENT_SUBSTITUTE));
+        return str_replace(
+            self::ITALIC,
+            ['<i>', '</i>'],
+            htmlspecialchars(self::of($title, $style), ENT_QUOTES | ENT_SUBSTITUTE),
+        );
     }
 
     private static function of(CitedTitle $title, Style $style): string
@@ -37,24 +41,37 @@ final class Reference
     /** Osei, M., & Pike, J. (2019). *The long tide* (2nd ed.; J. Oro, Narr.) [Audiobook]. Low Tide Books. */
     private static function apa(CitedTitle $title): string
     {
-        $inverted = fn (Name $n): string => $n->given === null ? $n->family : "{$n->family}, {$n->initials()}";
+        $inverted = fn(Name $n): string => $n->given === null ? $n->family : "{$n->family}, {$n->initials()}";
         $people = array_map($inverted, $title->makers());
-        $names = count($people) > 20 ? implode(', ', [...array_slice($people, 0, 19), '. . . '.$people[array_key_last($people)]]) : self::joined($people, ', & ', ', & ', ', ');
+        $names =
+            count($people) > 20
+                ? implode(', ', [...array_slice($people, 0, 19), '. . . ' . $people[array_key_last($people)]])
+                : self::joined($people, ', & ', ', & ', ', ');
         if ($title->makers() === $title->of('director') && $people !== []) {
             $names .= count($people) > 1 ? ' (Directors)' : ' (Director)';
         } elseif ($title->isEdited()) {
             $names .= count($people) > 1 ? ' (Eds.)' : ' (Ed.)';
         }
-        $narrators = array_map(fn (Name $n): string => trim("{$n->initials()} {$n->family}"), $title->of('narrator'));
-        $translators = array_map(fn (Name $n): string => trim("{$n->initials()} {$n->family}"), $title->of('translator'));
-        $aside = array_filter([$title->edition, $translators === [] ? null : self::joined($translators, ' & ', ', & ', ', ').', Trans.', $narrators === [] ? null : self::joined($narrators, ' & ', ', & ', ', ').', Narr.']);
-        $name = self::italic($title->fullName()).($aside === [] ? '' : ' ('.implode('; ', $aside).')').match ($title->format) {
-            Format::Audiobook => ' [Audiobook]',
-            Format::Music => ' [Album]',
-            Format::Video => ' [Film]',
-            default => '',
-        };
-        $date = '('.($title->year() ?? 'n.d.').')';
+        $narrators = array_map(fn(Name $n): string => trim("{$n->initials()} {$n->family}"), $title->of('narrator'));
+        $translators = array_map(
+            fn(Name $n): string => trim("{$n->initials()} {$n->family}"),
+            $title->of('translator'),
+        );
+        $aside = array_filter([
+            $title->edition,
+            $translators === [] ? null : self::joined($translators, ' & ', ', & ', ', ') . ', Trans.',
+            $narrators === [] ? null : self::joined($narrators, ' & ', ', & ', ', ') . ', Narr.',
+        ]);
+        $name =
+            self::italic($title->fullName()) .
+            ($aside === [] ? '' : ' (' . implode('; ', $aside) . ')') .
+            match ($title->format) {
+                Format::Audiobook => ' [Audiobook]',
+                Format::Music => ' [Album]',
+                Format::Video => ' [Film]',
+                default => '',
+            };
+        $date = '(' . ($title->year() ?? 'n.d.') . ')';
 
         return self::sentences($names === '' ? [$name, $date] : [$names, $date, $name], [$title->publisher]);
     }
@@ -66,43 +83,73 @@ final class Reference
         $names = match (count($makers)) {
             0 => '',
             1 => $makers[0]->inverted(),
-            2 => $makers[0]->inverted().', and '.$makers[1]->natural(),
-            default => $makers[0]->inverted().', et al.',
+            2 => $makers[0]->inverted() . ', and ' . $makers[1]->natural(),
+            default => $makers[0]->inverted() . ', et al.',
         };
         $film = $title->format === Format::Video && $makers === $title->of('director');
         $names .= $title->isEdited() ? (count($makers) > 1 ? ', editors' : ', editor') : '';
-        $rest = implode(', ', array_filter([
-            $film ? self::credit('Directed by', $makers) : null, self::credit('Translated by', $title->of('translator')), self::credit('Narrated by', $title->of('narrator')), $title->edition, $title->publisher, $title->year(),
-        ]));
+        $rest = implode(
+            ', ',
+            array_filter([
+                $film ? self::credit('Directed by', $makers) : null,
+                self::credit('Translated by', $title->of('translator')),
+                self::credit('Narrated by', $title->of('narrator')),
+                $title->edition,
+                $title->publisher,
+                $title->year(),
+            ]),
+        );
 
-        return self::sentences([], [$film ? '' : $names, self::italic($title->fullName()), $rest, self::medium($title)]);
+        return self::sentences(
+            [],
+            [$film ? '' : $names, self::italic($title->fullName()), $rest, self::medium($title)],
+        );
     }
 
     /** Osei, Maren, and Juno Pike. *The Long Tide*. 2nd ed. Low Tide Books, 2019. */
     private static function chicago(CitedTitle $title): string
     {
-
-        return self::sentences([], [
-            self::firstInverted($title, 10, 7), self::italic($title->fullName()), self::credit('Translated by', $title->of('translator')), self::credit('Read by', $title->of('narrator')),
-            $title->format === Format::Video && $title->makers() !== $title->of('director') ? self::credit('Directed by', $title->of('director')) : null,
-            $title->edition, implode(', ', array_filter([$title->publisher, $title->year() ?? 'n.d.'])), self::medium($title),
-        ]);
+        return self::sentences(
+            [],
+            [
+                self::firstInverted($title, 10, 7),
+                self::italic($title->fullName()),
+                self::credit('Translated by', $title->of('translator')),
+                self::credit('Read by', $title->of('narrator')),
+                $title->format === Format::Video && $title->makers() !== $title->of('director')
+                    ? self::credit('Directed by', $title->of('director'))
+                    : null,
+                $title->edition,
+                implode(', ', array_filter([$title->publisher, $title->year() ?? 'n.d.'])),
+                self::medium($title),
+            ],
+        );
     }
 
     /** Osei, M. and Pike, J. (2019) *The long tide*. 2nd edn. Low Tide Books. */
     private static function harvard(CitedTitle $title): string
     {
-        $people = array_map(fn (Name $n): string => $n->given === null ? $n->family : "{$n->family}, {$n->initials(between: '')}", $title->makers());
-        $names = count($people) > 3 ? "{$people[0]} ".self::italic('et al.') : self::joined($people, ' and ', ' and ', ', ');
+        $people = array_map(
+            fn(Name $n): string => $n->given === null ? $n->family : "{$n->family}, {$n->initials(between: '')}",
+            $title->makers(),
+        );
+        $names =
+            count($people) > 3
+                ? "{$people[0]} " . self::italic('et al.')
+                : self::joined($people, ' and ', ' and ', ', ');
         $names .= $title->isEdited() ? (count($people) > 1 ? ' (eds)' : ' (ed.)') : '';
-        $date = '('.($title->year() ?? 'no date').')';
-        $narrators = array_map(fn (Name $n): string => $n->natural(), $title->of('narrator'));
+        $date = '(' . ($title->year() ?? 'no date') . ')';
+        $narrators = array_map(fn(Name $n): string => $n->natural(), $title->of('narrator'));
         $medium = self::medium($title);
-        $name = self::italic($title->fullName()).($medium === null ? '' : ' ['.$medium.']');
+        $name = self::italic($title->fullName()) . ($medium === null ? '' : ' [' . $medium . ']');
 
         return self::sentences(
             $names === '' ? [$name, $date] : [$names, $date, $name],
-            [$narrators === [] ? null : 'Narrated by '.self::joined($narrators, ' and ', ' and ', ', '), $title->edition === null ? null : (string) preg_replace('/\bed\.?$/', 'edn', $title->edition), $title->publisher],
+            [
+                $narrators === [] ? null : 'Narrated by ' . self::joined($narrators, ' and ', ' and ', ', '),
+                $title->edition === null ? null : (string) preg_replace('/\bed\.?$/', 'edn', $title->edition),
+                $title->publisher,
+            ],
             stop: false,
         );
     }
@@ -110,12 +157,20 @@ final class Reference
     /** Osei M, Pike J. The long tide. 2nd ed. Low Tide Books; 2019. */
     private static function vancouver(CitedTitle $title): string
     {
-        $people = array_map(fn (Name $n): string => trim("{$n->family} {$n->initials('', '')}"), $title->makers());
+        $people = array_map(fn(Name $n): string => trim("{$n->family} {$n->initials('', '')}"), $title->makers());
         $names = implode(', ', count($people) > 6 ? [...array_slice($people, 0, 6), 'et al.'] : $people);
         $names .= $title->isEdited() ? (count($people) > 1 ? ', editors' : ', editor') : '';
         $medium = self::medium($title);
 
-        return self::sentences([], [$names, $title->fullName().($medium === null ? '' : " [{$medium}]"), $title->edition, implode('; ', array_filter([$title->publisher, $title->year() ?? 'date unknown']))]);
+        return self::sentences(
+            [],
+            [
+                $names,
+                $title->fullName() . ($medium === null ? '' : " [{$medium}]"),
+                $title->edition,
+                implode('; ', array_filter([$title->publisher, $title->year() ?? 'date unknown'])),
+            ],
+        );
     }
 
     /** Osei, Maren, and Juno Pike. 2019. *The Long Tide*. 2nd ed. Low Tide Books. */
@@ -125,7 +180,12 @@ final class Reference
         $name = self::italic($title->fullName());
         $date = $title->year() ?? 'N.d';
 
-        return self::sentences([], $names === '' ? [$name, $date, $title->edition, $title->publisher, self::medium($title)] : [$names, $date, $name, $title->edition, $title->publisher, self::medium($title)]);
+        return self::sentences(
+            [],
+            $names === ''
+                ? [$name, $date, $title->edition, $title->publisher, self::medium($title)]
+                : [$names, $date, $name, $title->edition, $title->publisher, self::medium($title)],
+        );
     }
 
     private static function medium(CitedTitle $title): ?string
@@ -141,7 +201,11 @@ final class Reference
     /** @param  list<Name>  $people */
     private static function credit(string $words, array $people): ?string
     {
-        return $people === [] ? null : $words.' '.self::joined(array_map(fn (Name $n): string => $n->natural(), $people), ' and ', ', and ', ', ');
+        return $people === []
+            ? null
+            : $words .
+                    ' ' .
+                    self::joined(array_map(fn(Name $n): string => $n->natural(), $people), ' and ', ', and ', ', ');
     }
 
     /** "Osei, Maren, and Juno Pike", of more than $most only the first $shown. */
@@ -151,10 +215,12 @@ final class Reference
         if ($makers === []) {
             return '';
         }
-        $names = [$makers[0]->inverted(), ...array_map(fn (Name $n): string => $n->natural(), array_slice($makers, 1))];
+        $names = [$makers[0]->inverted(), ...array_map(fn(Name $n): string => $n->natural(), array_slice($makers, 1))];
         $edited = $title->isEdited() ? (count($makers) > 1 ? ', eds' : ', ed') : '';
 
-        return (count($names) > $most ? implode(', ', array_slice($names, 0, $shown)).', et al' : self::joined($names, ', and ', ', and ', ', ')).$edited;
+        return (count($names) > $most
+            ? implode(', ', array_slice($names, 0, $shown)) . ', et al'
+            : self::joined($names, ', and ', ', and ', ', ')) . $edited;
     }
 
     /**
@@ -166,13 +232,13 @@ final class Reference
         return match (count($names)) {
             0, 1 => $names[0] ?? '',
             2 => implode($two, $names),
-            default => implode($between, array_slice($names, 0, -1)).$last.$names[count($names) - 1],
+            default => implode($between, array_slice($names, 0, -1)) . $last . $names[count($names) - 1],
         };
     }
 
     private static function italic(string $text): string
     {
-        return self::ITALIC[0].$text.self::ITALIC[1];
+        return self::ITALIC[0] . $text . self::ITALIC[1];
     }
 
     /**
@@ -185,20 +251,26 @@ final class Reference
         $head = '';
         foreach ($first as $n => $part) {
             // In APA each of names, date and title is a sentence; in Harvard they run on.
-            $head .= ($n === 0 ? '' : ($stop ? self::stopped($head) : ' ')).$part;
+            $head .= ($n === 0 ? '' : ($stop ? self::stopped($head) : ' ')) . $part;
         }
-        $all = array_values(array_filter([$head, ...$parts], fn (?string $part): bool => $part !== null && $part !== ''));
+        $all = array_values(
+            array_filter([$head, ...$parts], fn(?string $part): bool => $part !== null && $part !== ''),
+        );
         $text = '';
         foreach ($all as $part) {
-            $text .= ($text === '' ? '' : self::stopped($text)).$part;
+            $text .= ($text === '' ? '' : self::stopped($text)) . $part;
         }
 
-        return $text.rtrim(self::stopped($text));
+        return $text . rtrim(self::stopped($text));
     }
 
     /** What ends a sentence: nothing more where it ends with a stop, a question mark or an exclamation mark already. */
     private static function stopped(string $text): string
     {
-        return preg_match('/[.?!]['.self::ITALIC[1].'"”)\]]*$/u', $text) === 1 && ! str_ends_with($text, ')') && ! str_ends_with($text, ']') ? ' ' : '. ';
+        return preg_match('/[.?!][' . self::ITALIC[1] . '"”)\]]*$/u', $text) === 1 &&
+            !str_ends_with($text, ')') &&
+            !str_ends_with($text, ']')
+            ? ' '
+            : '. ';
     }
 }

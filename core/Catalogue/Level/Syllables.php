@@ -23,11 +23,19 @@ final class Syllables
             $count -= preg_match('/[^aeiouyl]les$/', $word) === 1 ? 0 : 1;
         }
         // A silent e inside: "lonely", "statement", "careful", "something".
-        if (preg_match('/[aeiouy][^aeiouyl]e(?:ly|ment|ful|less|ness|some|thing|where|time|body|one|side)(?:s|ly)?$/', $word) === 1) {
+        if (
+            preg_match(
+                '/[aeiouy][^aeiouyl]e(?:ly|ment|ful|less|ness|some|thing|where|time|body|one|side)(?:s|ly)?$/',
+                $word,
+            ) === 1
+        ) {
             $count--;
         }
         // Vowels that stand apart: "lion", "create", "idea", "radio", "being", "chaos".
-        $count += (int) preg_match_all('/i(?:a(?!ge|l\b)|o(?!us|n(?:s|al|ed|ing|ist)?$)|um|et)|(?:[^q]|^)u(?:a(?!r[ed])|ous|ity)|eo(?!us|n$|p)|[^b]ea(?:t(?:e|i|or)|l[im])|ying|eing|uing|oing|[td]ion(?=a)|aos|oem|oet/', $word);
+        $count += (int) preg_match_all(
+            '/i(?:a(?!ge|l\b)|o(?!us|n(?:s|al|ed|ing|ist)?$)|um|et)|(?:[^q]|^)u(?:a(?!r[ed])|ous|ity)|eo(?!us|n$|p)|[^b]ea(?:t(?:e|i|or)|l[im])|ying|eing|uing|oing|[td]ion(?=a)|aos|oem|oet/',
+            $word,
+        );
         if (preg_match('/[^aeiouy](?:sm|thm)s?$/', $word) === 1 || preg_match('/(?:is|as|th)m(?:s)?$/', $word) === 1) {
             $count++;
         }

@@ -7,9 +7,7 @@ namespace FigPorch\Core\Catalogue\Level;
 /** What the formulas of reading level count in a text. */
 final readonly class TextCounts
 {
-    public function __construct(public int $words, public int $sentences, public int $syllables, public int $letters)
-    {
-    }
+    public function __construct(public int $words, public int $sentences, public int $syllables, public int $letters) {}
 
     /** Of a text in English. */
     public static function of(string $text): self
@@ -27,7 +25,12 @@ final readonly class TextCounts
 
     public function plus(self $other): self
     {
-        return new self($this->words + $other->words, $this->sentences + $other->sentences, $this->syllables + $other->syllables, $this->letters + $other->letters);
+        return new self(
+            $this->words + $other->words,
+            $this->sentences + $other->sentences,
+            $this->syllables + $other->syllables,
+            $this->letters + $other->letters,
+        );
     }
 
     /** Ends of sentences, and of paragraphs without one: headings count. Titles and initials end none. */

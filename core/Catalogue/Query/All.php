@@ -8,12 +8,16 @@ namespace FigPorch\Core\Catalogue\Query;
 final readonly class All implements Node
 {
     /** @param  non-empty-list<Node>  $parts */
-    public function __construct(public array $parts)
-    {
-    }
+    public function __construct(public array $parts) {}
 
     public function text(): string
     {
-        return implode(' ', array_map(fn (Node $part): string => $part instanceof Any ? "({$part->text()})" : $part->text(), $this->parts));
+        return implode(
+            ' ',
+            array_map(
+                fn(Node $part): string => $part instanceof Any ? "({$part->text()})" : $part->text(),
+                $this->parts,
+            ),
+        );
     }
 }

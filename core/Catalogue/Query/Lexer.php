@@ -12,7 +12,12 @@ final class Lexer
     {
         // Quotes as keyboards and programs make them.
         $typed = strtr($typed, ['“' => '"', '”' => '"', '„' => '"', '«' => '"', '»' => '"']);
-        preg_match_all('/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u', $typed, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
+        preg_match_all(
+            '/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u',
+            $typed,
+            $found,
+            PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL,
+        );
         $tokens = [];
         foreach ($found as $token) {
             foreach (['open', 'close', 'minus', 'field', 'quoted', 'word'] as $kind) {

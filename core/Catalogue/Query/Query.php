@@ -12,9 +12,7 @@ final readonly class Query
      * @param  bool  $plain  it could not be read as typed, so its words alone are looked for
      * @param  bool  $cut  it was too long, and its end was left out
      */
-    public function __construct(public ?Node $tree, public bool $plain = false, public bool $cut = false)
-    {
-    }
+    public function __construct(public ?Node $tree, public bool $plain = false, public bool $cut = false) {}
 
     public function text(): string
     {

@@ -42,7 +42,7 @@ final class QueryParser
             $parser = new self($typed);
             $tree = $parser->any();
             if ($parser->at < count($parser->tokens)) {
-                throw new Unreadable;
+                throw new Unreadable();
             }
 
             return new Query($tree, cut: $cut);
@@ -55,7 +55,10 @@ final class QueryParser
     private static function plain(string $typed): ?Node
     {
         $words = (string) preg_replace('/(?<!\S)(AND|OR|NOT)(?!\S)/', ' ', $typed);
-        $terms = array_map(fn (string $word): Term => new Term([$word]), array_slice(SearchWords::of($words), 0, self::MOST_TERMS));
+        $terms = array_map(
+            fn(string $word): Term => new Term([$word]),
+            array_slice(SearchWords::of($words), 0, self::MOST_TERMS),
+        );
 
         return self::together($terms);
     }
@@ -71,11 +74,11 @@ final class QueryParser
             $or = $this->is('word', 'OR');
             if ($or) {
                 if ($part === null) {
-                    throw new Unreadable;
+                    throw new Unreadable();
                 }
                 $this->at++;
-                if (! isset($this->tokens[$this->at])) {
-                    throw new Unreadable;
+                if (!isset($this->tokens[$this->at])) {
+                    throw new Unreadable();
                 }
             }
         } while ($or);
@@ -86,7 +89,7 @@ final class QueryParser
     private function all(): ?Node
     {
         $parts = [];
-        while (isset($this->tokens[$this->at]) && ! $this->is('close') && ! $this->is('word', 'OR')) {
+        while (isset($this->tokens[$this->at]) && !$this->is('close') && !$this->is('word', 'OR')) {
             if ($this->is('word', 'AND') && $parts !== [] && isset($this->tokens[$this->at + 1])) {
                 $this->at++;
 
@@ -108,7 +111,7 @@ final class QueryParser
             $this->at++;
             $part = isset($this->tokens[$this->at]) ? $this->one() : null;
 
-            return self::not($part ?? throw new Unreadable);
+            return self::not($part ?? throw new Unreadable());
         }
         $this->at++;
 
@@ -117,18 +120,18 @@ final class QueryParser
             'field' => $this->inField($text),
             'quoted' => $this->quoted($text, null),
             'word' => $this->word($text, null),
-            default => throw new Unreadable,
+            default => throw new Unreadable(),
         };
     }
 
     private function brackets(bool $not, ?Field $field = null): ?Node
     {
         if (++$this->depth > self::DEEPEST) {
-            throw new Unreadable;
+            throw new Unreadable();
         }
         $inside = $this->any();
-        if (! $this->is('close')) {
-            throw new Unreadable;
+        if (!$this->is('close')) {
+            throw new Unreadable();
         }
         $this->at++;
         $this->depth--;
@@ -142,7 +145,7 @@ final class QueryParser
     private function inField(string $name): ?Node
     {
         $field = Field::tryFrom(strtolower($name));
-        [$kind, $text] = $this->tokens[$this->at] ?? throw new Unreadable;
+        [$kind, $text] = $this->tokens[$this->at] ?? throw new Unreadable();
         if ($field === null) {
             // "Undertow: a life" names no field; it is two words.
             return $this->word($name, null);
@@ -150,24 +153,24 @@ final class QueryParser
         if ($field->isRange()) {
             $this->at++;
             // "-2015" was read as a minus and a word.
-            $text = $kind === 'minus' && $this->is('word') ? '-'.$this->tokens[$this->at++][1] : $text;
+            $text = $kind === 'minus' && $this->is('word') ? '-' . $this->tokens[$this->at++][1] : $text;
 
-            return Range::read($field, $text) ?? throw new Unreadable;
+            return Range::read($field, $text) ?? throw new Unreadable();
         }
         $this->at++;
 
         return match ($kind) {
-            'open' => $text === '(' ? $this->brackets(false, $field) : throw new Unreadable,
+            'open' => $text === '(' ? $this->brackets(false, $field) : throw new Unreadable(),
             'quoted' => $this->quoted($text, $field),
             'word' => $this->word($text, $field),
-            default => throw new Unreadable,
+            default => throw new Unreadable(),
         };
     }
 
     private function quoted(string $text, ?Field $field): ?Term
     {
-        if (strlen($text) < 2 || ! str_ends_with($text, '"')) {
-            throw new Unreadable;
+        if (strlen($text) < 2 || !str_ends_with($text, '"')) {
+            throw new Unreadable();
         }
 
         return $this->term(trim($text, '"'), $field, exact: true);
@@ -187,7 +190,13 @@ final class QueryParser
             // "low-wat*" begins so in its last word.
             $last = array_key_last($words->words);
 
-            return new All(array_map(fn (string $word, int $n): Term => new Term([$word], $field, begins: $n === $last), $words->words, array_keys($words->words)));
+            return new All(
+                array_map(
+                    fn(string $word, int $n): Term => new Term([$word], $field, begins: $n === $last),
+                    $words->words,
+                    array_keys($words->words),
+                ),
+            );
         }
 
         return new Term($words->words, $field);
@@ -200,7 +209,7 @@ final class QueryParser
             return null;
         }
         if (++$this->terms > self::MOST_TERMS) {
-            throw new Unreadable;
+            throw new Unreadable();
         }
 
         return new Term(explode(' ', $folded), $field, $exact, $begins);
@@ -210,9 +219,18 @@ final class QueryParser
     private static function inside(Node $node, Field $field): Node
     {
         return match (true) {
-            $node instanceof Term && $node->field === null => new Term($node->words, $field, $node->exact, $node->begins),
-            $node instanceof All => new All(array_map(fn (Node $part): Node => self::inside($part, $field), $node->parts)),
-            $node instanceof Any => new Any(array_map(fn (Node $part): Node => self::inside($part, $field), $node->parts)),
+            $node instanceof Term && $node->field === null => new Term(
+                $node->words,
+                $field,
+                $node->exact,
+                $node->begins,
+            ),
+            $node instanceof All => new All(
+                array_map(fn(Node $part): Node => self::inside($part, $field), $node->parts),
+            ),
+            $node instanceof Any => new Any(
+                array_map(fn(Node $part): Node => self::inside($part, $field), $node->parts),
+            ),
             $node instanceof Not => new Not(self::inside($node->part, $field)),
             default => $node,
         };

@@ -7,9 +7,7 @@ namespace FigPorch\Core\Catalogue\Query;
 /** A number from, to, or between; both ends belong to it. */
 final readonly class Range implements Node
 {
-    public function __construct(public Field $field, public ?float $from, public ?float $to)
-    {
-    }
+    public function __construct(public Field $field, public ?float $from, public ?float $to) {}
 
     /** As typed: 2015, 2015-2020, 2015- or -2020, in either order; null where it is none of these. */
     public static function read(Field $field, string $typed): ?self
@@ -25,11 +23,13 @@ final readonly class Range implements Node
         }
         [$from, $to] = [$from === null ? null : (float) $from, $to === null ? null : (float) $to];
 
-        return $from !== null && $to !== null && $from > $to ? new self($field, $to, $from) : new self($field, $from, $to);
+        return $from !== null && $to !== null && $from > $to
+            ? new self($field, $to, $from)
+            : new self($field, $from, $to);
     }
 
     public function text(): string
     {
-        return "{$this->field->value}:".($this->from === $this->to ? $this->from : "{$this->from}-{$this->to}");
+        return "{$this->field->value}:" . ($this->from === $this->to ? $this->from : "{$this->from}-{$this->to}");
     }
 }

@@ -12,13 +12,18 @@ final readonly class Term implements Node
      * @param  bool  $exact  given in quotes: no other form of the word will do
      * @param  bool  $begins  the word begins so
      */
-    public function __construct(public array $words, public ?Field $field = null, public bool $exact = false, public bool $begins = false)
-    {
-    }
+    public function __construct(
+        public array $words,
+        public ?Field $field = null,
+        public bool $exact = false,
+        public bool $begins = false,
+    ) {}
 
     public function text(): string
     {
-        return ($this->field === null ? '' : "{$this->field->value}:")
-            .($this->exact ? '"'.implode(' ', $this->words).'"' : implode('-', $this->words).($this->begins ? '*' : ''));
+        return ($this->field === null ? '' : "{$this->field->value}:") .
+            ($this->exact
+                ? '"' . implode(' ', $this->words) . '"'
+                : implode('-', $this->words) . ($this->begins ? '*' : ''));
     }
 }

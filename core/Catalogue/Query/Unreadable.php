@@ -7,6 +7,4 @@ namespace FigPorch\Core\Catalogue\Query;
 use RuntimeException;
 
 /** Brackets or quotes that do not close, an operator without its words; never leaves the parser. */
-final class Unreadable extends RuntimeException
-{
-}
+final class Unreadable extends RuntimeException {}

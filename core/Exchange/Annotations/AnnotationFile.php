@@ -14,14 +14,22 @@ final class AnnotationFile
      */
     public static function jsonLd(string $id, string $label, array $annotations): string
     {
-        return json_encode([
-            '@context' => 'http://www.w3.org/ns/anno.jsonld',
-            'id' => $id,
-            'type' => 'AnnotationCollection',
-            'label' => $label,
-            'total' => count($annotations),
-            'first' => ['id' => "{$id}#page-1", 'type' => 'AnnotationPage', 'startIndex' => 0, 'items' => array_map(fn (Annotation $a): array => $a->toArray(), $annotations)],
-        ], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
+        return json_encode(
+            [
+                '@context' => 'http://www.w3.org/ns/anno.jsonld',
+                'id' => $id,
+                'type' => 'AnnotationCollection',
+                'label' => $label,
+                'total' => count($annotations),
+                'first' => [
+                    'id' => "{$id}#page-1",
+                    'type' => 'AnnotationPage',
+                    'startIndex' => 0,
+                    'items' => array_map(fn(Annotation $a): array => $a->toArray(), $annotations),
+                ],
+            ],
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        ) . "\n";
     }
 
     /**
@@ -31,18 +39,18 @@ final class AnnotationFile
      */
     public static function markdown(string $label, array $annotations): string
     {
-        $text = '# '.self::plain($label)."\n";
+        $text = '# ' . self::plain($label) . "\n";
         $title = null;
         foreach ($annotations as $annotation) {
             if ($annotation->title !== $title) {
-                $text .= "\n## ".self::plain($title = $annotation->title)."\n\n";
+                $text .= "\n## " . self::plain($title = $annotation->title) . "\n\n";
             }
-            $text .= '- '.self::plain($annotation->label)."\n";
+            $text .= '- ' . self::plain($annotation->label) . "\n";
             $quoted = $annotation->locator->text['highlight'] ?? '';
             foreach (['  > ' => $quoted, '  ' => $annotation->note] as $indent => $words) {
                 $text .= $words === '' ? '' : "\n";
                 foreach ($words === '' ? [] : explode("\n", $words) as $line) {
-                    $text .= rtrim($indent.self::plain($line))."\n";
+                    $text .= rtrim($indent . self::plain($line)) . "\n";
                 }
             }
         }

@@ -9,7 +9,5 @@ use FigPorch\Core\Catalogue\Record;
 /** A publication that a supplier's feed offers, and at what price, if it says. */
 final readonly class Offer
 {
-    public function __construct(public Record $record, public ?int $priceCents, public ?string $currency)
-    {
-    }
+    public function __construct(public Record $record, public ?int $priceCents, public ?string $currency) {}
 }

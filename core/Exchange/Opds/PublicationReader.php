@@ -20,8 +20,16 @@ final class PublicationReader
 {
     /** schema.org types, by the last part of their address. */
     private const FORMATS = [
-        'Book' => Format::Ebook, 'EBook' => Format::Ebook, 'ComicStory' => Format::Ebook, 'Audiobook' => Format::Audiobook, 'PublicationIssue' => Format::Magazine, 'Periodical' => Format::Magazine,
-        'MusicAlbum' => Format::Music, 'MusicRecording' => Format::Music, 'Movie' => Format::Video, 'VideoObject' => Format::Video,
+        'Book' => Format::Ebook,
+        'EBook' => Format::Ebook,
+        'ComicStory' => Format::Ebook,
+        'Audiobook' => Format::Audiobook,
+        'PublicationIssue' => Format::Magazine,
+        'Periodical' => Format::Magazine,
+        'MusicAlbum' => Format::Music,
+        'MusicRecording' => Format::Music,
+        'Movie' => Format::Video,
+        'VideoObject' => Format::Video,
     ];
 
     private const MOST_OF_ANYTHING = 100_000_000;
@@ -30,7 +38,15 @@ final class PublicationReader
 
     private const MOST_PRICE = 100_000;
 
-    private const ROLES = ['author' => 'author', 'narrator' => 'narrator', 'illustrator' => 'illustrator', 'translator' => 'translator', 'editor' => 'editor', 'artist' => 'artist', 'contributor' => 'contributor'];
+    private const ROLES = [
+        'author' => 'author',
+        'narrator' => 'narrator',
+        'illustrator' => 'illustrator',
+        'translator' => 'translator',
+        'editor' => 'editor',
+        'artist' => 'artist',
+        'contributor' => 'contributor',
+    ];
 
     /**
      * @param  array<mixed>  $publication
@@ -41,41 +57,62 @@ final class PublicationReader
     {
         $metadata = is_array($publication['metadata'] ?? null) ? $publication['metadata'] : [];
         $name = self::text($metadata['title'] ?? null) ?? throw new UnreadableFeed('it has no title.');
-        $format = self::FORMATS[basename((string) self::text($metadata['@type'] ?? 'http://schema.org/Book'))] ?? throw new UnreadableFeed("“{$name}” is of a type that is not lent here.");
-        $identifiers = array_values(array_filter(array_map(self::text(...), [$metadata['identifier'] ?? null, ...self::list($metadata['altIdentifier'] ?? [])])));
+        $format =
+            self::FORMATS[basename((string) self::text($metadata['@type'] ?? 'http://schema.org/Book'))] ??
+            throw new UnreadableFeed("“{$name}” is of a type that is not lent here.");
+        $identifiers = array_values(
+            array_filter(
+                array_map(self::text(...), [
+                    $metadata['identifier'] ?? null,
+                    ...self::list($metadata['altIdentifier'] ?? []),
+                ]),
+            ),
+        );
         $isbn = array_values(array_filter(array_map(Isbn::parse(...), $identifiers)))[0] ?? null;
         if ($identifiers === []) {
             throw new UnreadableFeed("“{$name}” has no identifier.");
         }
-        $series = self::list(is_array($metadata['belongsTo'] ?? null) ? $metadata['belongsTo']['series'] ?? [] : [])[0] ?? null;
+        $series =
+            self::list(is_array($metadata['belongsTo'] ?? null) ? $metadata['belongsTo']['series'] ?? [] : [])[0] ??
+            null;
         $seconds = self::amount($metadata['duration'] ?? null);
         $tracks = is_array($publication['readingOrder'] ?? null) ? count($publication['readingOrder']) : 0;
         $ages = AgeRange::parse(self::text($metadata['typicalAgeRange'] ?? null));
         [$cents, $currency] = self::price(self::list($publication['links'] ?? []));
         try {
-            return new Offer(new Record(
-                key: $isbn !== null ? "isbn:{$isbn->thirteen}" : 'supplied:'.mb_substr($identifiers[0], 0, 100),
-                format: $format,
-                name: $name,
-                contributors: self::contributors($metadata),
-                extent: match ($format) {
-                    Format::Ebook, Format::Magazine => self::amount($metadata['numberOfPages'] ?? null) ?? 0,
-                    Format::Music => $tracks,
-                    default => $seconds ?? 0,
-                },
-                subtitle: self::text($metadata['subtitle'] ?? null),
-                language: self::text(self::list($metadata['language'] ?? [])[0] ?? null),
-                audience: $ages?->audience() ?? Audience::Adult,
-                description: self::plain(self::text($metadata['description'] ?? null)),
-                publisher: self::name(self::list($metadata['publisher'] ?? [])[0] ?? null),
-                published: PublicationDate::read(self::text($metadata['published'] ?? null)),
-                identifiers: $identifiers,
-                subjects: array_values(array_unique(array_filter(array_map(self::name(...), self::list($metadata['subject'] ?? []))))),
-                series: self::name($series),
-                seriesPosition: is_array($series) && is_numeric($series['position'] ?? null) && abs((float) $series['position']) < self::MOST_POSITION ? (float) $series['position'] : null,
-                seconds: $format === Format::Music ? $seconds : null,
-                ages: $ages,
-            ), $cents, $currency);
+            return new Offer(
+                new Record(
+                    key: $isbn !== null ? "isbn:{$isbn->thirteen}" : 'supplied:' . mb_substr($identifiers[0], 0, 100),
+                    format: $format,
+                    name: $name,
+                    contributors: self::contributors($metadata),
+                    extent: match ($format) {
+                        Format::Ebook, Format::Magazine => self::amount($metadata['numberOfPages'] ?? null) ?? 0,
+                        Format::Music => $tracks,
+                        default => $seconds ?? 0,
+                    },
+                    subtitle: self::text($metadata['subtitle'] ?? null),
+                    language: self::text(self::list($metadata['language'] ?? [])[0] ?? null),
+                    audience: $ages?->audience() ?? Audience::Adult,
+                    description: self::plain(self::text($metadata['description'] ?? null)),
+                    publisher: self::name(self::list($metadata['publisher'] ?? [])[0] ?? null),
+                    published: PublicationDate::read(self::text($metadata['published'] ?? null)),
+                    identifiers: $identifiers,
+                    subjects: array_values(
+                        array_unique(array_filter(array_map(self::name(...), self::list($metadata['subject'] ?? [])))),
+                    ),
+                    series: self::name($series),
+                    seriesPosition: is_array($series) &&
+                    is_numeric($series['position'] ?? null) &&
+                    abs((float) $series['position']) < self::MOST_POSITION
+                        ? (float) $series['position']
+                        : null,
+                    seconds: $format === Format::Music ? $seconds : null,
+                    ages: $ages,
+                ),
+                $cents,
+                $currency,
+            );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableFeed("“{$name}”: {$problem->getMessage()}");
         }
@@ -92,7 +129,11 @@ final class PublicationReader
             foreach (self::list($metadata[$key] ?? []) as $person) {
                 $name = self::name($person);
                 if ($name !== null) {
-                    $all[] = ['name' => $name, 'sort' => (is_array($person) ? self::text($person['sortAs'] ?? null) : null) ?? $name, 'role' => $role];
+                    $all[] = [
+                        'name' => $name,
+                        'sort' => (is_array($person) ? self::text($person['sortAs'] ?? null) : null) ?? $name,
+                        'role' => $role,
+                    ];
                 }
             }
         }
@@ -109,9 +150,17 @@ final class PublicationReader
     private static function price(array $links): array
     {
         foreach ($links as $link) {
-            $price = is_array($link) && is_array($link['properties'] ?? null) ? $link['properties']['price'] ?? null : null;
+            $price =
+                is_array($link) && is_array($link['properties'] ?? null) ? $link['properties']['price'] ?? null : null;
             $currency = is_array($price) ? $price['currency'] ?? null : null;
-            if (is_array($price) && is_numeric($price['value'] ?? null) && $price['value'] >= 0 && $price['value'] < self::MOST_PRICE && is_string($currency) && preg_match('/^[A-Z]{3}$/', $currency) === 1) {
+            if (
+                is_array($price) &&
+                is_numeric($price['value'] ?? null) &&
+                $price['value'] >= 0 &&
+                $price['value'] < self::MOST_PRICE &&
+                is_string($currency) &&
+                preg_match('/^[A-Z]{3}$/', $currency) === 1
+            ) {
                 return [(int) round(100 * (float) $price['value']), $currency];
             }
         }

@@ -7,6 +7,4 @@ namespace FigPorch\Core\Exchange\Opds;
 use RuntimeException;
 
 /** What came is no OPDS 2.0 feed. */
-final class UnreadableFeed extends RuntimeException
-{
-}
+final class UnreadableFeed extends RuntimeException {}

@@ -15,7 +15,10 @@ final class Base64Url
     /** Null if it is none. */
     public static function decode(string $text): ?string
     {
-        $bytes = preg_match('/^[A-Za-z0-9_-]*={0,2}$/', $text) === 1 ? base64_decode(strtr(rtrim($text, '='), '-_', '+/'), true) : false;
+        $bytes =
+            preg_match('/^[A-Za-z0-9_-]*={0,2}$/', $text) === 1
+                ? base64_decode(strtr(rtrim($text, '='), '-_', '+/'), true)
+                : false;
 
         return $bytes === false ? null : $bytes;
     }

@@ -12,9 +12,7 @@ final readonly class Endpoint
 {
     private const LONGEST = 1000;
 
-    private function __construct(public string $address, public string $host, public bool $isStandIn)
-    {
-    }
+    private function __construct(public string $address, public string $host, public bool $isStandIn) {}
 
     /** @param  string|null  $standIn  address that the stand-in's endpoints begin with */
     public static function parse(string $address, ?string $standIn = null): ?self
@@ -24,13 +22,18 @@ final readonly class Endpoint
         }
         $parts = parse_url($address);
         $host = strtolower($parts['host'] ?? '');
-        if ($standIn !== null && $standIn !== '' && str_starts_with($address, rtrim($standIn, '/').'/')) {
+        if ($standIn !== null && $standIn !== '' && str_starts_with($address, rtrim($standIn, '/') . '/')) {
             return new self($address, $host, true);
         }
         $isName = preg_match('/^(?=.{4,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z]{2,63}$/', $host) === 1;
 
-        return $isName && ($parts['scheme'] ?? '') === 'https' && ($parts['port'] ?? 443) === 443 && ! isset($parts['user']) && ! isset($parts['fragment'])
-            ? new self($address, $host, false) : null;
+        return $isName &&
+            ($parts['scheme'] ?? '') === 'https' &&
+            ($parts['port'] ?? 443) === 443 &&
+            !isset($parts['user']) &&
+            !isset($parts['fragment'])
+            ? new self($address, $host, false)
+            : null;
     }
 
     /** For whom a token is good (RFC 8292, 2): the origin. */
@@ -38,13 +41,18 @@ final readonly class Endpoint
     {
         $parts = parse_url($this->address);
 
-        return ($parts['scheme'] ?? 'https')."://{$this->host}".(isset($parts['port']) && $parts['port'] !== 443 ? ":{$parts['port']}" : '');
+        return ($parts['scheme'] ?? 'https') .
+            "://{$this->host}" .
+            (isset($parts['port']) && $parts['port'] !== 443 ? ":{$parts['port']}" : '');
     }
 
     /** Whether a number belongs to the open Internet: not to this machine, this network, or no one. */
     public static function isPublic(string $ip): bool
     {
-        return filter_var($ip, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) !== false
-            && preg_match('/^(100\.(6[4-9]|[7-9]\d|1[01]\d|12[0-7])\.|(22[4-9]|23\d)\.|::ffff:|64:ff9b:|2002:|fe[89ab]|f[cd])/i', $ip) !== 1;
+        return filter_var($ip, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) !== false &&
+            preg_match(
+                '/^(100\.(6[4-9]|[7-9]\d|1[01]\d|12[0-7])\.|(22[4-9]|23\d)\.|::ffff:|64:ff9b:|2002:|fe[89ab]|f[cd])/i',
+                $ip,
+            ) !== 1;
     }
 }

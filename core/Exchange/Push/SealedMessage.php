@@ -31,14 +31,21 @@ final class SealedMessage
      *
      * @throws InvalidArgumentException if a key, secret or salt is not what it should be, or the text is too long
      */
-    public static function seal(string $text, string $browserKey, string $secret, OpenSSLAsymmetricKey $ownKey, string $salt): string
-    {
+    public static function seal(
+        string $text,
+        string $browserKey,
+        string $secret,
+        OpenSSLAsymmetricKey $ownKey,
+        string $salt,
+    ): string {
         if (strlen($secret) !== self::SECRET || strlen($salt) !== self::SALT || strlen($text) > self::MOST) {
-            throw new InvalidArgumentException('A secret and a salt of 16 bytes, and a text of at most '.self::MOST.', are needed.');
+            throw new InvalidArgumentException(
+                'A secret and a salt of 16 bytes, and a text of at most ' . self::MOST . ', are needed.',
+            );
         }
         $shared = openssl_pkey_derive(P256::publicKey($browserKey), $ownKey, 32);
         if ($shared === false) {
-            throw new RuntimeException('OpenSSL derived no shared secret: '.openssl_error_string());
+            throw new RuntimeException('OpenSSL derived no shared secret: ' . openssl_error_string());
         }
         $point = P256::point($ownKey);
         // RFC 8291, 3.4
@@ -48,6 +55,6 @@ final class SealedMessage
         $nonce = hash_hkdf('sha256', $input, 12, "Content-Encoding: nonce\0", $salt);
         $sealed = openssl_encrypt("{$text}\x02", 'aes-128-gcm', $key, OPENSSL_RAW_DATA, $nonce, $tag);
 
-        return $salt.pack('NC', self::RECORD_SIZE, strlen($point)).$point.$sealed.$tag;
+        return $salt . pack('NC', self::RECORD_SIZE, strlen($point)) . $point . $sealed . $tag;
     }
 }

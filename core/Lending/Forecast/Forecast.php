@@ -40,15 +40,26 @@ final class Forecast
     }
 
     /** @param  int  $effort  EFFORT or BRIEF */
-    public function of(Line $line, ?DateTimeImmutable $latest, DateTimeImmutable $now, Randomizer $random, int $effort = self::EFFORT): WaitEstimate
-    {
+    public function of(
+        Line $line,
+        ?DateTimeImmutable $latest,
+        DateTimeImmutable $now,
+        Randomizer $random,
+        int $effort = self::EFFORT,
+    ): WaitEstimate {
         $at = function (float $wait) use ($now, $latest): ?DateTimeImmutable {
-            $turn = is_infinite($wait) ? null : $now->setTimestamp($now->getTimestamp() + (int) round($wait * self::DAY));
+            $turn = is_infinite($wait)
+                ? null
+                : $now->setTimestamp($now->getTimestamp() + (int) round($wait * self::DAY));
 
             return $turn !== null && $latest !== null ? min($turn, $latest) : $turn;
         };
         if (count($line->ahead) >= self::LONG_LINE && ($long = $this->longLine($line, $now)) !== null) {
-            [$from, $middle, $to] = array_map(fn (float $z): float => $long->wait(count($line->ahead), $z), [-self::Z90, 0.0, self::Z90]);
+            [$from, $middle, $to] = array_map(fn(float $z): float => $long->wait(count($line->ahead), $z), [
+                -self::Z90,
+                0.0,
+                self::Z90,
+            ]);
 
             return new WaitEstimate($at($from), $at($middle), $at($to), $latest);
         }
@@ -58,14 +69,21 @@ final class Forecast
         $low = max(0, (int) floor(0.1 * ($draws + 1)) - 1);
 
         return new WaitEstimate(
-            $at($waits[$low]), $at($waits[intdiv($draws, 2)]), $at($waits[$draws - 1 - $low]), $latest,
+            $at($waits[$low]),
+            $at($waits[intdiv($draws, 2)]),
+            $at($waits[$draws - 1 - $low]),
+            $latest,
             count(array_filter($waits, is_infinite(...))) / $draws,
         );
     }
 
     /** Days within which 8 turns in 10 come (the 80th percentile); infinite where no copy may be left. */
-    public function eightInTen(Line $line, DateTimeImmutable $now, Randomizer $random, int $effort = self::EFFORT): float
-    {
+    public function eightInTen(
+        Line $line,
+        DateTimeImmutable $now,
+        Randomizer $random,
+        int $effort = self::EFFORT,
+    ): float {
         if (count($line->ahead) >= self::LONG_LINE && ($long = $this->longLine($line, $now)) !== null) {
             return $long->wait(count($line->ahead), self::Z80);
         }
@@ -77,7 +95,7 @@ final class Forecast
     /** Days from one loan of a copy to its next while others wait: until it is taken, and for as long as it is kept. */
     public function cycle(): float
     {
-        return $this->holdKeptHours / 24 * $this->habits->pickUp->mean() + $this->loans->moments()[0];
+        return ($this->holdKeptHours / 24) * $this->habits->pickUp->mean() + $this->loans->moments()[0];
     }
 
     private static function draws(Line $line, int $effort): int
@@ -91,19 +109,31 @@ final class Forecast
         $free = [];
         foreach ($line->licences as $state) {
             $licence = $state->licence;
-            if ($licence->loansLeft !== null || $licence->endsAt !== null || ! $licence->model->hasCopies() || $licence->startsAt > $now) {
+            if (
+                $licence->loansLeft !== null ||
+                $licence->endsAt !== null ||
+                !$licence->model->hasCopies() ||
+                $licence->startsAt > $now
+            ) {
                 return null;
             }
             array_push($free, ...array_fill(0, (int) $licence->copiesFree, 0.0));
             foreach ($state->dueAt as $n => $due) {
                 $began = $state->startedAt[$n] ?? $now;
-                [$length, $elapsed, $habit, $past] = $this->loans->running(($now->getTimestamp() - $began->getTimestamp()) / self::DAY, ($due->getTimestamp() - $began->getTimestamp()) / self::DAY);
-                $rest = array_map(fn (int $i): float => $habit->at($past + ($i + .5) / 10 * (1 - $past)) * $length - $elapsed, range(0, 9));
+                [$length, $elapsed, $habit, $past] = $this->loans->running(
+                    ($now->getTimestamp() - $began->getTimestamp()) / self::DAY,
+                    ($due->getTimestamp() - $began->getTimestamp()) / self::DAY,
+                );
+                $rest = array_map(
+                    fn(int $i): float => $habit->at($past + (($i + 0.5) / 10) * (1 - $past)) * $length - $elapsed,
+                    range(0, 9),
+                );
                 $free[] = max(0.0, array_sum($rest) / 10);
             }
             foreach ($state->readyUntil as $until) {
                 $kept = max(0.0, ($until->getTimestamp() - $now->getTimestamp()) / self::DAY);
-                $free[] = $kept * $this->habits->pickUp->mean() + (1 - $this->habits->missed) * $this->loans->moments()[0];
+                $free[] =
+                    $kept * $this->habits->pickUp->mean() + (1 - $this->habits->missed) * $this->loans->moments()[0];
             }
         }
         if ($free === [] || $line->pausedUntil !== null) {
@@ -112,7 +142,10 @@ final class Forecast
         // A turn is either missed, and takes the time a copy is kept, or ends in a loan.
         $keep = $this->holdKeptHours / 24;
         [$loan, $loanSquare] = $this->loans->moments();
-        [$wait, $waitSquare] = [$keep * $this->habits->pickUp->mean(), $keep ** 2 * $this->habits->pickUp->meanSquare()];
+        [$wait, $waitSquare] = [
+            $keep * $this->habits->pickUp->mean(),
+            $keep ** 2 * $this->habits->pickUp->meanSquare(),
+        ];
         $missed = $this->habits->missed;
         $mean = $missed * $keep + (1 - $missed) * ($wait + $loan);
         $square = $missed * $keep ** 2 + (1 - $missed) * ($waitSquare + 2 * $wait * $loan + $loanSquare);
@@ -123,6 +156,11 @@ final class Forecast
     /** @return list<float> waits in days, as many as draws, shortest first; infinite where no copy was left */
     public function waits(Line $line, DateTimeImmutable $now, Randomizer $random, int $draws): array
     {
-        return (new QueueSimulation($this->habits, $this->loans, $this->holdKeptHours))->waits($line, $now, $random, $draws);
+        return (new QueueSimulation($this->habits, $this->loans, $this->holdKeptHours))->waits(
+            $line,
+            $now,
+            $random,
+            $draws,
+        );
     }
 }

@@ -22,8 +22,7 @@ final readonly class Habits
         public float $missed,
         public float $cancelled,
         public int $holdsMeasured = 0,
-    ) {
-    }
+    ) {}
 
     /** Where nothing has been measured yet: common practice, no source. */
     public static function unmeasured(): self
@@ -39,7 +38,7 @@ final readonly class Habits
     /** These habits, drawn toward those of a wider circle the more, the fewer cases they rest on. */
     public function smoothedToward(self $wider): self
     {
-        $own = array_sum(array_map(fn (LengthHabit $l): int => $l->measured, $this->lengths));
+        $own = array_sum(array_map(fn(LengthHabit $l): int => $l->measured, $this->lengths));
         $trust = self::trust($own);
         $lengths = [];
         foreach (array_keys($this->lengths + $wider->lengths) as $code) {

@@ -11,7 +11,5 @@ final readonly class LengthHabit
      * @param  float  $share  of all loans that are of this length
      * @param  Quantiles  $kept  share of the length for which a loan is kept, 0 to 1
      */
-    public function __construct(public float $share, public Quantiles $kept, public int $measured)
-    {
-    }
+    public function __construct(public float $share, public Quantiles $kept, public int $measured) {}
 }

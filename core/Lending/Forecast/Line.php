@@ -15,18 +15,30 @@ final readonly class Line
      * @param  list<DateTimeImmutable|null>  $ahead  the holds before it, in order: until when each is paused, or null
      * @param  DateTimeImmutable|null  $pausedUntil  if this place itself is paused
      */
-    public function __construct(public array $licences, public array $ahead, public ?DateTimeImmutable $pausedUntil = null)
-    {
-    }
+    public function __construct(
+        public array $licences,
+        public array $ahead,
+        public ?DateTimeImmutable $pausedUntil = null,
+    ) {}
 
     /** The same for the same state of the line, whatever the time of day. */
     public function seed(): int
     {
         $facts = [];
         foreach ($this->licences as $state) {
-            $facts[] = [$state->licence->id, $state->licence->copiesFree, $state->licence->loansLeft, array_map(fn (DateTimeImmutable $t): int => $t->getTimestamp(), [...$state->dueAt, ...$state->readyUntil])];
+            $facts[] = [
+                $state->licence->id,
+                $state->licence->copiesFree,
+                $state->licence->loansLeft,
+                array_map(fn(DateTimeImmutable $t): int => $t->getTimestamp(), [
+                    ...$state->dueAt,
+                    ...$state->readyUntil,
+                ]),
+            ];
         }
 
-        return crc32(json_encode([$facts, count($this->ahead), $this->pausedUntil?->getTimestamp()], JSON_THROW_ON_ERROR));
+        return crc32(
+            json_encode([$facts, count($this->ahead), $this->pausedUntil?->getTimestamp()], JSON_THROW_ON_ERROR),
+        );
     }
 }

@@ -29,7 +29,7 @@ final readonly class LoanHabits
             $days[] = LoanLength::parse((string) $code)->nominalHours() / 24;
             $kept[] = $length->kept;
         }
-        $this->shares = array_map(fn (float $s): float => $s / max($sum, 1e-9), $shares);
+        $this->shares = array_map(fn(float $s): float => $s / max($sum, 1e-9), $shares);
         $this->days = $days;
         $this->kept = $kept;
     }
@@ -71,6 +71,11 @@ final readonly class LoanHabits
             }
         }
 
-        return [$length, $elapsed, $this->kept[$nearest], min(0.999, $this->kept[$nearest]->below($elapsed / max($length, 1e-6)))];
+        return [
+            $length,
+            $elapsed,
+            $this->kept[$nearest],
+            min(0.999, $this->kept[$nearest]->below($elapsed / max($length, 1e-6))),
+        ];
     }
 }

@@ -23,8 +23,7 @@ final readonly class LongQueue
         private array $free,
         private float $turns,
         private float $cancelled,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  int  $ahead  holds before this place
@@ -70,13 +69,13 @@ final readonly class LongQueue
         $served = $this->served($ahead);
         $variance = $served * (1 - $served / max(1, $ahead));
         foreach ($this->free as $free) {
-            $variance += max(0.0, $t - $free) * $this->variance / $this->mean ** 3;
+            $variance += (max(0.0, $t - $free) * $this->variance) / $this->mean ** 3;
         }
 
         // A line that is ahead of its mean has fewer left to cancel: early deviations die away at the rate of cancelling.
         $x = 2 * $this->cancelled * $t;
 
-        return sqrt($x < 1e-6 ? $variance : $variance * (1 - exp(-$x)) / $x);
+        return sqrt($x < 1e-6 ? $variance : ($variance * (1 - exp(-$x))) / $x);
     }
 
     /**
@@ -87,6 +86,8 @@ final readonly class LongQueue
     {
         $perDay = count($this->free) / ($this->mean * $this->turns);
 
-        return $this->cancelled < 1e-9 ? $ahead : $perDay / $this->cancelled * log(1 + $this->cancelled * $ahead / $perDay);
+        return $this->cancelled < 1e-9
+            ? $ahead
+            : ($perDay / $this->cancelled) * log(1 + ($this->cancelled * $ahead) / $perDay);
     }
 }

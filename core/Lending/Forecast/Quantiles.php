@@ -26,7 +26,9 @@ final readonly class Quantiles
         $x = $share * $last;
         $i = (int) $x;
 
-        return $i >= $last ? $this->values[$last] : $this->values[$i] + ($x - $i) * ($this->values[$i + 1] - $this->values[$i]);
+        return $i >= $last
+            ? $this->values[$last]
+            : $this->values[$i] + ($x - $i) * ($this->values[$i + 1] - $this->values[$i]);
     }
 
     /** The share of all cases that stay below a value. */
@@ -48,7 +50,9 @@ final readonly class Quantiles
     {
         $last = count($this->values) - 1;
 
-        return $last === 0 ? $this->values[0] : (array_sum($this->values) - ($this->values[0] + $this->values[$last]) / 2) / $last;
+        return $last === 0
+            ? $this->values[0]
+            : (array_sum($this->values) - ($this->values[0] + $this->values[$last]) / 2) / $last;
     }
 
     public function meanSquare(): float
@@ -77,10 +81,10 @@ final readonly class Quantiles
         foreach ([[$a, $share], [$b, 1 - $share]] as [$of, $weight]) {
             $n = count($of->values);
             foreach ($of->values as $i => $value) {
-                $points[] = [$value, $weight * ($n === 1 ? 1 : ($i === 0 || $i === $n - 1 ? .5 : 1) / ($n - 1))];
+                $points[] = [$value, $weight * ($n === 1 ? 1 : ($i === 0 || $i === $n - 1 ? 0.5 : 1) / ($n - 1))];
             }
         }
-        usort($points, fn (array $p, array $q): int => $p[0] <=> $q[0]);
+        usort($points, fn(array $p, array $q): int => $p[0] <=> $q[0]);
         $values = [];
         $below = 0.0;
         $p = 0;

@@ -16,9 +16,7 @@ final readonly class QueueSimulation
     private const DAY = 86400;
 
     /** @param  int  $holdKeptHours  how long a ready copy is kept */
-    public function __construct(private Habits $habits, private LoanHabits $loans, private int $holdKeptHours)
-    {
-    }
+    public function __construct(private Habits $habits, private LoanHabits $loans, private int $holdKeptHours) {}
 
     /**
      * @return list<float> waits in days, as many as draws, shortest first; infinite where no copy was left
@@ -26,11 +24,13 @@ final readonly class QueueSimulation
     public function waits(Line $line, DateTimeImmutable $now, Randomizer $random, int $draws): array
     {
         $t0 = $now->getTimestamp();
-        $in = fn (?DateTimeImmutable $at): float => $at === null ? 0.0 : max(0.0, ($at->getTimestamp() - $t0) / self::DAY);
+        $in = fn(?DateTimeImmutable $at): float => $at === null
+            ? 0.0
+            : max(0.0, ($at->getTimestamp() - $t0) / self::DAY);
         $free = $running = $kept = $left = $ends = [];
         foreach ($line->licences as $i => $state) {
             $licence = $state->licence;
-            if (! $licence->model->hasCopies()) {
+            if (!$licence->model->hasCopies()) {
                 if ($licence->model === LicenceModel::Simultaneous && $licence->hasFuture($now)) {
                     $free[] = [$in($licence->startsAt), $i];
                     $left[$i] = PHP_INT_MAX;
@@ -46,7 +46,13 @@ final readonly class QueueSimulation
             }
             foreach ($state->dueAt as $n => $due) {
                 $began = $state->startedAt[$n] ?? $now;
-                $running[] = [$i, ...$this->loans->running(($t0 - $began->getTimestamp()) / self::DAY, ($due->getTimestamp() - $began->getTimestamp()) / self::DAY)];
+                $running[] = [
+                    $i,
+                    ...$this->loans->running(
+                        ($t0 - $began->getTimestamp()) / self::DAY,
+                        ($due->getTimestamp() - $began->getTimestamp()) / self::DAY,
+                    ),
+                ];
             }
             foreach ($state->readyUntil as $until) {
                 $kept[] = [$i, $in($until)];
@@ -59,10 +65,19 @@ final readonly class QueueSimulation
         for ($d = 0; $d < $draws; $d++) {
             $copies = $free;
             foreach ($running as [$i, $length, $elapsed, $habit, $past]) {
-                $copies[] = [max(0.0, $habit->at($past + RandomVariates::share($random) * (1 - $past)) * $length - $elapsed), $i];
+                $copies[] = [
+                    max(0.0, $habit->at($past + RandomVariates::share($random) * (1 - $past)) * $length - $elapsed),
+                    $i,
+                ];
             }
             foreach ($kept as [$i, $until]) {
-                $copies[] = [RandomVariates::share($random) < $this->habits->missed ? $until : $until * $this->habits->pickUp->at(RandomVariates::share($random)) + $this->loans->draw($random), $i];
+                $copies[] = [
+                    RandomVariates::share($random) < $this->habits->missed
+                        ? $until
+                        : $until * $this->habits->pickUp->at(RandomVariates::share($random)) +
+                            $this->loans->draw($random),
+                    $i,
+                ];
             }
             $waits[] = $this->play($copies, $ahead, $own, $left, $ends, $random);
         }
@@ -130,7 +145,10 @@ final readonly class QueueSimulation
             }
             unset($ahead[$next ?? -1]);
             $left[$i]--;
-            $copies[$c] = [$t + $keep * $this->habits->pickUp->at(RandomVariates::share($random)) + $this->loans->draw($random), $i];
+            $copies[$c] = [
+                $t + $keep * $this->habits->pickUp->at(RandomVariates::share($random)) + $this->loans->draw($random),
+                $i,
+            ];
         }
 
         return INF;

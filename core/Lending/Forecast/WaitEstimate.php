@@ -22,6 +22,5 @@ final readonly class WaitEstimate
         public ?DateTimeImmutable $to,
         public ?DateTimeImmutable $latest,
         public float $never = 0.0,
-    ) {
-    }
+    ) {}
 }

@@ -24,6 +24,5 @@ final readonly class Behaviour
         public Closure $kept,
         public Closure $pickUp,
         public Closure $patience,
-    ) {
-    }
+    ) {}
 }

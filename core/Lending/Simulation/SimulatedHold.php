@@ -18,7 +18,9 @@ final class SimulatedHold
 
     public int $misses = 0;
 
-    public function __construct(public readonly int $id, public readonly float $placedAt, public readonly float $cancelsAt)
-    {
-    }
+    public function __construct(
+        public readonly int $id,
+        public readonly float $placedAt,
+        public readonly float $cancelsAt,
+    ) {}
 }

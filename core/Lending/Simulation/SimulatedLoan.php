@@ -9,7 +9,5 @@ use FigPorch\Core\Lending\LoanLength;
 /** A loan of a simulation; times in days from its beginning. */
 final readonly class SimulatedLoan
 {
-    public function __construct(public LoanLength $length, public float $start, public float $due, public float $end)
-    {
-    }
+    public function __construct(public LoanLength $length, public float $start, public float $due, public float $end) {}
 }

@@ -51,13 +51,13 @@ final class TitleYears
         private readonly ?Closure $onHold = null,
     ) {
         $this->free = $copies;
-        $this->events = new SplMinHeap;
+        $this->events = new SplMinHeap();
     }
 
     public function run(float $days): void
     {
-        $this->at(($this->behaviour->wanted)(0.0, $this->random), fn () => $this->wanted());
-        while (! $this->events->isEmpty()) {
+        $this->at(($this->behaviour->wanted)(0.0, $this->random), fn() => $this->wanted());
+        while (!$this->events->isEmpty()) {
             [$day, , $event] = $this->events->extract();
             if ($day > $days) {
                 break;
@@ -85,21 +85,25 @@ final class TitleYears
 
     private function wanted(): void
     {
-        $this->at($this->day + ($this->behaviour->wanted)($this->day, $this->random), fn () => $this->wanted());
+        $this->at($this->day + ($this->behaviour->wanted)($this->day, $this->random), fn() => $this->wanted());
         if ($this->free > 0) {
             $this->free--;
             $this->lend();
 
             return;
         }
-        $hold = new SimulatedHold(count($this->holds), $this->day, $this->day + ($this->behaviour->patience)($this->random));
+        $hold = new SimulatedHold(
+            count($this->holds),
+            $this->day,
+            $this->day + ($this->behaviour->patience)($this->random),
+        );
         if ($this->onHold !== null) {
             ($this->onHold)($hold, $this, $this->day);
         }
         $this->holds[] = $hold;
         $this->line[$hold->id] = $hold;
         if (is_finite($hold->cancelsAt)) {
-            $this->at($hold->cancelsAt, fn () => $this->cancel($hold));
+            $this->at($hold->cancelsAt, fn() => $this->cancel($hold));
         }
     }
 
@@ -107,7 +111,12 @@ final class TitleYears
     {
         $length = ($this->behaviour->length)($this->random);
         $days = $length->nominalHours() / 24;
-        $loan = new SimulatedLoan($length, $this->day, $this->day + $days, $this->day + min($days, ($this->behaviour->kept)($days, $this->random)));
+        $loan = new SimulatedLoan(
+            $length,
+            $this->day,
+            $this->day + $days,
+            $this->day + min($days, ($this->behaviour->kept)($days, $this->random)),
+        );
         $id = $this->order;
         $this->running[$id] = $loan;
         $this->at($loan->end, function () use ($id, $loan): void {
@@ -152,7 +161,7 @@ final class TitleYears
                 $this->lend();
             });
         } else {
-            $this->at($until, fn () => $this->missed($hold));
+            $this->at($until, fn() => $this->missed($hold));
         }
     }
 
@@ -162,7 +171,7 @@ final class TitleYears
         if ($hold->misses++ === 0) {
             $hold->pausedUntil = $this->day + MissedHold::PAUSE_DAYS;
             $this->dropBack($hold);
-            $this->at($hold->pausedUntil, fn () => $this->resumed());
+            $this->at($hold->pausedUntil, fn() => $this->resumed());
         } else {
             $hold->cancelledAt = $this->day;
         }
@@ -175,7 +184,7 @@ final class TitleYears
         $placed = false;
         foreach ($this->line as $id => $other) {
             $line[$id] = $other;
-            if (! $placed && $other->pausedUntil <= $this->day) {
+            if (!$placed && $other->pausedUntil <= $this->day) {
                 $line[$hold->id] = $hold;
                 $placed = true;
             }

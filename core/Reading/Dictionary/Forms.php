@@ -9,8 +9,19 @@ final class Forms
 {
     /** The rules of detachment of WordNet's morphy(7WN), for nouns, verbs and adjectives. */
     private const ENGLISH = [
-        's' => [''], 'ses' => ['s'], 'xes' => ['x'], 'zes' => ['z'], 'ches' => ['ch'], 'shes' => ['sh'], 'men' => ['man'], 'ies' => ['y'], 'es' => ['e', ''],
-        'ed' => ['e', ''], 'ing' => ['e', ''], 'er' => ['', 'e'], 'est' => ['', 'e'],
+        's' => [''],
+        'ses' => ['s'],
+        'xes' => ['x'],
+        'zes' => ['z'],
+        'ches' => ['ch'],
+        'shes' => ['sh'],
+        'men' => ['man'],
+        'ies' => ['y'],
+        'es' => ['e', ''],
+        'ed' => ['e', ''],
+        'ing' => ['e', ''],
+        'er' => ['', 'e'],
+        'est' => ['', 'e'],
     ];
 
     /** Plurals; common practice, no source. */
@@ -20,19 +31,32 @@ final class Forms
     public static function of(string $word, string $language): array
     {
         // What a selection takes along: quotation marks, stops, a possessive.
-        $word = mb_strtolower(trim((string) preg_replace(['/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/u', '/[’\']s$/u', '/’/u', '/\s+/u'], ['', '', "'", ' '], $word)));
+        $word = mb_strtolower(
+            trim(
+                (string) preg_replace(
+                    ['/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/u', '/[’\']s$/u', '/’/u', '/\s+/u'],
+                    ['', '', "'", ' '],
+                    $word,
+                ),
+            ),
+        );
         if ($word === '') {
             return [];
         }
         $forms = [$word];
-        foreach (match ($language) {
-            'en' => self::ENGLISH, 'es' => self::SPANISH, default => []
-        } as $ending => $others) {
-            if (! str_ends_with($word, $ending) || mb_strlen($word) < mb_strlen($ending) + 2) {
+        foreach (
+            match ($language) {
+                'en' => self::ENGLISH,
+                'es' => self::SPANISH,
+                default => [],
+            }
+            as $ending => $others
+        ) {
+            if (!str_ends_with($word, $ending) || mb_strlen($word) < mb_strlen($ending) + 2) {
                 continue;
             }
             $stem = substr($word, 0, -strlen($ending));
-            array_push($forms, ...array_map(fn (string $other): string => $stem.$other, $others));
+            array_push($forms, ...array_map(fn(string $other): string => $stem . $other, $others));
             // A consonant that was doubled before the ending: "running".
             if ($language === 'en' && preg_match('/([bcdfgklmnprtvz])\1$/', $stem) === 1) {
                 $forms[] = substr($stem, 0, -1);

@@ -22,9 +22,7 @@ final class Excerpt
     /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
     private array $files = [];
 
-    private function __construct(private readonly Archive $archive, private readonly Publication $publication)
-    {
-    }
+    private function __construct(private readonly Archive $archive, private readonly Publication $publication) {}
 
     /**
      * @param  float  $share  of the text of the reading order, 0 to 1
@@ -59,8 +57,11 @@ final class Excerpt
 
             return array_keys($this->files);
         }
-        $lengths = array_map(fn (SpineItem $i): int => strlen(strip_tags($this->archive->read($i->href))), $spine);
-        $left = max(min(self::LEAST_TEXT, intdiv((int) array_sum($lengths), 3)), (int) ceil(array_sum($lengths) * $share));
+        $lengths = array_map(fn(SpineItem $i): int => strlen(strip_tags($this->archive->read($i->href))), $spine);
+        $left = max(
+            min(self::LEAST_TEXT, intdiv((int) array_sum($lengths), 3)),
+            (int) ceil(array_sum($lengths) * $share),
+        );
         foreach ($spine as $n => $item) {
             if ($left <= 0) {
                 break;
@@ -91,7 +92,7 @@ final class Excerpt
                 $node->removeChild($child);
             } elseif ($child instanceof DOMText) {
                 if (strlen($child->data) > $left + 2000) {
-                    $child->data = mb_strcut($child->data, 0, $left).'…';
+                    $child->data = mb_strcut($child->data, 0, $left) . '…';
                 }
                 $left -= strlen($child->data);
             } else {
@@ -113,7 +114,7 @@ final class Excerpt
             foreach ($body === null ? [] : iterator_to_array($body->getElementsByTagName('a')) as $link) {
                 $href = $link->getAttribute('href');
                 $target = $href === '' ? null : Href::resolve($path, $href);
-                if ($target !== null && ! $this->leadsSomewhere($target, Href::fragment($href), $kept)) {
+                if ($target !== null && !$this->leadsSomewhere($target, Href::fragment($href), $kept)) {
                     $link->removeAttribute('href');
                     $changed = true;
                 }
@@ -127,18 +128,30 @@ final class Excerpt
     /** Styles, pictures and fonts that the kept documents name, and those that the styles name. */
     private function keepWhatIsShown(): void
     {
-        $inOrder = array_flip(array_map(fn (SpineItem $i): string => $i->href, $this->publication->spine));
+        $inOrder = array_flip(array_map(fn(SpineItem $i): string => $i->href, $this->publication->spine));
         $toRead = array_keys($this->files);
         while (($path = array_pop($toRead)) !== null) {
             $text = $this->files[$path] ?? $this->archive->read($path);
-            preg_match_all('/\b(?:src|href|poster)\s*=\s*["\']([^"\']+)|url\(\s*["\']?([^"\')]+)|@import\s+["\']([^"\']+)/i', $text, $m);
+            preg_match_all(
+                '/\b(?:src|href|poster)\s*=\s*["\']([^"\']+)|url\(\s*["\']?([^"\')]+)|@import\s+["\']([^"\']+)/i',
+                $text,
+                $m,
+            );
             foreach (array_filter([...$m[1], ...$m[2], ...$m[3]]) as $href) {
                 $target = Href::resolve($path, html_entity_decode($href));
-                if ($target === null || isset($inOrder[$target]) || array_key_exists($target, $this->files) || ! $this->archive->has($target)) {
+                if (
+                    $target === null ||
+                    isset($inOrder[$target]) ||
+                    array_key_exists($target, $this->files) ||
+                    !$this->archive->has($target)
+                ) {
                     continue;
                 }
                 $type = $this->publication->manifest[$target] ?? '';
-                if (preg_match('#^(image|font|text/css|application/(x-)?font|application/vnd\.ms-opentype)#', $type) === 1) {
+                if (
+                    preg_match('#^(image|font|text/css|application/(x-)?font|application/vnd\.ms-opentype)#', $type) ===
+                    1
+                ) {
                     $this->files[$target] = null;
                     if (in_array($type, ['text/css', 'image/svg+xml'], true)) {
                         $toRead[] = $target;
@@ -155,12 +168,12 @@ final class Excerpt
      */
     private function leadsSomewhere(?string $path, string $fragment, array $kept): bool
     {
-        if ($path === null || ! in_array($path, $kept, true)) {
+        if ($path === null || !in_array($path, $kept, true)) {
             return false;
         }
         $cut = $this->files[$path];
 
-        return $cut === null || $fragment === '' || str_contains($cut, 'id="'.substr($fragment, 1).'"');
+        return $cut === null || $fragment === '' || str_contains($cut, 'id="' . substr($fragment, 1) . '"');
     }
 
     /** @param  list<string>  $kept */
@@ -174,7 +187,7 @@ final class Excerpt
             if ($href === $this->publication->navPath || $href === $this->publication->ncxPath) {
                 continue;
             }
-            if ($href === null || ! array_key_exists($href, $this->files)) {
+            if ($href === null || !array_key_exists($href, $this->files)) {
                 $dropped[$item->getAttribute('id')] = true;
                 $item->parentNode?->removeChild($item);
             }
@@ -188,14 +201,26 @@ final class Excerpt
         foreach (Xml::find('//opf:manifest/opf:item[@media-overlay]', $package) as $item) {
             $item->removeAttribute('media-overlay');
         }
-        foreach (Xml::find('//opf:metadata/opf:meta[@refines or starts-with(@property, "media:")]', $package) as $meta) {
-            if (isset($dropped[ltrim($meta->getAttribute('refines'), '#')]) || str_starts_with($meta->getAttribute('property'), 'media:')) {
+        foreach (
+            Xml::find('//opf:metadata/opf:meta[@refines or starts-with(@property, "media:")]', $package)
+            as $meta
+        ) {
+            if (
+                isset($dropped[ltrim($meta->getAttribute('refines'), '#')]) ||
+                str_starts_with($meta->getAttribute('property'), 'media:')
+            ) {
                 $meta->parentNode?->removeChild($meta);
             }
         }
         $this->files[$path] = (string) $package->saveXML();
 
-        foreach ([[$this->publication->navPath, '//x:li', 'x:a', 'href'], [$this->publication->ncxPath, '//ncx:navPoint|//ncx:pageTarget', 'ncx:content', 'src']] as [$nav, $entries, $link, $attribute]) {
+        foreach (
+            [
+                [$this->publication->navPath, '//x:li', 'x:a', 'href'],
+                [$this->publication->ncxPath, '//ncx:navPoint|//ncx:pageTarget', 'ncx:content', 'src'],
+            ]
+            as [$nav, $entries, $link, $attribute]
+        ) {
             if ($nav === null || in_array($nav, $kept, true)) {
                 continue;
             }
@@ -206,7 +231,7 @@ final class Excerpt
             }
             foreach (array_reverse(Xml::find($entries, $document)) as $entry) {
                 $href = (Xml::find($link, $entry)[0] ?? null)?->getAttribute($attribute) ?? '';
-                if (! $this->leadsSomewhere(Href::resolve($nav, $href), Href::fragment($href), $kept)) {
+                if (!$this->leadsSomewhere(Href::resolve($nav, $href), Href::fragment($href), $kept)) {
                     $entry->parentNode?->removeChild($entry);
                 }
             }

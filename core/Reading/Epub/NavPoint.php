@@ -11,7 +11,5 @@ final readonly class NavPoint
      * @param  string|null  $href  path with fragment; null for a heading that leads nowhere
      * @param  list<self>  $children
      */
-    public function __construct(public string $label, public ?string $href, public array $children = [])
-    {
-    }
+    public function __construct(public string $label, public ?string $href, public array $children = []) {}
 }

@@ -40,7 +40,8 @@ final class NavigationReader
     {
         $lists = ['toc' => [], 'page-list' => []];
         foreach (array_keys($lists) as $type) {
-            $list = Xml::find("//x:nav[contains(concat(' ', @epub:type, ' '), ' {$type} ')]/x:ol", $document)[0] ?? null;
+            $list =
+                Xml::find("//x:nav[contains(concat(' ', @epub:type, ' '), ' {$type} ')]/x:ol", $document)[0] ?? null;
             $lists[$type] = $list === null ? [] : self::navList($list, $path);
         }
 
@@ -99,6 +100,6 @@ final class NavigationReader
     {
         $path = $href === '' ? null : Href::resolve($base, $href);
 
-        return $path === null ? null : $path.Href::fragment($href);
+        return $path === null ? null : $path . Href::fragment($href);
     }
 }

@@ -21,14 +21,14 @@ final readonly class Outline
      * @param  list<array{string, int, int}>  $pages  label, document and offset of each page of its own list
      * @param  list<array{int, string, int|null, int}>  $contents  depth, label, document and offset of each entry; no document for one that leads nowhere
      */
-    private function __construct(public array $lengths, public array $pages, public array $contents)
-    {
-    }
+    private function __construct(public array $lengths, public array $pages, public array $contents) {}
 
     /** @throws UnreadablePublication */
     public static function of(Archive $archive, Publication $publication): self
     {
-        $documents = array_values(array_unique(array_map(fn (SpineItem $item): string => $item->href, $publication->spine)));
+        $documents = array_values(
+            array_unique(array_map(fn(SpineItem $item): string => $item->href, $publication->spine)),
+        );
         $order = array_flip($documents);
         $contents = array_slice(self::entries($publication->contents), 0, self::MOST_CONTENTS);
         $ids = [];
@@ -41,13 +41,26 @@ final readonly class Outline
             $lengths[] = $text->length();
             $offsets[$path] = $text->offsets($ids[$path] ?? []);
         }
-        $offset = fn (NavPoint $point): int => $offsets[self::path($point)][self::id($point)] ?? 0;
-        $pages = array_filter($publication->pages, fn (NavPoint $point): bool => isset($order[self::path($point)]));
+        $offset = fn(NavPoint $point): int => $offsets[self::path($point)][self::id($point)] ?? 0;
+        $pages = array_filter($publication->pages, fn(NavPoint $point): bool => isset($order[self::path($point)]));
 
         return new self(
             $lengths,
-            array_values(array_map(fn (NavPoint $point): array => [self::label($point), $order[self::path($point)], $offset($point)], $pages)),
-            array_map(fn (array $entry): array => [$entry[0], self::label($entry[1]), $order[self::path($entry[1])] ?? null, $offset($entry[1])], $contents),
+            array_values(
+                array_map(
+                    fn(NavPoint $point): array => [self::label($point), $order[self::path($point)], $offset($point)],
+                    $pages,
+                ),
+            ),
+            array_map(
+                fn(array $entry): array => [
+                    $entry[0],
+                    self::label($entry[1]),
+                    $order[self::path($entry[1])] ?? null,
+                    $offset($entry[1]),
+                ],
+                $contents,
+            ),
         );
     }
 
@@ -59,7 +72,15 @@ final readonly class Outline
      */
     private static function entries(array $points, int $depth = 0): array
     {
-        return $depth > self::CONTENTS_DEPTH ? [] : array_merge([], ...array_map(fn (NavPoint $point): array => [[$depth, $point], ...self::entries($point->children, $depth + 1)], $points));
+        return $depth > self::CONTENTS_DEPTH
+            ? []
+            : array_merge(
+                [],
+                ...array_map(
+                    fn(NavPoint $point): array => [[$depth, $point], ...self::entries($point->children, $depth + 1)],
+                    $points,
+                ),
+            );
     }
 
     private static function label(NavPoint $point): string

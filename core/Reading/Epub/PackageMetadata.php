@@ -14,9 +14,7 @@ use FigPorch\Core\Reading\UnreadablePublication;
 /** What a package document says of its publication: Dublin Core and metas, with what refines them (OPF 2.0.1 §2.2, EPUB 3.3 §5.5). */
 final readonly class PackageMetadata
 {
-    public function __construct(private DOMDocument $package)
-    {
-    }
+    public function __construct(private DOMDocument $package) {}
 
     /** @return array{string, string|null} title and subtitle */
     public function titles(): array
@@ -82,9 +80,9 @@ final readonly class PackageMetadata
         $text = preg_replace('#</(p|div|li|h\d)>|<br\s*/?>#i', "\n\n", $text) ?? '';
         $text = strip_tags($text);
         $paragraphs = preg_split('/\n\s*\n/', $text) ?: [];
-        $paragraphs = array_map(fn (string $p): string => trim(preg_replace('/\s+/u', ' ', $p) ?? ''), $paragraphs);
+        $paragraphs = array_map(fn(string $p): string => trim(preg_replace('/\s+/u', ' ', $p) ?? ''), $paragraphs);
 
-        return implode("\n\n", array_filter($paragraphs, fn (string $p): bool => $p !== '')) ?: null;
+        return implode("\n\n", array_filter($paragraphs, fn(string $p): bool => $p !== '')) ?: null;
     }
 
     public function date(): ?string
@@ -138,7 +136,9 @@ final readonly class PackageMetadata
 
     public function metaByName(string $name): ?string
     {
-        return (Xml::find("//opf:metadata//opf:meta[@name='{$name}']", $this->package)[0] ?? null)?->getAttribute('content');
+        return (Xml::find("//opf:metadata//opf:meta[@name='{$name}']", $this->package)[0] ?? null)?->getAttribute(
+            'content',
+        );
     }
 
     private function refinement(DOMElement $element, string $property): ?string
@@ -151,7 +151,10 @@ final readonly class PackageMetadata
     {
         $id = $element->getAttribute('id');
         $found = [];
-        foreach ($id === '' ? [] : Xml::find("//opf:metadata/opf:meta[@property='{$property}']", $this->package) as $meta) {
+        foreach (
+            $id === '' ? [] : Xml::find("//opf:metadata/opf:meta[@property='{$property}']", $this->package)
+            as $meta
+        ) {
             if ($meta->getAttribute('refines') === "#{$id}") {
                 $found[] = Xml::text($meta);
             }

@@ -22,9 +22,7 @@ final class PackageReader
     /** @var array<string, array{href: string, type: string, properties: list<string>}> manifest by id */
     private array $items = [];
 
-    private function __construct(private readonly Archive $archive)
-    {
-    }
+    private function __construct(private readonly Archive $archive) {}
 
     /** @throws UnreadablePublication */
     public static function read(Archive $archive): Publication
@@ -80,7 +78,7 @@ final class PackageReader
 
     private function packagePath(): string
     {
-        if (! $this->archive->has('META-INF/container.xml')) {
+        if (!$this->archive->has('META-INF/container.xml')) {
             throw new UnreadablePublication(Reason::NoContainer);
         }
         $container = Xml::parse($this->archive->read('META-INF/container.xml'), 'META-INF/container.xml');
@@ -96,12 +94,12 @@ final class PackageReader
 
     private function refuseEncryption(): void
     {
-        if (! $this->archive->has('META-INF/encryption.xml')) {
+        if (!$this->archive->has('META-INF/encryption.xml')) {
             return;
         }
         $encryption = Xml::parse($this->archive->read('META-INF/encryption.xml'), 'META-INF/encryption.xml');
         foreach (Xml::find('//enc:EncryptedData/enc:EncryptionMethod', $encryption) as $method) {
-            if (! in_array($method->getAttribute('Algorithm'), self::FONT_OBFUSCATION, true)) {
+            if (!in_array($method->getAttribute('Algorithm'), self::FONT_OBFUSCATION, true)) {
                 throw new UnreadablePublication(Reason::Encrypted);
             }
         }
@@ -127,7 +125,7 @@ final class PackageReader
         $spine = [];
         foreach (Xml::find('//opf:spine/opf:itemref', $this->package) as $ref) {
             $item = $this->items[$ref->getAttribute('idref')] ?? null;
-            if ($item === null || ! $this->archive->has($item['href'])) {
+            if ($item === null || !$this->archive->has($item['href'])) {
                 throw new UnreadablePublication(Reason::MissingFile, $item['href'] ?? $ref->getAttribute('idref'));
             }
             $spine[] = new SpineItem(

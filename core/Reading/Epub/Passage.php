@@ -19,10 +19,16 @@ final class Passage
     {
         $passage = [];
         foreach ($paths as $index => $path) {
-            if ($index < $start->document || ($end !== null && ($index > $end->document || ($index === $end->document && $end->offset === 0)))) {
+            if (
+                $index < $start->document ||
+                ($end !== null && ($index > $end->document || ($index === $end->document && $end->offset === 0)))
+            ) {
                 continue;
             }
-            $markup = (new Text($read($path)))->between($index === $start->document ? $start->offset : 0, $end !== null && $index === $end->document ? $end->offset : null);
+            $markup = (new Text($read($path)))->between(
+                $index === $start->document ? $start->offset : 0,
+                $end !== null && $index === $end->document ? $end->offset : null,
+            );
             if ($markup !== '') {
                 $passage[] = ['path' => $path, 'markup' => $markup];
             }

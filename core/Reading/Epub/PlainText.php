@@ -24,8 +24,16 @@ final class PlainText
             if (strlen($text) >= $most) {
                 break;
             }
-            $markup = (string) preg_replace('~<(head|script|style|svg|math)\b.*?</\1>~is', ' ', mb_scrub($archive->read($item->href)));
-            $text .= html_entity_decode(strip_tags((string) preg_replace(self::BLOCK_ENDS, "$0\n\n", $markup)), ENT_QUOTES | ENT_HTML5)."\n\n";
+            $markup = (string) preg_replace(
+                '~<(head|script|style|svg|math)\b.*?</\1>~is',
+                ' ',
+                mb_scrub($archive->read($item->href)),
+            );
+            $text .=
+                html_entity_decode(
+                    strip_tags((string) preg_replace(self::BLOCK_ENDS, "$0\n\n", $markup)),
+                    ENT_QUOTES | ENT_HTML5,
+                ) . "\n\n";
         }
 
         return $text;

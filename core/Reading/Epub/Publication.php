@@ -50,8 +50,7 @@ final readonly class Publication
         public array $manifest,
         public ?string $navPath,
         public ?string $ncxPath,
-    ) {
-    }
+    ) {}
 
     /**
      * Positions as the Readium positions list counts them: one for each 1024 bytes begun of a reflowable resource, one

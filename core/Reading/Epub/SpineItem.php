@@ -13,6 +13,5 @@ final readonly class SpineItem
         public string $mediaType,
         public int $size,
         public bool $linear,
-    ) {
-    }
+    ) {}
 }

@@ -86,11 +86,16 @@ final class Text
                 $start = $at;
                 $at += strlen($child->data);
                 $first = self::wordFrom($child->data, $from - $start);
-                $child->data = substr($child->data, $first, max(0, self::wordFrom($child->data, $to - $start) - $first));
+                $child->data = substr(
+                    $child->data,
+                    $first,
+                    max(0, self::wordFrom($child->data, $to - $start) - $first),
+                );
                 $kept = trim($child->data) !== '' || ($child->data !== '' && $any);
             } elseif ($child instanceof DOMElement) {
                 $inside = $at >= $from && $at < $to;
-                $kept = $this->keep($child, $from, $to, $at) || ($inside && in_array($child->localName, self::SHOWN, true));
+                $kept =
+                    $this->keep($child, $from, $to, $at) || ($inside && in_array($child->localName, self::SHOWN, true));
             } else {
                 $kept = false;
             }

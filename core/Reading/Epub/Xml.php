@@ -30,15 +30,15 @@ final class Xml
         if (preg_match('/<!ENTITY/i', self::asUtf8($bytes)) === 1) {
             throw new UnreadablePublication(Reason::Entities, $path);
         }
-        $document = new DOMDocument;
+        $document = new DOMDocument();
         $before = libxml_use_internal_errors(true);
         $read = $bytes !== '' && $document->loadXML($bytes, LIBXML_NONET | LIBXML_NOBLANKS | LIBXML_COMPACT);
         $error = libxml_get_last_error();
         libxml_clear_errors();
         libxml_use_internal_errors($before);
-        if (! $read || $document->documentElement === null) {
-            $line = $error === false ? '' : ', line '.$error->line.': '.trim($error->message);
-            throw new UnreadablePublication(Reason::BadXml, $path.$line);
+        if (!$read || $document->documentElement === null) {
+            $line = $error === false ? '' : ', line ' . $error->line . ': ' . trim($error->message);
+            throw new UnreadablePublication(Reason::BadXml, $path . $line);
         }
 
         return $document;
@@ -88,10 +88,17 @@ final class Xml
     /** The body of an XHTML document, as far as it can be read, with the named entities of HTML, which EPUB 2 allows and XML alone does not know. */
     public static function body(string $source): ?DOMElement
     {
-        $document = new DOMDocument;
+        $document = new DOMDocument();
         $document->recover = true;
         $before = libxml_use_internal_errors(true);
-        $document->loadXML((string) preg_replace_callback('/&(?!(?:amp|lt|gt|quot|apos);)[a-z]\w+;/i', fn (array $m): string => html_entity_decode($m[0], ENT_HTML5, 'UTF-8'), $source), LIBXML_NONET);
+        $document->loadXML(
+            (string) preg_replace_callback(
+                '/&(?!(?:amp|lt|gt|quot|apos);)[a-z]\w+;/i',
+                fn(array $m): string => html_entity_decode($m[0], ENT_HTML5, 'UTF-8'),
+                $source,
+            ),
+            LIBXML_NONET,
+        );
         libxml_clear_errors();
         libxml_use_internal_errors($before);
 

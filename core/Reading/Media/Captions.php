@@ -8,9 +8,7 @@ namespace FigPorch\Core\Reading\Media;
 final readonly class Captions
 {
     /** @param  string  $language  a BCP 47 tag */
-    public function __construct(public string $path, public string $language, public string $label)
-    {
-    }
+    public function __construct(public string $path, public string $language, public string $label) {}
 
     /** @return array{path: string, language: string, label: string} */
     public function toArray(): array

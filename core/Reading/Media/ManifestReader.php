@@ -23,9 +23,14 @@ final class ManifestReader
 
     /** schema.org types and profiles, as pub-manifest §4.3 and audiobooks §2 name them, and the formats they are here. */
     private const KINDS = [
-        'Audiobook' => Format::Audiobook, 'https://www.w3.org/TR/audiobooks/' => Format::Audiobook,
-        'MusicAlbum' => Format::Music, 'MusicRecording' => Format::Music,
-        'Movie' => Format::Video, 'VideoObject' => Format::Video, 'TVSeries' => Format::Video, 'TVEpisode' => Format::Video,
+        'Audiobook' => Format::Audiobook,
+        'https://www.w3.org/TR/audiobooks/' => Format::Audiobook,
+        'MusicAlbum' => Format::Music,
+        'MusicRecording' => Format::Music,
+        'Movie' => Format::Video,
+        'VideoObject' => Format::Video,
+        'TVSeries' => Format::Video,
+        'TVEpisode' => Format::Video,
     ];
 
     /** What each format plays, as far as browsers do: the media type's beginning. */
@@ -33,23 +38,51 @@ final class ManifestReader
 
     /** Terms of pub-manifest §4.6.5 for those who made it, in our words. */
     private const ROLES = [
-        'author' => 'author', 'readBy' => 'narrator', 'byArtist' => 'artist', 'composer' => 'composer', 'director' => 'director', 'actor' => 'cast', 'artist' => 'artist',
-        'illustrator' => 'illustrator', 'translator' => 'translator', 'editor' => 'editor', 'creator' => 'author', 'contributor' => 'contributor',
+        'author' => 'author',
+        'readBy' => 'narrator',
+        'byArtist' => 'artist',
+        'composer' => 'composer',
+        'director' => 'director',
+        'actor' => 'cast',
+        'artist' => 'artist',
+        'illustrator' => 'illustrator',
+        'translator' => 'translator',
+        'editor' => 'editor',
+        'creator' => 'author',
+        'contributor' => 'contributor',
     ];
 
-    private const TYPES = ['mp3' => 'audio/mpeg', 'm4a' => 'audio/mp4', 'aac' => 'audio/aac', 'ogg' => 'audio/ogg', 'opus' => 'audio/ogg', 'flac' => 'audio/flac', 'wav' => 'audio/wav', 'mp4' => 'video/mp4', 'webm' => 'video/webm', 'vtt' => 'text/vtt', 'jpg' => 'image/jpeg', 'jpeg' => 'image/jpeg', 'png' => 'image/png', 'webp' => 'image/webp', 'svg' => 'image/svg+xml'];
+    private const TYPES = [
+        'mp3' => 'audio/mpeg',
+        'm4a' => 'audio/mp4',
+        'aac' => 'audio/aac',
+        'ogg' => 'audio/ogg',
+        'opus' => 'audio/ogg',
+        'flac' => 'audio/flac',
+        'wav' => 'audio/wav',
+        'mp4' => 'video/mp4',
+        'webm' => 'video/webm',
+        'vtt' => 'text/vtt',
+        'jpg' => 'image/jpeg',
+        'jpeg' => 'image/jpeg',
+        'png' => 'image/png',
+        'webp' => 'image/webp',
+        'svg' => 'image/svg+xml',
+    ];
 
     /** @param  array<mixed>  $manifest */
-    private function __construct(private readonly Archive $archive, private readonly array $manifest)
-    {
-    }
+    private function __construct(private readonly Archive $archive, private readonly array $manifest) {}
 
     /** @throws UnreadablePublication */
     public static function read(Archive $archive): MediaPublication
     {
-        $json = $archive->size(self::FILE) > self::LONGEST_JSON ? null : json_decode($archive->read(self::FILE), true, 64);
-        if (! is_array($json) || array_is_list($json)) {
-            throw new UnreadablePublication(Reason::BadManifest, json_last_error() === JSON_ERROR_NONE ? '' : json_last_error_msg());
+        $json =
+            $archive->size(self::FILE) > self::LONGEST_JSON ? null : json_decode($archive->read(self::FILE), true, 64);
+        if (!is_array($json) || array_is_list($json)) {
+            throw new UnreadablePublication(
+                Reason::BadManifest,
+                json_last_error() === JSON_ERROR_NONE ? '' : json_last_error_msg(),
+            );
         }
 
         return (new self($archive, $json))->publication();
@@ -70,19 +103,52 @@ final class ManifestReader
         $series = self::list($this->manifest['isPartOf'] ?? null)[0] ?? null;
 
         return new MediaPublication(
-            $format, $title, self::text($this->manifest['alternativeHeadline'] ?? null), self::texts($this->manifest['inLanguage'] ?? null), $this->creators(),
-            [...self::texts($this->manifest['id'] ?? null), ...self::texts($this->manifest['identifier'] ?? null), ...self::texts($this->manifest['isbn'] ?? null)],
-            self::texts($this->manifest['keywords'] ?? null), self::text($series), is_array($series) && is_numeric($series['position'] ?? null) ? (float) $series['position'] : null,
-            self::text($this->manifest['description'] ?? null), self::text($this->manifest['publisher'] ?? null), PublicationDate::read(self::text($this->manifest['datePublished'] ?? null)),
-            self::text(is_array($this->manifest['audience'] ?? null) ? $this->manifest['audience']['audienceType'] ?? null : $this->manifest['audience'] ?? null), self::text($this->manifest['typicalAgeRange'] ?? null), $cover,
-            array_filter(array_combine($terms = ['accessMode', 'accessModeSufficient', 'accessibilityFeature', 'accessibilityHazard', 'accessibilitySummary'], array_map(fn (string $term): array => self::texts($this->manifest[$term] ?? null), $terms))),
-            $parts, $types,
+            $format,
+            $title,
+            self::text($this->manifest['alternativeHeadline'] ?? null),
+            self::texts($this->manifest['inLanguage'] ?? null),
+            $this->creators(),
+            [
+                ...self::texts($this->manifest['id'] ?? null),
+                ...self::texts($this->manifest['identifier'] ?? null),
+                ...self::texts($this->manifest['isbn'] ?? null),
+            ],
+            self::texts($this->manifest['keywords'] ?? null),
+            self::text($series),
+            is_array($series) && is_numeric($series['position'] ?? null) ? (float) $series['position'] : null,
+            self::text($this->manifest['description'] ?? null),
+            self::text($this->manifest['publisher'] ?? null),
+            PublicationDate::read(self::text($this->manifest['datePublished'] ?? null)),
+            self::text(
+                is_array($this->manifest['audience'] ?? null)
+                    ? $this->manifest['audience']['audienceType'] ?? null
+                    : $this->manifest['audience'] ?? null,
+            ),
+            self::text($this->manifest['typicalAgeRange'] ?? null),
+            $cover,
+            array_filter(
+                array_combine(
+                    $terms = [
+                        'accessMode',
+                        'accessModeSufficient',
+                        'accessibilityFeature',
+                        'accessibilityHazard',
+                        'accessibilitySummary',
+                    ],
+                    array_map(fn(string $term): array => self::texts($this->manifest[$term] ?? null), $terms),
+                ),
+            ),
+            $parts,
+            $types,
         );
     }
 
     private function format(): Format
     {
-        foreach ([...self::texts($this->manifest['conformsTo'] ?? null), ...self::texts($this->manifest['type'] ?? null)] as $kind) {
+        foreach (
+            [...self::texts($this->manifest['conformsTo'] ?? null), ...self::texts($this->manifest['type'] ?? null)]
+            as $kind
+        ) {
             if (isset(self::KINDS[$kind])) {
                 return self::KINDS[$kind];
             }
@@ -98,8 +164,10 @@ final class ManifestReader
     {
         $parts = [];
         foreach (self::list($this->manifest['readingOrder'] ?? null) as $n => $item) {
-            $path = $this->file($item, $types) ?? throw new UnreadablePublication(Reason::MissingFile, (string) json_encode($item));
-            if (! str_starts_with($types[$path], self::PLAYS[$format->value] ?? '')) {
+            $path =
+                $this->file($item, $types) ??
+                throw new UnreadablePublication(Reason::MissingFile, (string) json_encode($item));
+            if (!str_starts_with($types[$path], self::PLAYS[$format->value] ?? '')) {
                 throw new UnreadablePublication(Reason::NotPlayable, "{$path}, {$types[$path]}");
             }
             $captions = [];
@@ -107,10 +175,20 @@ final class ManifestReader
                 $of = $this->file($other, $types);
                 if ($of !== null && $types[$of] === 'text/vtt') {
                     $language = is_array($other) ? self::text($other['inLanguage'] ?? null) ?? 'und' : 'und';
-                    $captions[] = new Captions($of, $language, (is_array($other) ? self::text($other['name'] ?? null) : null) ?? $language);
+                    $captions[] = new Captions(
+                        $of,
+                        $language,
+                        (is_array($other) ? self::text($other['name'] ?? null) : null) ?? $language,
+                    );
                 }
             }
-            $parts[] = new Part($path, $types[$path], (is_array($item) ? self::text($item['name'] ?? null) : null) ?? (string) ($n + 1), is_array($item) ? self::seconds($item['duration'] ?? null) : null, $captions);
+            $parts[] = new Part(
+                $path,
+                $types[$path],
+                (is_array($item) ? self::text($item['name'] ?? null) : null) ?? (string) ($n + 1),
+                is_array($item) ? self::seconds($item['duration'] ?? null) : null,
+                $captions,
+            );
         }
 
         return $parts !== [] ? $parts : throw new UnreadablePublication(Reason::NoSpine);
@@ -123,13 +201,16 @@ final class ManifestReader
      */
     private function file(mixed $link, array &$types): ?string
     {
-        $url = is_array($link) ? $link['url'] ?? $link['href'] ?? null : $link;
+        $url = is_array($link) ? $link['url'] ?? ($link['href'] ?? null) : $link;
         $path = is_string($url) ? rawurldecode((string) preg_replace('/[#?].*$/', '', $url)) : '';
-        if (! $this->archive->has($path)) {
+        if (!$this->archive->has($path)) {
             return null;
         }
         $said = is_array($link) ? $link['encodingFormat'] ?? null : null;
-        $types[$path] = is_string($said) && preg_match('~^[a-z]+/[a-z0-9.+-]+$~', $said) === 1 ? $said : self::TYPES[strtolower(pathinfo($path, PATHINFO_EXTENSION))] ?? 'application/octet-stream';
+        $types[$path] =
+            is_string($said) && preg_match('~^[a-z]+/[a-z0-9.+-]+$~', $said) === 1
+                ? $said
+                : self::TYPES[strtolower(pathinfo($path, PATHINFO_EXTENSION))] ?? 'application/octet-stream';
 
         return $path;
     }
@@ -154,11 +235,22 @@ final class ManifestReader
     /** An ISO 8601 duration of days and less, as audiobooks §4 asks for; null for anything else. */
     public static function seconds(mixed $duration): ?float
     {
-        if (! is_string($duration) || preg_match('/^P(?:(\d+)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:(\d+(?:\.\d+)?)S)?)?$/', $duration, $m) !== 1 || ! preg_match('/\d/', $duration)) {
+        if (
+            !is_string($duration) ||
+            preg_match(
+                '/^P(?:(\d+)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:(\d+(?:\.\d+)?)S)?)?$/',
+                $duration,
+                $m,
+            ) !== 1 ||
+            !preg_match('/\d/', $duration)
+        ) {
             return null;
         }
 
-        return 86400 * (float) ($m[1] ?? 0) + 3600 * (float) ($m[2] ?? 0) + 60 * (float) ($m[3] ?? 0) + (float) ($m[4] ?? 0);
+        return 86400 * (float) ($m[1] ?? 0) +
+            3600 * (float) ($m[2] ?? 0) +
+            60 * (float) ($m[3] ?? 0) +
+            (float) ($m[4] ?? 0);
     }
 
     /** @return list<mixed> */
@@ -170,16 +262,25 @@ final class ManifestReader
     /** @return list<string> */
     private static function texts(mixed $value): array
     {
-        return array_values(array_filter(array_map(self::text(...), self::list($value)), fn (?string $text): bool => $text !== null));
+        return array_values(
+            array_filter(array_map(self::text(...), self::list($value)), fn(?string $text): bool => $text !== null),
+        );
     }
 
     /** A text, or the text of an object's value or name; of several the first. */
     private static function text(mixed $value): ?string
     {
         if (is_array($value)) {
-            return array_is_list($value) ? ($value === [] ? null : self::text($value[0])) : self::text($value['value'] ?? $value['name'] ?? null);
+            return array_is_list($value)
+                ? ($value === []
+                    ? null
+                    : self::text($value[0]))
+                : self::text($value['value'] ?? ($value['name'] ?? null));
         }
-        $text = is_string($value) || is_int($value) || is_float($value) ? trim((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', (string) $value)) : '';
+        $text =
+            is_string($value) || is_int($value) || is_float($value)
+                ? trim((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', (string) $value))
+                : '';
 
         return $text === '' ? null : $text;
     }

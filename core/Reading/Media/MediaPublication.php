@@ -40,6 +40,5 @@ final readonly class MediaPublication
         public array $accessibility,
         public array $parts,
         public array $types,
-    ) {
-    }
+    ) {}
 }

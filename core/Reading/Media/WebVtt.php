@@ -12,7 +12,10 @@ final class WebVtt
     {
         $blocks = preg_split('/\n{2,}/', str_replace(["\r\n", "\r"], "\n", trim($vtt))) ?: [];
 
-        return implode("\n\n", array_filter($blocks, fn (string $block): bool => (self::start($block) ?? 0.0) < $seconds))."\n";
+        return implode(
+            "\n\n",
+            array_filter($blocks, fn(string $block): bool => (self::start($block) ?? 0.0) < $seconds),
+        ) . "\n";
     }
 
     /** When a cue begins, in seconds; null for what is no cue. */

@@ -11,39 +11,58 @@ use PHPUnit\Framework\TestCase;
 /** Every sentence is in every language, with the same values to fill in and as many forms; and none stands in the files unused. */
 final class LanguagesTest extends TestCase
 {
-    private const FOLDER = __DIR__.'/../../../';
+    private const FOLDER = __DIR__ . '/../../../';
 
     public function test_spanish_has_what_english_has(): void
     {
-        foreach ((array) glob(self::FOLDER.'lang/en/*.php') as $file) {
+        foreach ((array) glob(self::FOLDER . 'lang/en/*.php') as $file) {
             $name = basename((string) $file, '.php');
             $english = Arr::dot(require $file);
-            $spanish = Arr::dot(require self::FOLDER."lang/es/{$name}.php");
+            $spanish = Arr::dot(require self::FOLDER . "lang/es/{$name}.php");
             $this->assertSame([], array_diff(array_keys($english), array_keys($spanish)), "{$name}: only in English");
             $this->assertSame([], array_diff(array_keys($spanish), array_keys($english)), "{$name}: only in Spanish");
             foreach ($english as $key => $text) {
-                $this->assertSame(self::values((string) $text), self::values((string) $spanish[$key]), "{$name}.{$key}");
+                $this->assertSame(
+                    self::values((string) $text),
+                    self::values((string) $spanish[$key]),
+                    "{$name}.{$key}",
+                );
             }
         }
     }
 
     public function test_no_sentence_takes_another_ones_name(): void
     {
-        foreach ((array) glob(self::FOLDER.'lang/*/*.php') as $file) {
+        foreach ((array) glob(self::FOLDER . 'lang/*/*.php') as $file) {
             preg_match_all("/^    '(\\w+)' =>/m", (string) file_get_contents((string) $file), $names);
-            $this->assertSame([], array_keys(array_filter(array_count_values($names[1]), fn (int $times): bool => $times > 1)), (string) $file);
+            $this->assertSame(
+                [],
+                array_keys(array_filter(array_count_values($names[1]), fn(int $times): bool => $times > 1)),
+                (string) $file,
+            );
         }
     }
 
     public function test_every_sentence_is_used(): void
     {
-        $code = implode('', array_map(fn (string $file): string => (string) file_get_contents($file), [
-            ...self::files('app'), ...self::files('resources/views'), ...self::files('resources/js'), ...self::files('demo'),
-        ]));
-        foreach ((array) glob(self::FOLDER.'lang/en/*.php') as $file) {
+        $code = implode(
+            '',
+            array_map(fn(string $file): string => (string) file_get_contents($file), [
+                ...self::files('app'),
+                ...self::files('resources/views'),
+                ...self::files('resources/js'),
+                ...self::files('demo'),
+            ]),
+        );
+        foreach ((array) glob(self::FOLDER . 'lang/en/*.php') as $file) {
             $name = basename((string) $file, '.php');
             foreach (array_keys(require (string) $file) as $key) {
-                $this->assertTrue(str_contains($code, "{$name}.{$key}") || str_contains($code, "{$name}.{\$") || preg_match("/__\('{$name}'\)[^;]*'{$key}'/", $code) === 1, "{$name}.{$key} is used nowhere");
+                $this->assertTrue(
+                    str_contains($code, "{$name}.{$key}") ||
+                        str_contains($code, "{$name}.{\$") ||
+                        preg_match("/__\('{$name}'\)[^;]*'{$key}'/", $code) === 1,
+                    "{$name}.{$key} is used nowhere",
+                );
             }
         }
     }
@@ -52,7 +71,11 @@ final class LanguagesTest extends TestCase
     {
         foreach (Dates::PATTERNS as $locale => $patterns) {
             foreach ($patterns as $skeleton => $pattern) {
-                $this->assertSame((new \IntlDatePatternGenerator($locale))->getBestPattern($skeleton), $pattern, "{$locale} {$skeleton}");
+                $this->assertSame(
+                    (new \IntlDatePatternGenerator($locale))->getBestPattern($skeleton),
+                    $pattern,
+                    "{$locale} {$skeleton}",
+                );
             }
         }
     }
@@ -71,7 +94,12 @@ final class LanguagesTest extends TestCase
     private static function files(string $folder): array
     {
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::FOLDER.$folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(self::FOLDER . $folder, \FilesystemIterator::SKIP_DOTS),
+            )
+            as $file
+        ) {
             $files[] = (string) $file;
         }
 

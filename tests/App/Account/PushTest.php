@@ -36,7 +36,13 @@ final class PushTest extends TestCase
     /** @return array{endpoint: string, keys: array{p256dh: string, auth: string}} as a browser gives it */
     private static function subscription(string $name = 'here'): array
     {
-        return ['endpoint' => self::STAND_IN."/{$name}", 'keys' => ['p256dh' => Base64Url::encode(P256::point(P256::newKey())), 'auth' => Base64Url::encode(random_bytes(16))]];
+        return [
+            'endpoint' => self::STAND_IN . "/{$name}",
+            'keys' => [
+                'p256dh' => Base64Url::encode(P256::point(P256::newKey())),
+                'auth' => Base64Url::encode(random_bytes(16)),
+            ],
+        ];
     }
 
     private function endLoan(Card $card, string $name = 'Low Water'): void
@@ -63,13 +69,26 @@ final class PushTest extends TestCase
         $private = openssl_pkey_new(['private_key_type' => OPENSSL_KEYTYPE_EC, 'curve_name' => 'prime256v1']);
         $this->assertNotFalse($private);
         $secret = random_bytes(16);
-        $this->actingAs($card->person)->postJson('/settings/devices', ['endpoint' => self::STAND_IN.'/here', 'keys' => ['p256dh' => Base64Url::encode(P256::point($private)), 'auth' => Base64Url::encode($secret)]])->assertNoContent();
+        $this->actingAs($card->person)
+            ->postJson('/settings/devices', [
+                'endpoint' => self::STAND_IN . '/here',
+                'keys' => ['p256dh' => Base64Url::encode(P256::point($private)), 'auth' => Base64Url::encode($secret)],
+            ])
+            ->assertNoContent();
         $this->endLoan($card);
 
-        $sent = Http::recorded()->map(fn (array $pair): Request => $pair[0]);
+        $sent = Http::recorded()->map(fn(array $pair): Request => $pair[0]);
         $this->assertCount(1, $sent);
         $request = $sent->first() ?? self::fail('nothing was sent');
-        $this->assertSame([self::STAND_IN.'/here', 'aes128gcm', 'application/octet-stream', '86400'], [$request->url(), $request->header('Content-Encoding')[0], $request->header('Content-Type')[0], $request->header('TTL')[0]]);
+        $this->assertSame(
+            [self::STAND_IN . '/here', 'aes128gcm', 'application/octet-stream', '86400'],
+            [
+                $request->url(),
+                $request->header('Content-Encoding')[0],
+                $request->header('Content-Type')[0],
+                $request->header('TTL')[0],
+            ],
+        );
 
         // RFC 8292: the token is good for that service, for a while, and signed with the key that browsers were given.
         preg_match('/^vapid t=(\S+), k=(\S+)$/', $request->header('Authorization')[0], $m);
@@ -83,14 +102,29 @@ final class PushTest extends TestCase
 
         // Opened by http_ece, which is not ours (npm, of the Web Push developers).
         $point = openssl_pkey_get_details($private)['ec'];
-        $process = new Process(['node', '--input-type=module', '-e', "import ece from 'http_ece'; import { createECDH } from 'node:crypto'; import { readFileSync } from 'node:fs';
+        $process = new Process(
+            [
+                'node',
+                '--input-type=module',
+                '-e',
+                "import ece from 'http_ece'; import { createECDH } from 'node:crypto'; import { readFileSync } from 'node:fs';
             const { body, number, secret } = JSON.parse(readFileSync(0)); const key = createECDH('prime256v1'); key.setPrivateKey(number, 'base64');
-            process.stdout.write(ece.decrypt(Buffer.from(body, 'base64'), { version: 'aes128gcm', privateKey: key, authSecret: secret }))"], base_path(),
-            input: json_encode(['body' => base64_encode($request->body()), 'number' => base64_encode(str_pad($point['d'], 32, "\0", STR_PAD_LEFT)), 'secret' => Base64Url::encode($secret)], JSON_THROW_ON_ERROR));
+            process.stdout.write(ece.decrypt(Buffer.from(body, 'base64'), { version: 'aes128gcm', privateKey: key, authSecret: secret }))",
+            ],
+            base_path(),
+            input: json_encode(
+                [
+                    'body' => base64_encode($request->body()),
+                    'number' => base64_encode(str_pad($point['d'], 32, "\0", STR_PAD_LEFT)),
+                    'secret' => Base64Url::encode($secret),
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
         $message = json_decode($process->mustRun()->getOutput(), true);
         $notice = DB::table('notices')->where('kind', 'loan_ended')->value('id');
         $this->assertSame(["notice-{$notice}", 'en'], [$message['tag'], $message['lang']]);
-        $this->assertStringContainsString('Low Water', $message['title'].$message['body']);
+        $this->assertStringContainsString('Low Water', $message['title'] . $message['body']);
         $this->assertStringStartsWith('/', $message['address']);
         $this->assertStringNotContainsString('Low Water', $request->body());
         $this->assertNotNull(PushDevice::query()->firstOrFail()->told_at);
@@ -135,7 +169,7 @@ final class PushTest extends TestCase
         Http::fake(['*/gone' => Http::response('', 410), '*' => Http::response('', 201)]);
         $this->addDevices(($card = $this->card())->person, ['gone', 'here']);
         $this->endLoan($card);
-        $this->assertSame([self::STAND_IN.'/here'], PushDevice::query()->pluck('endpoint')->all());
+        $this->assertSame([self::STAND_IN . '/here'], PushDevice::query()->pluck('endpoint')->all());
         $this->assertSame(0, DB::table('failed_jobs')->count() + DB::table('jobs')->count());
     }
 
@@ -157,8 +191,21 @@ final class PushTest extends TestCase
     {
         $person = $this->card()->person;
         $good = self::subscription();
-        foreach ([[], ['endpoint' => 'https://127.0.0.1/a'] + $good, ['keys' => ['auth' => 'abc'] + $good['keys']] + $good, ['keys' => ['p256dh' => 'abc'] + $good['keys']] + $good, ['keys' => 'x'] + $good, ['endpoint' => [1]] + $good] as $bad) {
-            $this->actingAs($person)->postJson('/settings/devices', $bad)->assertStatus(422)->assertJsonPath('message', __('account.device_refused'));
+        foreach (
+            [
+                [],
+                ['endpoint' => 'https://127.0.0.1/a'] + $good,
+                ['keys' => ['auth' => 'abc'] + $good['keys']] + $good,
+                ['keys' => ['p256dh' => 'abc'] + $good['keys']] + $good,
+                ['keys' => 'x'] + $good,
+                ['endpoint' => [1]] + $good,
+            ]
+            as $bad
+        ) {
+            $this->actingAs($person)
+                ->postJson('/settings/devices', $bad)
+                ->assertStatus(422)
+                ->assertJsonPath('message', __('account.device_refused'));
         }
         $this->assertSame(0, PushDevice::query()->count());
     }
@@ -169,12 +216,21 @@ final class PushTest extends TestCase
         $this->postJson('/settings/devices', self::subscription())->assertStatus(401);
         $this->addDevices($one);
         $device = PushDevice::query()->firstOrFail();
-        $this->actingAs($other)->post("/settings/devices/{$device->id}/remove")->assertNotFound();
-        $this->actingAs($other)->postJson('/settings/devices/forget', ['endpoint' => $device->endpoint])->assertNoContent();
+        $this->actingAs($other)
+            ->post("/settings/devices/{$device->id}/remove")
+            ->assertNotFound();
+        $this->actingAs($other)
+            ->postJson('/settings/devices/forget', ['endpoint' => $device->endpoint])
+            ->assertNoContent();
         $this->actingAs($other)->get('/settings')->assertDontSee(hash('sha256', $device->endpoint));
         $this->assertSame(1, PushDevice::query()->count());
-        $this->actingAs($one)->get('/settings')->assertSee(hash('sha256', $device->endpoint))->assertDontSee($device->endpoint);
-        $this->actingAs($one)->post("/settings/devices/{$device->id}/remove")->assertRedirect('/settings');
+        $this->actingAs($one)
+            ->get('/settings')
+            ->assertSee(hash('sha256', $device->endpoint))
+            ->assertDontSee($device->endpoint);
+        $this->actingAs($one)
+            ->post("/settings/devices/{$device->id}/remove")
+            ->assertRedirect('/settings');
         $this->assertSame(0, PushDevice::query()->count());
 
         $this->post('/settings/devices/999999999/remove')->assertRedirect('/settings');
@@ -193,20 +249,23 @@ final class PushTest extends TestCase
             $this->travel(1)->minutes();
             $this->addDevices($person, ["n{$n}"]);
         }
-        $this->assertEqualsCanonicalizing(array_map(fn (int $n): string => self::STAND_IN."/n{$n}", range(3, 12)), PushDevice::query()->pluck('endpoint')->all());
+        $this->assertEqualsCanonicalizing(
+            array_map(fn(int $n): string => self::STAND_IN . "/n{$n}", range(3, 12)),
+            PushDevice::query()->pluck('endpoint')->all(),
+        );
     }
 
     public function test_the_key_is_made_once(): void
     {
-        $key = (new PushKey)->public();
-        $this->assertSame([65, $key], [strlen((string) Base64Url::decode($key)), (new PushKey)->public()]);
+        $key = (new PushKey())->public();
+        $this->assertSame([65, $key], [strlen((string) Base64Url::decode($key)), (new PushKey())->public()]);
         $this->assertStringNotContainsString('PRIVATE KEY', (string) DB::table('push_key')->value('private'));
 
         // Where the application's own key was changed, what is kept cannot be read: settings still open, with a new one.
         $this->addDevices($person = $this->card()->person);
         DB::table('push_key')->update(['private' => 'sealed with another key']);
         $this->actingAs($person)->get('/settings')->assertOk();
-        $this->assertNotSame($key, (new PushKey)->public());
+        $this->assertNotSame($key, (new PushKey())->public());
         $this->assertSame(0, PushDevice::query()->count());
     }
 }

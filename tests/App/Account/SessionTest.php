@@ -15,34 +15,38 @@ final class SessionTest extends TestCase
     public function it_is_written_when_it_changes_and_else_once_a_minute(): void
     {
         $this->freezeSecond();
-        $this->visit('one', fn (): string => 'a:1:{s:1:"a";i:1;}');
+        $this->visit('one', fn(): string => 'a:1:{s:1:"a";i:1;}');
         $first = DB::table('sessions')->value('last_activity');
 
         $this->travel(50)->seconds();
-        self::assertSame('a:1:{s:1:"a";i:1;}', $this->visit('one', fn (string $read): string => $read));
+        self::assertSame('a:1:{s:1:"a";i:1;}', $this->visit('one', fn(string $read): string => $read));
         self::assertSame($first, DB::table('sessions')->value('last_activity'), 'looking at a page writes nothing');
 
-        $this->visit('one', fn (): string => 'a:1:{s:1:"a";i:2;}');
+        $this->visit('one', fn(): string => 'a:1:{s:1:"a";i:2;}');
         self::assertSame($first + 50, DB::table('sessions')->value('last_activity'));
-        self::assertSame('a:1:{s:1:"a";i:2;}', $this->visit('one', fn (string $read): string => $read));
+        self::assertSame('a:1:{s:1:"a";i:2;}', $this->visit('one', fn(string $read): string => $read));
 
         $this->travel(60)->seconds();
-        $this->visit('one', fn (string $read): string => $read);
-        self::assertSame($first + 110, DB::table('sessions')->value('last_activity'), 'it stays alive while it is used');
+        $this->visit('one', fn(string $read): string => $read);
+        self::assertSame(
+            $first + 110,
+            DB::table('sessions')->value('last_activity'),
+            'it stays alive while it is used',
+        );
     }
 
     #[Test]
     public function it_ends_when_nobody_comes_for_its_lifetime(): void
     {
-        $this->visit('one', fn (): string => 'a:1:{s:1:"a";i:1;}');
+        $this->visit('one', fn(): string => 'a:1:{s:1:"a";i:1;}');
         $this->travel(config('session.lifetime') + 1)->minutes();
-        self::assertSame('', $this->visit('one', fn (string $read): string => $read));
+        self::assertSame('', $this->visit('one', fn(string $read): string => $read));
     }
 
     #[Test]
     public function what_was_read_of_one_is_never_taken_for_another(): void
     {
-        $same = fn (): string => 'a:0:{}';
+        $same = fn(): string => 'a:0:{}';
         $handler = $this->handler();
         $handler->read('one');
         $handler->write('one', $same());

@@ -13,7 +13,10 @@ final class SignInTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function signIn(Card $card, string $pin, string $library = 'saltmere'): TestResponse
     {
-        return $this->withUnencryptedCookie('library', $library)->post('/sign-in', ['number' => $card->number, 'pin' => $pin]);
+        return $this->withUnencryptedCookie('library', $library)->post('/sign-in', [
+            'number' => $card->number,
+            'pin' => $pin,
+        ]);
     }
 
     public function test_card_number_and_pin_open_the_porch(): void
@@ -75,7 +78,9 @@ final class SignInTest extends TestCase
         $this->library('larkspur');
         $this->get('/catalogue')->assertRedirect('/libraries?then=%2Fcatalogue');
         $this->get('/')->assertOk()->assertSee('Choose your library')->assertSee('Larkspur Library');
-        $this->post('/libraries/larkspur', ['then' => '/catalogue'])->assertRedirect('/catalogue')->assertPlainCookie('library', 'larkspur');
+        $this->post('/libraries/larkspur', ['then' => '/catalogue'])
+            ->assertRedirect('/catalogue')
+            ->assertPlainCookie('library', 'larkspur');
         $this->post('/libraries/larkspur', ['then' => 'https://elsewhere.example'])->assertRedirect('/');
         $this->post('/libraries/larkspur', ['then' => '//elsewhere.example'])->assertRedirect('/');
         $this->withUnencryptedCookie('library', 'larkspur')->get('/')->assertSee('Larkspur Library');
@@ -85,7 +90,10 @@ final class SignInTest extends TestCase
     {
         $this->library();
         $this->post('/preferences', ['locale' => 'es'])->assertPlainCookie('locale', 'es');
-        $this->withUnencryptedCookie('locale', 'es')->get('/sign-in')->assertSee('Número de carné')->assertSee('lang="es"', false);
+        $this->withUnencryptedCookie('locale', 'es')
+            ->get('/sign-in')
+            ->assertSee('Número de carné')
+            ->assertSee('lang="es"', false);
         $this->post('/preferences', ['scheme' => 'dark'])->assertPlainCookie('scheme', 'dark');
         $this->withUnencryptedCookie('scheme', 'dark')->get('/sign-in')->assertSee('data-scheme="dark"', false);
         $this->post('/preferences', ['scheme' => 'purple'])->assertCookieMissing('scheme');

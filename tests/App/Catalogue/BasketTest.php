@@ -17,7 +17,8 @@ final class BasketTest extends TestCase
 {
     private function basket(Person $person, string $name, ?Basket $into = null): Basket
     {
-        return app(ArrangeBaskets::class)->make(new BasketOwner($person->id, null), $name, $into, $this->now()) ?? $this->fail('A basket was made.');
+        return app(ArrangeBaskets::class)->make(new BasketOwner($person->id, null), $name, $into, $this->now()) ??
+            $this->fail('A basket was made.');
     }
 
     /** @return list<string> */
@@ -37,8 +38,14 @@ final class BasketTest extends TestCase
     {
         $this->licence($title = $this->title('Low Water'));
         $card = $this->card();
-        $this->actingAs($card->person)->from("/titles/{$title->id}")->post("/titles/{$title->id}/basket")->assertRedirect("/titles/{$title->id}")->assertSessionHas('said', '“Low Water” is in the basket “My basket”.');
-        $this->post("/titles/{$title->id}/basket", [], ['HX-Request' => 'true'])->assertOk()->assertSee('In the basket “My basket”');
+        $this->actingAs($card->person)
+            ->from("/titles/{$title->id}")
+            ->post("/titles/{$title->id}/basket")
+            ->assertRedirect("/titles/{$title->id}")
+            ->assertSessionHas('said', '“Low Water” is in the basket “My basket”.');
+        $this->post("/titles/{$title->id}/basket", [], ['HX-Request' => 'true'])
+            ->assertOk()
+            ->assertSee('In the basket “My basket”');
         $this->followingRedirects()->get('/baskets')->assertOk()->assertSee('Low Water')->assertSee('Ready now');
         $this->assertSame(1, DB::table('basket_title')->count());
     }
@@ -61,10 +68,19 @@ final class BasketTest extends TestCase
         $this->fill($mine = $this->basket($card->person, 'My basket'), 'Kept before');
         $response = $this->post("/titles/{$title->id}/basket?library=saltmere");
         $cookie = $response->getCookie('basket')?->getValue() ?? $this->fail('The browser has a key.');
-        $this->withCookie('basket', $cookie)->followingRedirects()->get('/baskets')->assertSee('Low Water')->assertSee('kept in this browser alone');
-        $this->withCookie('basket', str_repeat('k', 40))->followingRedirects()->get('/baskets')->assertDontSee('Low Water');
+        $this->withCookie('basket', $cookie)
+            ->followingRedirects()
+            ->get('/baskets')
+            ->assertSee('Low Water')
+            ->assertSee('kept in this browser alone');
+        $this->withCookie('basket', str_repeat('k', 40))
+            ->followingRedirects()
+            ->get('/baskets')
+            ->assertDontSee('Low Water');
 
-        $this->withCookie('basket', $cookie)->post('/sign-in?library=saltmere', ['number' => $card->number, 'pin' => '4071'])->assertRedirect('/porch');
+        $this->withCookie('basket', $cookie)
+            ->post('/sign-in?library=saltmere', ['number' => $card->number, 'pin' => '4071'])
+            ->assertRedirect('/porch');
         $this->assertSame(['Kept before', 'Low Water'], $this->names($mine));
         $this->assertSame(1, Basket::query()->count());
     }
@@ -74,8 +90,12 @@ final class BasketTest extends TestCase
         $person = $this->card()->person;
         $outer = $this->basket($person, 'Outer');
         $inner = $this->basket($person, 'Inner', $outer);
-        $this->actingAs($person)->post("/baskets/{$outer->id}", ['name' => 'Outer', 'into' => (string) $inner->id])->assertSessionHas('refusal');
-        $this->post("/baskets/{$outer->id}", ['name' => 'Outer', 'into' => (string) $outer->id])->assertSessionHas('refusal');
+        $this->actingAs($person)
+            ->post("/baskets/{$outer->id}", ['name' => 'Outer', 'into' => (string) $inner->id])
+            ->assertSessionHas('refusal');
+        $this->post("/baskets/{$outer->id}", ['name' => 'Outer', 'into' => (string) $outer->id])->assertSessionHas(
+            'refusal',
+        );
         $this->assertNull($outer->refresh()->parent_id);
         for ($deep = $inner, $n = 3; $n <= ArrangeBaskets::DEEPEST; $n++) {
             $deep = $this->basket($person, "Level {$n}", $deep);
@@ -83,10 +103,18 @@ final class BasketTest extends TestCase
         $this->post('/baskets', ['name' => 'Too deep', 'into' => (string) $deep->id])->assertSessionHas('refusal');
         $other = $this->basket($person, 'Other');
         $this->basket($person, 'In other', $other);
-        $this->post("/baskets/{$other->id}", ['name' => 'Other', 'into' => (string) $deep->id])->assertSessionHas('refusal');
-        $this->post("/baskets/{$inner->id}", ['name' => 'Inner', 'note' => 'for the crossing', 'into' => ''])->assertSessionMissing('refusal');
+        $this->post("/baskets/{$other->id}", ['name' => 'Other', 'into' => (string) $deep->id])->assertSessionHas(
+            'refusal',
+        );
+        $this->post("/baskets/{$inner->id}", [
+            'name' => 'Inner',
+            'note' => 'for the crossing',
+            'into' => '',
+        ])->assertSessionMissing('refusal');
         $this->assertNull($inner->refresh()->parent_id);
-        $this->get("/baskets/{$inner->id}")->assertOk()->assertSee('for the crossing');
+        $this->get("/baskets/{$inner->id}")
+            ->assertOk()
+            ->assertSee('for the crossing');
     }
 
     public function test_titles_are_ordered_by_hand_noted_moved_and_taken_out(): void
@@ -94,15 +122,18 @@ final class BasketTest extends TestCase
         $person = $this->card()->person;
         [$from, $to] = [$this->basket($person, 'From'), $this->basket($person, 'To')];
         $this->fill($from, 'A', 'B', 'C', 'D');
-        $id = fn (string $name): string => (string) Title::query()->where('name', $name)->value('id');
-        $do = fn (array $what) => $this->actingAs($person)->post("/baskets/{$from->id}/titles", $what);
+        $id = fn(string $name): string => (string) Title::query()->where('name', $name)->value('id');
+        $do = fn(array $what) => $this->actingAs($person)->post("/baskets/{$from->id}/titles", $what);
 
-        $do(['do' => 'up:'.$id('C')]);
-        $do(['do' => 'down:'.$id('A')]);
-        $do(['do' => 'up:'.$id('C')]);
+        $do(['do' => 'up:' . $id('C')]);
+        $do(['do' => 'down:' . $id('A')]);
+        $do(['do' => 'up:' . $id('C')]);
         $this->assertSame(['C', 'A', 'B', 'D'], $this->names($from));
-        $do(['do' => 'notes', 'note' => [$id('C') => 'for Tove', $id('A') => '']])->assertSessionHas('said', 'The notes are kept.');
-        $do(['do' => 'down:'.$id('D'), 'note' => [$id('A') => 'typed before moving a row']]);
+        $do(['do' => 'notes', 'note' => [$id('C') => 'for Tove', $id('A') => '']])->assertSessionHas(
+            'said',
+            'The notes are kept.',
+        );
+        $do(['do' => 'down:' . $id('D'), 'note' => [$id('A') => 'typed before moving a row']]);
         $this->get("/baskets/{$from->id}")->assertSee('typed before moving a row');
         $do(['do' => 'move', 'to' => (string) $to->id, 'titles' => [$id('C'), $id('D')]]);
         $do(['do' => 'take-out', 'titles' => [$id('B')]]);
@@ -120,7 +151,16 @@ final class BasketTest extends TestCase
         $this->get("/baskets/{$theirs->id}")->assertNotFound();
         $this->get("/baskets/{$theirs->id}/bibliography")->assertNotFound();
         $this->get("/baskets/{$theirs->id}/basket.csv")->assertNotFound();
-        foreach (['' => ['name' => 'X'], '/shift' => ['by' => 'up'], '/remove' => [], '/share' => [], '/titles' => ['do' => 'notes']] as $to => $data) {
+        foreach (
+            [
+                '' => ['name' => 'X'],
+                '/shift' => ['by' => 'up'],
+                '/remove' => [],
+                '/share' => [],
+                '/titles' => ['do' => 'notes'],
+            ]
+            as $to => $data
+        ) {
             $this->post("/baskets/{$theirs->id}{$to}", $data)->assertNotFound();
         }
         $this->post("/titles/{$title->id}/basket", ['basket' => (string) $theirs->id])->assertNotFound();
@@ -136,9 +176,12 @@ final class BasketTest extends TestCase
         $this->fill($basket, 'Low Water');
         $this->fill($this->basket($person, 'Week two', $basket), 'High Water');
         $this->actingAs($person)->post("/baskets/{$basket->id}/share");
-        $address = '/shared/'.$basket->refresh()->share_key;
+        $address = '/shared/' . $basket->refresh()->share_key;
         auth()->logout();
-        $this->get("{$address}?library=saltmere")->assertOk()->assertSeeInOrder(['For the class', 'Low Water', 'Week two', 'High Water'])->assertDontSee($person->name);
+        $this->get("{$address}?library=saltmere")
+            ->assertOk()
+            ->assertSeeInOrder(['For the class', 'Low Water', 'Week two', 'High Water'])
+            ->assertDontSee($person->name);
         $this->actingAs($person)->post("/baskets/{$basket->id}/share", ['withdraw' => '1']);
         $this->get($address)->assertNotFound();
     }
@@ -153,10 +196,22 @@ final class BasketTest extends TestCase
         $csv = $this->get("/baskets/{$basket->id}/basket.csv")->streamedContent();
         $this->assertStringContainsString('"For the class","Low Water"', $csv);
         $this->assertStringContainsString('"Week two","High Water"', $csv);
-        $this->assertSame(2, substr_count((string) $this->get("/baskets/{$basket->id}/basket.ris")->getContent(), 'TY  - BOOK'));
-        $this->assertSame(2, substr_count((string) $this->get("/baskets/{$basket->id}/basket.bib")->getContent(), '@book{figporch-'));
-        $this->assertSame(['Low Water', 'High Water'], array_column((array) $this->get("/baskets/{$basket->id}/basket.json")->json(), 'title'));
-        $this->get("/baskets/{$basket->id}/bibliography")->assertSee('Tamsin Ebbing')->assertSee('<i>Low Water</i>', false)->assertSeeInOrder(['High Water', 'Low Water']);
+        $this->assertSame(
+            2,
+            substr_count((string) $this->get("/baskets/{$basket->id}/basket.ris")->getContent(), 'TY  - BOOK'),
+        );
+        $this->assertSame(
+            2,
+            substr_count((string) $this->get("/baskets/{$basket->id}/basket.bib")->getContent(), '@book{figporch-'),
+        );
+        $this->assertSame(
+            ['Low Water', 'High Water'],
+            array_column((array) $this->get("/baskets/{$basket->id}/basket.json")->json(), 'title'),
+        );
+        $this->get("/baskets/{$basket->id}/bibliography")
+            ->assertSee('Tamsin Ebbing')
+            ->assertSee('<i>Low Water</i>', false)
+            ->assertSeeInOrder(['High Water', 'Low Water']);
         $this->get("/baskets/{$basket->id}/bibliography?style=nonsense")->assertOk();
     }
 
@@ -167,7 +222,9 @@ final class BasketTest extends TestCase
         $this->basket($person, 'Gone too', $basket);
         $this->basket($person, 'Stays');
         $this->fill($basket, 'Low Water');
-        $this->actingAs($person)->post("/baskets/{$basket->id}/remove")->assertRedirect('/baskets');
+        $this->actingAs($person)
+            ->post("/baskets/{$basket->id}/remove")
+            ->assertRedirect('/baskets');
         $this->assertSame(['Stays'], Basket::query()->pluck('name')->all());
         $this->assertSame(1, Title::query()->count());
     }
@@ -177,13 +234,25 @@ final class BasketTest extends TestCase
         $person = $this->card()->person;
         $basket = $this->basket($person, 'Full');
         DB::insert("insert into works (id, name, match_key) values (900, 'Many', 'many')");
-        DB::insert("insert into titles (id, work_id, record_key, format, name, extent, added_at) select 1000 + g, 900, 'many:' || g, 'ebook', 'Many ' || g, 1, now() from generate_series(1, ?) g", [FillBasket::MOST]);
-        DB::insert('insert into basket_title (basket_id, title_id, position, added_at) select ?, id, id, now() from titles', [$basket->id]);
+        DB::insert(
+            "insert into titles (id, work_id, record_key, format, name, extent, added_at) select 1000 + g, 900, 'many:' || g, 'ebook', 'Many ' || g, 1, now() from generate_series(1, ?) g",
+            [FillBasket::MOST],
+        );
+        DB::insert(
+            'insert into basket_title (basket_id, title_id, position, added_at) select ?, id, id, now() from titles',
+            [$basket->id],
+        );
         $one = $this->title('One more');
-        $this->actingAs($person)->post("/titles/{$one->id}/basket")->assertSessionHas('refusal');
-        $this->post("/titles/{$one->id}/basket", [], ['HX-Request' => 'true'])->assertStatus(422)->assertSee('Nothing was added');
+        $this->actingAs($person)
+            ->post("/titles/{$one->id}/basket")
+            ->assertSessionHas('refusal');
+        $this->post("/titles/{$one->id}/basket", [], ['HX-Request' => 'true'])
+            ->assertStatus(422)
+            ->assertSee('Nothing was added');
         $this->assertSame(FillBasket::MOST, DB::table('basket_title')->count());
-        $this->get("/baskets/{$basket->id}?page=40")->assertOk()->assertSee('Page 40 of 40');
+        $this->get("/baskets/{$basket->id}?page=40")
+            ->assertOk()
+            ->assertSee('Page 40 of 40');
     }
 
     public function test_what_is_sent_twice_is_done_once(): void

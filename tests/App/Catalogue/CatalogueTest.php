@@ -37,7 +37,12 @@ final class CatalogueTest extends TestCase
     public function test_words_of_any_field_whatever_their_case_accents_or_plural(string $words): void
     {
         $this->licence($this->title('A São Tide', author: 'Odálys Venn'));
-        $this->assertSame(1, $this->get('/catalogue?q='.urlencode($words))->viewData('page')->total());
+        $this->assertSame(
+            1,
+            $this->get('/catalogue?q=' . urlencode($words))
+                ->viewData('page')
+                ->total(),
+        );
     }
 
     #[TestWith(['& | !'])]
@@ -47,7 +52,7 @@ final class CatalogueTest extends TestCase
     public function test_no_query_is_an_error(string $words): void
     {
         $this->licence($this->title());
-        $this->get('/catalogue?q='.urlencode($words))->assertOk();
+        $this->get('/catalogue?q=' . urlencode($words))->assertOk();
         $this->get('/catalogue?q[]=a&page=-3&format=shoe&order=up&list=x')->assertOk();
         $this->get('/catalogue?list=999999999999999999999&page=99999')->assertOk();
     }
@@ -66,7 +71,10 @@ final class CatalogueTest extends TestCase
         $all = $this->get('/catalogue');
         $this->assertEqualsCanonicalizing(['Out', 'In', 'Always'], $all->viewData('page')->pluck('name')->all());
         $facets = $all->viewData('facets');
-        $this->assertEquals([3, 2, 1, ['audiobook' => 1, 'ebook' => 2]], [$facets->total, $facets->ready, $facets->always, $facets->formats]);
+        $this->assertEquals(
+            [3, 2, 1, ['audiobook' => 1, 'ebook' => 2]],
+            [$facets->total, $facets->ready, $facets->always, $facets->formats],
+        );
         $ready = $this->get('/catalogue?ready=1')->viewData('page');
         $this->assertEqualsCanonicalizing(['In', 'Always'], $ready->pluck('name')->all());
         foreach ($ready as $title) {
@@ -91,15 +99,26 @@ final class CatalogueTest extends TestCase
     public function test_the_title_page_tells_how_it_stands(): void
     {
         $this->licence($title = $this->title());
-        $this->get("/titles/{$title->id}")->assertOk()->assertSeeInOrder(['Low Water', 'Tamsin Ebbing', 'Ways to get it', 'Ready now', 'Borrow']);
+        $this->get("/titles/{$title->id}")
+            ->assertOk()
+            ->assertSeeInOrder(['Low Water', 'Tamsin Ebbing', 'Ways to get it', 'Ready now', 'Borrow']);
         $this->borrow($this->card(), $title);
-        $this->get("/titles/{$title->id}")->assertSee('Wait about')->assertSee('8 in 10:')->assertSee('at the latest 15 May')->assertSee('Place hold')->assertSee('1st in line, 1 copy');
+        $this->get("/titles/{$title->id}")
+            ->assertSee('Wait about')
+            ->assertSee('8 in 10:')
+            ->assertSee('at the latest 15 May')
+            ->assertSee('Place hold')
+            ->assertSee('1st in line, 1 copy');
 
         $nowhere = $this->title('Nowhere');
-        $this->get("/titles/{$nowhere->id}")->assertSee('Not here yet')->assertSee('does not have this title');
+        $this->get("/titles/{$nowhere->id}")
+            ->assertSee('Not here yet')
+            ->assertSee('does not have this title');
         $this->licence($gone = $this->title('Gone'), M::MeteredByTime, ends: '+1 day');
         $this->travel(2)->days();
-        $this->get("/titles/{$gone->id}")->assertSee('Not here yet')->assertSee('licence ended on 2 May');
+        $this->get("/titles/{$gone->id}")
+            ->assertSee('Not here yet')
+            ->assertSee('licence ended on 2 May');
         $this->get('/titles/99999')->assertNotFound()->assertSee('There is nothing here');
     }
 
@@ -108,23 +127,44 @@ final class CatalogueTest extends TestCase
         $this->licence($ebook = $this->title('Twin', Format::Ebook));
         $this->borrow($this->card(), $ebook);
         $this->licence($this->title('Twin', Format::Audiobook));
-        $this->get("/titles/{$ebook->id}")->assertSeeInOrder(['Ways to get it', 'Audiobook', 'Ready now', 'Ebook', 'Wait about']);
+        $this->get("/titles/{$ebook->id}")->assertSeeInOrder([
+            'Ways to get it',
+            'Audiobook',
+            'Ready now',
+            'Ebook',
+            'Wait about',
+        ]);
     }
 
     public function test_a_staff_list_opens_as_a_catalogue_page(): void
     {
         $this->licence($in = $this->title('On the list'));
         $this->licence($this->title('Not on it'));
-        $list = DB::table('staff_lists')->insertGetId(['library_id' => $this->library()->id, 'name' => 'For the ferry', 'position' => 0]);
+        $list = DB::table('staff_lists')->insertGetId([
+            'library_id' => $this->library()->id,
+            'name' => 'For the ferry',
+            'position' => 0,
+        ]);
         DB::table('staff_list_title')->insert(['staff_list_id' => $list, 'title_id' => $in->id, 'position' => 0]);
 
         $this->get('/')->assertSee('For the ferry')->assertSee('1 title · all ready now');
-        $this->assertSame(['On the list'], $this->get("/catalogue?list={$list}")->assertSee('For the ferry')->viewData('page')->pluck('name')->all());
+        $this->assertSame(
+            ['On the list'],
+            $this->get("/catalogue?list={$list}")
+                ->assertSee('For the ferry')
+                ->viewData('page')
+                ->pluck('name')
+                ->all(),
+        );
     }
 
     public function test_what_is_listed_as_ready_can_be_borrowed_with_the_card_that_looks(): void
     {
-        DB::table('loan_rules')->insert(['library_id' => $this->library()->id, 'patron_group' => 'child', 'audience_ceiling' => 'child']);
+        DB::table('loan_rules')->insert([
+            'library_id' => $this->library()->id,
+            'patron_group' => 'child',
+            'audience_ceiling' => 'child',
+        ]);
         $this->licence($this->title('Grown-up'));
         $this->licence($this->title('Small', audience: Audience::Child));
         $this->be($this->card(group: 'child')->person);

@@ -26,8 +26,8 @@ final class ImportTest extends TestCase
     /** @param  array<string, string>  $files */
     private static function zip(array $files): string
     {
-        $file = tempnam(sys_get_temp_dir(), 'epub').'.epub';
-        $zip = new ZipArchive;
+        $file = tempnam(sys_get_temp_dir(), 'epub') . '.epub';
+        $zip = new ZipArchive();
         $zip->open($file, ZipArchive::CREATE | ZipArchive::OVERWRITE);
         foreach (['mimetype' => 'application/epub+zip', ...$files] as $name => $bytes) {
             $zip->addFromString($name, $bytes);
@@ -37,16 +37,24 @@ final class ImportTest extends TestCase
         return $file;
     }
 
-    private static function package(string $metadata, string $spine = '<itemref idref="a"/>', string $version = '3.0'): string
-    {
-        return "<package xmlns=\"http://www.idpf.org/2007/opf\" version=\"{$version}\" unique-identifier=\"id\"><metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\" xmlns:opf=\"http://www.idpf.org/2007/opf\">{$metadata}</metadata>"
-            ."<manifest><item id=\"a\" href=\"a.xhtml\" media-type=\"application/xhtml+xml\"/><item id=\"n\" href=\"toc.ncx\" media-type=\"application/x-dtbncx+xml\"/></manifest><spine toc=\"n\">{$spine}</spine></package>";
+    private static function package(
+        string $metadata,
+        string $spine = '<itemref idref="a"/>',
+        string $version = '3.0',
+    ): string {
+        return "<package xmlns=\"http://www.idpf.org/2007/opf\" version=\"{$version}\" unique-identifier=\"id\"><metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\" xmlns:opf=\"http://www.idpf.org/2007/opf\">{$metadata}</metadata>" .
+            "<manifest><item id=\"a\" href=\"a.xhtml\" media-type=\"application/xhtml+xml\"/><item id=\"n\" href=\"toc.ncx\" media-type=\"application/x-dtbncx+xml\"/></manifest><spine toc=\"n\">{$spine}</spine></package>";
     }
 
     /** @param  array<string, string>  $files */
     private static function book(array $files = [], string $metadata = '<dc:title>A Book</dc:title>'): string
     {
-        return self::zip(['META-INF/container.xml' => self::CONTAINER, 'p.opf' => self::package($metadata), 'a.xhtml' => self::PAGE, ...$files]);
+        return self::zip([
+            'META-INF/container.xml' => self::CONTAINER,
+            'p.opf' => self::package($metadata),
+            'a.xhtml' => self::PAGE,
+            ...$files,
+        ]);
     }
 
     /** @return iterable<string, array{string, string}> file, words of the refusal */
@@ -60,29 +68,57 @@ final class ImportTest extends TestCase
         yield 'cut short' => [$cut, 'not a ZIP archive'];
         yield 'a missing file' => ['/nowhere/at-all.epub', 'no such file'];
         yield 'no container' => [self::zip(['p.opf' => self::package('')]), 'container.xml'];
-        yield 'a container that names nothing' => [self::zip(['META-INF/container.xml' => self::CONTAINER]), 'container.xml'];
+        yield 'a container that names nothing' => [
+            self::zip(['META-INF/container.xml' => self::CONTAINER]),
+            'container.xml',
+        ];
         yield 'a bomb' => [self::book(['big.txt' => str_repeat('0', 60_000_000)]), 'unpacks to more'];
         yield 'a path that climbs out' => [self::book(['../../out.txt' => 'x']), 'leads out'];
         yield 'an absolute path' => [self::book(['/etc/cron.d/x' => 'x']), 'leads out'];
         yield 'a path with backslashes' => [self::book(['..\\..\\x' => 'x']), 'leads out'];
-        $entity = '<!DOCTYPE package [<!ENTITY x SYSTEM "file:///etc/passwd">]>'.self::package('<dc:title>&x;</dc:title>');
+        $entity =
+            '<!DOCTYPE package [<!ENTITY x SYSTEM "file:///etc/passwd">]>' . self::package('<dc:title>&x;</dc:title>');
         yield 'an external entity in the package' => [self::book(['p.opf' => $entity]), 'entities'];
-        yield 'the same in UTF-16' => [self::book(['p.opf' => "\xFF\xFE".mb_convert_encoding($entity, 'UTF-16LE', 'UTF-8')]), 'entities'];
-        yield 'an external entity in a page' => [self::book(['a.xhtml' => '<!DOCTYPE html [<!ENTITY x SYSTEM "file:///etc/passwd">]>'.self::PAGE]), 'entities'];
-        yield 'entities that multiply' => [self::book(['p.opf' => '<!DOCTYPE p [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]>'.self::package('<dc:title>&b;</dc:title>')]), 'entities'];
-        yield 'encryption' => [self::book(['META-INF/encryption.xml' => '<encryption xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><EncryptedData xmlns="http://www.w3.org/2001/04/xmlenc#"><EncryptionMethod Algorithm="http://www.w3.org/2001/04/xmlenc#aes256-cbc"/></EncryptedData></encryption>']), 'is encrypted'];
+        yield 'the same in UTF-16' => [
+            self::book(['p.opf' => "\xFF\xFE" . mb_convert_encoding($entity, 'UTF-16LE', 'UTF-8')]),
+            'entities',
+        ];
+        yield 'an external entity in a page' => [
+            self::book(['a.xhtml' => '<!DOCTYPE html [<!ENTITY x SYSTEM "file:///etc/passwd">]>' . self::PAGE]),
+            'entities',
+        ];
+        yield 'entities that multiply' => [
+            self::book([
+                'p.opf' =>
+                    '<!DOCTYPE p [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]>' . self::package('<dc:title>&b;</dc:title>'),
+            ]),
+            'entities',
+        ];
+        yield 'encryption' => [
+            self::book([
+                'META-INF/encryption.xml' =>
+                    '<encryption xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><EncryptedData xmlns="http://www.w3.org/2001/04/xmlenc#"><EncryptionMethod Algorithm="http://www.w3.org/2001/04/xmlenc#aes256-cbc"/></EncryptedData></encryption>',
+            ]),
+            'is encrypted',
+        ];
         yield 'XML that is none' => [self::book(['p.opf' => '<package><metadata>']), 'XML'];
         yield 'no title' => [self::book(metadata: '<dc:language>en</dc:language>'), 'no title'];
-        yield 'no reading order' => [self::book(['p.opf' => self::package('<dc:title>T</dc:title>', '')]), 'no reading order'];
-        yield 'a page that is not there' => [self::book(['p.opf' => self::package('<dc:title>T</dc:title>', '<itemref idref="gone"/>')]), 'lacks a file'];
+        yield 'no reading order' => [
+            self::book(['p.opf' => self::package('<dc:title>T</dc:title>', '')]),
+            'no reading order',
+        ];
+        yield 'a page that is not there' => [
+            self::book(['p.opf' => self::package('<dc:title>T</dc:title>', '<itemref idref="gone"/>')]),
+            'lacks a file',
+        ];
         $link = self::book(['l' => '/etc/passwd']);
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         $zip->open($link);
         $zip->setExternalAttributesName('l', ZipArchive::OPSYS_UNIX, 0o120777 << 16);
         $zip->close();
         yield 'a symbolic link' => [$link, 'leads out'];
         $locked = self::book();
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         $zip->open($locked);
         $zip->setEncryptionName('a.xhtml', ZipArchive::EM_AES_256, 'secret');
         $zip->close();
@@ -90,8 +126,10 @@ final class ImportTest extends TestCase
     }
 
     #[DataProvider('refused')]
-    public function test_a_bad_file_is_refused_with_the_reason_and_the_next_one_goes_on(string $file, string $reason): void
-    {
+    public function test_a_bad_file_is_refused_with_the_reason_and_the_next_one_goes_on(
+        string $file,
+        string $reason,
+    ): void {
         $this->library();
         $this->artisan('catalogue:import', ['files' => [$file, self::book()], '--library' => 'saltmere'])
             ->expectsOutputToContain($reason)
@@ -107,12 +145,21 @@ final class ImportTest extends TestCase
         $this->library();
         $this->library('larkspur');
         $file = self::book();
-        $this->artisan('catalogue:import', ['files' => [$file, $file], '--library' => 'saltmere'])->expectsOutputToContain('1 taken in, 1 known already')->assertSuccessful();
-        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'larkspur', '--licence' => 'metered_by_loans:copies=2,loans=26,ends=2027-06-30'])->assertSuccessful();
+        $this->artisan('catalogue:import', ['files' => [$file, $file], '--library' => 'saltmere'])
+            ->expectsOutputToContain('1 taken in, 1 known already')
+            ->assertSuccessful();
+        $this->artisan('catalogue:import', [
+            'files' => [$file],
+            '--library' => 'larkspur',
+            '--licence' => 'metered_by_loans:copies=2,loans=26,ends=2027-06-30',
+        ])->assertSuccessful();
 
         $this->assertSame([1, 2], [Title::query()->count(), Licence::query()->count()]);
         $licence = Licence::query()->latest('id')->firstOrFail();
-        $this->assertSame([2, 2, 26, '2027-06-30'], [$licence->copies, $licence->copies_free, $licence->loans_left, $licence->ends_at?->format('Y-m-d')]);
+        $this->assertSame(
+            [2, 2, 26, '2027-06-30'],
+            [$licence->copies, $licence->copies_free, $licence->loans_left, $licence->ends_at?->format('Y-m-d')],
+        );
     }
 
     public function test_a_record_is_read_whole_from_epub_3(): void
@@ -120,10 +167,16 @@ final class ImportTest extends TestCase
         $title = $this->importBook($this->fullBook())->load('contributors', 'subjects', 'series', 'publication');
 
         $this->assertSame('The Long Reef', $title->name);
-        $this->assertSame([['Lior Castellane', 'author', 'Castellane, Lior'], ['Juno Pike', 'illustrator', 'Pike, Juno']], $title->contributors->map(fn ($c) => [$c->name, $c->pivot->role, $c->sort_name])->all());
+        $this->assertSame(
+            [['Lior Castellane', 'author', 'Castellane, Lior'], ['Juno Pike', 'illustrator', 'Pike, Juno']],
+            $title->contributors->map(fn($c) => [$c->name, $c->pivot->role, $c->sort_name])->all(),
+        );
         $this->assertSame(['Islands', 'Mystery'], $title->subjects->pluck('name')->all());
         $this->assertSame(['Reef Books', '2.00'], [$title->series?->name, $title->series_position]);
-        $this->assertSame(['es', 'Gullwing Press', '2021-03', Audience::Teen], [$title->language, $title->publisher, $title->published, $title->audience]);
+        $this->assertSame(
+            ['es', 'Gullwing Press', '2021-03', Audience::Teen],
+            [$title->language, $title->publisher, $title->published, $title->audience],
+        );
         $this->assertSame("One.\n\nTwo & three.", $title->description);
         $this->assertSame(DemoEbooks::isbn(77), $title->isbn);
         $this->assertSame(['textual'], $title->accessibility['accessMode']);
@@ -134,16 +187,29 @@ final class ImportTest extends TestCase
 
     public function test_a_record_is_read_from_epub_2(): void
     {
-        $metadata = '<dc:title>Old Book</dc:title><dc:creator opf:role="aut" opf:file-as="Venn, Odalys">Odalys Venn</dc:creator><dc:contributor opf:role="trl">Juno Pike</dc:contributor>'
-            .'<dc:date opf:event="modification">2020-01-01</dc:date><dc:date opf:event="publication">1999</dc:date><dc:identifier id="id" opf:scheme="ISBN">978-0-571-08989-5</dc:identifier><dc:language>fr</dc:language>';
-        $ncx = '<ncx xmlns="http://www.daisy.org/z3986/2005/ncx/"><navMap><navPoint><navLabel><text>One</text></navLabel><content src="a.xhtml"/></navPoint></navMap></ncx>';
-        $file = self::zip(['META-INF/container.xml' => self::CONTAINER, 'p.opf' => self::package($metadata, version: '2.0'), 'a.xhtml' => self::PAGE, 'toc.ncx' => $ncx]);
+        $metadata =
+            '<dc:title>Old Book</dc:title><dc:creator opf:role="aut" opf:file-as="Venn, Odalys">Odalys Venn</dc:creator><dc:contributor opf:role="trl">Juno Pike</dc:contributor>' .
+            '<dc:date opf:event="modification">2020-01-01</dc:date><dc:date opf:event="publication">1999</dc:date><dc:identifier id="id" opf:scheme="ISBN">978-0-571-08989-5</dc:identifier><dc:language>fr</dc:language>';
+        $ncx =
+            '<ncx xmlns="http://www.daisy.org/z3986/2005/ncx/"><navMap><navPoint><navLabel><text>One</text></navLabel><content src="a.xhtml"/></navPoint></navMap></ncx>';
+        $file = self::zip([
+            'META-INF/container.xml' => self::CONTAINER,
+            'p.opf' => self::package($metadata, version: '2.0'),
+            'a.xhtml' => self::PAGE,
+            'toc.ncx' => $ncx,
+        ]);
         $this->library();
         $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere'])->assertSuccessful();
         $title = Title::query()->with('contributors')->sole();
 
-        $this->assertSame(['Old Book', '1999', '9780571089895', 'fr'], [$title->name, $title->published, $title->isbn, $title->language]);
-        $this->assertSame([['Odalys Venn', 'author'], ['Juno Pike', 'translator']], $title->contributors->map(fn ($c) => [$c->name, $c->pivot->role])->all());
+        $this->assertSame(
+            ['Old Book', '1999', '9780571089895', 'fr'],
+            [$title->name, $title->published, $title->isbn, $title->language],
+        );
+        $this->assertSame(
+            [['Odalys Venn', 'author'], ['Juno Pike', 'translator']],
+            $title->contributors->map(fn($c) => [$c->name, $c->pivot->role])->all(),
+        );
     }
 
     public function test_a_newer_file_of_the_same_isbn_takes_the_place_of_the_old(): void
@@ -159,7 +225,10 @@ final class ImportTest extends TestCase
     public function test_the_excerpt_is_the_front_of_the_book_and_no_more(): void
     {
         $publication = $this->importBook()->publication()->firstOrFail();
-        $this->assertSame(['book/cover.xhtml', 'book/title.xhtml', 'book/chapter-01.xhtml'], array_column($publication->excerpt_positions, 0));
+        $this->assertSame(
+            ['book/cover.xhtml', 'book/title.xhtml', 'book/chapter-01.xhtml'],
+            array_column($publication->excerpt_positions, 0),
+        );
         $folder = storage_path("publications/{$publication->sha256}/excerpt");
         $text = (string) file_get_contents("{$folder}/book/chapter-01.xhtml");
         $this->assertStringContainsString('The ledger came to Ana', $text);
@@ -171,9 +240,12 @@ final class ImportTest extends TestCase
 
     public function test_named_entities_survive_in_an_excerpt(): void
     {
-        $long = str_replace('<p>', '<p>'.str_repeat('Caf&eacute; and sea. ', 400).'</p><p>', self::PAGE);
+        $long = str_replace('<p>', '<p>' . str_repeat('Caf&eacute; and sea. ', 400) . '</p><p>', self::PAGE);
         $this->library();
-        $this->artisan('catalogue:import', ['files' => [self::book(['a.xhtml' => $long])], '--library' => 'saltmere'])->assertSuccessful();
+        $this->artisan('catalogue:import', [
+            'files' => [self::book(['a.xhtml' => $long])],
+            '--library' => 'saltmere',
+        ])->assertSuccessful();
         $publication = Publication::query()->sole();
         $cut = (string) file_get_contents(storage_path("publications/{$publication->sha256}/excerpt/a.xhtml"));
 
@@ -185,10 +257,22 @@ final class ImportTest extends TestCase
     {
         $this->library();
         $file = self::book();
-        $this->artisan('catalogue:import', ['files' => [$file]])->expectsOutputToContain('There are: saltmere')->assertExitCode(2);
-        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere', '--licence' => 'forever'])->expectsOutputToContain('Known: one_copy_one_user')->assertExitCode(2);
-        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere', '--licence' => 'metered_by_time:copies=1'])->expectsOutputToContain('ends=YYYY-MM-DD')->assertExitCode(2);
-        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere', '--audience' => 'dogs'])->expectsOutputToContain('child, teen or adult')->assertExitCode(2);
+        $this->artisan('catalogue:import', ['files' => [$file]])
+            ->expectsOutputToContain('There are: saltmere')
+            ->assertExitCode(2);
+        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere', '--licence' => 'forever'])
+            ->expectsOutputToContain('Known: one_copy_one_user')
+            ->assertExitCode(2);
+        $this->artisan('catalogue:import', [
+            'files' => [$file],
+            '--library' => 'saltmere',
+            '--licence' => 'metered_by_time:copies=1',
+        ])
+            ->expectsOutputToContain('ends=YYYY-MM-DD')
+            ->assertExitCode(2);
+        $this->artisan('catalogue:import', ['files' => [$file], '--library' => 'saltmere', '--audience' => 'dogs'])
+            ->expectsOutputToContain('child, teen or adult')
+            ->assertExitCode(2);
         $this->assertSame(0, Title::query()->count());
     }
 
@@ -196,12 +280,28 @@ final class ImportTest extends TestCase
     {
         return new Book(
             title: $title,
-            creators: [['name' => 'Lior Castellane', 'sort' => 'Castellane, Lior', 'role' => 'aut'], ['name' => 'Juno Pike', 'sort' => 'Pike, Juno', 'role' => 'ill']],
+            creators: [
+                ['name' => 'Lior Castellane', 'sort' => 'Castellane, Lior', 'role' => 'aut'],
+                ['name' => 'Juno Pike', 'sort' => 'Pike, Juno', 'role' => 'ill'],
+            ],
             isbn: DemoEbooks::isbn(77),
-            chapters: [['title' => 'One', 'html' => '<h1>One</h1>'.str_repeat('<p>'.str_repeat('Words of the sea. ', 50).'</p>', 4)]],
+            chapters: [
+                [
+                    'title' => 'One',
+                    'html' => '<h1>One</h1>' . str_repeat('<p>' . str_repeat('Words of the sea. ', 50) . '</p>', 4),
+                ],
+            ],
             description: '<p>One.</p><p>Two &amp; <b>three</b>.</p>',
-            publisher: 'Gullwing Press', published: '2021-03', subjects: ['Mystery', 'Islands'], language: 'es', audience: 'teen',
-            series: 'Reef Books', seriesPosition: 2, cover: '<svg xmlns="http://www.w3.org/2000/svg"/>', rightToLeft: true, withPages: true,
+            publisher: 'Gullwing Press',
+            published: '2021-03',
+            subjects: ['Mystery', 'Islands'],
+            language: 'es',
+            audience: 'teen',
+            series: 'Reef Books',
+            seriesPosition: 2,
+            cover: '<svg xmlns="http://www.w3.org/2000/svg"/>',
+            rightToLeft: true,
+            withPages: true,
         );
     }
 }

@@ -25,18 +25,41 @@ final class LikelyNamesTest extends TestCase
         $this->library();
         $this->library('hollow');
         Artisan::call('demo:grow --titles=400');
-        $typed = array_merge(...array_map(
-            fn (string $name): array => [mb_substr($name, 0, 2), mb_substr($name, 0, 4), $name, mb_strtolower(mb_substr($name, (int) mb_strrpos($name, ' ') + 1, 7))],
-            [...DB::table('titles')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('contributors')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(), ...DB::table('subjects')->limit(3)->pluck('name')->all(), 'zzyq'],
-        ));
+        $typed = array_merge(
+            ...array_map(
+                fn(string $name): array => [
+                    mb_substr($name, 0, 2),
+                    mb_substr($name, 0, 4),
+                    $name,
+                    mb_strtolower(mb_substr($name, (int) mb_strrpos($name, ' ') + 1, 7)),
+                ],
+                [
+                    ...DB::table('titles')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(),
+                    ...DB::table('contributors')->orderByRaw('md5(name)')->limit(8)->pluck('name')->all(),
+                    ...DB::table('subjects')->limit(3)->pluck('name')->all(),
+                    'zzyq',
+                ],
+            ),
+        );
         $plain = array_map($this->suggested(...), $typed);
-        array_map(fn (IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
+        array_map(fn(IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
         $this->assertGreaterThan(1000, DB::table('search_prefixes')->count());
         $this->assertSuggestsTheSame($plain, $typed);
         // A person's and a subject's titles come and go after that.
-        $ours = DB::table('licences')->where('library_id', $this->library()->id)->orderByRaw('md5(id::text)')->limit(40)->pluck('id');
-        DB::table('licences')->whereIn('id', $ours)->update(['library_id' => $this->library('hollow')->id]);
-        DB::table('licences')->whereNotIn('id', $ours)->where('library_id', $this->library('hollow')->id)->orderByRaw('md5(id::text)')->limit(40)->update(['library_id' => $this->library()->id]);
+        $ours = DB::table('licences')
+            ->where('library_id', $this->library()->id)
+            ->orderByRaw('md5(id::text)')
+            ->limit(40)
+            ->pluck('id');
+        DB::table('licences')
+            ->whereIn('id', $ours)
+            ->update(['library_id' => $this->library('hollow')->id]);
+        DB::table('licences')
+            ->whereNotIn('id', $ours)
+            ->where('library_id', $this->library('hollow')->id)
+            ->orderByRaw('md5(id::text)')
+            ->limit(40)
+            ->update(['library_id' => $this->library()->id]);
         DB::statement('select search_refresh((select array_agg(title_id) from search_rows), now())');
         $this->assertGreaterThan(20, DB::table('search_index_changes')->count());
         DB::beginTransaction();
@@ -47,9 +70,13 @@ final class LikelyNamesTest extends TestCase
         $this->assertNotEquals($plain, $changed);
         $this->assertSuggestsTheSame($changed, $typed);
         // As if records had changed; and then too many to look at each of them for a new name.
-        DB::insert("insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60");
+        DB::insert(
+            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60",
+        );
         $this->assertSuggestsTheSame($changed, $typed);
-        DB::insert("insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250");
+        DB::insert(
+            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250",
+        );
         $this->assertSuggestsTheSame($changed, $typed);
         DB::table('search_gatherings')->delete();
         $this->assertSuggestsTheSame($changed, $typed);
@@ -59,7 +86,7 @@ final class LikelyNamesTest extends TestCase
     {
         $this->library();
         Artisan::call('demo:grow --titles=200');
-        array_map(fn (IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
+        array_map(fn(IndexPart $what): int => app(IndexBitmaps::class)($what, $this->now()), IndexPart::cases());
         $title = $this->title('Zennorwick at low water', author: 'Quorra Zylk');
         $this->assertSame([], $this->suggested('zenno')['title']);
         $this->licence($title);
@@ -86,7 +113,11 @@ final class LikelyNamesTest extends TestCase
             }
             // As many titles behind the most likely ones, whichever of equals are shown.
             foreach (['person', 'series', 'subject'] as $kind) {
-                $this->assertSame(array_values($plain[$n][$kind])[0] ?? 0, array_values($likely[$kind])[0] ?? 0, "“{$text}”, {$kind}");
+                $this->assertSame(
+                    array_values($plain[$n][$kind])[0] ?? 0,
+                    array_values($likely[$kind])[0] ?? 0,
+                    "“{$text}”, {$kind}",
+                );
             }
         }
     }

@@ -21,13 +21,30 @@ use Tests\App\TestCase;
 final class RoomTest extends TestCase
 {
     /** @param  list<string>  $subjects */
-    private function record(string $name, array $subjects = ['Fiction'], ?string $ages = null, ?string $series = null, ?float $position = null, string $author = 'Tamsin Ebbing'): Title
-    {
+    private function record(
+        string $name,
+        array $subjects = ['Fiction'],
+        ?string $ages = null,
+        ?string $series = null,
+        ?float $position = null,
+        string $author = 'Tamsin Ebbing',
+    ): Title {
         $range = AgeRange::parse($ages);
-        $title = app(SaveRecord::class)(new Record(
-            key: 'test:'.(++$this->made), format: Format::Ebook, name: $name, contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']], extent: 90,
-            audience: $range?->audience() ?? Audience::Adult, subjects: $subjects, series: $series, seriesPosition: $position, ages: $range,
-        ), $this->now());
+        $title = app(SaveRecord::class)(
+            new Record(
+                key: 'test:' . ++$this->made,
+                format: Format::Ebook,
+                name: $name,
+                contributors: [['name' => $author, 'sort' => $author, 'role' => 'author']],
+                extent: 90,
+                audience: $range?->audience() ?? Audience::Adult,
+                subjects: $subjects,
+                series: $series,
+                seriesPosition: $position,
+                ages: $range,
+            ),
+            $this->now(),
+        );
         $this->licence($title);
 
         return $title;
@@ -35,7 +52,13 @@ final class RoomTest extends TestCase
 
     private function staffList(string $name, Room $room, ?string $words = null, Title ...$titles): StaffList
     {
-        $list = StaffList::query()->create(['library_id' => $this->library()->id, 'name' => $name, 'room' => $room, 'words' => $words, 'position' => StaffList::query()->count()]);
+        $list = StaffList::query()->create([
+            'library_id' => $this->library()->id,
+            'name' => $name,
+            'room' => $room,
+            'words' => $words,
+            'position' => StaffList::query()->count(),
+        ]);
         foreach (array_values($titles) as $n => $title) {
             $list->titles()->attach($title->id, ['position' => $n]);
         }
@@ -50,12 +73,30 @@ final class RoomTest extends TestCase
         $this->staffList('Up and away', Room::Children, null, $kite, $boat);
         $this->staffList('Made of searching', Room::Children, 'title:kite OR title:nothing');
         $this->staffList('Elsewhere', Room::Study, null, $kite);
-        $this->get('/rooms/children?library=saltmere')->assertOk()->assertSeeInOrder(['Lists in this room', 'Up and away', '2 titles · 1 ready now', 'Made of searching', '1 title · all ready now', 'The Kite', 'The Boat'])->assertDontSee('Elsewhere');
-        $this->get('/rooms')->assertOk()->assertSeeInOrder(['Children’s room', 'Up and away', 'Study room', 'Elsewhere']);
+        $this->get('/rooms/children?library=saltmere')
+            ->assertOk()
+            ->assertSeeInOrder([
+                'Lists in this room',
+                'Up and away',
+                '2 titles · 1 ready now',
+                'Made of searching',
+                '1 title · all ready now',
+                'The Kite',
+                'The Boat',
+            ])
+            ->assertDontSee('Elsewhere');
+        $this->get('/rooms')
+            ->assertOk()
+            ->assertSeeInOrder(['Children’s room', 'Up and away', 'Study room', 'Elsewhere']);
         $this->get('/rooms/attic')->assertNotFound();
         // Below the Porch they come by themselves.
-        $this->actingAs($this->card()->person)->get('/porch')->assertSee('hx-get="/porch/lists"', false)->assertDontSee('Up and away');
-        $this->get('/porch/lists', ['HX-Request' => 'true'])->assertSeeInOrder(['Up and away', '2 titles · 1 ready now'])->assertDontSee('<html', false);
+        $this->actingAs($this->card()->person)
+            ->get('/porch')
+            ->assertSee('hx-get="/porch/lists"', false)
+            ->assertDontSee('Up and away');
+        $this->get('/porch/lists', ['HX-Request' => 'true'])
+            ->assertSeeInOrder(['Up and away', '2 titles · 1 ready now'])
+            ->assertDontSee('<html', false);
         StaffList::query()->delete();
         $this->get('/porch/lists')->assertSee('no list on show today');
     }
@@ -64,17 +105,39 @@ final class RoomTest extends TestCase
     {
         [$a, $b, $c] = [$this->record('Aft'), $this->record('Bow'), $this->record('Crew')];
         $list = $this->staffList('On board', Room::Reading, null, $c, $a, $b);
-        $this->get("/catalogue?list={$list->id}&library=saltmere")->assertSeeInOrder(['On board', 'Crew</a>', 'Aft</a>', 'Bow</a>'], false);
-        $this->get("/catalogue?list={$list->id}&order=title&ready=1")->assertSeeInOrder(['Aft</a>', 'Bow</a>', 'Crew</a>'], false);
+        $this->get("/catalogue?list={$list->id}&library=saltmere")->assertSeeInOrder(
+            ['On board', 'Crew</a>', 'Aft</a>', 'Bow</a>'],
+            false,
+        );
+        $this->get("/catalogue?list={$list->id}&order=title&ready=1")->assertSeeInOrder(
+            ['Aft</a>', 'Bow</a>', 'Crew</a>'],
+            false,
+        );
         $bySearch = $this->staffList('Found', Room::Reading, 'title:bow OR title:aft');
-        $this->get("/catalogue?list={$bySearch->id}")->assertSee('2 titles')->assertSee('Bow</a>', false)->assertDontSee('Crew</a>', false);
-        $this->get("/catalogue?list={$bySearch->id}&q=bow&order=relevance")->assertSee('Bow</a>', false)->assertDontSee('Aft</a>', false);
+        $this->get("/catalogue?list={$bySearch->id}")
+            ->assertSee('2 titles')
+            ->assertSee('Bow</a>', false)
+            ->assertDontSee('Crew</a>', false);
+        $this->get("/catalogue?list={$bySearch->id}&q=bow&order=relevance")
+            ->assertSee('Bow</a>', false)
+            ->assertDontSee('Aft</a>', false);
     }
 
     public function test_a_list_shows_on_its_days_and_on_no_others_by_the_clock_of_the_library(): void
     {
-        $this->staffList('Midsummer', Room::Reading, null, $this->record('Aft'))->update(['shows_from' => '2026-06-01', 'shows_until' => '2026-06-30']);
-        foreach (['2026-05-31 23:30:00 Atlantic/Azores' => false, '2026-06-01 00:30:00 Atlantic/Azores' => true, '2026-06-30 23:30:00 Atlantic/Azores' => true, '2026-07-01 00:30:00 Atlantic/Azores' => false] as $at => $shows) {
+        $this->staffList('Midsummer', Room::Reading, null, $this->record('Aft'))->update([
+            'shows_from' => '2026-06-01',
+            'shows_until' => '2026-06-30',
+        ]);
+        foreach (
+            [
+                '2026-05-31 23:30:00 Atlantic/Azores' => false,
+                '2026-06-01 00:30:00 Atlantic/Azores' => true,
+                '2026-06-30 23:30:00 Atlantic/Azores' => true,
+                '2026-07-01 00:30:00 Atlantic/Azores' => false,
+            ]
+            as $at => $shows
+        ) {
             $this->travelTo(\Carbon\CarbonImmutable::parse($at));
             $response = $this->get('/rooms/reading?library=saltmere');
             $shows ? $response->assertSee('Midsummer') : $response->assertDontSee('Midsummer');
@@ -83,37 +146,69 @@ final class RoomTest extends TestCase
 
     public function test_a_room_opens_as_a_person_has_set_it_once(): void
     {
-        $this->staffList('Up and away', Room::Children, null, $this->record('The Kite', ['Fiction', 'Wind'], '6-8'), $this->record('The Egg', ['Non-fiction', 'Birds'], '9-12'), $this->record('The Nest', ['Non-fiction', 'Birds'], '6-8'));
+        $this->staffList(
+            'Up and away',
+            Room::Children,
+            null,
+            $this->record('The Kite', ['Fiction', 'Wind'], '6-8'),
+            $this->record('The Egg', ['Non-fiction', 'Birds'], '9-12'),
+            $this->record('The Nest', ['Non-fiction', 'Birds'], '6-8'),
+        );
         $person = $this->card()->person;
         $this->actingAs($person)->get('/rooms/children?library=saltmere')->assertSee('3 titles');
         $this->post('/rooms/children', ['ages' => '6-8', 'kind' => 'facts'])->assertRedirect('/rooms/children');
-        $this->get('/rooms/children')->assertSee('ages 6–8')->assertSee('1 title ·')->assertSee('The Nest')->assertDontSee('The Kite')->assertDontSee('The Egg');
+        $this->get('/rooms/children')
+            ->assertSee('ages 6–8')
+            ->assertSee('1 title ·')
+            ->assertSee('The Nest')
+            ->assertDontSee('The Kite')
+            ->assertDontSee('The Egg');
         $birds = (string) DB::table('subjects')->where('name', 'Birds')->value('id');
         $this->post('/rooms/children', ['ages' => 'all of them', 'kind' => 'x', 'subjects' => [$birds, 'one']]);
         $this->get('/rooms/children')->assertSee('2 titles ·')->assertDontSee('The Kite');
         $this->post('/rooms/children', ['clear' => '1']);
         $this->get('/rooms/children')->assertSee('3 titles');
         auth()->logout();
-        $cookie = $this->post('/rooms/children', ['ages' => '9-12'])->getCookie('rooms')?->getValue() ?? $this->fail('It is kept in the browser.');
+        $cookie =
+            $this->post('/rooms/children', ['ages' => '9-12'])
+                ->getCookie('rooms')
+                ?->getValue() ?? $this->fail('It is kept in the browser.');
         $this->withCookie('rooms', $cookie)->get('/rooms/children')->assertSee('The Egg')->assertDontSee('The Nest');
     }
 
     public function test_staff_make_order_and_schedule_lists_of_their_own_library(): void
     {
         [$aft, $bow] = [$this->record('Aft'), $this->record('Bow')];
-        $this->actingAs($this->staff(), 'staff')->post('/desk/lists', ['name' => 'On board', 'note' => 'For the crossing', 'room' => 'reading', 'made' => 'hand', 'shows_from' => '2026-04-01'])->assertRedirect();
+        $this->actingAs($this->staff(), 'staff')
+            ->post('/desk/lists', [
+                'name' => 'On board',
+                'note' => 'For the crossing',
+                'room' => 'reading',
+                'made' => 'hand',
+                'shows_from' => '2026-04-01',
+            ])
+            ->assertRedirect();
         $list = StaffList::query()->firstOrFail();
         foreach ([$aft, $bow] as $title) {
             $this->post("/desk/lists/{$list->id}/titles", ['do' => "add:{$title->id}"]);
         }
         $this->post("/desk/lists/{$list->id}/titles", ['do' => "up:{$bow->id}"]);
         $this->assertSame(['Bow', 'Aft'], $list->titles()->pluck('name')->all());
-        $this->get("/desk/lists/{$list->id}?find=aft")->assertOk()->assertSee('on the list');
+        $this->get("/desk/lists/{$list->id}?find=aft")
+            ->assertOk()
+            ->assertSee('on the list');
         $this->post("/desk/lists/{$list->id}/titles", ['do' => "take-off:{$aft->id}"]);
         $this->assertSame(['Bow'], $list->titles()->pluck('name')->all());
 
-        $this->post("/desk/lists/{$list->id}", ['name' => 'On board', 'room' => 'teen', 'made' => 'search', 'words' => 'title:aft'])->assertSessionHasNoErrors();
-        $this->get("/desk/lists/{$list->id}")->assertSee('The search finds 1 title')->assertSee('Aft');
+        $this->post("/desk/lists/{$list->id}", [
+            'name' => 'On board',
+            'room' => 'teen',
+            'made' => 'search',
+            'words' => 'title:aft',
+        ])->assertSessionHasNoErrors();
+        $this->get("/desk/lists/{$list->id}")
+            ->assertSee('The search finds 1 title')
+            ->assertSee('Aft');
         foreach ([1, 2] as $ignored) {
             $this->post('/desk/lists', ['name' => 'Second', 'room' => 'teen', 'made' => 'hand']);
         }
@@ -133,23 +228,56 @@ final class RoomTest extends TestCase
     public function test_a_list_that_makes_no_sense_is_refused_with_what_to_do(): void
     {
         $this->actingAs($this->staff(), 'staff');
-        foreach ([['name' => ''], ['made' => 'search', 'words' => ''], ['shows_from' => '2026-06-31'], ['shows_from' => '2026-06-02', 'shows_until' => '2026-06-01']] as $wrong) {
-            $this->from('/desk/lists/new')->post('/desk/lists', [...['name' => 'On board', 'room' => 'reading', 'made' => 'hand'], ...$wrong])->assertRedirect('/desk/lists/new')->assertSessionHasErrors();
+        foreach (
+            [
+                ['name' => ''],
+                ['made' => 'search', 'words' => ''],
+                ['shows_from' => '2026-06-31'],
+                ['shows_from' => '2026-06-02', 'shows_until' => '2026-06-01'],
+            ]
+            as $wrong
+        ) {
+            $this->from('/desk/lists/new')
+                ->post('/desk/lists', [...['name' => 'On board', 'room' => 'reading', 'made' => 'hand'], ...$wrong])
+                ->assertRedirect('/desk/lists/new')
+                ->assertSessionHasErrors();
         }
         $this->assertSame(0, StaffList::query()->count());
     }
 
     public function test_others_like_it_share_series_people_and_subjects_and_can_be_had_here(): void
     {
-        $title = $this->record('The Long Tide', ['Tides', 'Fiction'], series: 'Tides of the Coast', position: 1, author: 'Maren Osei');
-        $this->record('The Short Tide', ['Tides', 'Fiction'], series: 'Tides of the Coast', position: 2, author: 'Maren Osei');
+        $title = $this->record(
+            'The Long Tide',
+            ['Tides', 'Fiction'],
+            series: 'Tides of the Coast',
+            position: 1,
+            author: 'Maren Osei',
+        );
+        $this->record(
+            'The Short Tide',
+            ['Tides', 'Fiction'],
+            series: 'Tides of the Coast',
+            position: 2,
+            author: 'Maren Osei',
+        );
         $this->record('Another by Her', ['Cooking'], author: 'Maren Osei');
         $this->record('About Tides', ['Tides', 'Fiction'], author: 'Somebody Else');
         $this->record('Nothing of the Kind', ['Knitting'], author: 'Nobody Known');
-        DB::table('licences')->where('title_id', $this->record('Gone', ['Tides', 'Fiction'], series: 'Tides of the Coast', author: 'Maren Osei')->id)->update(['ends_at' => $this->now()->subDay()]);
+        DB::table('licences')
+            ->where(
+                'title_id',
+                $this->record('Gone', ['Tides', 'Fiction'], series: 'Tides of the Coast', author: 'Maren Osei')->id,
+            )
+            ->update(['ends_at' => $this->now()->subDay()]);
         $this->get("/titles/{$title->id}?library=saltmere")->assertSee("/titles/{$title->id}/alike", false);
         foreach ([[], ['HX-Request' => 'true']] as $headers) {
-            $this->get("/titles/{$title->id}/alike?library=saltmere", $headers)->assertOk()->assertSeeInOrder(['The Short Tide', 'About Tides'])->assertSee('Another by Her')->assertDontSee('Nothing of the Kind')->assertDontSee('Gone');
+            $this->get("/titles/{$title->id}/alike?library=saltmere", $headers)
+                ->assertOk()
+                ->assertSeeInOrder(['The Short Tide', 'About Tides'])
+                ->assertSee('Another by Her')
+                ->assertDontSee('Nothing of the Kind')
+                ->assertDontSee('Gone');
         }
     }
 
@@ -166,16 +294,30 @@ final class RoomTest extends TestCase
             }
         }
         $this->assertSame(2, app(CountBorrowedTogether::class)());
-        $this->assertEqualsCanonicalizing([[$one->id, $two->id, 10], [$two->id, $one->id, 10]], DB::table('title_neighbours')->get()->map(fn ($row): array => [$row->title_id, $row->other_id, $row->people])->all());
+        $this->assertEqualsCanonicalizing(
+            [[$one->id, $two->id, 10], [$two->id, $one->id, 10]],
+            DB::table('title_neighbours')
+                ->get()
+                ->map(fn($row): array => [$row->title_id, $row->other_id, $row->people])
+                ->all(),
+        );
     }
 
     public function test_a_series_stands_in_order_with_what_is_next_for_this_person(): void
     {
-        $titles = array_map(fn (int $n): Title => $this->record("Volume {$n}", series: 'Volumes', position: $n), [2, 1, 3]);
+        $titles = array_map(fn(int $n): Title => $this->record("Volume {$n}", series: 'Volumes', position: $n), [
+            2,
+            1,
+            3,
+        ]);
         $card = $this->card();
         $this->borrow($card, $titles[1]);
-        $this->actingAs($card->person)->get("/titles/{$titles[2]->id}?library=saltmere")->assertSeeInOrder(['in order', 'Volume 1', 'borrowed before', 'Volume 2', 'Next for you', 'Volume 3']);
+        $this->actingAs($card->person)
+            ->get("/titles/{$titles[2]->id}?library=saltmere")
+            ->assertSeeInOrder(['in order', 'Volume 1', 'borrowed before', 'Volume 2', 'Next for you', 'Volume 3']);
         auth()->logout();
-        $this->get("/titles/{$titles[2]->id}")->assertSee('in order')->assertDontSee('Next for you');
+        $this->get("/titles/{$titles[2]->id}")
+            ->assertSee('in order')
+            ->assertDontSee('Next for you');
     }
 }

@@ -22,8 +22,16 @@ final class SavedSearchTest extends TestCase
         $this->licence($this->title('Low Water'));
         $person = $this->card()->person;
         $this->actingAs($person)->get('/catalogue?q=water&format=ebook')->assertSee('Save this search');
-        $this->post('/searches', ['search' => 'q=water&format=ebook&order=title&unknown=1', 'name' => 'Water', 'tells' => '1'])->assertRedirect('/searches');
-        $this->post('/searches', ['search' => 'q=water&format=ebook&order=title&unknown=1', 'name' => 'Water', 'tells' => '1'])->assertRedirect('/searches');
+        $this->post('/searches', [
+            'search' => 'q=water&format=ebook&order=title&unknown=1',
+            'name' => 'Water',
+            'tells' => '1',
+        ])->assertRedirect('/searches');
+        $this->post('/searches', [
+            'search' => 'q=water&format=ebook&order=title&unknown=1',
+            'name' => 'Water',
+            'tells' => '1',
+        ])->assertRedirect('/searches');
         $saved = SavedSearch::query()->sole();
         $this->assertEquals(['q' => 'water', 'format' => 'ebook'], $saved->search);
         $this->get('/searches')->assertSee('Water')->assertSee('1 title');
@@ -35,14 +43,18 @@ final class SavedSearchTest extends TestCase
         $this->get('/searches')->assertDontSee('q=water');
         $this->post("/searches/{$saved->id}/tell", ['tells' => '1'])->assertNotFound();
         $this->post("/searches/{$saved->id}/remove")->assertNotFound();
-        $this->actingAs($person)->post("/searches/{$saved->id}/remove")->assertRedirect('/searches');
+        $this->actingAs($person)
+            ->post("/searches/{$saved->id}/remove")
+            ->assertRedirect('/searches');
         $this->assertSame(0, SavedSearch::query()->count());
     }
 
     public function test_nothing_without_a_name_or_anything_to_look_for_is_saved(): void
     {
         $this->library();
-        $this->actingAs($this->card()->person)->post('/searches', ['search' => 'order=title', 'name' => 'All'])->assertSessionHas('refusal');
+        $this->actingAs($this->card()->person)
+            ->post('/searches', ['search' => 'order=title', 'name' => 'All'])
+            ->assertSessionHas('refusal');
         $this->post('/searches', ['search' => 'q=water', 'name' => ' '])->assertSessionHas('refusal');
         $this->assertSame(0, SavedSearch::query()->count());
     }
@@ -80,7 +92,11 @@ final class SavedSearchTest extends TestCase
     {
         $this->licence($known = $this->title('Old Water'));
         $this->travel(1)->days();
-        $this->actingAs($this->card()->person)->post('/searches', ['search' => 'q=water', 'name' => 'Water', 'tells' => '1']);
+        $this->actingAs($this->card()->person)->post('/searches', [
+            'search' => 'q=water',
+            'name' => 'Water',
+            'tells' => '1',
+        ]);
         $this->travel(1)->hours();
         $this->licence($known);
         $this->licence($this->title('Far Water'), library: $this->library('hollow'));

@@ -26,12 +26,34 @@ use Tests\App\TestCase;
 final class SearchTest extends TestCase
 {
     /** @param  array<string, mixed>  $facts */
-    private function record(string $name, array $facts = [], ?Library $library = null, LicenceModel $model = LicenceModel::OneCopyOneUser): Title
-    {
-        $people = array_map(fn (string $who): array => ['name' => explode(':', $who)[1], 'sort' => explode(':', $who)[1], 'role' => explode(':', $who)[0]], $facts['people'] ?? ['author:Tamsin Ebbing']);
-        $title = app(SaveRecord::class)(new Record(...[
-            'key' => 'test:'.(++$this->made), 'format' => Format::Ebook, 'name' => $name, 'contributors' => $people, 'extent' => 100, 'language' => 'en', ...array_diff_key($facts, ['people' => 1]),
-        ]), $this->now());
+    private function record(
+        string $name,
+        array $facts = [],
+        ?Library $library = null,
+        LicenceModel $model = LicenceModel::OneCopyOneUser,
+    ): Title {
+        $people = array_map(
+            fn(string $who): array => [
+                'name' => explode(':', $who)[1],
+                'sort' => explode(':', $who)[1],
+                'role' => explode(':', $who)[0],
+            ],
+            $facts['people'] ?? ['author:Tamsin Ebbing'],
+        );
+        $title = app(SaveRecord::class)(
+            new Record(
+                ...[
+                    'key' => 'test:' . ++$this->made,
+                    'format' => Format::Ebook,
+                    'name' => $name,
+                    'contributors' => $people,
+                    'extent' => 100,
+                    'language' => 'en',
+                    ...array_diff_key($facts, ['people' => 1]),
+                ],
+            ),
+            $this->now(),
+        );
         $this->licence($title, $model, library: $library);
 
         return $title;
@@ -40,7 +62,7 @@ final class SearchTest extends TestCase
     /** @param  array<string, string>  $asked */
     private function search(array $asked): SearchRequest
     {
-        return SearchRequest::read($this->library()->id, $asked, new CardEligibility);
+        return SearchRequest::read($this->library()->id, $asked, new CardEligibility());
     }
 
     /**
@@ -52,7 +74,7 @@ final class SearchTest extends TestCase
         $search = $this->search($asked);
         $page = app(SearchTitles::class)->page($search, 99, $this->now());
 
-        return array_map(fn (Title $title): string => $title->name, array_values($page->getCollection()->all()));
+        return array_map(fn(Title $title): string => $title->name, array_values($page->getCollection()->all()));
     }
 
     /** @param  array<string, string>  $asked */
@@ -63,10 +85,37 @@ final class SearchTest extends TestCase
 
     private function shelf(): void
     {
-        $this->record('Low Water', ['description' => 'Twice a year the sea goes out.', 'subjects' => ['Mystery', 'Sea and coast'], 'published' => '2015', 'series' => 'Saltmere Chronicles', 'seriesPosition' => 1.0, 'publisher' => 'Gullwing Press', 'level' => 4.2]);
-        $this->record('Lamps of the Coast', ['people' => ['author:Oskar Penhale', 'narrator:Tove Dray'], 'format' => Format::Audiobook, 'subjects' => ['Sea and coast'], 'published' => '2018-03', 'awards' => ['Beacon Prize'], 'identifiers' => ['978-0-306-40615-7']]);
-        $this->record('El faro de la canción', ['people' => ['author:Beatriz Oro'], 'language' => 'es', 'description' => 'Las canciones del mar.', 'published' => '2020', 'audience' => Audience::Child, 'level' => 2.0]);
-        $this->record('The Water Garden', ['people' => ['author:Tove Dray'], 'description' => 'A low hedge, and water.', 'subjects' => ['Gardening'], 'published' => '2021-06-01']);
+        $this->record('Low Water', [
+            'description' => 'Twice a year the sea goes out.',
+            'subjects' => ['Mystery', 'Sea and coast'],
+            'published' => '2015',
+            'series' => 'Saltmere Chronicles',
+            'seriesPosition' => 1.0,
+            'publisher' => 'Gullwing Press',
+            'level' => 4.2,
+        ]);
+        $this->record('Lamps of the Coast', [
+            'people' => ['author:Oskar Penhale', 'narrator:Tove Dray'],
+            'format' => Format::Audiobook,
+            'subjects' => ['Sea and coast'],
+            'published' => '2018-03',
+            'awards' => ['Beacon Prize'],
+            'identifiers' => ['978-0-306-40615-7'],
+        ]);
+        $this->record('El faro de la canción', [
+            'people' => ['author:Beatriz Oro'],
+            'language' => 'es',
+            'description' => 'Las canciones del mar.',
+            'published' => '2020',
+            'audience' => Audience::Child,
+            'level' => 2.0,
+        ]);
+        $this->record('The Water Garden', [
+            'people' => ['author:Tove Dray'],
+            'description' => 'A low hedge, and water.',
+            'subjects' => ['Gardening'],
+            'published' => '2021-06-01',
+        ]);
         $this->record('الأمل', ['people' => ['author:Idris Abara'], 'language' => 'ar']);
         $this->record('漁師の歌', ['people' => ['author:Juno Pike'], 'language' => 'ja']);
     }
@@ -83,7 +132,14 @@ final class SearchTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> */
     public static function queries(): iterable
     {
-        [$low, $lamps, $faro, $garden, $hope, $song] = ['Low Water', 'Lamps of the Coast', 'El faro de la canción', 'The Water Garden', 'الأمل', '漁師の歌'];
+        [$low, $lamps, $faro, $garden, $hope, $song] = [
+            'Low Water',
+            'Lamps of the Coast',
+            'El faro de la canción',
+            'The Water Garden',
+            'الأمل',
+            '漁師の歌',
+        ];
         $all = [$low, $lamps, $faro, $garden, $hope, $song];
         yield 'all words, in any field' => ['low water', [$low, $garden]];
         yield 'a phrase' => ['"low water"', [$low]];
@@ -137,7 +193,10 @@ final class SearchTest extends TestCase
 
     public function test_a_title_that_is_called_so_comes_first(): void
     {
-        $this->record('A Long Book about Water', ['description' => 'Water, water, low water and water.', 'subjects' => ['Water']]);
+        $this->record('A Long Book about Water', [
+            'description' => 'Water, water, low water and water.',
+            'subjects' => ['Water'],
+        ]);
         $this->shelf();
         $this->assertSame('Low Water', $this->found(['q' => 'low water'])[0]);
         $this->assertSame('The Water Garden', $this->found(['q' => 'the water garden'])[0]);
@@ -165,12 +224,23 @@ final class SearchTest extends TestCase
     public function test_every_count_is_that_of_the_search_it_leads_to(): void
     {
         $dice = new Randomizer(new Mt19937(5));
-        $pick = fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
+        $pick = fn(array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
         for ($n = 0; $n < 60; $n++) {
-            $title = $this->record($pick(['Low', 'High', 'Deep']).' '.$pick(['Water', 'Lamp', 'Reef']), [
-                'format' => $pick(Format::cases()), 'audience' => $pick(Audience::cases()), 'language' => $pick(['en', 'es', null]), 'published' => (string) $dice->getInt(2010, 2014),
-                'subjects' => array_values(array_unique([$pick(['Mystery', 'Birds']), $pick(['Birds', 'Boats', 'Cooking'])])), 'level' => $pick([null, 1.5, 3.0, 3.9]), 'series' => $pick([null, 'Tides', 'Reefs', 'Lamps']),
-            ], model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]));
+            $title = $this->record(
+                $pick(['Low', 'High', 'Deep']) . ' ' . $pick(['Water', 'Lamp', 'Reef']),
+                [
+                    'format' => $pick(Format::cases()),
+                    'audience' => $pick(Audience::cases()),
+                    'language' => $pick(['en', 'es', null]),
+                    'published' => (string) $dice->getInt(2010, 2014),
+                    'subjects' => array_values(
+                        array_unique([$pick(['Mystery', 'Birds']), $pick(['Birds', 'Boats', 'Cooking'])]),
+                    ),
+                    'level' => $pick([null, 1.5, 3.0, 3.9]),
+                    'series' => $pick([null, 'Tides', 'Reefs', 'Lamps']),
+                ],
+                model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]),
+            );
             if ($n % 4 === 0 && $title->licences()->first()?->copies !== null) {
                 $this->borrow($this->card(), $title);
             }
@@ -178,7 +248,18 @@ final class SearchTest extends TestCase
         $birds = (string) DB::table('subjects')->where('name', 'Birds')->value('id');
         $wrong = [];
         $named = 0;
-        foreach ([[], ['q' => 'low'], ['q' => 'lamp OR reef', 'format' => 'ebook'], ['ready' => '1', 'audience' => 'teen'], ['subjects' => $birds, 'year' => '2011-2013'], ['always' => '1', 'language' => 'es'], ['level' => '3-3', 'format' => 'music']] as $asked) {
+        foreach (
+            [
+                [],
+                ['q' => 'low'],
+                ['q' => 'lamp OR reef', 'format' => 'ebook'],
+                ['ready' => '1', 'audience' => 'teen'],
+                ['subjects' => $birds, 'year' => '2011-2013'],
+                ['always' => '1', 'language' => 'es'],
+                ['level' => '3-3', 'format' => 'music'],
+            ]
+            as $asked
+        ) {
             $facets = $this->facets($asked);
             $leadsTo = function (array $change, int $said) use ($asked, &$wrong): void {
                 $count = app(SearchTitles::class)->total($this->search([...$asked, ...$change]), $this->now());
@@ -205,7 +286,7 @@ final class SearchTest extends TestCase
                 $leadsTo(['level' => "{$level}-{$level}"], $count);
             }
             foreach ($facets->subjects as $subject => $count) {
-                $leadsTo(['subjects' => trim(($asked['subjects'] ?? '').".{$subject}", '.')], $count);
+                $leadsTo(['subjects' => trim(($asked['subjects'] ?? '') . ".{$subject}", '.')], $count);
             }
             foreach ($facets->series as $series => $count) {
                 $leadsTo(['series' => (string) $series], $count);
@@ -233,13 +314,26 @@ final class SearchTest extends TestCase
         foreach (['null', 'true', 'select', 'table'] as $word) {
             $this->assertSame(['Null and True'], $this->found(['q' => $word]), $word);
         }
-        $this->assertSame('null', app(NoResultSuggestions::class)->spelling($this->search(['q' => 'nulll']), $this->now()));
+        $this->assertSame(
+            'null',
+            app(NoResultSuggestions::class)->spelling($this->search(['q' => 'nulll']), $this->now()),
+        );
     }
 
     public function test_a_changed_record_is_found_by_what_it_says_now(): void
     {
         $this->record('Old Name');
-        app(SaveRecord::class)(new Record(key: "test:{$this->made}", format: Format::Ebook, name: 'New Name', contributors: [], extent: 1, language: 'en'), $this->now());
+        app(SaveRecord::class)(
+            new Record(
+                key: "test:{$this->made}",
+                format: Format::Ebook,
+                name: 'New Name',
+                contributors: [],
+                extent: 1,
+                language: 'en',
+            ),
+            $this->now(),
+        );
         $this->assertSame([['New Name'], []], [$this->found(['q' => 'new']), $this->found(['q' => 'old'])]);
     }
 
@@ -247,24 +341,53 @@ final class SearchTest extends TestCase
     {
         $this->shelf();
         $other = app(NoResultSuggestions::class);
-        $this->assertEquals(['format' => 1, 'year' => 1], $other->withoutFilter($this->search(['q' => 'coast', 'format' => 'audiobook', 'year' => '2015-2015', 'audience' => 'adult']), $this->now()));
+        $this->assertEquals(
+            ['format' => 1, 'year' => 1],
+            $other->withoutFilter(
+                $this->search(['q' => 'coast', 'format' => 'audiobook', 'year' => '2015-2015', 'audience' => 'adult']),
+                $this->now(),
+            ),
+        );
         $this->assertSame('lamps coast', $other->spelling($this->search(['q' => 'lamsp coast']), $this->now()));
         $this->assertNull($other->spelling($this->search(['q' => 'xqzvw']), $this->now()));
         $this->assertNull($other->spelling($this->search(['q' => 'coast']), $this->now()));
 
         $page = $this->withCookie('library', 'saltmere')->get('/catalogue?q=gardn')->assertOk();
         $page->assertSee('Did you mean')->assertSee('q=garden', false);
-        $this->get('/catalogue?q=water&format=music&library=saltmere')->assertSee('Without “Music” there would be 2 titles');
+        $this->get('/catalogue?q=water&format=music&library=saltmere')->assertSee(
+            'Without “Music” there would be 2 titles',
+        );
     }
 
     public function test_the_page_says_how_a_query_was_read(): void
     {
         $this->shelf();
         $this->withCookie('library', 'saltmere');
-        $this->get('/catalogue?q='.urlencode('title:"low water" -narrator:dray year:2010-'))->assertSee('with “low water” in the title, not read by “dray”, from 2010 on', false);
-        $this->get('/catalogue?q='.urlencode('"low water'))->assertSee('could not be read as typed');
+        $this->get('/catalogue?q=' . urlencode('title:"low water" -narrator:dray year:2010-'))->assertSee(
+            'with “low water” in the title, not read by “dray”, from 2010 on',
+            false,
+        );
+        $this->get('/catalogue?q=' . urlencode('"low water'))->assertSee('could not be read as typed');
         $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
-        foreach (['q[]=x', 'year=x', 'year=9999-1', 'level=-', 'subjects=1.x.99999999999', 'language=%27', 'series=0', 'audience=x&format=y&order=z', 'list=99', 'year_from=99999&level_to=123456789', 'page=9223372036854775807', 'q='.urlencode('year:2015.5'), 'q='.urlencode('level:9999-0.1 OR -year:0-9999'), 'q='.urlencode(str_repeat('(', 300))] as $odd) {
+        foreach (
+            [
+                'q[]=x',
+                'year=x',
+                'year=9999-1',
+                'level=-',
+                'subjects=1.x.99999999999',
+                'language=%27',
+                'series=0',
+                'audience=x&format=y&order=z',
+                'list=99',
+                'year_from=99999&level_to=123456789',
+                'page=9223372036854775807',
+                'q=' . urlencode('year:2015.5'),
+                'q=' . urlencode('level:9999-0.1 OR -year:0-9999'),
+                'q=' . urlencode(str_repeat('(', 300)),
+            ]
+            as $odd
+        ) {
             $this->get("/catalogue?{$odd}")->assertOk();
         }
     }
@@ -273,20 +396,47 @@ final class SearchTest extends TestCase
     {
         $this->shelf();
         $this->withCookie('library', 'saltmere');
-        $filled = ['go' => '1', 'all' => 'low', 'phrase' => 'the sea', 'any' => 'water tide', 'none' => 'garden', 'author' => 'Tamsin Ebbing', 'year_from' => '2010', 'year_to' => '2016'];
+        $filled = [
+            'go' => '1',
+            'all' => 'low',
+            'phrase' => 'the sea',
+            'any' => 'water tide',
+            'none' => 'garden',
+            'author' => 'Tamsin Ebbing',
+            'year_from' => '2010',
+            'year_to' => '2016',
+        ];
         $query = 'low "the sea" (water OR tide) author:tamsin author:ebbing year:2010-2016 -garden';
-        $this->get('/catalogue/advanced?'.http_build_query($filled))->assertRedirect('/catalogue?q='.rawurlencode($query));
+        $this->get('/catalogue/advanced?' . http_build_query($filled))->assertRedirect(
+            '/catalogue?q=' . rawurlencode($query),
+        );
         $this->assertSame(['Low Water'], $this->found(['q' => $query]));
-        $page = $this->get('/catalogue/advanced?'.http_build_query(['q' => "{$query} lam*"]))->assertOk();
-        foreach (['all' => 'low', 'phrase' => 'the sea', 'any' => 'water tide', 'none' => 'garden', 'author' => 'tamsin ebbing', 'year_from' => '2010', 'rest' => 'lam*'] as $name => $value) {
+        $page = $this->get('/catalogue/advanced?' . http_build_query(['q' => "{$query} lam*"]))->assertOk();
+        foreach (
+            [
+                'all' => 'low',
+                'phrase' => 'the sea',
+                'any' => 'water tide',
+                'none' => 'garden',
+                'author' => 'tamsin ebbing',
+                'year_from' => '2010',
+                'rest' => 'lam*',
+            ]
+            as $name => $value
+        ) {
             $page->assertSee("name=\"{$name}\" value=\"{$value}\"", false);
         }
         // Languages are chosen among those that titles are in, by their names; one that a search named all the same stays.
         $this->record('Cartas desde el muelle', ['language' => 'es']);
         $page = $this->get('/catalogue/advanced?q=lang:es&audience=teen')->assertOk();
-        $page->assertSee('<option value="es" selected>Spanish</option>', false)->assertDontSee('>French</option>', false)->assertSee('<option value="teen" selected>Teens</option>', false);
+        $page
+            ->assertSee('<option value="es" selected>Spanish</option>', false)
+            ->assertDontSee('>French</option>', false)
+            ->assertSee('<option value="teen" selected>Teens</option>', false);
         $this->get('/catalogue/advanced?q=lang:fr')->assertSee('<option value="fr" selected>French</option>', false);
-        $this->get('/catalogue/advanced?go=1&lang=es&audience=teen')->assertRedirect('/catalogue?q=lang%3Aes&audience=teen');
+        $this->get('/catalogue/advanced?go=1&lang=es&audience=teen')->assertRedirect(
+            '/catalogue?q=lang%3Aes&audience=teen',
+        );
     }
 
     public function test_suggestions_say_what_they_are_and_how_many(): void
@@ -294,8 +444,19 @@ final class SearchTest extends TestCase
         $this->shelf();
         $this->record('Low Tide at Last', ['people' => ['author:Tamsin Ebbing'], 'series' => 'Saltmere Chronicles']);
         $this->withCookie('library', 'saltmere');
-        $rows = fn (string $typed): array => preg_match_all('~<span class="min-w-0 truncate">(.*?)</span><span[^>]*>(.*?)</span>~s', (string) $this->get('/suggest?q='.urlencode($typed))->assertOk()->getContent(), $m) > 0
-            ? array_map(fn (string $label, string $kind): string => html_entity_decode("{$label} ({$kind})"), $m[1], $m[2]) : [];
+        $rows = fn(string $typed): array => preg_match_all(
+            '~<span class="min-w-0 truncate">(.*?)</span><span[^>]*>(.*?)</span>~s',
+            (string) $this->get('/suggest?q=' . urlencode($typed))
+                ->assertOk()
+                ->getContent(),
+            $m,
+        ) > 0
+            ? array_map(
+                fn(string $label, string $kind): string => html_entity_decode("{$label} ({$kind})"),
+                $m[1],
+                $m[2],
+            )
+            : [];
 
         $this->assertEqualsCanonicalizing(['Low Water (ebook)', 'Low Tide at Last (ebook)'], $rows('low'));
         $this->assertSame(['Low Water (ebook)'], $rows('low wa'));
@@ -315,8 +476,13 @@ final class SearchTest extends TestCase
     public function test_pinned_filters_come_with_the_next_search_and_go_when_taken_out(): void
     {
         $this->shelf();
-        $pin = fn (array $what): string => (string) $this->post('/catalogue/pins', ['search' => 'format=audiobook&language=en&order=newest', ...$what])->assertRedirect()->headers->get('Location');
-        $names = fn (string $address): array => $this->get($address)->assertOk()->viewData('page')->pluck('name')->all();
+        $pin = fn(array $what): string => (string) $this->post('/catalogue/pins', [
+            'search' => 'format=audiobook&language=en&order=newest',
+            ...$what,
+        ])
+            ->assertRedirect()
+            ->headers->get('Location');
+        $names = fn(string $address): array => $this->get($address)->assertOk()->viewData('page')->pluck('name')->all();
         foreach ([null, $this->card()->person] as $who) {
             $who === null ? $this->withCookie('library', 'saltmere') : $this->be($who);
             $this->assertStringContainsString('format=audiobook', $pin(['filter' => 'format']));

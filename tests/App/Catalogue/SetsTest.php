@@ -52,22 +52,56 @@ final class SetsTest extends TestCase
         parent::setUp();
         $this->random = new Randomizer(new Mt19937(5));
         $consortium = DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
-        $this->libraries = array_map(fn (string $slug): Library => $this->library($slug, $consortium), ['saltmere', 'hollow', 'larkspur']);
+        $this->libraries = array_map(fn(string $slug): Library => $this->library($slug, $consortium), [
+            'saltmere',
+            'hollow',
+            'larkspur',
+        ]);
         $this->libraries[1]->update(['pay_per_loan_budget_cents' => 500]);
-        Artisan::call('demo:grow --titles='.self::TITLES);
+        Artisan::call('demo:grow --titles=' . self::TITLES);
         app(RefreshAvailability::class)();
-        $this->series = DB::table('search_rows')->whereNotNull('series_id')->distinct()->orderBy('series_id')->pluck('series_id')->all();
+        $this->series = DB::table('search_rows')
+            ->whereNotNull('series_id')
+            ->distinct()
+            ->orderBy('series_id')
+            ->pluck('series_id')
+            ->all();
     }
 
     public function test_sets_find_and_count_what_looking_at_each_title_does(): void
     {
-        $words = array_column(DB::select("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60"), 'word');
+        $words = array_column(
+            DB::select(
+                "select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60",
+            ),
+            'word',
+        );
         $subjects = DB::table('subjects')->pluck('id')->all();
-        $gather = new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1);
+        $gather = new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1);
         $this->gather($gather);
         $found = 0;
-        foreach (['stem' => 50, 'exact' => 50, 'name' => 5, 'pair' => 200, 'popular' => 5, 'newest' => 5, 'rest3' => 100, 'rest4' => 100, 'name3' => 20, 'name4' => 20] as $kind => $fewest) {
-            $this->assertGreaterThanOrEqual($fewest, DB::table('search_sets')->where('name', 'like', "{$kind}:%")->count(), $kind);
+        foreach (
+            [
+                'stem' => 50,
+                'exact' => 50,
+                'name' => 5,
+                'pair' => 200,
+                'popular' => 5,
+                'newest' => 5,
+                'rest3' => 100,
+                'rest4' => 100,
+                'name3' => 20,
+                'name4' => 20,
+            ]
+            as $kind => $fewest
+        ) {
+            $this->assertGreaterThanOrEqual(
+                $fewest,
+                DB::table('search_sets')
+                    ->where('name', 'like', "{$kind}:%")
+                    ->count(),
+                $kind,
+            );
         }
         $this->assertGreaterThan(500, DB::table('search_rare_words')->count());
         for ($round = 0; $round < 5; $round++) {
@@ -78,10 +112,14 @@ final class SetsTest extends TestCase
                 DB::table('search_gatherings')->delete();
                 [$plain, $plainIds] = $this->answer($search, ranked: 2000);
                 DB::rollBack();
-                $said = json_encode($search->with([])).", round {$round}";
+                $said = json_encode($search->with([])) . ", round {$round}";
                 $this->assertSame(self::comparable($plain), self::comparable($sets), $said);
                 $this->assertEquals($plain->seriesNames, $sets->seriesNames, $said);
-                $this->assertEquals(array_intersect_key($plain->subjectNames, $plain->subjects), array_intersect_key($sets->subjectNames, $sets->subjects), $said);
+                $this->assertEquals(
+                    array_intersect_key($plain->subjectNames, $plain->subjects),
+                    array_intersect_key($sets->subjectNames, $sets->subjects),
+                    $said,
+                );
                 sort($ids);
                 sort($plainIds);
                 $this->assertSame($plainIds, $ids, $said);
@@ -95,22 +133,49 @@ final class SetsTest extends TestCase
 
     public function test_by_sets_too_a_word_has_the_forms_of_the_record_s_language_alone(): void
     {
-        foreach ([['Car', 'en'], ['Cares', 'en'], ['Cares', 'es'], ['Car', 'es'], ['Car', null]] as [$name, $language]) {
+        foreach (
+            [['Car', 'en'], ['Cares', 'en'], ['Cares', 'es'], ['Car', 'es'], ['Car', null]]
+            as [$name, $language]
+        ) {
             for ($n = 0; $n < 12; $n++) {
-                $this->licence(app(SaveRecord::class)(new Record(key: "test:{$name}:{$language}:{$n}", format: Format::Ebook, name: $name, contributors: [], extent: 1, language: $language), $this->now()), library: $this->libraries[0]);
+                $this->licence(
+                    app(SaveRecord::class)(
+                        new Record(
+                            key: "test:{$name}:{$language}:{$n}",
+                            format: Format::Ebook,
+                            name: $name,
+                            contributors: [],
+                            extent: 1,
+                            language: $language,
+                        ),
+                        $this->now(),
+                    ),
+                    library: $this->libraries[0],
+                );
             }
         }
-        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1));
+        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1));
         $this->assertTrue((IndexSnapshot::at($this->now())->gathering ?? null)?->has('stem:car'));
         // “Care” has “car” for its stem in Spanish, and “cares” there too; and in a record of no language any form will do.
-        foreach (['care' => 48, 'car' => 48, 'cares' => 48, 'care -car' => 12, 'car title:cares' => 36] as $words => $count) {
-            $search = fn (): SearchRequest => SearchRequest::read($this->libraries[0]->id, ['q' => $words], new CardEligibility);
+        foreach (
+            ['care' => 48, 'car' => 48, 'cares' => 48, 'care -car' => 12, 'car title:cares' => 36]
+            as $words => $count
+        ) {
+            $search = fn(): SearchRequest => SearchRequest::read(
+                $this->libraries[0]->id,
+                ['q' => $words],
+                new CardEligibility(),
+            );
             [$facets, $ids] = $this->answer($search(), 3);
             DB::beginTransaction();
             DB::table('search_gatherings')->delete();
             $plain = $this->answer($search(), 2000)[1];
             DB::rollBack();
-            $this->assertSame([$count, []], [$facets->total, [...array_diff($ids, $plain), ...array_diff($plain, $ids)]], $words);
+            $this->assertSame(
+                [$count, []],
+                [$facets->total, [...array_diff($ids, $plain), ...array_diff($plain, $ids)]],
+                $words,
+            );
         }
     }
 
@@ -119,12 +184,29 @@ final class SetsTest extends TestCase
         [$bought, $lost] = [$this->title('Zennorwick bought'), $this->title('Zennorwick lost')];
         $licence = $this->licence($lost, library: $this->libraries[2]);
         $this->gather(app(IndexBitmaps::class));
-        $beyond = SearchRequest::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardEligibility);
+        $beyond = SearchRequest::read(
+            $this->libraries[0]->id,
+            ['q' => 'zennorwick', 'reach' => 'beyond'],
+            new CardEligibility(),
+        );
         $this->assertSame([$lost->id], $this->answer($beyond, 3)[1]);
         $this->licence($bought, library: $this->libraries[2]);
         $licence->update(['ends_at' => $this->now()->modify('-1 minute')]);
-        $this->assertSame(2, DB::table('search_index_changes')->whereIn('title_id', [$bought->id, $lost->id])->distinct()->count('title_id'));
-        [$facets, $ids] = $this->answer(SearchRequest::read($this->libraries[0]->id, ['q' => 'zennorwick', 'reach' => 'beyond'], new CardEligibility), 3);
+        $this->assertSame(
+            2,
+            DB::table('search_index_changes')
+                ->whereIn('title_id', [$bought->id, $lost->id])
+                ->distinct()
+                ->count('title_id'),
+        );
+        [$facets, $ids] = $this->answer(
+            SearchRequest::read(
+                $this->libraries[0]->id,
+                ['q' => 'zennorwick', 'reach' => 'beyond'],
+                new CardEligibility(),
+            ),
+            3,
+        );
         $this->assertSame([$bought->id], $ids);
         $this->assertSame(1, $facets->total);
         // What one's own library has is beyond it no more.
@@ -137,17 +219,32 @@ final class SetsTest extends TestCase
         $this->gather(app(IndexBitmaps::class));
         $this->change();
         config(['figporch.page_size' => 50]);
-        $word = DB::selectOne("select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1")->word;
+        $word = DB::selectOne(
+            "select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1",
+        )->word;
         foreach (['most_borrowed', 'newest', 'title', 'soonest', 'relevance'] as $order) {
             $orders = [[], []];
-            foreach ([new SearchTitles(new BitmapSearch, 3, 10), new SearchTitles(new BitmapSearch, 3, 100_000)] as $k => $titles) {
-                $search = SearchRequest::read($this->libraries[0]->id, ['order' => $order, 'q' => $order === 'relevance' ? $word : ''], new CardEligibility);
+            foreach (
+                [new SearchTitles(new BitmapSearch(), 3, 10), new SearchTitles(new BitmapSearch(), 3, 100_000)]
+                as $k => $titles
+            ) {
+                $search = SearchRequest::read(
+                    $this->libraries[0]->id,
+                    ['order' => $order, 'q' => $order === 'relevance' ? $word : ''],
+                    new CardEligibility(),
+                );
                 $total = $titles->total($search, $this->now());
                 for ($page = 1; $page <= ceil($total / 50); $page++) {
-                    Paginator::currentPageResolver(fn (): int => $page);
-                    array_push($orders[$k], ...array_map(fn (Title $title): int => $title->id, $titles->page($search, $total, $this->now())->items()));
+                    Paginator::currentPageResolver(fn(): int => $page);
+                    array_push(
+                        $orders[$k],
+                        ...array_map(
+                            fn(Title $title): int => $title->id,
+                            $titles->page($search, $total, $this->now())->items(),
+                        ),
+                    );
                 }
-                Paginator::currentPageResolver(fn (): int => 1);
+                Paginator::currentPageResolver(fn(): int => 1);
                 $this->assertCount($total, array_unique($orders[$k]), $order);
             }
             $this->assertSame($orders[1], $orders[0], $order);
@@ -156,8 +253,12 @@ final class SetsTest extends TestCase
 
     public function test_another_machine_gets_the_sets_from_the_database(): void
     {
-        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes, paired: 1));
-        $search = SearchRequest::read($this->libraries[0]->id, ['q' => 'the OR "'.$this->inARow(2).'"'], new CardEligibility);
+        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1));
+        $search = SearchRequest::read(
+            $this->libraries[0]->id,
+            ['q' => 'the OR "' . $this->inARow(2) . '"'],
+            new CardEligibility(),
+        );
         [$here, $ids] = $this->answer($search, 3);
         $this->rename();
         $this->assertDirectoryDoesNotExist(LocalIndexCache::folder($this->key('records')));
@@ -169,11 +270,11 @@ final class SetsTest extends TestCase
         // A copy that lost its end, on a full disk say, or that an older version of the application made, is made anew.
         $whole = LocalIndexCache::folder($this->key('records'));
         $damages = [
-            fn (string $copy) => $this->cut("{$copy}/sets"),
-            fn (string $copy) => $this->cut("{$copy}/titles"),
-            fn (string $copy) => $this->cut("{$copy}/series"),
-            fn (string $copy) => file_put_contents("{$copy}/series-names", ''),
-            fn (string $copy) => file_put_contents("{$copy}/index.php", '<?php return [[], [], [], 1];'),
+            fn(string $copy) => $this->cut("{$copy}/sets"),
+            fn(string $copy) => $this->cut("{$copy}/titles"),
+            fn(string $copy) => $this->cut("{$copy}/series"),
+            fn(string $copy) => file_put_contents("{$copy}/series-names", ''),
+            fn(string $copy) => file_put_contents("{$copy}/index.php", '<?php return [[], [], [], 1];'),
         ];
         foreach ($damages as $damage) {
             $this->rename();
@@ -201,9 +302,15 @@ final class SetsTest extends TestCase
 
     public function test_nothing_is_gathered_before_it_is_worth_it_nor_again_before_much_has_changed(): void
     {
-        $this->assertFalse(app(IndexBitmaps::class)->isDue(IndexPart::Records, $this->now()), 'a small catalogue needs no sets');
-        $gather = new IndexBitmaps(new IndexWords, new IndexPrefixes, fewest: 100);
-        $due = fn (): array => array_map(fn (IndexPart $what): bool => $gather->isDue($what, $this->now()), IndexPart::cases());
+        $this->assertFalse(
+            app(IndexBitmaps::class)->isDue(IndexPart::Records, $this->now()),
+            'a small catalogue needs no sets',
+        );
+        $gather = new IndexBitmaps(new IndexWords(), new IndexPrefixes(), fewest: 100);
+        $due = fn(): array => array_map(
+            fn(IndexPart $what): bool => $gather->isDue($what, $this->now()),
+            IndexPart::cases(),
+        );
         $this->assertSame([true, true], $due());
         $this->assertSame(0, DB::table('search_index_changes')->count());
         $this->assertGreaterThan(50, $gather(IndexPart::Records, $this->now()));
@@ -220,26 +327,42 @@ final class SetsTest extends TestCase
         $this->assertSame([true, false], $due());
         $this->assertSame(0, Artisan::call('search:index'));
         $this->assertStringContainsString('sets of records gathered', Artisan::output());
-        $this->assertSame([0, 4], [DB::table('search_index_changes')->count(), DB::table('search_gatherings')->count()], 'older ones go');
+        $this->assertSame(
+            [0, 4],
+            [DB::table('search_index_changes')->count(), DB::table('search_gatherings')->count()],
+            'older ones go',
+        );
         DB::table('search_prefixes')->delete();
         $this->assertSame(0, Artisan::call('search:index --due'));
-        $this->assertStringContainsString(DB::table('search_prefixes')->count().' beginnings of words gathered', Artisan::output());
+        $this->assertStringContainsString(
+            DB::table('search_prefixes')->count() . ' beginnings of words gathered',
+            Artisan::output(),
+        );
         $this->assertSame(2, Artisan::call('search:index everything'));
         $this->assertStringContainsString('It takes records or lending', Artisan::output());
     }
 
     public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_counts_for_nothing(): void
     {
-        $gather = new IndexBitmaps(new IndexWords, new IndexPrefixes, fewest: 100);
+        $gather = new IndexBitmaps(new IndexWords(), new IndexPrefixes(), fewest: 100);
         $gather->begin(IndexPart::Records, (string) Str::uuid());
         $gather->begin(IndexPart::Lending, (string) Str::uuid());
         $this->licence($this->title('Come between'), library: $this->libraries[0]);
-        $this->assertSame(['lending', 'records'], DB::table('search_index_changes')->distinct()->orderBy('of')->pluck('of')->all());
+        $this->assertSame(
+            ['lending', 'records'],
+            DB::table('search_index_changes')->distinct()->orderBy('of')->pluck('of')->all(),
+        );
         $this->assertNull(IndexSnapshot::at($this->now()));
         $this->assertTrue($gather->isDue(IndexPart::Records, $this->now()));
         $this->gather($gather);
         $this->gather($gather);
-        $this->assertSame([4, 0], [DB::table('search_gatherings')->count(), DB::table('search_gatherings')->whereNull('gathered_at')->count()]);
+        $this->assertSame(
+            [4, 0],
+            [
+                DB::table('search_gatherings')->count(),
+                DB::table('search_gatherings')->whereNull('gathered_at')->count(),
+            ],
+        );
     }
 
     private function gather(IndexBitmaps $gather): void
@@ -272,43 +395,54 @@ final class SetsTest extends TestCase
      */
     private function search(array $words, array $subjects): SearchRequest
     {
-        $one = fn (array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
-        $sometimes = fn (callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
-        $asked = array_filter([
-            'q' => match ($this->random->getInt(0, 13)) {
-                10, 11 => '"'.$this->inARow(2).'"',
-                12 => '"'.$this->inARow(3).'" OR "'.$this->inARow(2).'"',
-                13 => '"'.$this->inARow(2)." {$one($words)}\"",
-                0, 1, 2 => '',
-                3 => "{$one($words)} OR {$one($words)}",
-                4 => "{$one($words)} -{$one($words)}",
-                5 => "\"{$one($words)}\"",
-                6 => "({$one($words)} OR NOT {$one($words)}) year:1990-2015",
-                7 => substr($one($words), 0, $this->random->getInt(1, 6)).'* lang:en',
-                8 => "title:{$one($words)} OR author:{$one($words)}",
-                default => $one($words),
-            },
-            'format' => $sometimes(fn (): string => $one(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
-            'audience' => $sometimes(fn (): string => $one(['adult', 'teen', 'child'])),
-            'language' => $sometimes(fn (): string => $one(['en', 'es'])),
-            'year' => $sometimes(fn (): string => $one(['1990-2010', '2005-', '-2020'])),
-            'level' => $sometimes(fn (): string => $one(['2-6', '5-'])),
-            'subjects' => $sometimes(fn (): string => $one($subjects)),
-            'series' => $this->random->getInt(0, 9) === 0 ? (string) $one($this->series) : '',
-            'ready' => $sometimes(fn (): string => '1'),
-            'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
-            'reach' => $one(['', '', 'cards', 'beyond']),
-            'order' => $one(['', 'title', 'newest', 'most_borrowed']),
-        ], fn (string $value): bool => $value !== '');
+        $one = fn(array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
+        $sometimes = fn(callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
+        $asked = array_filter(
+            [
+                'q' => match ($this->random->getInt(0, 13)) {
+                    10, 11 => '"' . $this->inARow(2) . '"',
+                    12 => '"' . $this->inARow(3) . '" OR "' . $this->inARow(2) . '"',
+                    13 => '"' . $this->inARow(2) . " {$one($words)}\"",
+                    0, 1, 2 => '',
+                    3 => "{$one($words)} OR {$one($words)}",
+                    4 => "{$one($words)} -{$one($words)}",
+                    5 => "\"{$one($words)}\"",
+                    6 => "({$one($words)} OR NOT {$one($words)}) year:1990-2015",
+                    7 => substr($one($words), 0, $this->random->getInt(1, 6)) . '* lang:en',
+                    8 => "title:{$one($words)} OR author:{$one($words)}",
+                    default => $one($words),
+                },
+                'format' => $sometimes(fn(): string => $one(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
+                'audience' => $sometimes(fn(): string => $one(['adult', 'teen', 'child'])),
+                'language' => $sometimes(fn(): string => $one(['en', 'es'])),
+                'year' => $sometimes(fn(): string => $one(['1990-2010', '2005-', '-2020'])),
+                'level' => $sometimes(fn(): string => $one(['2-6', '5-'])),
+                'subjects' => $sometimes(fn(): string => $one($subjects)),
+                'series' => $this->random->getInt(0, 9) === 0 ? (string) $one($this->series) : '',
+                'ready' => $sometimes(fn(): string => '1'),
+                'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
+                'reach' => $one(['', '', 'cards', 'beyond']),
+                'order' => $one(['', 'title', 'newest', 'most_borrowed']),
+            ],
+            fn(string $value): bool => $value !== '',
+        );
         $teen = new CardEligibility(['ebook:child', 'ebook:teen', 'audiobook:child', 'audiobook:teen', 'video:child']);
 
-        return SearchRequest::read($this->libraries[0]->id, $asked, $this->random->getInt(0, 2) === 0 ? $teen : new CardEligibility, [$this->libraries[1]->id => new CardEligibility]);
+        return SearchRequest::read(
+            $this->libraries[0]->id,
+            $asked,
+            $this->random->getInt(0, 2) === 0 ? $teen : new CardEligibility(),
+            [$this->libraries[1]->id => new CardEligibility()],
+        );
     }
 
     /** Words of some title's description, in a row. */
     private function inARow(int $count): string
     {
-        $words = explode(' ', (string) DB::table('titles')->where('id', $this->random->getInt(1, self::TITLES))->value('description'));
+        $words = explode(
+            ' ',
+            (string) DB::table('titles')->where('id', $this->random->getInt(1, self::TITLES))->value('description'),
+        );
 
         return implode(' ', array_slice($words, $this->random->getInt(0, count($words) - $count), $count));
     }
@@ -316,12 +450,18 @@ final class SetsTest extends TestCase
     /** @return array{Facets, list<int>} */
     private function answer(SearchRequest $search, int $ranked, int $few = 0): array
     {
-        $inSets = new BitmapSearch;
+        $inSets = new BitmapSearch();
         $this->assertSame(DB::table('search_gatherings')->exists(), $inSets->find($search, $this->now()) !== null);
         $titles = new SearchTitles($inSets, $ranked, $ranked);
         $facets = (new CountFacets($titles, $inSets, new BitmapFacetCounter($few)))->of($search, $this->now());
 
-        return [$facets, array_map(fn (Title $title): int => $title->id, $titles->page($search, $facets->total, $this->now(), self::TITLES * 2)->items())];
+        return [
+            $facets,
+            array_map(
+                fn(Title $title): int => $title->id,
+                $titles->page($search, $facets->total, $this->now(), self::TITLES * 2)->items(),
+            ),
+        ];
     }
 
     /** @return array<string, mixed> without an order of values that means nothing */
@@ -343,11 +483,26 @@ final class SetsTest extends TestCase
         for ($n = 0; $n < 6; $n++) {
             app(BorrowTitle::class)($card->id, $this->random->getInt(1, self::TITLES), null, $this->now());
         }
-        $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), LicenceModel::PayPerLoan, library: $this->libraries[1], price: 300);
-        $this->licence(Title::query()->findOrFail($this->random->getInt(1, self::TITLES)), ends: '+3 days', library: $this->libraries[0]);
+        $this->licence(
+            Title::query()->findOrFail($this->random->getInt(1, self::TITLES)),
+            LicenceModel::PayPerLoan,
+            library: $this->libraries[1],
+            price: 300,
+        );
+        $this->licence(
+            Title::query()->findOrFail($this->random->getInt(1, self::TITLES)),
+            ends: '+3 days',
+            library: $this->libraries[0],
+        );
         $this->licence($this->title('A harbour across the water'), library: $this->libraries[2]);
-        DB::update("update licences set ends_at = now() - interval '1 minute' where id in (select id from licences where library_id <> ? order by md5(id::text || ?) limit 5)", [$this->libraries[0]->id, (string) $this->random->getInt(1, 999)]);
-        DB::update("update search_rows set format = 'video', year = 1999, series_id = ? where title_id = ?", [$this->series[$this->random->getInt(0, count($this->series) - 1)], $this->random->getInt(1, self::TITLES)]);
+        DB::update(
+            "update licences set ends_at = now() - interval '1 minute' where id in (select id from licences where library_id <> ? order by md5(id::text || ?) limit 5)",
+            [$this->libraries[0]->id, (string) $this->random->getInt(1, 999)],
+        );
+        DB::update("update search_rows set format = 'video', year = 1999, series_id = ? where title_id = ?", [
+            $this->series[$this->random->getInt(0, count($this->series) - 1)],
+            $this->random->getInt(1, self::TITLES),
+        ]);
         $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
         $this->travel(2)->days();
     }

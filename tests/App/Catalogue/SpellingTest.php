@@ -12,14 +12,40 @@ use Tests\App\TestCase;
 /** Words with slips in them, against PHP's own levenshtein() over all words that there are. */
 final class SpellingTest extends TestCase
 {
-    private const WORDS = ['lantern', 'lanterns', 'harbour', 'harvest', 'gannet', 'garden', 'gardens', 'keeper', 'keepers', 'island', 'islands', 'lighthouse', 'saltmarsh', 'cinder', 'timber', 'winter', 'water', 'waiter', 'coast', 'coats', 'toast', 'нитка', 'щука', 'שלום', 'пристань'];
+    private const WORDS = [
+        'lantern',
+        'lanterns',
+        'harbour',
+        'harvest',
+        'gannet',
+        'garden',
+        'gardens',
+        'keeper',
+        'keepers',
+        'island',
+        'islands',
+        'lighthouse',
+        'saltmarsh',
+        'cinder',
+        'timber',
+        'winter',
+        'water',
+        'waiter',
+        'coast',
+        'coats',
+        'toast',
+        'нитка',
+        'щука',
+        'שלום',
+        'пристань',
+    ];
 
     protected function setUp(): void
     {
         parent::setUp();
         DB::table('search_words')->delete();
         foreach (self::WORDS as $n => $word) {
-            DB::table('search_words')->insert(['word' => $word, 'titles' => 1 + $n % 5]);
+            DB::table('search_words')->insert(['word' => $word, 'titles' => 1 + ($n % 5)]);
         }
     }
 
@@ -32,7 +58,7 @@ final class SpellingTest extends TestCase
         yield 'two neighbours changed' => ['gannte', 'gannet'];
         yield 'two wrong, found by what is left' => ['lighdhousa', 'lighthouse'];
         yield 'the first letter' => ['xinder', 'cinder'];
-        yield 'another script' => ['пристань'.'ь', 'пристань'];
+        yield 'another script' => ['пристань' . 'ь', 'пристань'];
         yield 'nothing is like it' => ['zzzzzz', null];
         yield 'too short' => ['gar', null];
         yield 'not words at all' => ["%'{}\\\"", null];
@@ -64,7 +90,7 @@ final class SpellingTest extends TestCase
                 2 => substr_replace($word, $letter, $at, 0),
                 default => substr_replace($word, strrev(substr($word, $at, 2)), $at, 2),
             };
-            $nearest = min(array_map(fn (string $known): int => levenshtein($known, $typed), self::WORDS));
+            $nearest = min(array_map(fn(string $known): int => levenshtein($known, $typed), self::WORDS));
             $found = Spelling::of($typed);
             $this->assertNotNull($found, "{$typed} of {$word}");
             // Two that have changed places are two slips, as levenshtein() counts them; one of them may be found where another is one off.

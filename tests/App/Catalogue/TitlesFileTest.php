@@ -14,7 +14,12 @@ final class TitlesFileTest extends TestCase
 {
     public function test_what_some_titles_have_is_counted_by_kind_and_value(): void
     {
-        $has = ['format:ebook' => [0, 65_535, 65_536, 200_000], 'format:music' => [7, 131_072], 'year:1999' => [65_536, 131_072], 'subject:5' => []];
+        $has = [
+            'format:ebook' => [0, 65_535, 65_536, 200_000],
+            'format:music' => [7, 131_072],
+            'year:1999' => [65_536, 131_072],
+            'subject:5' => [],
+        ];
         $path = (string) tempnam(sys_get_temp_dir(), 'titles');
         $bytes = FacetsFile::bytes(array_map(TitleSet::of(...), array_values($has)));
         file_put_contents($path, $bytes);
@@ -23,10 +28,20 @@ final class TitlesFileTest extends TestCase
         $file = new FacetsFile($mapped, array_keys($has));
 
         $this->assertSame([], $file->count(TitleSet::none()));
-        $this->assertSame([], $file->count(TitleSet::of([1, 199_999, 200_001, 4_000_000_000])), 'titles that have nothing, or came later');
+        $this->assertSame(
+            [],
+            $file->count(TitleSet::of([1, 199_999, 200_001, 4_000_000_000])),
+            'titles that have nothing, or came later',
+        );
         $this->assertSame(['format' => ['ebook' => 1]], $file->count(TitleSet::of([200_000])));
-        $this->assertEquals(['format' => ['ebook' => 2, 'music' => 2], 'year' => [1999 => 2]], $file->count(TitleSet::of([0, 7, 65_536, 131_072])));
-        $this->assertEquals(['format' => ['ebook' => 4, 'music' => 2], 'year' => [1999 => 2]], $file->count(TitleSet::of(range(0, 200_000))));
+        $this->assertEquals(
+            ['format' => ['ebook' => 2, 'music' => 2], 'year' => [1999 => 2]],
+            $file->count(TitleSet::of([0, 7, 65_536, 131_072])),
+        );
+        $this->assertEquals(
+            ['format' => ['ebook' => 4, 'music' => 2], 'year' => [1999 => 2]],
+            $file->count(TitleSet::of(range(0, 200_000))),
+        );
         unlink($path);
     }
 

@@ -21,7 +21,10 @@ final class DeskTest extends TestCase
     {
         $staff = $this->staff();
         $this->get('/desk/licences')->assertRedirect('/desk/sign-in');
-        $this->post('/desk/sign-in', ['email' => strtoupper($staff->email), 'password' => 'nine lanterns'])->assertRedirect('/desk/licences');
+        $this->post('/desk/sign-in', [
+            'email' => strtoupper($staff->email),
+            'password' => 'nine lanterns',
+        ])->assertRedirect('/desk/licences');
         $this->get('/desk/licences')->assertOk()->assertSee('Halvard Strand');
         $this->get('/desk/sign-in')->assertRedirect('/desk');
         $this->get('/porch')->assertRedirect('/sign-in');
@@ -32,16 +35,25 @@ final class DeskTest extends TestCase
     public function test_a_wrong_password_or_name_says_the_same_and_tries_are_limited(): void
     {
         $staff = $this->staff();
-        foreach ([[$staff->email, 'wrong'], ['nobody@saltmere.example', 'nine lanterns'], ['', '']] as [$email, $password]) {
-            $this->post('/desk/sign-in', ['email' => $email, 'password' => $password])->assertSessionHasErrors(['email' => __('desk.no_match')]);
+        foreach (
+            [[$staff->email, 'wrong'], ['nobody@saltmere.example', 'nine lanterns'], ['', '']]
+            as [$email, $password]
+        ) {
+            $this->post('/desk/sign-in', ['email' => $email, 'password' => $password])->assertSessionHasErrors([
+                'email' => __('desk.no_match'),
+            ]);
         }
         foreach (range(1, 4) as $n) {
             $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => "wrong{$n}"]);
         }
-        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertSessionHasErrors('email');
+        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertSessionHasErrors(
+            'email',
+        );
         $this->assertGuest('staff');
         $this->travel(16)->minutes();
-        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect('/desk/licences');
+        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect(
+            '/desk/licences',
+        );
     }
 
     public function test_the_desk_opens_to_no_patron_not_even_of_the_staff_group(): void
@@ -52,7 +64,13 @@ final class DeskTest extends TestCase
 
     public function test_figures_lead_to_the_titles_behind_them(): void
     {
-        [$waited, $ending, $few, $gone, $plain] = array_map($this->title(...), ['Waited For', 'Ending', 'Few Loans', 'Gone', 'Plain']);
+        [$waited, $ending, $few, $gone, $plain] = array_map($this->title(...), [
+            'Waited For',
+            'Ending',
+            'Few Loans',
+            'Gone',
+            'Plain',
+        ]);
         $this->licence($waited);
         $this->borrow($this->card(), $waited);
         foreach (range(1, 5) as $n) {
@@ -67,10 +85,17 @@ final class DeskTest extends TestCase
         $this->travel(2)->days();
 
         $this->be($this->staff(), 'staff');
-        $shown = fn (string $show): array => array_values(array_filter(
-            ['Waited For', 'Ending', 'Few Loans', 'Gone', 'Plain'],
-            fn (string $name): bool => str_contains((string) $this->get("/desk/licences?show={$show}")->assertOk()->getContent(), ">{$name}</a>"),
-        ));
+        $shown = fn(string $show): array => array_values(
+            array_filter(
+                ['Waited For', 'Ending', 'Few Loans', 'Gone', 'Plain'],
+                fn(string $name): bool => str_contains(
+                    (string) $this->get("/desk/licences?show={$show}")
+                        ->assertOk()
+                        ->getContent(),
+                    ">{$name}</a>",
+                ),
+            ),
+        );
         $this->assertSame(['Waited For', 'Gone'], $shown('waited_for'));
         $this->assertSame(['Waited For'], $shown('pressed'));
         $this->assertSame(['Gone'], $shown('no_copy'));
@@ -78,11 +103,21 @@ final class DeskTest extends TestCase
         $this->assertSame(['Few Loans'], $shown('few_loans'));
         $this->assertSame(['Waited For', 'Ending', 'Few Loans', 'Gone', 'Plain'], $shown('all'));
         $page = $this->get('/desk/licences')->getContent();
-        foreach (['waited_for' => 2, 'pressed' => 1, 'no_copy' => 1, 'ending' => 1, 'few_loans' => 1] as $show => $count) {
-            $this->assertMatchesRegularExpression("~show={$show}&amp;[^>]*>\\s*<b[^>]*>{$count}</b>~", (string) $page, $show);
+        foreach (
+            ['waited_for' => 2, 'pressed' => 1, 'no_copy' => 1, 'ending' => 1, 'few_loans' => 1]
+            as $show => $count
+        ) {
+            $this->assertMatchesRegularExpression(
+                "~show={$show}&amp;[^>]*>\\s*<b[^>]*>{$count}</b>~",
+                (string) $page,
+                $show,
+            );
         }
         foreach (['pressure', 'holds', 'ends', 'loans_left', 'copies', 'name', 'nonsense'] as $order) {
-            $this->get("/desk/licences?show=all&order={$order}&q=for&format=ebook&target=7")->assertOk()->assertSee('Waited For')->assertDontSee('>Plain</a>', false);
+            $this->get("/desk/licences?show=all&order={$order}&q=for&format=ebook&target=7")
+                ->assertOk()
+                ->assertSee('Waited For')
+                ->assertDontSee('>Plain</a>', false);
         }
     }
 
@@ -98,7 +133,10 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $this->get('/desk/licences')->assertSee('Shared Elsewhere');
         $this->get('/desk/licences?show=no_copy')->assertDontSee('Shared Elsewhere');
-        $this->get("/desk/titles/{$title->id}")->assertOk()->assertSee('And 1 copy that other libraries of the consortium share.')->assertSee('no licence of this title');
+        $this->get("/desk/titles/{$title->id}")
+            ->assertOk()
+            ->assertSee('And 1 copy that other libraries of the consortium share.')
+            ->assertSee('no licence of this title');
     }
 
     public function test_a_table_as_csv_holds_every_row_and_no_formula(): void
@@ -107,12 +145,20 @@ final class DeskTest extends TestCase
             $this->licence($this->title($n === 7 ? '=HYPERLINK("x")' : "Title, {$n}"));
         }
         $this->be($this->staff(), 'staff');
-        $response = $this->get('/desk/licences.csv?show=all&order=name')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8');
+        $response = $this->get('/desk/licences.csv?show=all&order=name')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/csv; charset=UTF-8');
         $csv = $response->streamedContent();
-        $rows = array_map(fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim($csv, "\u{FEFF}\r\n")));
+        $rows = array_map(
+            fn(string $line): array => str_getcsv($line, escape: ''),
+            explode("\r\n", trim($csv, "\u{FEFF}\r\n")),
+        );
 
         $this->assertCount(31, $rows);
-        $this->assertSame(['12'], array_values(array_unique(array_map(fn (array $row): string => (string) count($row), $rows))));
+        $this->assertSame(
+            ['12'],
+            array_values(array_unique(array_map(fn(array $row): string => (string) count($row), $rows))),
+        );
         $this->assertContains('Title, 4', array_column($rows, 1));
         $this->assertContains('\'=HYPERLINK("x")', array_column($rows, 1));
     }
@@ -123,11 +169,34 @@ final class DeskTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $this->hold($this->card(group: 'teen'), $title);
         $this->be($this->staff(), 'staff');
-        $rows = fn (string $of): array => array_map(fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim($this->get("/desk/titles/{$title->id}/{$of}.csv")->assertOk()->streamedContent(), "\u{FEFF}\r\n")));
+        $rows = fn(string $of): array => array_map(
+            fn(string $line): array => str_getcsv($line, escape: ''),
+            explode(
+                "\r\n",
+                trim(
+                    $this->get("/desk/titles/{$title->id}/{$of}.csv")
+                        ->assertOk()
+                        ->streamedContent(),
+                    "\u{FEFF}\r\n",
+                ),
+            ),
+        );
 
-        $this->assertSame([(string) $licence->id, 'Metered by loans', '1', '0', '25', '26'], array_slice($rows('licences')[1], 0, 6));
+        $this->assertSame(
+            [(string) $licence->id, 'Metered by loans', '1', '0', '25', '26'],
+            array_slice($rows('licences')[1], 0, 6),
+        );
         $this->assertSame(['1', '2026-05-01T12:00:00+00:00', 'teen', 'waiting'], array_slice($rows('line')[1], 0, 4));
-        $this->assertSame([(string) $licence->id, '2026-05-01T12:00:00+00:00', $loan->due_at->setTimezone('Atlantic/Azores')->format(DATE_ATOM), 'adult', '0'], $rows('loans')[1]);
+        $this->assertSame(
+            [
+                (string) $licence->id,
+                '2026-05-01T12:00:00+00:00',
+                $loan->due_at->setTimezone('Atlantic/Azores')->format(DATE_ATOM),
+                'adult',
+                '0',
+            ],
+            $rows('loans')[1],
+        );
         $this->assertSame([['2026-05', '1', '1'], 13], [$rows('months')[12], count($rows('months'))]);
         $this->get("/desk/titles/{$title->id}/patrons.csv")->assertNotFound();
     }
@@ -140,13 +209,23 @@ final class DeskTest extends TestCase
         $this->be($staff = $this->staff(), 'staff');
         $order = ['do' => 'copies', 'licence' => (string) $licence->id, 'copies' => '2'];
 
-        $this->get("/desk/titles/{$title->id}/change?".http_build_query($order))->assertOk()->assertSee('1 hold gets a copy at once')->assertSee('Nothing is changed yet');
+        $this->get("/desk/titles/{$title->id}/change?" . http_build_query($order))
+            ->assertOk()
+            ->assertSee('1 hold gets a copy at once')
+            ->assertSee('Nothing is changed yet');
         $this->assertSame(1, $licence->refresh()->copies);
-        $this->post("/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}");
+        $this->post("/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect(
+            "/desk/titles/{$title->id}",
+        );
         $this->assertSame(2, $licence->refresh()->copies);
-        $this->assertSame([HoldState::Ready, HoldState::Waiting], array_map(fn (Hold $h) => $h->refresh()->state, $holds));
+        $this->assertSame(
+            [HoldState::Ready, HoldState::Waiting],
+            array_map(fn(Hold $h) => $h->refresh()->state, $holds),
+        );
         $this->assertEveryCountIsTrue();
-        $this->get("/desk/titles/{$title->id}")->assertSee("{$staff->name} set licence #{$licence->id} from 1 to 2 copies")->assertSee('kept until');
+        $this->get("/desk/titles/{$title->id}")
+            ->assertSee("{$staff->name} set licence #{$licence->id} from 1 to 2 copies")
+            ->assertSee('kept until');
     }
 
     public function test_copies_on_loan_cannot_be_cut(): void
@@ -157,7 +236,9 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $order = ['do' => 'copies', 'licence' => (string) $licence->id, 'copies' => '1'];
         foreach (['get', 'post'] as $method) {
-            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}")->assertSessionHas('refusal', fn (string $said): bool => str_contains($said, '2 copies are on loan'));
+            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])
+                ->assertRedirect("/desk/titles/{$title->id}")
+                ->assertSessionHas('refusal', fn(string $said): bool => str_contains($said, '2 copies are on loan'));
         }
         $this->assertSame(3, $licence->refresh()->copies);
         $this->assertDatabaseCount('licence_changes', 0);
@@ -173,7 +254,10 @@ final class DeskTest extends TestCase
 
         $this->be($this->staff(), 'staff');
         $order = ['do' => 'end', 'licence' => (string) $licence->id, 'ends' => ''];
-        $this->get("/desk/titles/{$title->id}/change?".http_build_query($order))->assertOk()->assertSee('1 ready hold loses its copy')->assertSee('no copy by then');
+        $this->get("/desk/titles/{$title->id}/change?" . http_build_query($order))
+            ->assertOk()
+            ->assertSee('1 ready hold loses its copy')
+            ->assertSee('no copy by then');
         $this->post("/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect();
         $this->assertSame(HoldState::Waiting, $hold->refresh()->state);
         $this->assertLessThanOrEqual($this->now(), $licence->refresh()->ends_at);
@@ -188,18 +272,45 @@ final class DeskTest extends TestCase
         $this->borrow($this->card(), $title);
         [$first, $second] = [$this->hold($this->card(), $title), $this->hold($this->card(), $title)];
         $this->be($this->staff(), 'staff');
-        $add = ['do' => 'add', 'model' => 'metered_by_loans', 'copies' => '1', 'loans' => '26', 'price' => '29,50', 'starts' => '', 'ends' => ''];
-        $this->get("/desk/titles/{$title->id}/change?".http_build_query($add))->assertOk()->assertSee('1 hold gets a copy at once');
+        $add = [
+            'do' => 'add',
+            'model' => 'metered_by_loans',
+            'copies' => '1',
+            'loans' => '26',
+            'price' => '29,50',
+            'starts' => '',
+            'ends' => '',
+        ];
+        $this->get("/desk/titles/{$title->id}/change?" . http_build_query($add))
+            ->assertOk()
+            ->assertSee('1 hold gets a copy at once');
         $this->post("/desk/titles/{$title->id}/change", $add + ['order' => (string) Str::uuid()])->assertRedirect();
         $licence = Licence::query()->orderByDesc('id')->firstOrFail();
-        $this->assertSame([M::MeteredByLoans, 1, 0, 25, 2950], [$licence->model, $licence->copies, $licence->copies_free, $licence->loans_left, $licence->price_cents]);
+        $this->assertSame(
+            [M::MeteredByLoans, 1, 0, 25, 2950],
+            [$licence->model, $licence->copies, $licence->copies_free, $licence->loans_left, $licence->price_cents],
+        );
         $this->assertSame(HoldState::Ready, $first->refresh()->state);
 
-        $later = ['do' => 'add', 'model' => 'metered_by_time', 'copies' => '1', 'starts' => '2026-05-04', 'ends' => '2026-06-30'];
-        $this->get("/desk/titles/{$title->id}/change?".http_build_query($later))->assertOk()->assertSee('No hold gets a copy at once');
+        $later = [
+            'do' => 'add',
+            'model' => 'metered_by_time',
+            'copies' => '1',
+            'starts' => '2026-05-04',
+            'ends' => '2026-06-30',
+        ];
+        $this->get("/desk/titles/{$title->id}/change?" . http_build_query($later))
+            ->assertOk()
+            ->assertSee('No hold gets a copy at once');
         $this->post("/desk/titles/{$title->id}/change", $later + ['order' => (string) Str::uuid()])->assertRedirect();
         $licence = Licence::query()->orderByDesc('id')->firstOrFail();
-        $this->assertSame(['2026-05-04 00:00', '2026-06-30 23:59'], array_map(fn ($at) => $at?->setTimezone('Atlantic/Azores')->format('Y-m-d H:i'), [$licence->starts_at, $licence->ends_at]));
+        $this->assertSame(
+            ['2026-05-04 00:00', '2026-06-30 23:59'],
+            array_map(fn($at) => $at?->setTimezone('Atlantic/Azores')->format('Y-m-d H:i'), [
+                $licence->starts_at,
+                $licence->ends_at,
+            ]),
+        );
         $this->assertSame(HoldState::Waiting, $second->refresh()->state);
         $this->travelTo($licence->starts_at->addMinute());
         Artisan::call('lending:tick');
@@ -211,14 +322,20 @@ final class DeskTest extends TestCase
     {
         $title = $this->title();
         $this->be($this->staff(), 'staff');
-        $page = (string) $this->get("/desk/titles/{$title->id}/change?do=add&model=one_copy_one_user&copies=2")->assertOk()->getContent();
+        $page = (string) $this->get("/desk/titles/{$title->id}/change?do=add&model=one_copy_one_user&copies=2")
+            ->assertOk()
+            ->getContent();
         preg_match('~name="order" value="([0-9a-f-]{36})"~', $page, $m);
         $order = ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '2', 'order' => $m[1] ?? ''];
         foreach ([1, 2] as $time) {
-            $this->post("/desk/titles/{$title->id}/change", $order)->assertRedirect("/desk/titles/{$title->id}")->assertSessionHas('said');
+            $this->post("/desk/titles/{$title->id}/change", $order)
+                ->assertRedirect("/desk/titles/{$title->id}")
+                ->assertSessionHas('said');
         }
         $this->assertSame(1, Licence::query()->count());
-        $this->post("/desk/titles/{$title->id}/change", array_diff_key($order, ['order' => 1]))->assertSessionHasErrors('order');
+        $this->post("/desk/titles/{$title->id}/change", array_diff_key($order, ['order' => 1]))->assertSessionHasErrors(
+            'order',
+        );
         $this->assertSame(1, Licence::query()->count());
     }
 
@@ -226,11 +343,15 @@ final class DeskTest extends TestCase
     {
         $staff = $this->staff();
         $this->get('/loans')->assertRedirect('/sign-in');
-        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect('/desk/licences');
+        $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect(
+            '/desk/licences',
+        );
         $this->post('/desk/sign-out');
         $this->get('/desk/turnaways?month=2026-02')->assertRedirect('/desk/sign-in');
         $card = $this->card(pin: '4071');
-        $this->post('/sign-in?library=saltmere', ['number' => $card->number, 'pin' => '4071'])->assertRedirect('/porch');
+        $this->post('/sign-in?library=saltmere', ['number' => $card->number, 'pin' => '4071'])->assertRedirect(
+            '/porch',
+        );
     }
 
     public function test_a_page_beyond_the_last_is_the_last(): void
@@ -238,7 +359,9 @@ final class DeskTest extends TestCase
         $this->licence($this->title('Plain'));
         $this->be($this->staff(), 'staff');
         foreach (['7', '9223372036854775807', '-1', 'x'] as $page) {
-            $this->get("/desk/licences?show=all&page={$page}")->assertOk()->assertSee('Plain');
+            $this->get("/desk/licences?show=all&page={$page}")
+                ->assertOk()
+                ->assertSee('Plain');
             $this->get("/desk/turnaways?page={$page}")->assertOk();
         }
     }
@@ -252,9 +375,14 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $order = str_replace(['OWN', 'OTHER'], [(string) $licence->id, (string) $elsewhere->id], $order);
         foreach (['get', 'post'] as $method) {
-            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])->assertRedirect("/desk/titles/{$title->id}")->assertSessionHasErrors($field);
+            $this->call($method, "/desk/titles/{$title->id}/change", $order + ['order' => (string) Str::uuid()])
+                ->assertRedirect("/desk/titles/{$title->id}")
+                ->assertSessionHasErrors($field);
         }
-        $this->assertSame([[1, null], [1, null]], Licence::query()->orderBy('id')->get()->map(fn (Licence $l): array => [$l->copies, $l->ends_at])->all());
+        $this->assertSame(
+            [[1, null], [1, null]],
+            Licence::query()->orderBy('id')->get()->map(fn(Licence $l): array => [$l->copies, $l->ends_at])->all(),
+        );
     }
 
     /** @return iterable<string, array{array<string, string>, string}> */
@@ -268,9 +396,21 @@ final class DeskTest extends TestCase
         yield 'ended in the past' => [['do' => 'end', 'licence' => 'OWN', 'ends' => '2026-04-30'], 'ends'];
         yield 'ended on no day' => [['do' => 'end', 'licence' => 'OWN', 'ends' => 'soon'], 'ends'];
         yield 'no model' => [['do' => 'add', 'copies' => '1'], 'model'];
-        yield 'no loans where loans count' => [['do' => 'add', 'model' => 'metered_by_loans', 'copies' => '1'], 'loans'];
+        yield 'no loans where loans count' => [
+            ['do' => 'add', 'model' => 'metered_by_loans', 'copies' => '1'],
+            'loans',
+        ];
         yield 'no end where time counts' => [['do' => 'add', 'model' => 'metered_by_time', 'copies' => '1'], 'ends'];
-        yield 'an end before the start' => [['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1', 'starts' => '2026-06-01', 'ends' => '2026-05-20'], 'ends'];
+        yield 'an end before the start' => [
+            [
+                'do' => 'add',
+                'model' => 'one_copy_one_user',
+                'copies' => '1',
+                'starts' => '2026-06-01',
+                'ends' => '2026-05-20',
+            ],
+            'ends',
+        ];
         yield 'pay per loan for nothing' => [['do' => 'add', 'model' => 'pay_per_loan'], 'price'];
         yield 'a price in words' => [['do' => 'add', 'model' => 'simultaneous', 'price' => 'cheap'], 'price'];
     }
@@ -278,22 +418,46 @@ final class DeskTest extends TestCase
     public function test_turnaways_by_title_and_month_lead_to_each_one(): void
     {
         [$often, $once] = [$this->title('Often'), $this->title('Once')];
-        $rows = [[$often, '2026-04-30 23:30:00+00', Refusal::NoCopyFree], [$often, '2026-05-01 00:30:00+00', Refusal::NoCopyFree], [$often, '2026-05-01 09:00:00+00', Refusal::NoLicence], [$once, '2026-02-02 09:00:00+00', Refusal::NoLicence], [$once, '2025-03-01 09:00:00+00', Refusal::NoLicence]];
+        $rows = [
+            [$often, '2026-04-30 23:30:00+00', Refusal::NoCopyFree],
+            [$often, '2026-05-01 00:30:00+00', Refusal::NoCopyFree],
+            [$often, '2026-05-01 09:00:00+00', Refusal::NoLicence],
+            [$once, '2026-02-02 09:00:00+00', Refusal::NoLicence],
+            [$once, '2025-03-01 09:00:00+00', Refusal::NoLicence],
+        ];
         foreach ($rows as [$title, $at, $reason]) {
-            DB::table('turnaways')->insert(['library_id' => $this->library()->id, 'title_id' => $title->id, 'reason' => $reason->value, 'happened_at' => $at]);
+            DB::table('turnaways')->insert([
+                'library_id' => $this->library()->id,
+                'title_id' => $title->id,
+                'reason' => $reason->value,
+                'happened_at' => $at,
+            ]);
         }
-        DB::table('turnaways')->insert(['library_id' => $this->library('larkspur')->id, 'title_id' => $often->id, 'reason' => 'no_licence', 'happened_at' => '2026-05-01 09:00:00+00']);
+        DB::table('turnaways')->insert([
+            'library_id' => $this->library('larkspur')->id,
+            'title_id' => $often->id,
+            'reason' => 'no_licence',
+            'happened_at' => '2026-05-01 09:00:00+00',
+        ]);
         $this->be($this->staff(), 'staff');
 
-        $this->get('/desk/turnaways')->assertOk()->assertSeeInOrder(['Often', 'Once']);
+        $this->get('/desk/turnaways')
+            ->assertOk()
+            ->assertSeeInOrder(['Often', 'Once']);
         $this->get('/desk/turnaways?reason=no_copy_free')->assertSee('Often')->assertDontSee('>Once</a>', false);
         $this->get('/desk/turnaways?month=2026-02')->assertSee('>Once</a>', false)->assertDontSee('>Often</a>', false);
         // Half past midnight in Greenwich is still April in the Azores, an hour behind in winter but not in May.
-        $this->get("/desk/turnaways/{$often->id}?month=2026-05")->assertSee('in May 2026')->assertSeeInOrder(['No licence', 'No copy free'])->assertSee('>2</b>', false);
+        $this->get("/desk/turnaways/{$often->id}?month=2026-05")
+            ->assertSee('in May 2026')
+            ->assertSeeInOrder(['No licence', 'No copy free'])
+            ->assertSee('>2</b>', false);
         $this->get("/desk/turnaways/{$once->id}")->assertSee('>1</b>', false);
         $csv = $this->get('/desk/turnaways.csv')->streamedContent();
         $this->assertStringContainsString("{$often->id},Often,ebook,0,0,0,0,0,0,0,0,0,0,1,2,3\r\n", $csv);
-        $this->assertSame(3, substr_count($this->get("/desk/turnaways/{$often->id}.csv?month=2026-05")->streamedContent(), "\r\n"));
+        $this->assertSame(
+            3,
+            substr_count($this->get("/desk/turnaways/{$often->id}.csv?month=2026-05")->streamedContent(), "\r\n"),
+        );
     }
 
     public function test_models_are_compared_with_prices_known_and_typed(): void
@@ -309,10 +473,24 @@ final class DeskTest extends TestCase
         foreach (range(1, 4) as $n) {
             $this->hold($this->card(), $title);
         }
-        $this->get("/desk/titles/{$title->id}")->assertOk()->assertSee('50.00')->assertSee('cheapest loan')->assertSee('type a price');
-        $typed = ['money' => '120', 'years' => '1', 'offer' => ['pay_per_loan' => ['price' => '0,50'], 'metered_by_loans' => ['price' => '20', 'copies' => '1', 'loans' => 'none']]];
-        $page = $this->get("/desk/titles/{$title->id}?".http_build_query($typed))->assertOk();
-        $this->assertMatchesRegularExpression('~Pay per loan</b>.*?<td>\d+</td><td>[\d.]+</td><td class="font-semibold">0\.50</td>~s', (string) $page->getContent());
+        $this->get("/desk/titles/{$title->id}")
+            ->assertOk()
+            ->assertSee('50.00')
+            ->assertSee('cheapest loan')
+            ->assertSee('type a price');
+        $typed = [
+            'money' => '120',
+            'years' => '1',
+            'offer' => [
+                'pay_per_loan' => ['price' => '0,50'],
+                'metered_by_loans' => ['price' => '20', 'copies' => '1', 'loans' => 'none'],
+            ],
+        ];
+        $page = $this->get("/desk/titles/{$title->id}?" . http_build_query($typed))->assertOk();
+        $this->assertMatchesRegularExpression(
+            '~Pay per loan</b>.*?<td>\d+</td><td>[\d.]+</td><td class="font-semibold">0\.50</td>~s',
+            (string) $page->getContent(),
+        );
         $this->get("/desk/titles/{$title->id}?offer=x&money=lots&years=900&target=z&licence[]=1")->assertOk();
     }
 
@@ -321,9 +499,18 @@ final class DeskTest extends TestCase
         $this->library();
         $this->assertSame(1, Artisan::call('desk:staff', ['email' => 'new@saltmere.example']));
         $this->assertStringContainsString('--library=saltmere', Artisan::output());
-        $this->assertSame(0, Artisan::call('desk:staff', ['email' => 'New@saltmere.example', '--library' => 'saltmere', '--name' => 'Una Brack']));
+        $this->assertSame(
+            0,
+            Artisan::call('desk:staff', [
+                'email' => 'New@saltmere.example',
+                '--library' => 'saltmere',
+                '--name' => 'Una Brack',
+            ]),
+        );
         preg_match('/Password: (\S+)/', Artisan::output(), $m);
-        $this->post('/desk/sign-in', ['email' => 'new@saltmere.example', 'password' => $m[1] ?? ''])->assertRedirect('/desk/licences');
+        $this->post('/desk/sign-in', ['email' => 'new@saltmere.example', 'password' => $m[1] ?? ''])->assertRedirect(
+            '/desk/licences',
+        );
         $this->get('/desk/licences')->assertSee('Una Brack');
     }
 }

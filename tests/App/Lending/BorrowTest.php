@@ -55,7 +55,9 @@ final class BorrowTest extends TestCase
         $always = $this->licence($title, M::Simultaneous);
 
         $this->assertSame($always->id, $this->borrow($this->card(), $title)->licence_id);
-        DB::table('licences')->where('id', $always->id)->update(['ends_at' => $this->now()]);
+        DB::table('licences')
+            ->where('id', $always->id)
+            ->update(['ends_at' => $this->now()]);
         $this->assertSame($timed->id, $this->borrow($this->card(), $title)->licence_id);
         $this->assertSame($counted->id, $this->borrow($this->card(), $title)->licence_id);
         $this->assertSame(0, $counted->refresh()->loans_left);
@@ -75,7 +77,7 @@ final class BorrowTest extends TestCase
         $this->assertSame([Refusal::NoLicence, Refusal::NoCopyFree], [$none->reason, $busy->reason]);
         $this->assertSame(
             [[$unlicensed->id, 'no_licence'], [$title->id, 'no_copy_free']],
-            DB::table('turnaways')->orderBy('id')->get()->map(fn ($t) => [$t->title_id, $t->reason])->all(),
+            DB::table('turnaways')->orderBy('id')->get()->map(fn($t) => [$t->title_id, $t->reason])->all(),
         );
     }
 
@@ -91,7 +93,10 @@ final class BorrowTest extends TestCase
         $refused = $this->try($card, $titles['C']);
 
         $this->assertInstanceOf(Refused::class, $refused);
-        $this->assertSame([Refusal::LoanLimit, 2, 'B'], [$refused->reason, $refused->limit, $refused->soonestDue?->title]);
+        $this->assertSame(
+            [Refusal::LoanLimit, 2, 'B'],
+            [$refused->reason, $refused->limit, $refused->soonestDue?->title],
+        );
     }
 
     public function test_a_limit_for_one_format(): void
@@ -111,7 +116,11 @@ final class BorrowTest extends TestCase
 
     public function test_the_audience_ceiling_of_a_group(): void
     {
-        DB::table('loan_rules')->insert(['library_id' => $this->library()->id, 'patron_group' => 'child', 'audience_ceiling' => 'child']);
+        DB::table('loan_rules')->insert([
+            'library_id' => $this->library()->id,
+            'patron_group' => 'child',
+            'audience_ceiling' => 'child',
+        ]);
         $this->licence($title = $this->title(audience: Audience::Teen));
         $refused = $this->try($this->card(group: 'child'), $title);
 
@@ -150,12 +159,27 @@ final class BorrowTest extends TestCase
         $licence = $this->licence($title = $this->title());
         $loan = $this->borrow($card = $this->card(), $title);
         $wrongs = [
-            'a second open loan of a title on a card' => ['insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')', [$card->id, $title->id, $licence->id, '1d']],
-            'a licence of another title' => ['insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')', [$card->id, $this->title('Other')->id, $licence->id, '1d']],
-            'more copies out than there are' => ['update licences set copies_free = copies_free - 1 where id = ?', [$licence->id]],
-            'more copies free than there are' => ['update licences set copies_free = copies_free + 2 where id = ?', [$licence->id]],
+            'a second open loan of a title on a card' => [
+                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
+                [$card->id, $title->id, $licence->id, '1d'],
+            ],
+            'a licence of another title' => [
+                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
+                [$card->id, $this->title('Other')->id, $licence->id, '1d'],
+            ],
+            'more copies out than there are' => [
+                'update licences set copies_free = copies_free - 1 where id = ?',
+                [$licence->id],
+            ],
+            'more copies free than there are' => [
+                'update licences set copies_free = copies_free + 2 where id = ?',
+                [$licence->id],
+            ],
             'an open loan of nobody' => ['update loans set card_id = null where id = ?', [$loan->id]],
-            'a ready hold without a copy' => ['insert into holds (card_id, library_id, title_id, state, placed_at, line_at) values (?, ?, ?, \'ready\', now(), now())', [$card->id, $this->library()->id, $title->id]],
+            'a ready hold without a copy' => [
+                'insert into holds (card_id, library_id, title_id, state, placed_at, line_at) values (?, ?, ?, \'ready\', now(), now())',
+                [$card->id, $this->library()->id, $title->id],
+            ],
             'a model that does not exist' => ['update licences set model = \'forever\' where id = ?', [$licence->id]],
         ];
         foreach ($wrongs as $what => [$sql, $bindings]) {

@@ -31,19 +31,29 @@ final class BorrowingJourneyTest extends TestCase
         $one = $this->card();
         $two = $this->card();
 
-        $this->as($one)->get("/titles/{$title->id}/borrow")->assertOk()->assertSeeInOrder(['7 days', '14 days', '21 days', 'This makes 1 of 7 loans']);
+        $this->as($one)
+            ->get("/titles/{$title->id}/borrow")
+            ->assertOk()
+            ->assertSeeInOrder(['7 days', '14 days', '21 days', 'This makes 1 of 7 loans']);
         $this->post("/titles/{$title->id}/borrow", ['length' => '21d'])->assertRedirect("/titles/{$title->id}");
         $loan = Loan::query()->sole();
-        $this->get('/porch')->assertSee('The Salt Ledger')->assertSee("/loans/{$loan->id}/read", false)->assertSee('due 22 May');
+        $this->get('/porch')
+            ->assertSee('The Salt Ledger')
+            ->assertSee("/loans/{$loan->id}/read", false)
+            ->assertSee('due 22 May');
         $this->get('/loans')->assertSee('22 May');
         $this->get("/loans/{$loan->id}/read")->assertOk();
 
-        $this->as($two)->get("/titles/{$title->id}")->assertSee('at the latest 22 May');
+        $this->as($two)
+            ->get("/titles/{$title->id}")
+            ->assertSee('at the latest 22 May');
         $this->post("/titles/{$title->id}/borrow")->assertSessionHas('refusal');
         $this->post("/titles/{$title->id}/hold")->assertRedirect();
         $this->get('/holds')->assertSee('1st in line')->assertSee('22 May');
 
-        $this->as($one)->post("/loans/{$loan->id}/return")->assertSessionHas('undo', $loan->id);
+        $this->as($one)
+            ->post("/loans/{$loan->id}/return")
+            ->assertSessionHas('undo', $loan->id);
         $this->get("/loans/{$loan->id}/read")->assertStatus(410);
         $this->post("/loans/{$loan->id}/undo-return")->assertSessionHas('refusal');
 
@@ -63,10 +73,18 @@ final class BorrowingJourneyTest extends TestCase
     {
         $this->licence($title = $this->title());
         $this->as($this->card());
-        $this->get("/titles/{$title->id}/borrow", ['HX-Request' => 'true'])->assertOk()->assertDontSee('<html', false)->assertSee('hx-post', false);
-        $this->post("/titles/{$title->id}/borrow", ['length' => '7d'], ['HX-Request' => 'true'])->assertOk()
-            ->assertSee("id=\"action-{$title->id}\"", false)->assertSee('On loan to you until')->assertSee('1 of 7 loans');
-        $this->post("/titles/{$title->id}/borrow", ['length' => 'a week'], ['HX-Request' => 'true'])->assertSee('That length is not offered');
+        $this->get("/titles/{$title->id}/borrow", ['HX-Request' => 'true'])
+            ->assertOk()
+            ->assertDontSee('<html', false)
+            ->assertSee('hx-post', false);
+        $this->post("/titles/{$title->id}/borrow", ['length' => '7d'], ['HX-Request' => 'true'])
+            ->assertOk()
+            ->assertSee("id=\"action-{$title->id}\"", false)
+            ->assertSee('On loan to you until')
+            ->assertSee('1 of 7 loans');
+        $this->post("/titles/{$title->id}/borrow", ['length' => 'a week'], ['HX-Request' => 'true'])->assertSee(
+            'That length is not offered',
+        );
     }
 
     public function test_at_the_limit_one_loan_can_be_returned_from_the_refusal(): void
@@ -75,7 +93,10 @@ final class BorrowingJourneyTest extends TestCase
         $this->licence($first = $this->title('First'));
         $this->licence($second = $this->title('Second'));
         $loan = $this->borrow($card = $this->card(), $first);
-        $this->as($card)->post("/titles/{$second->id}/borrow", [], ['HX-Request' => 'true'])->assertSee('“First” ends soonest')->assertSee("/loans/{$loan->id}/return", false);
+        $this->as($card)
+            ->post("/titles/{$second->id}/borrow", [], ['HX-Request' => 'true'])
+            ->assertSee('“First” ends soonest')
+            ->assertSee("/loans/{$loan->id}/return", false);
     }
 
     public function test_the_same_form_sent_twice_is_one_loan(): void
@@ -92,7 +113,10 @@ final class BorrowingJourneyTest extends TestCase
         $here = $this->card();
         $there = $this->card($this->library('larkspur'), person: $here->person);
         $this->licence($title = $this->title(), library: $there->library);
-        $this->as($here)->get('/catalogue?library=larkspur')->assertPlainCookie('library', 'larkspur')->assertSee('Low Water');
+        $this->as($here)
+            ->get('/catalogue?library=larkspur')
+            ->assertPlainCookie('library', 'larkspur')
+            ->assertSee('Low Water');
         $this->withUnencryptedCookie('library', 'larkspur')->post("/titles/{$title->id}/borrow");
         $this->assertSame($there->id, Loan::query()->sole()->card_id);
         $this->get('/loans')->assertSee('from Larkspur');
@@ -100,9 +124,11 @@ final class BorrowingJourneyTest extends TestCase
 
     public function test_without_a_card_here_one_is_told_where_to_ask(): void
     {
-        $this->licence($title = $this->title(), library: $elsewhere = $this->library('larkspur'));
+        $this->licence($title = $this->title(), library: ($elsewhere = $this->library('larkspur')));
         $this->as($this->card());
-        $this->withUnencryptedCookie('library', $elsewhere->slug)->post("/titles/{$title->id}/borrow")->assertSessionHas('refusal');
+        $this->withUnencryptedCookie('library', $elsewhere->slug)
+            ->post("/titles/{$title->id}/borrow")
+            ->assertSessionHas('refusal');
         $this->assertSame(0, Loan::query()->count());
     }
 
@@ -111,7 +137,9 @@ final class BorrowingJourneyTest extends TestCase
         $this->licence($title = $this->title());
         $this->borrow($this->card(), $title);
         $hold = $this->hold($card = $this->card(), $title);
-        $this->as($card)->delete("/holds/{$hold->id}")->assertSessionHas('said');
+        $this->as($card)
+            ->delete("/holds/{$hold->id}")
+            ->assertSessionHas('said');
         $this->assertSame('cancelled', Hold::query()->sole()->state->value);
         $this->get('/holds')->assertSee('You are not waiting for anything.');
     }
@@ -136,9 +164,16 @@ final class BorrowingJourneyTest extends TestCase
         $this->as($card = $this->card());
         $this->borrow($card, $title);
         $this->withUnencryptedCookie('locale', 'es');
-        foreach (['/porch', '/catalogue', "/titles/{$title->id}", '/loans', '/holds', '/notices', '/nothing'] as $page) {
+        foreach (
+            ['/porch', '/catalogue', "/titles/{$title->id}", '/loans', '/holds', '/notices', '/nothing']
+            as $page
+        ) {
             $html = (string) $this->get($page)->getContent();
-            $this->assertDoesNotMatchRegularExpression('/\b(common|account|catalogue|lending|reading|notices|dates)\.[a-z_]+/', strip_tags($html), $page);
+            $this->assertDoesNotMatchRegularExpression(
+                '/\b(common|account|catalogue|lending|reading|notices|dates)\.[a-z_]+/',
+                strip_tags($html),
+                $page,
+            );
         }
         $this->assertSame(Title::query()->count(), 1);
     }

@@ -27,7 +27,9 @@ final class FollowTest extends TestCase
 
     private function issue(int $number): Title
     {
-        return app(SaveRecord::class)(new Record(key: "tide:{$number}", format: Format::Magazine, name: 'Tide & Timber', contributors: [], extent: 40, edition: "Issue {$number}", published: "2026-0{$number}", series: 'Tide & Timber', seriesPosition: $number), $this->now());
+        return app(
+            SaveRecord::class,
+        )(new Record(key: "tide:{$number}", format: Format::Magazine, name: 'Tide & Timber', contributors: [], extent: 40, edition: "Issue {$number}", published: "2026-0{$number}", series: 'Tide & Timber', seriesPosition: $number), $this->now());
     }
 
     public function test_the_latest_issue_stands_first_and_each_is_a_title_of_its_own(): void
@@ -35,7 +37,11 @@ final class FollowTest extends TestCase
         $first = Title::query()->where('edition', 'Issue 1')->firstOrFail();
         $second = Title::query()->where('edition', 'Issue 2')->firstOrFail();
         $this->assertNotSame($first->work_id, $second->work_id);
-        $this->get("/titles/{$first->id}")->assertOk()->assertSee('Issues of “Tide &amp; Timber”', false)->assertSeeInOrder(['February 2026', 'January 2026'])->assertSee('Tell me of the next issue');
+        $this->get("/titles/{$first->id}")
+            ->assertOk()
+            ->assertSee('Issues of “Tide &amp; Timber”', false)
+            ->assertSeeInOrder(['February 2026', 'January 2026'])
+            ->assertSee('Tell me of the next issue');
     }
 
     public function test_the_next_issue_is_told_of_or_borrowed_once_and_those_before_are_not(): void
@@ -44,7 +50,9 @@ final class FollowTest extends TestCase
         $told = $this->card();
         $this->post("/titles/{$first->id}/follow", ['how' => 'borrow'])->assertRedirect("/titles/{$first->id}#series");
         $this->be($told->person)->post("/titles/{$first->id}/follow", ['how' => 'tell']);
-        $this->get("/titles/{$first->id}")->assertSee('You follow “Tide &amp; Timber” and are told of its next issue.', false)->assertSee('No longer follow');
+        $this->get("/titles/{$first->id}")
+            ->assertSee('You follow “Tide &amp; Timber” and are told of its next issue.', false)
+            ->assertSee('No longer follow');
         $this->artisan('lending:tick');
         $this->assertSame(0, DB::table('notices')->count());
 
@@ -57,7 +65,10 @@ final class FollowTest extends TestCase
         $this->travel(3)->days();
         $this->artisan('lending:tick');
         $this->artisan('lending:tick');
-        $this->assertSame([$third->id], DB::table('loans')->where('card_id', $this->card->id)->pluck('title_id')->all());
+        $this->assertSame(
+            [$third->id],
+            DB::table('loans')->where('card_id', $this->card->id)->pluck('title_id')->all(),
+        );
         $this->assertSame(0, DB::table('loans')->where('card_id', $told->id)->count());
         $this->assertSame(2, DB::table('notices')->where('kind', 'issue_here')->count());
         $this->be($told->person)->get('/notices')->assertSee('“Tide & Timber”: Issue 3 has come');
@@ -70,8 +81,18 @@ final class FollowTest extends TestCase
         $this->licence($this->issue(4));
         $this->travel(1)->days();
         $this->artisan('lending:tick');
-        $this->assertSame(1, DB::table('notices')->where(['kind' => 'issue_here', 'person_id' => $told->person_id])->count());
-        $this->assertSame(2, DB::table('notices')->where(['kind' => 'issue_here', 'person_id' => $this->card->person_id])->count());
+        $this->assertSame(
+            1,
+            DB::table('notices')
+                ->where(['kind' => 'issue_here', 'person_id' => $told->person_id])
+                ->count(),
+        );
+        $this->assertSame(
+            2,
+            DB::table('notices')
+                ->where(['kind' => 'issue_here', 'person_id' => $this->card->person_id])
+                ->count(),
+        );
     }
 
     public function test_what_cannot_be_borrowed_is_told_of(): void

@@ -34,11 +34,17 @@ final class HoldTest extends TestCase
         app(ReturnLoan::class)($loan->id, $this->now());
 
         $first->refresh();
-        $this->assertSame([HoldState::Ready, $licence->id, '2026-05-04 12:00'], [$first->state, $first->licence_id, $first->kept_until?->format('Y-m-d H:i')]);
+        $this->assertSame(
+            [HoldState::Ready, $licence->id, '2026-05-04 12:00'],
+            [$first->state, $first->licence_id, $first->kept_until?->format('Y-m-d H:i')],
+        );
         $this->assertSame(HoldState::Waiting, $second->refresh()->state);
         $this->assertSame(0, $licence->refresh()->copies_free);
         $notice = Notice::query()->sole();
-        $this->assertSame([$next->person_id, 'hold_ready', 'Low Water'], [$notice->person_id, $notice->kind, $notice->facts['name']]);
+        $this->assertSame(
+            [$next->person_id, 'hold_ready', 'Low Water'],
+            [$notice->person_id, $notice->kind, $notice->facts['name']],
+        );
         $this->assertSame(1, DB::table('jobs')->count(), 'the mail is queued in the same transaction');
         $this->assertEveryCountIsTrue();
 
@@ -69,7 +75,10 @@ final class HoldTest extends TestCase
         $this->travel(72)->hours();
         $this->artisan('lending:tick')->assertSuccessful();
         $slow->refresh();
-        $this->assertSame([HoldState::Paused, 1, 'ready'], [$slow->state, $slow->misses, $quick->refresh()->state->value]);
+        $this->assertSame(
+            [HoldState::Paused, 1, 'ready'],
+            [$slow->state, $slow->misses, $quick->refresh()->state->value],
+        );
         $this->assertTrue($slow->line_at > $quick->line_at, 'behind the next waiting patron');
         $this->assertEquals($this->now()->addDays(7), $slow->paused_until);
 
@@ -83,7 +92,10 @@ final class HoldTest extends TestCase
         $this->travel(72)->hours();
         app(SettleHolds::class)($this->now());
         $this->assertSame(HoldState::Lapsed, $slow->refresh()->state);
-        $this->assertSame(['hold_ready', 'hold_missed', 'hold_ready', 'hold_ready', 'hold_lapsed'], Notice::query()->orderBy('id')->pluck('kind')->all());
+        $this->assertSame(
+            ['hold_ready', 'hold_missed', 'hold_ready', 'hold_ready', 'hold_lapsed'],
+            Notice::query()->orderBy('id')->pluck('kind')->all(),
+        );
         $this->assertEveryCountIsTrue();
     }
 
@@ -120,10 +132,23 @@ final class HoldTest extends TestCase
     {
         $this->licence($title = $this->title());
         $this->borrow($this->card(), $title);
-        $holds = [$this->hold($this->card(), $title), $this->hold($this->card(), $title), $this->hold($this->card(), $title)];
-        app(AddLicence::class)($this->library()->id, $title->id, M::OneCopyOneUser, 2, null, $this->now(), null, $this->now());
+        $holds = [
+            $this->hold($this->card(), $title),
+            $this->hold($this->card(), $title),
+            $this->hold($this->card(), $title),
+        ];
+        app(AddLicence::class)(
+            $this->library()->id,
+            $title->id,
+            M::OneCopyOneUser,
+            2,
+            null,
+            $this->now(),
+            null,
+            $this->now(),
+        );
 
-        $this->assertSame(['ready', 'ready', 'waiting'], array_map(fn (Hold $h) => $h->refresh()->state->value, $holds));
+        $this->assertSame(['ready', 'ready', 'waiting'], array_map(fn(Hold $h) => $h->refresh()->state->value, $holds));
         $this->assertEveryCountIsTrue();
     }
 
@@ -163,7 +188,11 @@ final class HoldTest extends TestCase
     public function test_loans_that_fall_due_together_each_pass_their_copy_to_the_next_in_line(): void
     {
         $this->licence($title = $this->title(), copies: 3);
-        $loans = [$this->borrow($this->card(), $title), $this->borrow($this->card(), $title), $this->borrow($this->card(), $title)];
+        $loans = [
+            $this->borrow($this->card(), $title),
+            $this->borrow($this->card(), $title),
+            $this->borrow($this->card(), $title),
+        ];
         $holds = [$this->hold($this->card(), $title), $this->hold($this->card(), $title)];
         $this->licence($other = $this->title('High Water'), M::MeteredByLoans, loans: 3);
         $loans[] = $this->borrow($this->card(), $other);
@@ -177,9 +206,23 @@ final class HoldTest extends TestCase
         foreach ($loans as $loan) {
             $this->assertEquals($loan->refresh()->due_at, $loan->ended_at);
         }
-        $this->assertSame(['ready', 'ready', 'paused'], array_map(fn (Hold $h) => $h->refresh()->state->value, [...$holds, $paused]));
-        $this->assertSame([1, 1, 1], array_map(fn (Title $t): int => $t->licences()->sole()->copies_free, [$title, $other, $free]));
-        $this->assertSame(['loan_ended' => 5, 'hold_ready' => 2], Notice::query()->selectRaw('kind, count(*) n')->groupBy('kind')->orderByDesc('n')->pluck('n', 'kind')->all());
+        $this->assertSame(
+            ['ready', 'ready', 'paused'],
+            array_map(fn(Hold $h) => $h->refresh()->state->value, [...$holds, $paused]),
+        );
+        $this->assertSame(
+            [1, 1, 1],
+            array_map(fn(Title $t): int => $t->licences()->sole()->copies_free, [$title, $other, $free]),
+        );
+        $this->assertSame(
+            ['loan_ended' => 5, 'hold_ready' => 2],
+            Notice::query()
+                ->selectRaw('kind, count(*) n')
+                ->groupBy('kind')
+                ->orderByDesc('n')
+                ->pluck('n', 'kind')
+                ->all(),
+        );
         $this->assertEveryCountIsTrue();
     }
 
@@ -195,7 +238,14 @@ final class HoldTest extends TestCase
         $this->assertNull($loan->refresh()->ended_at);
         // As when its process is killed; the database notices a moment later.
         $other->disconnect();
-        for ($n = 0; $n < 1000 && DB::scalar("select exists (select from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database()) and pid <> pg_backend_pid())"); $n++) {
+        for (
+            $n = 0;
+            $n < 1000 &&
+            DB::scalar(
+                "select exists (select from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database()) and pid <> pg_backend_pid())",
+            );
+            $n++
+        ) {
             usleep(10_000);
         }
         $this->artisan('lending:tick')->expectsOutput('1 loans ended.')->assertSuccessful();

@@ -37,7 +37,9 @@ final class LineCareTest extends TestCase
     public function test_a_paused_hold_is_passed_over_and_keeps_its_place(): void
     {
         [, $loan, $first, $second, $card] = $this->line();
-        $this->be($card->person)->post("/holds/{$first->id}/pause", ['until' => '2026-05-20'])->assertSessionHas('said');
+        $this->be($card->person)
+            ->post("/holds/{$first->id}/pause", ['until' => '2026-05-20'])
+            ->assertSessionHas('said');
         $this->assertSame(HoldState::Paused, $first->refresh()->state);
         $this->get('/holds')->assertSee('Paused until 20 May')->assertSee('1st in line');
         $this->giveBack($loan);
@@ -70,7 +72,9 @@ final class LineCareTest extends TestCase
         $this->giveBack($loan);
         $this->assertSame(HoldState::Ready, $first->refresh()->state);
         $this->travel(60)->hours();
-        $this->be($card->person)->post("/holds/{$first->id}/pause", ['until' => '2026-05-05'])->assertSessionHas('said');
+        $this->be($card->person)
+            ->post("/holds/{$first->id}/pause", ['until' => '2026-05-05'])
+            ->assertSessionHas('said');
         $this->assertSame([HoldState::Paused, 60 * 3600], [$first->refresh()->state, $first->kept_seconds]);
         $this->assertSame(HoldState::Ready, $second->refresh()->state);
         $this->assertEveryCountIsTrue();
@@ -82,7 +86,9 @@ final class LineCareTest extends TestCase
         $this->assertSame(HoldState::Ready, $first->refresh()->state);
         $this->assertEquals($this->now()->addHours(72), $first->kept_until);
         $this->travel(70)->hours();
-        $this->be($card->person)->post("/holds/{$first->id}/pause", ['until' => '2026-05-20'])->assertSessionHas('refusal');
+        $this->be($card->person)
+            ->post("/holds/{$first->id}/pause", ['until' => '2026-05-20'])
+            ->assertSessionHas('refusal');
         $this->assertSame(HoldState::Ready, $first->refresh()->state, 'it can still be borrowed');
         $this->assertIsInt($this->borrow($card, $title)->id);
         $this->assertEveryCountIsTrue();
@@ -92,11 +98,16 @@ final class LineCareTest extends TestCase
     {
         $this->licence($title = $this->title());
         $loan = $this->borrow($this->card(), $title);
-        $this->be(($card = $this->card())->person)->post("/titles/{$title->id}/hold", ['at_once' => '1'])->assertSessionHas('said');
+        $this->be(($card = $this->card())->person)
+            ->post("/titles/{$title->id}/hold", ['at_once' => '1'])
+            ->assertSessionHas('said');
         $this->giveBack($loan);
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame(1, Loan::query()->where('card_id', $card->id)->whereNull('ended_at')->count());
-        $this->assertSame(['hold_borrowed'], DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all());
+        $this->assertSame(
+            ['hold_borrowed'],
+            DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all(),
+        );
         $this->assertEveryCountIsTrue();
     }
 
@@ -113,7 +124,10 @@ final class LineCareTest extends TestCase
         $this->travel(2)->minutes();
         Artisan::call('lending:tick');
         $this->assertSame(HoldState::Ready, $hold->refresh()->state);
-        $this->assertSame(['hold_ready'], DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all());
+        $this->assertSame(
+            ['hold_ready'],
+            DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all(),
+        );
         app(BorrowForHold::class)($hold->id, $this->now());
         $this->assertSame(1, DB::table('notices')->where('person_id', $card->person_id)->count(), 'told once');
     }
@@ -127,7 +141,10 @@ final class LineCareTest extends TestCase
             $this->travel(5)->days();
             Artisan::call('lending:tick');
             $this->assertSame(HoldState::Ready, $holds[0]->refresh()->state);
-            $this->assertSame($model === M::Simultaneous ? HoldState::Ready : HoldState::Waiting, $holds[1]->refresh()->state);
+            $this->assertSame(
+                $model === M::Simultaneous ? HoldState::Ready : HoldState::Waiting,
+                $holds[1]->refresh()->state,
+            );
             $this->assertEveryCountIsTrue();
             $this->borrow($holds[0]->card, $title);
             $this->assertEveryCountIsTrue();
@@ -138,13 +155,19 @@ final class LineCareTest extends TestCase
     {
         $licence = $this->licence($title = $this->title());
         $this->borrow($this->card(), $title);
-        $holds = array_map(fn (): Hold => $this->hold($this->card(), $title), range(1, 3));
+        $holds = array_map(fn(): Hold => $this->hold($this->card(), $title), range(1, 3));
         app(ChangeLicence::class)->copies($licence, 3, $this->now());
-        $this->assertSame([HoldState::Ready, HoldState::Ready, HoldState::Waiting], array_map(fn (Hold $h) => $h->refresh()->state, $holds));
+        $this->assertSame(
+            [HoldState::Ready, HoldState::Ready, HoldState::Waiting],
+            array_map(fn(Hold $h) => $h->refresh()->state, $holds),
+        );
         $this->assertEveryCountIsTrue();
 
         app(ChangeLicence::class)->copies($licence, 2, $this->now());
-        $this->assertSame([HoldState::Ready, HoldState::Waiting, HoldState::Waiting], array_map(fn (Hold $h) => $h->refresh()->state, $holds));
+        $this->assertSame(
+            [HoldState::Ready, HoldState::Waiting, HoldState::Waiting],
+            array_map(fn(Hold $h) => $h->refresh()->state, $holds),
+        );
         $this->assertContains('hold_set_back', DB::table('notices')->pluck('kind'));
         $this->assertEveryCountIsTrue();
         $this->assertSame(1, app(ChangeLicence::class)->copies($licence, 0, $this->now()), 'one is on loan');
@@ -164,7 +187,10 @@ final class LineCareTest extends TestCase
         app(ChangeLicence::class)->end($licence->refresh(), $this->now(), $this->now());
         $this->travel(1)->minutes();
         Artisan::call('lending:tick');
-        $this->assertSame([HoldState::Waiting, HoldState::Waiting], [$ready->refresh()->state, $waiting->refresh()->state]);
+        $this->assertSame(
+            [HoldState::Waiting, HoldState::Waiting],
+            [$ready->refresh()->state, $waiting->refresh()->state],
+        );
         $this->assertNull($loan->refresh()->ended_at, 'the loan runs on');
         $kinds = DB::table('notices')->where('person_id', $card->person_id)->pluck('kind')->all();
         $this->assertSame(['licence_gone'], $kinds);
@@ -197,9 +223,16 @@ final class LineCareTest extends TestCase
         $this->licence($old = $this->title('Old'));
         $this->licence($new = $this->title('New'));
         $loan = $this->borrow($card = $this->card(), $old);
-        $this->be($card->person)->get("/titles/{$new->id}/borrow")->assertSee('You are at your limit')->assertSee('“Old” ends soonest')->assertSee('Return it and borrow this');
+        $this->be($card->person)
+            ->get("/titles/{$new->id}/borrow")
+            ->assertSee('You are at your limit')
+            ->assertSee('“Old” ends soonest')
+            ->assertSee('Return it and borrow this');
         $this->post("/titles/{$new->id}/borrow", ['return_first' => (string) $loan->id])->assertSessionHas('said');
-        $this->assertSame(['New'], Loan::query()->whereNull('ended_at')->get()->map(fn (Loan $l) => $l->title()->value('name'))->all());
+        $this->assertSame(
+            ['New'],
+            Loan::query()->whereNull('ended_at')->get()->map(fn(Loan $l) => $l->title()->value('name'))->all(),
+        );
 
         $this->licence($out = $this->title('Out'));
         $this->borrow($this->card(), $out);
@@ -221,7 +254,9 @@ final class LineCareTest extends TestCase
         }
         $page = $this->be($card->person)->get('/holds')->assertSee('1 hold would come while you have 1 of 1 on loan');
         $found = $page->viewData('pileUp');
-        $this->post('/holds/spread', ['until' => [$found[0]['hold']->hold->id => $found[0]['until']->modify('+1 day')->format('Y-m-d')]])->assertSessionHas('said');
+        $this->post('/holds/spread', [
+            'until' => [$found[0]['hold']->hold->id => $found[0]['until']->modify('+1 day')->format('Y-m-d')],
+        ])->assertSessionHas('said');
         $this->assertSame(1, Hold::query()->where('state', 'paused')->count());
         $this->get('/holds')->assertDontSee('would come while');
     }
@@ -231,7 +266,10 @@ final class LineCareTest extends TestCase
         [, $loan, $first, $second] = $this->line();
         $first->card->update(['blocked_at' => $this->now()]);
         $this->giveBack($loan);
-        $this->assertSame([HoldState::Waiting, HoldState::Ready], [$first->refresh()->state, $second->refresh()->state]);
+        $this->assertSame(
+            [HoldState::Waiting, HoldState::Ready],
+            [$first->refresh()->state, $second->refresh()->state],
+        );
         $this->assertEveryCountIsTrue();
     }
 

@@ -39,7 +39,16 @@ final class NoticeTest extends TestCase
         Mail::fake();
         $this->licence($title = $this->title());
         $loan = $this->borrow($card = $this->card(), $title);
-        foreach ([['-73 hours', []], ['-71 hours', ['loan_due_soon']], ['-70 hours', ['loan_due_soon']], ['-23 hours', ['loan_due_soon', 'loan_due_tomorrow']], ['+1 minute', ['loan_due_soon', 'loan_due_tomorrow', 'loan_ended']]] as [$when, $kinds]) {
+        foreach (
+            [
+                ['-73 hours', []],
+                ['-71 hours', ['loan_due_soon']],
+                ['-70 hours', ['loan_due_soon']],
+                ['-23 hours', ['loan_due_soon', 'loan_due_tomorrow']],
+                ['+1 minute', ['loan_due_soon', 'loan_due_tomorrow', 'loan_ended']],
+            ]
+            as [$when, $kinds]
+        ) {
             $this->travelTo($loan->due_at->modify($when));
             Artisan::call('lending:tick');
             Artisan::call('lending:tick');
@@ -58,22 +67,57 @@ final class NoticeTest extends TestCase
         for ($n = 0; $n < 230; $n++) {
             $card = $this->card();
             $people[] = $card->person_id;
-            DB::table('loans')->insert(['card_id' => $card->id, 'title_id' => $title->id, 'licence_id' => $licence->id, 'length' => '14d', 'started_at' => $due->modify('-14 days'), 'due_at' => $due->modify("+{$n} seconds")]);
+            DB::table('loans')->insert([
+                'card_id' => $card->id,
+                'title_id' => $title->id,
+                'licence_id' => $licence->id,
+                'length' => '14d',
+                'started_at' => $due->modify('-14 days'),
+                'due_at' => $due->modify("+{$n} seconds"),
+            ]);
         }
         DB::table('notice_choices')->insert([
-            ['person_id' => $people[0], 'kind' => 'loan_due_soon', 'shown' => false, 'mailed' => false, 'pushed' => false],
-            ['person_id' => $people[1], 'kind' => 'loan_due_soon', 'shown' => true, 'mailed' => false, 'pushed' => false],
+            [
+                'person_id' => $people[0],
+                'kind' => 'loan_due_soon',
+                'shown' => false,
+                'mailed' => false,
+                'pushed' => false,
+            ],
+            [
+                'person_id' => $people[1],
+                'kind' => 'loan_due_soon',
+                'shown' => true,
+                'mailed' => false,
+                'pushed' => false,
+            ],
         ]);
-        DB::table('people')->where('id', $people[2])->update(['email' => null]);
+        DB::table('people')
+            ->where('id', $people[2])
+            ->update(['email' => null]);
         DB::enableQueryLog();
         for ($tick = 0; $tick < 2; $tick++) {
             Artisan::call('lending:tick');
-            $this->assertSame([229, 229, 10], [DB::table('notices')->count(), DB::table('notices')->whereIn('person_id', $people)->where('shown', true)->distinct()->count('person_id'), DB::table('jobs')->count()]);
+            $this->assertSame(
+                [229, 229, 10],
+                [
+                    DB::table('notices')->count(),
+                    DB::table('notices')
+                        ->whereIn('person_id', $people)
+                        ->where('shown', true)
+                        ->distinct()
+                        ->count('person_id'),
+                    DB::table('jobs')->count(),
+                ],
+            );
         }
         $this->assertLessThan(60, count(DB::getQueryLog()), 'not one by one');
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Mail::assertSent(NoticeMail::class, 227);
-        $this->assertSame($due->modify('+229 seconds')->format(DATE_ATOM), json_decode(DB::table('notices')->where('person_id', $people[229])->value('facts'))->due);
+        $this->assertSame(
+            $due->modify('+229 seconds')->format(DATE_ATOM),
+            json_decode(DB::table('notices')->where('person_id', $people[229])->value('facts'))->due,
+        );
     }
 
     public function test_a_scheduler_that_was_down_catches_up_without_announcing_the_past(): void
@@ -83,7 +127,11 @@ final class NoticeTest extends TestCase
         $this->travelTo($loan->due_at->addDay());
         Artisan::call('lending:tick');
         $this->assertSame(['loan_ended'], $this->kinds($card->person));
-        $this->assertEquals($loan->due_at, $loan->refresh()->ended_at, 'it ended when it was due, not when it was noticed');
+        $this->assertEquals(
+            $loan->due_at,
+            $loan->refresh()->ended_at,
+            'it ended when it was due, not when it was noticed',
+        );
     }
 
     public function test_a_copy_about_to_go_on_is_announced(): void
@@ -107,7 +155,9 @@ final class NoticeTest extends TestCase
     {
         Mail::fake();
         $card = $this->card();
-        $this->be($card->person)->post('/settings/notices', ['shown' => ['loan_ended' => '1'], 'mailed' => []])->assertSessionHas('said');
+        $this->be($card->person)
+            ->post('/settings/notices', ['shown' => ['loan_ended' => '1'], 'mailed' => []])
+            ->assertSessionHas('said');
         $this->licence($title = $this->title());
         $loan = $this->borrow($card, $title);
         foreach (['-71 hours', '+1 minute'] as $when) {
@@ -122,7 +172,13 @@ final class NoticeTest extends TestCase
     public function test_mail_goes_out_once_however_often_the_job_runs_and_again_only_if_it_was_refused(): void
     {
         $person = $this->card()->person;
-        $notice = Notice::query()->create(['person_id' => $person->id, 'kind' => 'loan_ended', 'event_key' => 'x', 'facts' => ['title' => $this->title()->id, 'name' => 'Low Water'], 'created_at' => $this->now()]);
+        $notice = Notice::query()->create([
+            'person_id' => $person->id,
+            'kind' => 'loan_ended',
+            'event_key' => 'x',
+            'facts' => ['title' => $this->title()->id, 'name' => 'Low Water'],
+            'created_at' => $this->now(),
+        ]);
         config(['mail.default' => 'array']);
         $refuse = true;
         Event::listen(MessageSending::class, function () use (&$refuse): void {
@@ -148,20 +204,27 @@ final class NoticeTest extends TestCase
     public function test_a_mail_that_is_refused_or_slow_does_not_keep_back_those_after_it(): void
     {
         config(['mail.default' => 'array']);
-        $notices = array_map(fn (int $n): int => Notice::query()->create([
-            'person_id' => $this->card()->person_id, 'kind' => 'loan_ended', 'event_key' => (string) $n, 'facts' => ['title' => 1, 'name' => "Low Water {$n}"], 'created_at' => $this->now(),
-        ])->id, range(1, 5));
-        $sending = fn (string $name): bool => true;
+        $notices = array_map(
+            fn(int $n): int => Notice::query()->create([
+                'person_id' => $this->card()->person_id,
+                'kind' => 'loan_ended',
+                'event_key' => (string) $n,
+                'facts' => ['title' => 1, 'name' => "Low Water {$n}"],
+                'created_at' => $this->now(),
+            ])->id,
+            range(1, 5),
+        );
+        $sending = fn(string $name): bool => true;
         Event::listen(MessageSending::class, function (MessageSending $event) use (&$sending): void {
             $sending((string) $event->message->getTextBody()) || throw new RuntimeException('550 no such box');
         });
-        $mailed = fn (): array => Notice::query()->whereNotNull('mailed_at')->pluck('id')->sort()->values()->all();
+        $mailed = fn(): array => Notice::query()->whereNotNull('mailed_at')->pluck('id')->sort()->values()->all();
 
-        $sending = fn (string $text): bool => ! str_contains($text, 'Low Water 3');
+        $sending = fn(string $text): bool => !str_contains($text, 'Low Water 3');
         MailNotices::dispatch($notices);
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame(array_values(array_diff($notices, [$notices[2]])), $mailed());
-        $sending = fn (): bool => true;
+        $sending = fn(): bool => true;
         $this->travel(10)->seconds();
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         $this->assertSame($notices, $mailed());
@@ -187,8 +250,11 @@ final class NoticeTest extends TestCase
         $key = $card->person->refresh()->getAttribute('calendar_key');
         $this->assertSame(40, strlen($key));
         auth()->logout();
-        $feed = $this->get("/calendar/{$key}.ics")->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
-        $this->assertStringContainsString('DTSTART:'.$loan->due_at->format('Ymd\THis\Z'), (string) $feed);
+        $feed = $this->get("/calendar/{$key}.ics")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/calendar; charset=utf-8')
+            ->getContent();
+        $this->assertStringContainsString('DTSTART:' . $loan->due_at->format('Ymd\THis\Z'), (string) $feed);
         $this->assertStringContainsString('Low\, Water\; and more', (string) $feed);
 
         $this->be($card->person)->post('/settings/calendar');

@@ -34,7 +34,7 @@ final class PayPerLoanTest extends TestCase
     public function test_the_librarys_budget_and_the_cards_cap_hold_and_begin_anew_each_month(): void
     {
         $this->library()->update(['pay_per_loan_budget_cents' => 1000]);
-        $titles = array_map(fn (int $i): Title => $this->paid("Paid {$i}"), range(1, 7));
+        $titles = array_map(fn(int $i): Title => $this->paid("Paid {$i}"), range(1, 7));
         [$one, $two] = [$this->card(), $this->card()];
         foreach ([0, 1, 2] as $i) {
             $this->assertNull($this->tryToBorrow($one, $titles[$i]));
@@ -46,7 +46,10 @@ final class PayPerLoanTest extends TestCase
         $this->assertSame([1000], DB::table('pay_per_loan_months')->pluck('spent_cents')->all());
         $this->assertEveryCountIsTrue();
 
-        $this->be($one->person)->get("/titles/{$titles[5]->id}")->assertSee('Ready again on 1 June')->assertSee('used up');
+        $this->be($one->person)
+            ->get("/titles/{$titles[5]->id}")
+            ->assertSee('Ready again on 1 June')
+            ->assertSee('used up');
         $this->assertSame(0, $this->get('/catalogue?ready=1')->viewData('page')->total(), 'not listed as ready');
 
         // Midnight of the first of June in the Azores is at 00:00 UTC.
@@ -63,7 +66,9 @@ final class PayPerLoanTest extends TestCase
         $title = $this->paid('Both');
         $copy = $this->licence($title);
         $this->assertSame($copy->id, $this->borrow($this->card(), $title)->licence_id);
-        $this->be(($card = $this->card())->person)->get("/titles/{$title->id}")->assertSee('pays for this loan by itself');
+        $this->be(($card = $this->card())->person)
+            ->get("/titles/{$title->id}")
+            ->assertSee('pays for this loan by itself');
         $this->get("/titles/{$title->id}/borrow")->assertSee('you have 3 of 3 left this month');
         $this->assertSame(200, $this->borrow($card, $title)->refresh()->getAttribute('paid_cents'));
     }
@@ -71,6 +76,11 @@ final class PayPerLoanTest extends TestCase
     public function test_the_database_refuses_to_spend_more_than_the_budget(): void
     {
         $this->expectException(QueryException::class);
-        DB::table('pay_per_loan_months')->insert(['library_id' => $this->library()->id, 'month' => '2026-05-01', 'budget_cents' => 100, 'spent_cents' => 101]);
+        DB::table('pay_per_loan_months')->insert([
+            'library_id' => $this->library()->id,
+            'month' => '2026-05-01',
+            'budget_cents' => 100,
+            'spent_cents' => 101,
+        ]);
     }
 }

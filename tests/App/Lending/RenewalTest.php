@@ -29,7 +29,10 @@ final class RenewalTest extends TestCase
     {
         $this->licence($title = $this->title());
         $loan = $this->borrow($card = $this->card(), $title);
-        $this->be($card->person)->get('/loans')->assertSee('Can be renewed from 12 May')->assertDontSee('/renew', false);
+        $this->be($card->person)
+            ->get('/loans')
+            ->assertSee('Can be renewed from 12 May')
+            ->assertDontSee('/renew', false);
         $this->assertSame(Refusal::TooEarlyToRenew, $this->reason($this->renew($loan)));
 
         $this->travelTo($loan->due_at->subDays(2));
@@ -37,7 +40,11 @@ final class RenewalTest extends TestCase
         $this->post("/loans/{$loan->id}/renew")->assertSessionHas('said');
         $this->assertEquals($loan->due_at->addDays(14), $loan->fresh()?->due_at);
         $this->assertSame(1, $loan->fresh()?->renewals);
-        $this->assertSame(Refusal::TooEarlyToRenew, $this->reason($this->renew($loan)), 'the form sent twice renews once');
+        $this->assertSame(
+            Refusal::TooEarlyToRenew,
+            $this->reason($this->renew($loan)),
+            'the form sent twice renews once',
+        );
         $this->assertEveryCountIsTrue();
     }
 

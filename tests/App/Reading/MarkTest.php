@@ -29,11 +29,28 @@ final class MarkTest extends TestCase
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    private function keep(string $id, string $note = '', int $secondsAgo = 0, bool $removed = false, float $at = 0.25): TestResponse
-    {
+    private function keep(
+        string $id,
+        string $note = '',
+        int $secondsAgo = 0,
+        bool $removed = false,
+        float $at = 0.25,
+    ): TestResponse {
         return $this->putJson("/loans/{$this->loan->id}/marks/{$id}", [
-            'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => ['progression' => 0.25, 'totalProgression' => $at, 'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4']]],
-            'label' => 'Page 4 of 7, The Quay', 'note' => $note, 'removed' => $removed, 'changed_at' => 5_000_000 - $secondsAgo * 1000, 'sent_at' => 5_000_000,
+            'locator' => [
+                'href' => 'book/chapter-02.xhtml',
+                'type' => 'application/xhtml+xml',
+                'locations' => [
+                    'progression' => 0.25,
+                    'totalProgression' => $at,
+                    'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4'],
+                ],
+            ],
+            'label' => 'Page 4 of 7, The Quay',
+            'note' => $note,
+            'removed' => $removed,
+            'changed_at' => 5_000_000 - $secondsAgo * 1000,
+            'sent_at' => 5_000_000,
         ]);
     }
 
@@ -48,7 +65,9 @@ final class MarkTest extends TestCase
             }
             $this->getJson("/loans/{$this->loan->id}/marks")->assertExactJson([]);
             $this->keep($id, 'Back again', 50)->assertNoContent();
-            $this->getJson("/loans/{$this->loan->id}/marks")->assertJsonCount(1)->assertJsonPath('0.note', 'Back again');
+            $this->getJson("/loans/{$this->loan->id}/marks")
+                ->assertJsonCount(1)
+                ->assertJsonPath('0.note', 'Back again');
         }
     }
 
@@ -57,7 +76,9 @@ final class MarkTest extends TestCase
         $this->get('/marks')->assertSee('You have no marks yet');
         $this->keep($later = (string) Str::uuid(), "Her *second* list.\n# Not a heading", at: 0.75);
         $this->keep((string) Str::uuid(), 'Seven out', at: 0.1);
-        $this->get('/marks')->assertOk()->assertSeeInOrder(['The Salt Ledger', 'Seven out', 'Her *second* list.']);
+        $this->get('/marks')
+            ->assertOk()
+            ->assertSeeInOrder(['The Salt Ledger', 'Seven out', 'Her *second* list.']);
         $this->get('/marks?q=SEVEN')->assertSee('Seven out')->assertDontSee('second');
         $this->get('/marks?q=100%25_')->assertSee('No mark has “100%_”');
         $this->post("/marks/{$later}/remove")->assertRedirect();
@@ -76,34 +97,90 @@ final class MarkTest extends TestCase
     {
         $this->keep($id = (string) Str::uuid(), "Her *second* list.\n# Not a heading");
         $this->keep((string) Str::uuid(), at: 0.9);
-        $json = $this->get('/marks/marks.jsonld')->assertOk()->assertHeader('Content-Type', 'application/ld+json; profile="http://www.w3.org/ns/anno.jsonld"')->json();
-        $this->assertSame(['http://www.w3.org/ns/anno.jsonld', 'AnnotationCollection', 2], [$json['@context'], $json['type'], $json['total']]);
+        $json = $this->get('/marks/marks.jsonld')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/ld+json; profile="http://www.w3.org/ns/anno.jsonld"')
+            ->json();
         $this->assertSame(
-            ['urn:uuid:'.$id, 'Annotation', 'commenting', ['type' => 'TextualBody', 'value' => "Her *second* list.\n# Not a heading", 'format' => 'text/plain'], 'http://idpf.org/epub/linking/cfi/epub-cfi.html', 'epubcfi(/6/8!/4/2)', 'bookmarking'],
-            [$json['first']['items'][0]['id'], $json['first']['items'][0]['type'], $json['first']['items'][0]['motivation'], $json['first']['items'][0]['body'], $json['first']['items'][0]['target']['selector']['conformsTo'], $json['first']['items'][0]['target']['selector']['value'], $json['first']['items'][1]['motivation']],
+            ['http://www.w3.org/ns/anno.jsonld', 'AnnotationCollection', 2],
+            [$json['@context'], $json['type'], $json['total']],
+        );
+        $this->assertSame(
+            [
+                'urn:uuid:' . $id,
+                'Annotation',
+                'commenting',
+                ['type' => 'TextualBody', 'value' => "Her *second* list.\n# Not a heading", 'format' => 'text/plain'],
+                'http://idpf.org/epub/linking/cfi/epub-cfi.html',
+                'epubcfi(/6/8!/4/2)',
+                'bookmarking',
+            ],
+            [
+                $json['first']['items'][0]['id'],
+                $json['first']['items'][0]['type'],
+                $json['first']['items'][0]['motivation'],
+                $json['first']['items'][0]['body'],
+                $json['first']['items'][0]['target']['selector']['conformsTo'],
+                $json['first']['items'][0]['target']['selector']['value'],
+                $json['first']['items'][1]['motivation'],
+            ],
         );
         $this->assertStringStartsWith('urn:isbn:9798', $json['first']['items'][0]['target']['source']);
-        $this->assertSame("# Marks\n\n## The Salt Ledger\n\n- Page 4 of 7, The Quay\n\n  Her \\*second\\* list.\n  \\# Not a heading\n- Page 4 of 7, The Quay\n", $this->get('/marks/marks.md')->assertOk()->getContent());
+        $this->assertSame(
+            "# Marks\n\n## The Salt Ledger\n\n- Page 4 of 7, The Quay\n\n  Her \\*second\\* list.\n  \\# Not a heading\n- Page 4 of 7, The Quay\n",
+            $this->get('/marks/marks.md')->assertOk()->getContent(),
+        );
     }
 
     public function test_a_highlight_keeps_its_text_and_colour_and_is_found_and_saved_by_them(): void
     {
         $id = (string) Str::uuid();
-        $keep = fn (?string $colour, string $note, int $at, ?array $text): TestResponse => $this->putJson("/loans/{$this->loan->id}/marks/{$id}", [
-            'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => ['progression' => 0.25, 'totalProgression' => 0.3, 'fragments' => ['epubcfi(/6/8!/4/2,/1:3,/1:9)']], 'text' => $text],
-            'label' => 'Page 4 of 7', 'note' => $note, 'colour' => $colour, 'removed' => false, 'changed_at' => $at, 'sent_at' => 9_000_000,
-        ]);
+        $keep = fn(?string $colour, string $note, int $at, ?array $text): TestResponse => $this->putJson(
+            "/loans/{$this->loan->id}/marks/{$id}",
+            [
+                'locator' => [
+                    'href' => 'book/chapter-02.xhtml',
+                    'type' => 'application/xhtml+xml',
+                    'locations' => [
+                        'progression' => 0.25,
+                        'totalProgression' => 0.3,
+                        'fragments' => ['epubcfi(/6/8!/4/2,/1:3,/1:9)'],
+                    ],
+                    'text' => $text,
+                ],
+                'label' => 'Page 4 of 7',
+                'note' => $note,
+                'colour' => $colour,
+                'removed' => false,
+                'changed_at' => $at,
+                'sent_at' => 9_000_000,
+            ],
+        );
         $text = ['before' => 'counted ', 'highlight' => 'the salt', 'after' => ' twice'];
         $keep('sea', '', 5_000_000, $text)->assertNoContent();
         $keep('fig', 'Compare page 9', 6_000_000, $text)->assertNoContent();
         $keep('clay', 'late, and older', 5_500_000, $text)->assertNoContent();
         $keep('pink', '', 7_000_000, $text)->assertUnprocessable();
         $keep('fig', '', 7_000_000, ['highlight' => str_repeat('x', 4001)])->assertUnprocessable();
-        $this->getJson("/loans/{$this->loan->id}/marks")->assertJsonPath('0.colour', 'fig')->assertJsonPath('0.note', 'Compare page 9')->assertJsonPath('0.locator.text.before', 'counted ')->assertJsonPath('0.locator.text.after', ' twice');
+        $this->getJson("/loans/{$this->loan->id}/marks")
+            ->assertJsonPath('0.colour', 'fig')
+            ->assertJsonPath('0.note', 'Compare page 9')
+            ->assertJsonPath('0.locator.text.before', 'counted ')
+            ->assertJsonPath('0.locator.text.after', ' twice');
         $this->get('/marks?q=THE+SALT')->assertSee('the salt')->assertSee('data-colour="fig"', false);
         $item = $this->get('/marks/marks.jsonld')->json('first.items.0');
-        $this->assertSame(['commenting', 'fig', ['type' => 'TextQuoteSelector', 'exact' => 'the salt', 'prefix' => 'counted ', 'suffix' => ' twice']], [$item['motivation'], $item['target']['styleClass'], $item['target']['selector'][1]]);
-        $this->assertStringContainsString("- Page 4 of 7\n\n  > the salt\n\n  Compare page 9\n", (string) $this->get('/marks/marks.md')->getContent());
+        $this->assertSame(
+            [
+                'commenting',
+                'fig',
+                ['type' => 'TextQuoteSelector', 'exact' => 'the salt', 'prefix' => 'counted ', 'suffix' => ' twice'],
+            ],
+            [$item['motivation'], $item['target']['styleClass'], $item['target']['selector'][1]],
+        );
+        $this->assertStringContainsString(
+            "- Page 4 of 7\n\n  > the salt\n\n  Compare page 9\n",
+            (string) $this->get('/marks/marks.md')->getContent(),
+        );
     }
 
     public function test_what_is_no_mark_or_another_persons_is_refused(): void
@@ -112,7 +189,17 @@ final class MarkTest extends TestCase
         $this->putJson("/loans/{$this->loan->id}/marks/{$id}", ['label' => ''])->assertUnprocessable();
         $this->putJson("/loans/{$this->loan->id}/marks/not-a-uuid", [])->assertNotFound();
         $this->keep((string) Str::uuid(), str_repeat('x', 4001))->assertUnprocessable();
-        $this->putJson("/loans/{$this->loan->id}/marks/".Str::uuid(), ['label' => str_repeat('A chapter with a long name ', 40), 'note' => null, 'changed_at' => 1, 'sent_at' => 1, 'locator' => ['href' => 'a', 'type' => 'a/b', 'locations' => ['progression' => 0, 'totalProgression' => 0.9]]])->assertNoContent();
+        $this->putJson("/loans/{$this->loan->id}/marks/" . Str::uuid(), [
+            'label' => str_repeat('A chapter with a long name ', 40),
+            'note' => null,
+            'changed_at' => 1,
+            'sent_at' => 1,
+            'locator' => [
+                'href' => 'a',
+                'type' => 'a/b',
+                'locations' => ['progression' => 0, 'totalProgression' => 0.9],
+            ],
+        ])->assertNoContent();
         $this->licence($title = $this->title('Another'));
         $other = $this->borrow($stranger = $this->card(), $title);
         $this->be($stranger->person);

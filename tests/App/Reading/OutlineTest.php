@@ -18,11 +18,24 @@ final class OutlineTest extends TestCase
         $publication = $this->importBook()->publication;
         $pages = app(LoanPages::class);
         $chapters = $pages->chapters($publication);
-        $this->assertSame(['1. The Column That Leaned', '2. What the Rakers Said', '3. Gannet Stairs', '4. The Keeper’s Account', '5. Closing the Books'], array_column($chapters, 'name'));
+        $this->assertSame(
+            [
+                '1. The Column That Leaned',
+                '2. What the Rakers Said',
+                '3. Gannet Stairs',
+                '4. The Keeper’s Account',
+                '5. Closing the Books',
+            ],
+            array_column($chapters, 'name'),
+        );
         $this->assertSame(1, $chapters[0]['from']);
         foreach ($chapters as $n => $chapter) {
             $this->assertLessThanOrEqual($chapter['to'], $chapter['from']);
-            $this->assertContains(($chapters[$n + 1]['from'] ?? $pages->pages($publication)->count() + 1) - $chapter['to'], [0, 1], 'they follow one another');
+            $this->assertContains(
+                ($chapters[$n + 1]['from'] ?? $pages->pages($publication)->count() + 1) - $chapter['to'],
+                [0, 1],
+                'they follow one another',
+            );
         }
     }
 }

@@ -20,16 +20,29 @@ final class PdfTest extends TestCase
 {
     private function pdf(int $pages, string $title = 'A Chart of the Sound', ?string $password = null): string
     {
-        $pdf = new Dompdf;
-        $pdf->loadHtml(implode('<div style="page-break-after: always"></div>', array_map(fn (int $n): string => "<p>Words of page number {$n}.</p>", range(1, $pages))));
+        $pdf = new Dompdf();
+        $pdf->loadHtml(
+            implode(
+                '<div style="page-break-after: always"></div>',
+                array_map(fn(int $n): string => "<p>Words of page number {$n}.</p>", range(1, $pages)),
+            ),
+        );
         $pdf->render();
-        foreach (['Title' => $title, 'Author' => 'Maren Osei; Juno Pike', 'Keywords' => DemoEbooks::isbn(901).', sea', 'Subject' => 'Where the rocks are.'] as $name => $value) {
+        foreach (
+            [
+                'Title' => $title,
+                'Author' => 'Maren Osei; Juno Pike',
+                'Keywords' => DemoEbooks::isbn(901) . ', sea',
+                'Subject' => 'Where the rocks are.',
+            ]
+            as $name => $value
+        ) {
             $title === '' || $pdf->addInfo($name, $value);
         }
         $canvas = $pdf->getCanvas();
         \assert($canvas instanceof \Dompdf\Adapter\CPDF);
         $password === null || $canvas->get_cpdf()->setEncryption($password, 'owner');
-        $file = tempnam(sys_get_temp_dir(), 'chart').'.pdf';
+        $file = tempnam(sys_get_temp_dir(), 'chart') . '.pdf';
         file_put_contents($file, (string) $pdf->output());
 
         return $file;
@@ -43,29 +56,58 @@ final class PdfTest extends TestCase
     /** @return array{title: \App\Models\Title, new: bool} */
     private function takeIn(string $file): array
     {
-        return app(ImportPublication::class)($file, $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now());
+        return app(
+            ImportPublication::class,
+        )($file, $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now());
     }
 
     public function test_a_pdf_is_taken_in_with_what_it_says_of_itself_and_read_on_loan(): void
     {
         $title = $this->takeIn($file = $this->pdf(24))['title']->refresh();
-        $this->assertSame(['A Chart of the Sound', 24, 'Where the rocks are.', DemoEbooks::isbn(901)], [$title->name, $title->extent, $title->description, $title->isbn]);
+        $this->assertSame(
+            ['A Chart of the Sound', 24, 'Where the rocks are.', DemoEbooks::isbn(901)],
+            [$title->name, $title->extent, $title->description, $title->isbn],
+        );
         $this->assertSame(['Maren Osei', 'Juno Pike'], $title->namesOf('author'));
         $this->assertNotNull($title->cover_file);
         $this->assertFalse($this->takeIn($file)['new'], 'the same file twice is one title');
 
         $loan = $this->borrow($card = $this->card(), $title);
-        $this->be($card->person)->get("/loans/{$loan->id}/read")->assertOk()->assertSee("/loans/{$loan->id}/files/document.pdf", false);
-        $this->get("/loans/{$loan->id}/files/document.pdf", ['Range' => 'bytes=0-7'])->assertStatus(206)->assertHeader('Content-Type', 'application/pdf');
-        $this->postJson("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])->assertOk()->assertJson(['left' => 18]);
-        $this->get("/loans/{$loan->id}/pages")->assertOk()->assertSee('The book has the pages 1 to 24.');
-        $this->assertSame(2, substr_count((string) $this->get("/loans/{$loan->id}/pages/23-24")->assertOk()->getContent(), 'data:image/png;base64,'));
+        $this->be($card->person)
+            ->get("/loans/{$loan->id}/read")
+            ->assertOk()
+            ->assertSee("/loans/{$loan->id}/files/document.pdf", false);
+        $this->get("/loans/{$loan->id}/files/document.pdf", ['Range' => 'bytes=0-7'])
+            ->assertStatus(206)
+            ->assertHeader('Content-Type', 'application/pdf');
+        $this->postJson("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])
+            ->assertOk()
+            ->assertJson(['left' => 18]);
+        $this->get("/loans/{$loan->id}/pages")
+            ->assertOk()
+            ->assertSee('The book has the pages 1 to 24.');
+        $this->assertSame(
+            2,
+            substr_count(
+                (string) $this->get("/loans/{$loan->id}/pages/23-24")
+                    ->assertOk()
+                    ->getContent(),
+                'data:image/png;base64,',
+            ),
+        );
         $this->get("/loans/{$loan->id}/pages/22-24")->assertRedirect();
         $loan->licence->update(['chapters_as_pdf' => true]);
-        file_put_contents($part = tempnam(sys_get_temp_dir(), 'part'), (string) $this->get("/loans/{$loan->id}/pages/23-24.pdf")->assertOk()->getContent());
+        file_put_contents(
+            $part = tempnam(sys_get_temp_dir(), 'part'),
+            (string) $this->get("/loans/{$loan->id}/pages/23-24.pdf")
+                ->assertOk()
+                ->getContent(),
+        );
         $this->assertStringContainsString('page number 24.', $text = $this->textOf($part));
         $this->assertStringNotContainsString('page number 22.', $text);
-        $this->be($this->card()->person)->get("/loans/{$loan->id}/files/document.pdf")->assertNotFound();
+        $this->be($this->card()->person)
+            ->get("/loans/{$loan->id}/files/document.pdf")
+            ->assertNotFound();
     }
 
     public function test_the_excerpt_is_a_tenth_of_its_pages_and_no_more(): void
@@ -81,7 +123,11 @@ final class PdfTest extends TestCase
         $this->get("/titles/{$title->id}/excerpt/files/../whole/document.pdf")->assertNotFound();
 
         $leaf = $this->takeIn($this->pdf(1, ''))['title'];
-        $this->assertStringStartsWith('chart', $leaf->name, 'a PDF that says nothing is called what its file is called');
+        $this->assertStringStartsWith(
+            'chart',
+            $leaf->name,
+            'a PDF that says nothing is called what its file is called',
+        );
         $this->get("/titles/{$leaf->id}/excerpt")->assertNotFound();
     }
 
@@ -89,7 +135,14 @@ final class PdfTest extends TestCase
     {
         $broken = tempnam(sys_get_temp_dir(), 'broken');
         file_put_contents($broken, "%PDF-1.7\nand nothing of the kind");
-        foreach ([[$this->pdf(3, password: 'secret'), Reason::Encrypted], [$this->pdf(3, password: ''), Reason::Encrypted], [$broken, Reason::BadPdf]] as [$file, $reason]) {
+        foreach (
+            [
+                [$this->pdf(3, password: 'secret'), Reason::Encrypted],
+                [$this->pdf(3, password: ''), Reason::Encrypted],
+                [$broken, Reason::BadPdf],
+            ]
+            as [$file, $reason]
+        ) {
             try {
                 $this->takeIn($file);
                 $this->fail("{$reason->value} was taken in");

@@ -32,17 +32,29 @@ final class PlaceTest extends TestCase
     private function keep(string $device, float $at, int $secondsAgo = 0, int $clock = 1_000_000): TestResponse
     {
         return $this->putJson("/loans/{$this->loan->id}/place", [
-            'device' => $device, 'device_name' => 'phone', 'read_at' => $clock - $secondsAgo * 1000, 'sent_at' => $clock,
-            'locator' => ['href' => 'book/chapter-02.xhtml', 'type' => 'application/xhtml+xml', 'locations' => [
-                'progression' => 0.25, 'position' => 9, 'totalProgression' => $at, 'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4'],
-            ]],
+            'device' => $device,
+            'device_name' => 'phone',
+            'read_at' => $clock - $secondsAgo * 1000,
+            'sent_at' => $clock,
+            'locator' => [
+                'href' => 'book/chapter-02.xhtml',
+                'type' => 'application/xhtml+xml',
+                'locations' => [
+                    'progression' => 0.25,
+                    'position' => 9,
+                    'totalProgression' => $at,
+                    'fragments' => ['epubcfi(/6/8!/4/2)', 'page=4'],
+                ],
+            ],
         ]);
     }
 
     public function test_a_place_is_kept_and_shown_where_one_picks_up_again(): void
     {
         $this->keep(self::PHONE, 0.5)->assertNoContent();
-        $this->get("/loans/{$this->loan->id}/read")->assertOk()->assertSee('epubcfi(/6/8!/4/2)', false);
+        $this->get("/loans/{$this->loan->id}/read")
+            ->assertOk()
+            ->assertSee('epubcfi(/6/8!/4/2)', false);
         $this->get('/porch')->assertSee('Page 4 of 7');
         $this->get('/loans')->assertSee('Page 4 of 7');
     }
@@ -60,20 +72,31 @@ final class PlaceTest extends TestCase
     {
         $this->keep(self::PHONE, 0.7, secondsAgo: 100);
         $this->keep(self::DESK, 0.2);
-        $this->getJson("/loans/{$this->loan->id}/places")->assertJsonCount(2)->assertJsonPath('0.device', self::DESK)->assertJsonPath('1.locator.locations.totalProgression', 0.7);
+        $this->getJson("/loans/{$this->loan->id}/places")
+            ->assertJsonCount(2)
+            ->assertJsonPath('0.device', self::DESK)
+            ->assertJsonPath('1.locator.locations.totalProgression', 0.7);
     }
 
     public function test_a_device_whose_clock_is_wrong_is_corrected(): void
     {
         $this->keep(self::PHONE, 0.4, secondsAgo: 30, clock: 4_000_000_000_000);
-        $this->assertSame($this->now()->subSeconds(30)->getTimestamp(), Place::query()->sole()->read_at->getTimestamp());
+        $this->assertSame(
+            $this->now()->subSeconds(30)->getTimestamp(),
+            Place::query()->sole()->read_at->getTimestamp(),
+        );
     }
 
     public function test_a_place_that_is_none_is_refused(): void
     {
         $this->keep(self::PHONE, 1.5)->assertUnprocessable();
         $this->keep('not-a-device', 0.5)->assertUnprocessable();
-        $this->putJson("/loans/{$this->loan->id}/place", ['device' => self::PHONE, 'read_at' => 1, 'sent_at' => 2, 'locator' => ['href' => '']])->assertUnprocessable();
+        $this->putJson("/loans/{$this->loan->id}/place", [
+            'device' => self::PHONE,
+            'read_at' => 1,
+            'sent_at' => 2,
+            'locator' => ['href' => ''],
+        ])->assertUnprocessable();
         $this->assertSame(0, Place::query()->count());
     }
 
@@ -88,7 +111,10 @@ final class PlaceTest extends TestCase
             }
         }
         for ($round = 0; $round < 8; $round++) {
-            $sent = array_filter($random->shuffleArray([...$places, ...$places]), fn (): bool => $random->getInt(1, 10) > 3);
+            $sent = array_filter(
+                $random->shuffleArray([...$places, ...$places]),
+                fn(): bool => $random->getInt(1, 10) > 3,
+            );
             Place::query()->delete();
             $last = [];
             foreach ($sent as [$device, $at, $secondsAgo]) {
@@ -97,10 +123,13 @@ final class PlaceTest extends TestCase
                     $last[$device] = [$at, $secondsAgo];
                 }
             }
-            uasort($last, fn (array $a, array $b): int => $a[1] <=> $b[1]);
+            uasort($last, fn(array $a, array $b): int => $a[1] <=> $b[1]);
             $kept = $this->getJson("/loans/{$this->loan->id}/places")->json();
             $this->assertSame(array_keys($last), array_column($kept, 'device'), 'the newest first');
-            $this->assertSame(array_column($last, 0), array_map(fn (array $place): float => (float) $place['locator']['locations']['totalProgression'], $kept));
+            $this->assertSame(
+                array_column($last, 0),
+                array_map(fn(array $place): float => (float) $place['locator']['locations']['totalProgression'], $kept),
+            );
         }
     }
 }

@@ -26,7 +26,10 @@ final class PlayTest extends TestCase
     public function test_an_audiobook_is_taken_in_with_its_chapters_and_listened_to_on_loan(): void
     {
         $title = $this->import($this->audiobook());
-        $this->assertSame([Format::Audiobook, 'Low Water', 30, 'en'], [$title->format, $title->name, $title->extent, $title->language]);
+        $this->assertSame(
+            [Format::Audiobook, 'Low Water', 30, 'en'],
+            [$title->format, $title->name, $title->extent, $title->language],
+        );
         $this->assertSame(['Odalys Brandt'], $title->namesOf('narrator'));
         $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
         $this->assertSame(['Seven Out', 'Eight Back', 'The Case'], array_column((array) $publication->parts, 'name'));
@@ -35,23 +38,43 @@ final class PlayTest extends TestCase
 
         $card = $this->card();
         $loan = $this->borrow($card, $title);
-        $this->actingAs($card->person)->get("/titles/{$title->id}")->assertSee("/loans/{$loan->id}/listen", false)->assertSee('Listen');
-        $this->get("/loans/{$loan->id}/listen")->assertOk()->assertSeeInOrder(['Seven Out', '0:10', 'Eight Back', '0:15', 'The Case'])->assertHeader('Content-Security-Policy');
+        $this->actingAs($card->person)
+            ->get("/titles/{$title->id}")
+            ->assertSee("/loans/{$loan->id}/listen", false)
+            ->assertSee('Listen');
+        $this->get("/loans/{$loan->id}/listen")
+            ->assertOk()
+            ->assertSeeInOrder(['Seven Out', '0:10', 'Eight Back', '0:15', 'The Case'])
+            ->assertHeader('Content-Security-Policy');
         $this->get("/loans/{$loan->id}/read")->assertRedirect("/loans/{$loan->id}/listen");
         $this->get("/loans/{$loan->id}/watch")->assertRedirect("/loans/{$loan->id}/listen");
-        $part = $this->get("/loans/{$loan->id}/files/b.mp3", ['Range' => 'bytes=0-99'])->assertStatus(206)->assertHeader('Content-Type', 'audio/mpeg');
+        $part = $this->get("/loans/{$loan->id}/files/b.mp3", ['Range' => 'bytes=0-99'])
+            ->assertStatus(206)
+            ->assertHeader('Content-Type', 'audio/mpeg');
         $this->assertSame('100', $part->headers->get('Content-Length'));
 
         $this->putJson("/loans/{$loan->id}/place", [
-            'device' => '11111111-1111-4111-8111-111111111111', 'read_at' => 1000, 'sent_at' => 1000,
-            'locator' => ['href' => 'b.mp3', 'type' => 'audio/mpeg', 'title' => 'Eight Back', 'locations' => ['progression' => 0.5, 'totalProgression' => 0.583, 'fragments' => ['t=7.5']]],
+            'device' => '11111111-1111-4111-8111-111111111111',
+            'read_at' => 1000,
+            'sent_at' => 1000,
+            'locator' => [
+                'href' => 'b.mp3',
+                'type' => 'audio/mpeg',
+                'title' => 'Eight Back',
+                'locations' => ['progression' => 0.5, 'totalProgression' => 0.583, 'fragments' => ['t=7.5']],
+            ],
         ])->assertNoContent();
         $this->get("/loans/{$loan->id}/listen")->assertSee('t=7.5', false);
         $this->get('/loans')->assertSee("17\u{A0}s of 30\u{A0}s");
 
-        $this->actingAs($this->card()->person)->get("/loans/{$loan->id}/listen")->assertNotFound();
+        $this->actingAs($this->card()->person)
+            ->get("/loans/{$loan->id}/listen")
+            ->assertNotFound();
         $this->travel(40)->days();
-        $this->actingAs($card->person)->get("/loans/{$loan->id}/listen")->assertStatus(410)->assertSee('This loan has ended');
+        $this->actingAs($card->person)
+            ->get("/loans/{$loan->id}/listen")
+            ->assertStatus(410)
+            ->assertSee('This loan has ended');
         $this->get("/loans/{$loan->id}/files/a.mp3")->assertStatus(410);
     }
 
@@ -59,11 +82,19 @@ final class PlayTest extends TestCase
     {
         $title = $this->import($this->audiobook());
         $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
-        $this->assertEqualsWithDelta(3.0, array_sum(array_column((array) $publication->excerpt_parts, 'seconds')), 0.05);
+        $this->assertEqualsWithDelta(
+            3.0,
+            array_sum(array_column((array) $publication->excerpt_parts, 'seconds')),
+            0.05,
+        );
         $cut = storage_path("publications/{$publication->sha256}/excerpt/a.mp3");
-        $this->assertEqualsWithDelta(3.0, (new Ffmpeg)->seconds($cut, 'audio'), 0.2);
+        $this->assertEqualsWithDelta(3.0, (new Ffmpeg())->seconds($cut, 'audio'), 0.2);
 
-        $this->get("/titles/{$title->id}/excerpt")->assertOk()->assertSee('Seven Out')->assertDontSee('Eight Back')->assertDontSee('0:15');
+        $this->get("/titles/{$title->id}/excerpt")
+            ->assertOk()
+            ->assertSee('Seven Out')
+            ->assertDontSee('Eight Back')
+            ->assertDontSee('0:15');
         $this->get("/titles/{$title->id}/excerpt/files/a.mp3")->assertOk();
         foreach (['b.mp3', '../whole/a.mp3', 'publication.json'] as $path) {
             $this->get("/titles/{$title->id}/excerpt/files/{$path}")->assertNotFound();
@@ -75,15 +106,58 @@ final class PlayTest extends TestCase
         $package = new Package('urn:x:film');
         $package->describe(['type' => 'Movie', 'name' => 'Two Tides', 'director' => 'Tobias Fairlead'], self::COVER);
         $vtt = "WEBVTT\n\n00:00.000 --> 00:00.900\nTwice a day.\n\n00:08.000 --> 00:09.000\nThe moon did it.\n";
-        $package->part('film.mp4', 'Two Tides', [self::made('-f', 'lavfi', '-i', 'color=c=teal:s=64x36:r=10:d=10', '-f', 'lavfi', '-i', 'sine=d=10', '-c:v', 'libx264', '-g', '10', '-c:a', 'aac', '-f', 'mp4', '-movflags', 'frag_keyframe+empty_moov'), 10.0], ['en' => ['English', $vtt]]);
+        $package->part(
+            'film.mp4',
+            'Two Tides',
+            [
+                self::made(
+                    '-f',
+                    'lavfi',
+                    '-i',
+                    'color=c=teal:s=64x36:r=10:d=10',
+                    '-f',
+                    'lavfi',
+                    '-i',
+                    'sine=d=10',
+                    '-c:v',
+                    'libx264',
+                    '-g',
+                    '10',
+                    '-c:a',
+                    'aac',
+                    '-f',
+                    'mp4',
+                    '-movflags',
+                    'frag_keyframe+empty_moov',
+                ),
+                10.0,
+            ],
+            ['en' => ['English', $vtt]],
+        );
         $title = $this->import(self::file($package));
         $this->assertSame([Format::Video, 10], [$title->format, $title->extent]);
-        $this->get("/titles/{$title->id}/excerpt")->assertOk()->assertSee('film-en.vtt', false);
-        $this->assertStringNotContainsString('moon', (string) file_get_contents(storage_path('publications/'.Publication::query()->where('title_id', $title->id)->value('sha256').'/excerpt/film-en.vtt')));
+        $this->get("/titles/{$title->id}/excerpt")
+            ->assertOk()
+            ->assertSee('film-en.vtt', false);
+        $this->assertStringNotContainsString(
+            'moon',
+            (string) file_get_contents(
+                storage_path(
+                    'publications/' .
+                        Publication::query()->where('title_id', $title->id)->value('sha256') .
+                        '/excerpt/film-en.vtt',
+                ),
+            ),
+        );
         $card = $this->card();
         $loan = $this->borrow($card, $title);
-        $this->actingAs($card->person)->get("/loans/{$loan->id}/watch")->assertOk()->assertSee('<track kind="captions" srclang="en" label="English"', false);
-        $this->get("/loans/{$loan->id}/files/film-en.vtt")->assertOk()->assertHeader('Content-Type', 'text/vtt; charset=UTF-8');
+        $this->actingAs($card->person)
+            ->get("/loans/{$loan->id}/watch")
+            ->assertOk()
+            ->assertSee('<track kind="captions" srclang="en" label="English"', false);
+        $this->get("/loans/{$loan->id}/files/film-en.vtt")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/vtt; charset=UTF-8');
     }
 
     public function test_what_only_says_that_it_is_sound_is_refused(): void
@@ -91,8 +165,14 @@ final class PlayTest extends TestCase
         $before = glob(storage_path('publications/*')) ?: [];
         $package = new Package('urn:x:false');
         $package->describe(['type' => 'Audiobook', 'name' => 'Nothing but words'], self::COVER);
-        $package->part('a.mp3', 'One', ['#EXTM3U'."\n".'file:///etc/passwd'."\n", 10.0]);
-        $this->assertSame(1, Artisan::call('catalogue:import', ['files' => [self::file($package)], '--library' => $this->library()->slug]));
+        $package->part('a.mp3', 'One', ['#EXTM3U' . "\n" . 'file:///etc/passwd' . "\n", 10.0]);
+        $this->assertSame(
+            1,
+            Artisan::call('catalogue:import', [
+                'files' => [self::file($package)],
+                '--library' => $this->library()->slug,
+            ]),
+        );
         $this->assertStringContainsString('holds a file that no browser plays', Artisan::output());
         $this->assertSame(0, Title::query()->count());
         $this->assertSame($before, glob(storage_path('publications/*')) ?: [], 'nothing of it is left');
@@ -100,7 +180,7 @@ final class PlayTest extends TestCase
 
     public function test_a_playlist_that_calls_itself_sound_leads_to_no_other_file(): void
     {
-        $other = tempnam(sys_get_temp_dir(), 'other').'.mp3';
+        $other = tempnam(sys_get_temp_dir(), 'other') . '.mp3';
         file_put_contents($other, self::made('-f', 'lavfi', '-i', 'sine=d=20', '-f', 'mp3'));
         $playlists = [
             "#EXTM3U\n#EXT-X-TARGETDURATION:20\n#EXTINF:20,\nfile://{$other}\n#EXT-X-ENDLIST\n",
@@ -123,10 +203,26 @@ final class PlayTest extends TestCase
     private function audiobook(): string
     {
         $package = new Package('urn:isbn:9798999903013');
-        $package->describe(['type' => 'Audiobook', 'conformsTo' => 'https://www.w3.org/TR/audiobooks/', 'name' => 'Low Water', 'author' => 'Tamsin Ebbing', 'readBy' => 'Odalys Brandt', 'inLanguage' => 'en'], self::COVER);
-        foreach (['a' => ['Seven Out', 10], 'b' => ['Eight Back', 15], 'c' => ['The Case', 5]] as $name => [$label, $seconds]) {
+        $package->describe(
+            [
+                'type' => 'Audiobook',
+                'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
+                'name' => 'Low Water',
+                'author' => 'Tamsin Ebbing',
+                'readBy' => 'Odalys Brandt',
+                'inLanguage' => 'en',
+            ],
+            self::COVER,
+        );
+        foreach (
+            ['a' => ['Seven Out', 10], 'b' => ['Eight Back', 15], 'c' => ['The Case', 5]]
+            as $name => [$label, $seconds]
+        ) {
             // The manifest's lengths are not believed.
-            $package->part("{$name}.mp3", $label, [self::made('-f', 'lavfi', '-i', "sine=frequency=440:duration={$seconds}", '-b:a', '32k', '-f', 'mp3'), 999.0]);
+            $package->part("{$name}.mp3", $label, [
+                self::made('-f', 'lavfi', '-i', "sine=frequency=440:duration={$seconds}", '-b:a', '32k', '-f', 'mp3'),
+                999.0,
+            ]);
         }
 
         return self::file($package);
@@ -134,7 +230,18 @@ final class PlayTest extends TestCase
 
     private static function made(string ...$how): string
     {
-        $process = new Process(['ffmpeg', '-v', 'error', '-nostdin', ...$how, '-fflags', '+bitexact', '-flags:a', '+bitexact', '-']);
+        $process = new Process([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-nostdin',
+            ...$how,
+            '-fflags',
+            '+bitexact',
+            '-flags:a',
+            '+bitexact',
+            '-',
+        ]);
         $process->mustRun();
 
         return $process->getOutput();
@@ -142,7 +249,7 @@ final class PlayTest extends TestCase
 
     private static function file(Package $package): string
     {
-        $package->write($file = tempnam(sys_get_temp_dir(), 'media').'.lpf');
+        $package->write($file = tempnam(sys_get_temp_dir(), 'media') . '.lpf');
 
         return $file;
     }
@@ -155,6 +262,8 @@ final class PlayTest extends TestCase
     /** @return array{title: Title, new: bool} */
     private function takeIn(string $file): array
     {
-        return app(ImportPublication::class)($file, $this->library(), new LicenceTerms(LicenceModel::Simultaneous), $this->now());
+        return app(
+            ImportPublication::class,
+        )($file, $this->library(), new LicenceTerms(LicenceModel::Simultaneous), $this->now());
     }
 }

@@ -30,13 +30,23 @@ final class PrintTest extends TestCase
         $address = "/loans/{$this->loan->id}/pages";
         $this->get($address)->assertOk()->assertSee('may still print or copy 3 pages')->assertDontSee('Save as PDF');
         $this->post($address, ['from' => '2', 'to' => '3'])->assertRedirect("{$address}/2-3");
-        $this->get("{$address}/2-3")->assertOk()->assertSee('Pages 2 to 3')->assertSee('The Salt Ledger');
+        $this->get("{$address}/2-3")
+            ->assertOk()
+            ->assertSee('Pages 2 to 3')
+            ->assertSee('The Salt Ledger');
         $this->post($address, ['from' => '2', 'to' => '3'])->assertRedirect("{$address}/2-3");
         $this->assertSame(2, DB::table('pages_taken')->count());
-        $this->from($address)->post($address, ['from' => '3', 'to' => '6'])->assertRedirect($address)->assertSessionHasErrors(['from' => 'These are 3 pages more, and this loan has 1 left. Choose fewer.']);
+        $this->from($address)
+            ->post($address, ['from' => '3', 'to' => '6'])
+            ->assertRedirect($address)
+            ->assertSessionHasErrors(['from' => 'These are 3 pages more, and this loan has 1 left. Choose fewer.']);
         $this->assertSame(2, DB::table('pages_taken')->count());
-        $this->postJson($address, ['from' => 4])->assertOk()->assertJson(['left' => 0, 'message' => 'Copied. This loan has no pages left to print or copy.']);
-        $this->postJson($address, ['from' => '5'])->assertConflict()->assertJson(['message' => 'This loan has no pages left to print or copy.']);
+        $this->postJson($address, ['from' => 4])
+            ->assertOk()
+            ->assertJson(['left' => 0, 'message' => 'Copied. This loan has no pages left to print or copy.']);
+        $this->postJson($address, ['from' => '5'])
+            ->assertConflict()
+            ->assertJson(['message' => 'This loan has no pages left to print or copy.']);
         $this->get($address)->assertSee('no pages left');
 
         // What was not taken is not shown for its address.
@@ -47,8 +57,18 @@ final class PrintTest extends TestCase
     public function test_what_is_no_page_is_refused_with_what_there_is(): void
     {
         $address = "/loans/{$this->loan->id}/pages";
-        $this->postJson($address, ['from' => 'xii'])->assertUnprocessable()->assertJsonPath('errors.from.0', fn (string $said): bool => str_starts_with($said, 'There is no page “xii”. This book has the pages 1 to '));
-        $this->postJson($address, ['from' => '3', 'to' => '2'])->assertUnprocessable()->assertJsonPath('errors.to.0', 'The last page comes before the first. Turn them round.');
+        $this->postJson($address, ['from' => 'xii'])
+            ->assertUnprocessable()
+            ->assertJsonPath(
+                'errors.from.0',
+                fn(string $said): bool => str_starts_with(
+                    $said,
+                    'There is no page “xii”. This book has the pages 1 to ',
+                ),
+            );
+        $this->postJson($address, ['from' => '3', 'to' => '2'])
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.to.0', 'The last page comes before the first. Turn them round.');
         $this->postJson($address, ['from' => ['3']])->assertUnprocessable();
         $this->get("{$address}/0-1")->assertRedirect($address);
         $this->be($this->card()->person);
@@ -66,7 +86,9 @@ final class PrintTest extends TestCase
 
     public function test_pages_come_as_pdf_where_the_licence_allows_it(): void
     {
-        $this->post("/loans/{$this->loan->id}/pages", ['from' => '2', 'to' => '3', 'pdf' => '1'])->assertRedirect($pdf = "/loans/{$this->loan->id}/pages/2-3.pdf");
+        $this->post("/loans/{$this->loan->id}/pages", ['from' => '2', 'to' => '3', 'pdf' => '1'])->assertRedirect(
+            $pdf = "/loans/{$this->loan->id}/pages/2-3.pdf",
+        );
         $this->get($pdf)->assertForbidden();
         DB::table('licences')->update(['chapters_as_pdf' => true]);
         $this->get("/loans/{$this->loan->id}/pages")->assertSee('Save as PDF');
@@ -74,8 +96,15 @@ final class PrintTest extends TestCase
         // Poppler reads it, and finds the text of those pages.
         $process = new Process(['pdftotext', '-', '-'], input: $bytes);
         $text = (string) preg_replace('/\s+/', ' ', $process->mustRun()->getOutput());
-        $shown = html_entity_decode(strip_tags((string) $this->get("/loans/{$this->loan->id}/pages/2-3")->getContent()), ENT_QUOTES | ENT_HTML5);
-        preg_match('/\pL[\pL ,]{30,60}\pL/u', (string) preg_replace('/\s+/', ' ', (string) preg_replace('/^.*Pages 2 to 3/s', '', $shown)), $m);
+        $shown = html_entity_decode(
+            strip_tags((string) $this->get("/loans/{$this->loan->id}/pages/2-3")->getContent()),
+            ENT_QUOTES | ENT_HTML5,
+        );
+        preg_match(
+            '/\pL[\pL ,]{30,60}\pL/u',
+            (string) preg_replace('/\s+/', ' ', (string) preg_replace('/^.*Pages 2 to 3/s', '', $shown)),
+            $m,
+        );
         $this->assertStringContainsString($m[0], $text);
         $this->get("/loans/{$this->loan->id}/pages/2-4.pdf")->assertRedirect();
     }
@@ -86,11 +115,26 @@ final class PrintTest extends TestCase
         $path = $this->loan->title->publication->positions[1][0];
         $whole = (string) file_get_contents("{$folder}/{$path}");
         chmod("{$folder}/{$path}", 0644);
-        file_put_contents("{$folder}/{$path}", (string) preg_replace('~<p~', '<script src="evil.js">alert(1)</script><p onclick="alert(2)" style="position:fixed"><a href="javascript:alert(3)">Press</a><img src="http://elsewhere.example/x.png" alt="Elsewhere"/><img src="../../../../../../etc/passwd" alt="Up"/></p><p', $whole, 1));
+        file_put_contents(
+            "{$folder}/{$path}",
+            (string) preg_replace(
+                '~<p~',
+                '<script src="evil.js">alert(1)</script><p onclick="alert(2)" style="position:fixed"><a href="javascript:alert(3)">Press</a><img src="http://elsewhere.example/x.png" alt="Elsewhere"/><img src="../../../../../../etc/passwd" alt="Up"/></p><p',
+                $whole,
+                1,
+            ),
+        );
         DB::table('licences')->update(['pages_allowed' => null, 'chapters_as_pdf' => true]);
         $this->post("/loans/{$this->loan->id}/pages", ['from' => '1', 'to' => '6']);
-        $html = (string) $this->get("/loans/{$this->loan->id}/pages/1-6")->assertOk()->assertSee('Press')->getContent();
-        $html = substr($html, (int) strpos($html, '<article'), (int) strpos($html, '</article>') - (int) strpos($html, '<article'));
+        $html = (string) $this->get("/loans/{$this->loan->id}/pages/1-6")
+            ->assertOk()
+            ->assertSee('Press')
+            ->getContent();
+        $html = substr(
+            $html,
+            (int) strpos($html, '<article'),
+            (int) strpos($html, '</article>') - (int) strpos($html, '<article'),
+        );
         foreach (['evil.js', 'alert(', 'onclick', 'style=', 'elsewhere.example', 'passwd'] as $bad) {
             $this->assertStringNotContainsString($bad, $html);
         }
@@ -100,9 +144,17 @@ final class PrintTest extends TestCase
     public function test_a_title_and_a_passage_are_cited_in_six_styles_and_words_looked_up(): void
     {
         $title = $this->loan->title_id;
-        $this->get("/titles/{$title}/cite")->assertOk()->assertSeeInOrder(['APA', 'MLA', 'Chicago', 'Harvard', 'Vancouver', 'ASA'])->assertSee('Cite this title');
-        $this->get("/titles/{$title}/cite?page=12&section=The+Quay", ['X-Part' => 'drawer'])->assertOk()->assertSee('p. 12)')->assertDontSee('<html', false);
-        $this->get("/titles/{$title}/cite?section=The+%3Cb%3EQuay", ['X-Part' => 'drawer'])->assertOk()->assertSee('The <b>Quay section)');
+        $this->get("/titles/{$title}/cite")
+            ->assertOk()
+            ->assertSeeInOrder(['APA', 'MLA', 'Chicago', 'Harvard', 'Vancouver', 'ASA'])
+            ->assertSee('Cite this title');
+        $this->get("/titles/{$title}/cite?page=12&section=The+Quay", ['X-Part' => 'drawer'])
+            ->assertOk()
+            ->assertSee('p. 12)')
+            ->assertDontSee('<html', false);
+        $this->get("/titles/{$title}/cite?section=The+%3Cb%3EQuay", ['X-Part' => 'drawer'])
+            ->assertOk()
+            ->assertSee('The <b>Quay section)');
         $this->get('/dictionary?word=Harbours&language=en-GB')->assertOk()->assertSee('a sheltered port');
         $this->get('/dictionary?word=Faros&language=es')->assertOk()->assertSee('headlight');
         $this->get('/dictionary?word=zzyzzx&language=en')->assertOk()->assertSee('does not have “zzyzzx”');

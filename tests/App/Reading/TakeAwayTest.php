@@ -29,8 +29,18 @@ final class TakeAwayTest extends TestCase
     public function test_a_device_learns_what_to_take_and_which_loans_are_open(): void
     {
         $due = $this->loan->due_at->getTimestampMs();
-        $files = $this->getJson("/loans/{$this->loan->id}/offline")->assertOk()->assertJsonPath('due', $due)->json('files');
-        $this->assertContains(['book/chapter-01.xhtml', $this->loan->title->publication->sizes['book/chapter-01.xhtml'], 'application/xhtml+xml'], $files);
+        $files = $this->getJson("/loans/{$this->loan->id}/offline")
+            ->assertOk()
+            ->assertJsonPath('due', $due)
+            ->json('files');
+        $this->assertContains(
+            [
+                'book/chapter-01.xhtml',
+                $this->loan->title->publication->sizes['book/chapter-01.xhtml'],
+                'application/xhtml+xml',
+            ],
+            $files,
+        );
         $this->assertCount(count($this->loan->title->publication->sizes), $files);
         $this->getJson('/offline/loans')->assertExactJson([['id' => $this->loan->id, 'due' => $due]]);
         $this->get('/loans')->assertSee('data-offline', false);
@@ -47,24 +57,42 @@ final class TakeAwayTest extends TestCase
     {
         DB::table('licences')->update(['offline' => false]);
         $this->get('/loans')->assertDontSee('data-offline', false)->assertDontSee('Download:');
-        $this->getJson("/loans/{$this->loan->id}/offline")->assertForbidden()->assertJson(['message' => 'The licence of this title does not allow taking it offline.']);
+        $this->getJson("/loans/{$this->loan->id}/offline")
+            ->assertForbidden()
+            ->assertJson(['message' => 'The licence of this title does not allow taking it offline.']);
         $this->get("/loans/{$this->loan->id}/download/epub")->assertForbidden();
     }
 
     public function test_an_ebook_is_downloaded_as_the_epub_it_came_as(): void
     {
         DB::table('licences')->update(['download' => true]);
-        $this->get('/loans')->assertSee('Download:')->assertSee("/loans/{$this->loan->id}/download/epub", false);
-        $response = $this->get("/loans/{$this->loan->id}/download/epub")->assertOk()->assertHeader('Content-Type', 'application/epub+zip')->baseResponse;
+        $this->get('/loans')
+            ->assertSee('Download:')
+            ->assertSee("/loans/{$this->loan->id}/download/epub", false);
+        $response = $this->get("/loans/{$this->loan->id}/download/epub")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/epub+zip')->baseResponse;
         $this->assertInstanceOf(BinaryFileResponse::class, $response);
-        $this->assertStringContainsString('the-salt-ledger.epub', (string) $response->headers->get('Content-Disposition'));
+        $this->assertStringContainsString(
+            'the-salt-ledger.epub',
+            (string) $response->headers->get('Content-Disposition'),
+        );
         $file = $response->getFile()->getPathname();
         // OCF 3.3, §4.2.2: "mimetype" is the first entry, as it is, so that its words stand at bytes 30 and 38.
         $this->assertSame('mimetypeapplication/epub+zip', file_get_contents($file, offset: 30, length: 28));
         // The check goes by a file's name.
         rename($file, "{$file}.epub");
         $file .= '.epub';
-        $check = new Process(['node', base_path('node_modules/@likecoin/epubcheck-ts/bin/epubcheck.js'), $file, '--fail-on-warnings', '--warn'], timeout: 60);
+        $check = new Process(
+            [
+                'node',
+                base_path('node_modules/@likecoin/epubcheck-ts/bin/epubcheck.js'),
+                $file,
+                '--fail-on-warnings',
+                '--warn',
+            ],
+            timeout: 60,
+        );
         $this->assertSame(0, $check->run(), $check->getOutput());
         unlink($file);
         $this->get("/loans/{$this->loan->id}/download/files")->assertNotFound();
@@ -80,14 +108,27 @@ final class TakeAwayTest extends TestCase
         foreach (['publication.json' => '{}', 'b.mp3' => 'second', 'a.mp3' => 'first'] as $name => $bytes) {
             file_put_contents("{$folder}/{$name}", $bytes);
         }
-        $part = fn (string $path): array => ['path' => $path, 'type' => 'audio/mpeg', 'name' => $path, 'seconds' => 1.0, 'captions' => []];
-        $publication->update(['media_type' => 'application/lpf+zip', 'sizes' => ['publication.json' => 2, 'a.mp3' => 5, 'b.mp3' => 6], 'parts' => [$part('b.mp3'), $part('a.mp3')]]);
+        $part = fn(string $path): array => [
+            'path' => $path,
+            'type' => 'audio/mpeg',
+            'name' => $path,
+            'seconds' => 1.0,
+            'captions' => [],
+        ];
+        $publication->update([
+            'media_type' => 'application/lpf+zip',
+            'sizes' => ['publication.json' => 2, 'a.mp3' => 5, 'b.mp3' => 6],
+            'parts' => [$part('b.mp3'), $part('a.mp3')],
+        ]);
         $names = function (string $kind): array {
             $response = $this->get("/loans/{$this->loan->id}/download/{$kind}")->assertOk()->baseResponse;
             \assert($response instanceof BinaryFileResponse);
-            $zip = new ZipArchive;
+            $zip = new ZipArchive();
             $zip->open($file = $response->getFile()->getPathname());
-            $names = array_map(fn (int $n): string => $zip->getNameIndex($n).'='.$zip->getFromIndex($n), range(0, $zip->numFiles - 1));
+            $names = array_map(
+                fn(int $n): string => $zip->getNameIndex($n) . '=' . $zip->getFromIndex($n),
+                range(0, $zip->numFiles - 1),
+            );
             unlink($file);
 
             return $names;

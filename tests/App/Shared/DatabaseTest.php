@@ -23,14 +23,14 @@ final class DatabaseTest extends TestCase
         parent::setUp();
         config(['database.connections.other' => ['database' => self::OTHER] + config('database.connections.pgsql')]);
         DB::purge('other');
-        DB::unprepared('drop database if exists '.self::OTHER.' with (force)');
-        DB::unprepared('create database '.self::OTHER);
+        DB::unprepared('drop database if exists ' . self::OTHER . ' with (force)');
+        DB::unprepared('create database ' . self::OTHER);
     }
 
     protected function tearDown(): void
     {
         DB::purge('other');
-        DB::unprepared('drop database if exists '.self::OTHER.' with (force)');
+        DB::unprepared('drop database if exists ' . self::OTHER . ' with (force)');
         parent::tearDown();
     }
 
@@ -38,10 +38,19 @@ final class DatabaseTest extends TestCase
     {
         $this->restore($this->before());
         $command = "O:20:\"App\\Jobs\\MailNotices\":1:{s:31:\"\0App\\Jobs\\MailNotices\0noticeIds\";a:1:{i:0;i:7;}}";
-        $payload = ['displayName' => 'App\Jobs\MailNotices', 'data' => ['commandName' => 'App\Jobs\MailNotices', 'command' => $command]];
-        DB::connection('other')->table('jobs')->insert(
-            ['queue' => 'default', 'payload' => json_encode($payload), 'attempts' => 0, 'available_at' => 1, 'created_at' => 1],
-        );
+        $payload = [
+            'displayName' => 'App\Jobs\MailNotices',
+            'data' => ['commandName' => 'App\Jobs\MailNotices', 'command' => $command],
+        ];
+        DB::connection('other')
+            ->table('jobs')
+            ->insert([
+                'queue' => 'default',
+                'payload' => json_encode($payload),
+                'attempts' => 0,
+                'available_at' => 1,
+                'created_at' => 1,
+            ]);
 
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
@@ -61,7 +70,10 @@ final class DatabaseTest extends TestCase
     public function test_an_older_database_is_refused_and_stays_as_it_is(): void
     {
         $this->restore($this->before());
-        DB::connection('other')->table('migrations')->where('migration', '2026_11_26_000037_stems_by_language')->delete();
+        DB::connection('other')
+            ->table('migrations')
+            ->where('migration', '2026_11_26_000037_stems_by_language')
+            ->delete();
         $before = $this->dump(self::OTHER);
 
         try {
@@ -76,14 +88,20 @@ final class DatabaseTest extends TestCase
     public function test_a_restored_database_is_what_was_dumped(): void
     {
         DB::unprepared('alter function pg_catalog.ts_match_vq(tsvector, tsquery) cost 10000');
-        $this->restore($this->dump('figporch_test').$this->dump('figporch_test', '--data-only', '--table=migrations'));
+        $this->restore(
+            $this->dump('figporch_test') . $this->dump('figporch_test', '--data-only', '--table=migrations'),
+        );
 
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
 
         $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
-        $this->assertSame('10000', (string) DB::connection('other')->scalar(
-            "select procost from pg_proc where oid = 'pg_catalog.ts_match_vq(tsvector, tsquery)'::regprocedure",
-        ), 'what a dump does not keep');
+        $this->assertSame(
+            '10000',
+            (string) DB::connection('other')->scalar(
+                "select procost from pg_proc where oid = 'pg_catalog.ts_match_vq(tsvector, tsquery)'::regprocedure",
+            ),
+            'what a dump does not keep',
+        );
     }
 
     public function test_functions_are_loaded_when_their_files_differ_and_those_of_no_file_go(): void
@@ -91,7 +109,9 @@ final class DatabaseTest extends TestCase
         $folder = database_path('functions');
         $this->assertFalse(SqlFunctions::bringUpToDate($folder), 'nothing differs');
         $before = $this->dump('figporch_test');
-        DB::unprepared("create function left_over() returns int language sql as 'select 1'; comment on schema public is 'functions of another day'");
+        DB::unprepared(
+            "create function left_over() returns int language sql as 'select 1'; comment on schema public is 'functions of another day'",
+        );
 
         $this->assertTrue(SqlFunctions::bringUpToDate($folder));
         $this->assertSame($before, $this->dump('figporch_test'));
@@ -100,7 +120,7 @@ final class DatabaseTest extends TestCase
     /** As dumped once it was restored: PostgreSQL writes some conditions in another form the first time. */
     private function settled(string $database): string
     {
-        $again = self::OTHER.'_again';
+        $again = self::OTHER . '_again';
         DB::unprepared("drop database if exists {$again} with (force)");
         DB::unprepared("create database {$again}");
         try {
@@ -114,13 +134,16 @@ final class DatabaseTest extends TestCase
 
     private function before(): string
     {
-        return (string) gzdecode((string) file_get_contents(__DIR__.'/database-of-2026-11-27.sql.gz'));
+        return (string) gzdecode((string) file_get_contents(__DIR__ . '/database-of-2026-11-27.sql.gz'));
     }
 
     private function dump(string $database, string ...$options): string
     {
         $options = $options === [] ? ['--schema-only'] : $options;
-        $dump = Process::env($this->access())->run(['pg_dump', '--no-owner', '--no-privileges', ...$options, $database])->throw()->output();
+        $dump = Process::env($this->access())
+            ->run(['pg_dump', '--no-owner', '--no-privileges', ...$options, $database])
+            ->throw()
+            ->output();
 
         // A key that differs each time, by which a restore is guarded.
         return (string) preg_replace('/^\\\\(un)?restrict .*$/m', '', $dump);
@@ -128,7 +151,10 @@ final class DatabaseTest extends TestCase
 
     private function restore(string $sql, string $into = self::OTHER): void
     {
-        Process::env($this->access())->input($sql)->run(['psql', '-qv', 'ON_ERROR_STOP=1', $into])->throw();
+        Process::env($this->access())
+            ->input($sql)
+            ->run(['psql', '-qv', 'ON_ERROR_STOP=1', $into])
+            ->throw();
     }
 
     /** @return array<string, string> */
@@ -136,6 +162,11 @@ final class DatabaseTest extends TestCase
     {
         $pgsql = config('database.connections.pgsql');
 
-        return ['PGHOST' => $pgsql['host'], 'PGPORT' => (string) $pgsql['port'], 'PGUSER' => $pgsql['username'], 'PGPASSWORD' => $pgsql['password']];
+        return [
+            'PGHOST' => $pgsql['host'],
+            'PGPORT' => (string) $pgsql['port'],
+            'PGUSER' => $pgsql['username'],
+            'PGPASSWORD' => $pgsql['password'],
+        ];
     }
 }

@@ -28,7 +28,7 @@ final class QueryParserTest extends TestCase
     /** @return iterable<string, array{string, Node|null}> */
     public static function readable(): iterable
     {
-        $w = fn (string $word, ?Field $field = null): Term => new Term([$word], $field);
+        $w = fn(string $word, ?Field $field = null): Term => new Term([$word], $field);
         yield 'nothing' => ['  ', null];
         yield 'nothing but signs' => ['! ?', null];
         yield 'a word' => ['Lantern', $w('lantern')];
@@ -42,18 +42,33 @@ final class QueryParserTest extends TestCase
         yield 'a beginning' => ['lant*', new Term(['lant'], begins: true)];
         yield 'a hyphen ties words' => ['well-known', new Term(['well', 'known'])];
         yield 'one or the other' => ['reef OR tide', new Any([$w('reef'), $w('tide')])];
-        yield 'OR binds less than standing together' => ['low water OR tide', new Any([new All([$w('low'), $w('water')]), $w('tide')])];
+        yield 'OR binds less than standing together' => [
+            'low water OR tide',
+            new Any([new All([$w('low'), $w('water')]), $w('tide')]),
+        ];
         yield 'brackets' => ['low (water OR tide)', new All([$w('low'), new Any([$w('water'), $w('tide')])])];
         yield 'not' => ['lamp NOT oil', new All([$w('lamp'), new Not($w('oil'))])];
         yield 'a minus' => ['lamp -oil', new All([$w('lamp'), new Not($w('oil'))])];
-        yield 'a minus before a phrase' => ['lamp -"whale oil"', new All([$w('lamp'), new Not(new Term(['whale', 'oil'], exact: true))])];
-        yield 'a minus before brackets' => ['lamp -(oil OR gas)', new All([$w('lamp'), new Not(new Any([$w('oil'), $w('gas')]))])];
+        yield 'a minus before a phrase' => [
+            'lamp -"whale oil"',
+            new All([$w('lamp'), new Not(new Term(['whale', 'oil'], exact: true))]),
+        ];
+        yield 'a minus before brackets' => [
+            'lamp -(oil OR gas)',
+            new All([$w('lamp'), new Not(new Any([$w('oil'), $w('gas')]))]),
+        ];
         yield 'only a not' => ['-oil', new Not($w('oil'))];
         yield 'a field' => ['author:ebbing', $w('ebbing', Field::Author)];
         yield 'a field in capitals' => ['Author:Ebbing', $w('ebbing', Field::Author)];
         yield 'a field of a phrase' => ['title:"low water"', new Term(['low', 'water'], Field::Title, exact: true)];
-        yield 'a field of brackets' => ['narrator:(tove OR dray)', new Any([$w('tove', Field::Narrator), $w('dray', Field::Narrator)])];
-        yield 'a field ruled out' => ['lamp -narrator:dray', new All([$w('lamp'), new Not($w('dray', Field::Narrator))])];
+        yield 'a field of brackets' => [
+            'narrator:(tove OR dray)',
+            new Any([$w('tove', Field::Narrator), $w('dray', Field::Narrator)]),
+        ];
+        yield 'a field ruled out' => [
+            'lamp -narrator:dray',
+            new All([$w('lamp'), new Not($w('dray', Field::Narrator))]),
+        ];
         yield 'what names no field is two words' => ['undertow:water', new All([$w('undertow'), $w('water')])];
         yield 'a title with a colon' => ['Undertow: water', new All([$w('undertow'), $w('water')])];
         yield 'years' => ['year:2015-2020', new Range(Field::Year, 2015, 2020)];
@@ -87,7 +102,7 @@ final class QueryParserTest extends TestCase
         yield 'two ORs' => ['low OR OR water', 'low water'];
         yield 'a NOT of nothing' => ['low NOT', 'low'];
         yield 'a year in words' => ['year:soon', 'year soon'];
-        yield 'brackets too deep' => [str_repeat('(', 40).'low'.str_repeat(')', 40), 'low'];
+        yield 'brackets too deep' => [str_repeat('(', 40) . 'low' . str_repeat(')', 40), 'low'];
     }
 
     #[DataProvider('readable')]
@@ -101,11 +116,47 @@ final class QueryParserTest extends TestCase
     public function test_no_input_breaks_it(): void
     {
         mt_srand(11);
-        $pieces = ['low', 'water', '"', '(', ')', '-', 'OR', 'NOT', 'AND', 'author:', 'year:', 'level:', 'x:', '*', '2015', '2015-2020', '–', ':', '“', '«', "\xff", "\0", 'é', '漢字', '🙂', ' ', '  ', 'isbn:', "'", ';', '\\', '&', '|', '!', '<->'];
+        $pieces = [
+            'low',
+            'water',
+            '"',
+            '(',
+            ')',
+            '-',
+            'OR',
+            'NOT',
+            'AND',
+            'author:',
+            'year:',
+            'level:',
+            'x:',
+            '*',
+            '2015',
+            '2015-2020',
+            '–',
+            ':',
+            '“',
+            '«',
+            "\xff",
+            "\0",
+            'é',
+            '漢字',
+            '🙂',
+            ' ',
+            '  ',
+            'isbn:',
+            "'",
+            ';',
+            '\\',
+            '&',
+            '|',
+            '!',
+            '<->',
+        ];
         for ($i = 0; $i < 3000; $i++) {
             $typed = '';
             for ($n = mt_rand(0, 14); $n > 0; $n--) {
-                $typed .= $pieces[mt_rand(0, count($pieces) - 1)].(mt_rand(0, 1) === 1 ? ' ' : '');
+                $typed .= $pieces[mt_rand(0, count($pieces) - 1)] . (mt_rand(0, 1) === 1 ? ' ' : '');
             }
             $query = QueryParser::read($typed);
             $again = QueryParser::read($query->text());
@@ -116,7 +167,7 @@ final class QueryParserTest extends TestCase
 
     public function test_long_input_is_cut_and_many_terms_are_read_as_words(): void
     {
-        $query = QueryParser::read(implode(' ', array_map(fn (int $n): string => "word{$n}", range(1, 200))));
+        $query = QueryParser::read(implode(' ', array_map(fn(int $n): string => "word{$n}", range(1, 200))));
         $this->assertTrue($query->cut);
         $this->assertLessThanOrEqual(32, count($query->words()));
     }

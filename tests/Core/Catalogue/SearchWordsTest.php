@@ -35,10 +35,22 @@ final class SearchWordsTest extends TestCase
 
     public function test_editions_of_one_work_share_a_key(): void
     {
-        $by = fn (string $name, Format $format, string $author): string => (new Record('k', $format, $name, [['name' => $author, 'sort' => $author, 'role' => 'author']], 1))->workKey();
+        $by = fn(string $name, Format $format, string $author): string => (new Record(
+            'k',
+            $format,
+            $name,
+            [['name' => $author, 'sort' => $author, 'role' => 'author']],
+            1,
+        ))->workKey();
 
-        $this->assertSame($by('Low Water', Format::Ebook, 'Tamsin Ebbing'), $by('Low water!', Format::Audiobook, 'Tamsin  Ebbing'));
-        $this->assertNotSame($by('Low Water', Format::Ebook, 'Tamsin Ebbing'), $by('Low Water', Format::Ebook, 'Another'));
+        $this->assertSame(
+            $by('Low Water', Format::Ebook, 'Tamsin Ebbing'),
+            $by('Low water!', Format::Audiobook, 'Tamsin  Ebbing'),
+        );
+        $this->assertNotSame(
+            $by('Low Water', Format::Ebook, 'Tamsin Ebbing'),
+            $by('Low Water', Format::Ebook, 'Another'),
+        );
     }
 
     public function test_a_record_is_valid_or_not_at_all(): void

@@ -60,9 +60,13 @@ final class TitleSetTest extends TestCase
     /** @return list<int> */
     private static function some(Randomizer $random): array
     {
-        [$most, $share, $step] = [$random->getInt(0, 600), $random->getInt(0, 9), [1, 1, 17, 4000, 1_000_003][$random->getInt(0, 4)]];
+        [$most, $share, $step] = [
+            $random->getInt(0, 600),
+            $random->getInt(0, 9),
+            [1, 1, 17, 4000, 1_000_003][$random->getInt(0, 4)],
+        ];
 
-        return array_values(array_filter(range(0, $most * $step, $step), fn (): bool => $random->getInt(0, 9) < $share));
+        return array_values(array_filter(range(0, $most * $step, $step), fn(): bool => $random->getInt(0, 9) < $share));
     }
 
     /**

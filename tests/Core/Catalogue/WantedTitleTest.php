@@ -32,8 +32,12 @@ final class WantedTitleTest extends TestCase
     }
 
     #[DataProvider('wrong')]
-    public function test_what_is_missing_or_wrong_is_named(string $name, string $people, string $number, string $what): void
-    {
+    public function test_what_is_missing_or_wrong_is_named(
+        string $name,
+        string $people,
+        string $number,
+        string $what,
+    ): void {
         $this->expectExceptionObject(new InvalidArgumentException($what));
         new WantedTitle($name, $people, null, $number);
     }

@@ -24,13 +24,25 @@ final class HoldPressureTest extends TestCase
     /** Every loan lasts all of its 14 days, nothing is missed, picked up late or cancelled. */
     private static function clockwork(): HoldPressure
     {
-        return new HoldPressure(new Forecast(new Habits(['14d' => new LengthHabit(1.0, new Quantiles([1.0]), 0)], new Quantiles([0.0]), 0.0, 0.0), 72));
+        return new HoldPressure(
+            new Forecast(
+                new Habits(['14d' => new LengthHabit(1.0, new Quantiles([1.0]), 0)], new Quantiles([0.0]), 0.0, 0.0),
+                72,
+            ),
+        );
     }
 
     private static function line(int $copies, int $waiting, string $due = '+14 days'): Line
     {
         return new Line(
-            [new LineLicence(self::licence(M::OneCopyOneUser, copies: $copies, free: 0), array_fill(0, $copies, self::now($due)), [], array_fill(0, $copies, self::now()))],
+            [
+                new LineLicence(
+                    self::licence(M::OneCopyOneUser, copies: $copies, free: 0),
+                    array_fill(0, $copies, self::now($due)),
+                    [],
+                    array_fill(0, $copies, self::now()),
+                ),
+            ],
             array_fill(0, $waiting, null),
         );
     }
@@ -76,7 +88,18 @@ final class HoldPressureTest extends TestCase
         foreach ([3, 9, 25, 60] as $waiting) {
             $line = self::line(2, $waiting, '+9 days');
             $copies = $pressure->extraCopies($line, 21, self::now());
-            $wait = fn (int $more): float => $pressure->wait(new Line([...$line->licences, ...($more > 0 ? [new LineLicence(self::licence(M::OneCopyOneUser, id: 0, copies: $more, free: $more))] : [])], $line->ahead), self::now());
+            $wait = fn(int $more): float => $pressure->wait(
+                new Line(
+                    [
+                        ...$line->licences,
+                        ...$more > 0
+                            ? [new LineLicence(self::licence(M::OneCopyOneUser, id: 0, copies: $more, free: $more))]
+                            : [],
+                    ],
+                    $line->ahead,
+                ),
+                self::now(),
+            );
             $this->assertLessThanOrEqual(21.0, $wait($copies), "{$waiting} wait");
             $this->assertGreaterThan(0, $copies);
             $this->assertGreaterThan(21.0, $wait($copies - 1));
@@ -85,10 +108,23 @@ final class HoldPressureTest extends TestCase
 
     public function test_a_line_whose_licence_ends_may_never_be_served(): void
     {
-        $ending = new Line([new LineLicence(self::licence(M::MeteredByTime, free: 0, ends: '+20 days'), [self::now('+14 days')], [], [self::now()])], [null, null]);
+        $ending = new Line(
+            [
+                new LineLicence(
+                    self::licence(M::MeteredByTime, free: 0, ends: '+20 days'),
+                    [self::now('+14 days')],
+                    [],
+                    [self::now()],
+                ),
+            ],
+            [null, null],
+        );
         $this->assertInfinite(self::clockwork()->wait($ending, self::now()));
         $this->assertSame(1, self::clockwork()->extraCopies($ending, 30, self::now()));
         $this->assertInfinite(self::clockwork()->wait(new Line([], []), self::now()));
-        $this->assertSame(1, self::clockwork()->extraCopies(new Line([], []), 1, new DateTimeImmutable('2026-05-01 12:00:00+00:00')));
+        $this->assertSame(
+            1,
+            self::clockwork()->extraCopies(new Line([], []), 1, new DateTimeImmutable('2026-05-01 12:00:00+00:00')),
+        );
     }
 }

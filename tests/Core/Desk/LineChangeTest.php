@@ -18,13 +18,21 @@ final class LineChangeTest extends TestCase
     /** Four copies: one on loan, two kept for holds, one free; 10 loans left. */
     private static function state(): LineLicence
     {
-        return new LineLicence(self::licence(M::MeteredByLoans, id: 7, copies: 4, free: 1, left: 10), [self::now('+5 days')], [self::now('+1 day'), self::now('+2 days')], [self::now('-9 days')]);
+        return new LineLicence(
+            self::licence(M::MeteredByLoans, id: 7, copies: 4, free: 1, left: 10),
+            [self::now('+5 days')],
+            [self::now('+1 day'), self::now('+2 days')],
+            [self::now('-9 days')],
+        );
     }
 
     public function test_raised_copies_are_free(): void
     {
         $change = LineChange::copies([self::state()], 7, 6);
-        $this->assertSame([6, 3, 0], [$change->licences[0]->licence->copies, $change->licences[0]->licence->copiesFree, $change->setBack]);
+        $this->assertSame(
+            [6, 3, 0],
+            [$change->licences[0]->licence->copies, $change->licences[0]->licence->copiesFree, $change->setBack],
+        );
         $this->assertSame(3, $change->servedAtOnce(5, self::now()));
         $this->assertSame(2, $change->servedAtOnce(2, self::now()));
     }
@@ -34,7 +42,10 @@ final class LineChangeTest extends TestCase
         $three = LineChange::copies([self::state()], 7, 3);
         $this->assertSame([0, 0], [$three->licences[0]->licence->copiesFree, $three->setBack]);
         $two = LineChange::copies([self::state()], 7, 2);
-        $this->assertSame([0, 1, 11], [$two->licences[0]->licence->copiesFree, $two->setBack, $two->licences[0]->licence->loansLeft]);
+        $this->assertSame(
+            [0, 1, 11],
+            [$two->licences[0]->licence->copiesFree, $two->setBack, $two->licences[0]->licence->loansLeft],
+        );
         $this->assertEquals([self::now('+1 day')], $two->licences[0]->readyUntil);
         $this->assertSame(2, LineChange::copies([self::state()], 7, 1)->setBack);
     }
@@ -57,7 +68,10 @@ final class LineChangeTest extends TestCase
 
     public function test_an_added_licence_serves_by_what_it_may_lend(): void
     {
-        $added = fn (M $model, int $copies = 3, int $left = 2, string $starts = '-1 hour'): int => LineChange::added([], self::licence($model, copies: $copies, free: $copies, left: $left, starts: $starts))->servedAtOnce(9, self::now());
+        $added = fn(M $model, int $copies = 3, int $left = 2, string $starts = '-1 hour'): int => LineChange::added(
+            [],
+            self::licence($model, copies: $copies, free: $copies, left: $left, starts: $starts),
+        )->servedAtOnce(9, self::now());
         $this->assertSame(3, $added(M::OneCopyOneUser));
         $this->assertSame(2, $added(M::MeteredByLoans), 'two loans are left');
         $this->assertSame(9, $added(M::Simultaneous));

@@ -18,9 +18,36 @@ final class AnnotationTest extends TestCase
     /** @return iterable<string, array{Locator, array<string, mixed>}> the selectors of §4.2.1 and, refined, of §4.2.9 */
     public static function places(): iterable
     {
-        yield 'in a book' => [new Locator('c2.xhtml', 'application/xhtml+xml', 0.5, 0.25, 9, ['epubcfi(/6/8!/4/2)', 'page=4']), ['type' => 'FragmentSelector', 'conformsTo' => 'http://idpf.org/epub/linking/cfi/epub-cfi.html', 'value' => 'epubcfi(/6/8!/4/2)']];
-        yield 'in a recording' => [new Locator('b.mp3', 'audio/mpeg', 0.5, 0.58, null, ['t=7.5']), ['type' => 'FragmentSelector', 'conformsTo' => 'http://tools.ietf.org/rfc/rfc3986', 'value' => 'b.mp3', 'refinedBy' => ['type' => 'FragmentSelector', 'conformsTo' => 'http://www.w3.org/TR/media-frags/', 'value' => 't=7.5']]];
-        yield 'only a share of a file' => [new Locator('c2.xhtml', 'application/xhtml+xml', 0.123456, 0.25), ['type' => 'FragmentSelector', 'conformsTo' => 'http://tools.ietf.org/rfc/rfc3986', 'value' => 'c2.xhtml', 'refinedBy' => ['type' => 'FragmentSelector', 'value' => 'progression=0.1235']]];
+        yield 'in a book' => [
+            new Locator('c2.xhtml', 'application/xhtml+xml', 0.5, 0.25, 9, ['epubcfi(/6/8!/4/2)', 'page=4']),
+            [
+                'type' => 'FragmentSelector',
+                'conformsTo' => 'http://idpf.org/epub/linking/cfi/epub-cfi.html',
+                'value' => 'epubcfi(/6/8!/4/2)',
+            ],
+        ];
+        yield 'in a recording' => [
+            new Locator('b.mp3', 'audio/mpeg', 0.5, 0.58, null, ['t=7.5']),
+            [
+                'type' => 'FragmentSelector',
+                'conformsTo' => 'http://tools.ietf.org/rfc/rfc3986',
+                'value' => 'b.mp3',
+                'refinedBy' => [
+                    'type' => 'FragmentSelector',
+                    'conformsTo' => 'http://www.w3.org/TR/media-frags/',
+                    'value' => 't=7.5',
+                ],
+            ],
+        ];
+        yield 'only a share of a file' => [
+            new Locator('c2.xhtml', 'application/xhtml+xml', 0.123456, 0.25),
+            [
+                'type' => 'FragmentSelector',
+                'conformsTo' => 'http://tools.ietf.org/rfc/rfc3986',
+                'value' => 'c2.xhtml',
+                'refinedBy' => ['type' => 'FragmentSelector', 'value' => 'progression=0.1235'],
+            ],
+        ];
     }
 
     /** @param  array<string, mixed>  $selector */
@@ -29,7 +56,10 @@ final class AnnotationTest extends TestCase
     {
         $made = self::annotation($place, '')->toArray();
         self::assertSame(['source' => 'urn:isbn:9798999903013', 'selector' => $selector], $made['target']);
-        self::assertSame(['urn:uuid:11111111-1111-4111-8111-111111111111', 'bookmarking', '2026-05-01T11:00:00Z'], [$made['id'], $made['motivation'], $made['created']]);
+        self::assertSame(
+            ['urn:uuid:11111111-1111-4111-8111-111111111111', 'bookmarking', '2026-05-01T11:00:00Z'],
+            [$made['id'], $made['motivation'], $made['created']],
+        );
         self::assertArrayNotHasKey('body', $made);
     }
 
@@ -45,6 +75,15 @@ final class AnnotationTest extends TestCase
 
     private static function annotation(Locator $place, string $note): Annotation
     {
-        return new Annotation('11111111-1111-4111-8111-111111111111', 'urn:isbn:9798999903013', 'Low _Water_', $place, 'Page 4', $note, new DateTimeImmutable('2026-05-01 12:00:00+01:00'), new DateTimeImmutable('2026-05-02 12:00:00+01:00'));
+        return new Annotation(
+            '11111111-1111-4111-8111-111111111111',
+            'urn:isbn:9798999903013',
+            'Low _Water_',
+            $place,
+            'Page 4',
+            $note,
+            new DateTimeImmutable('2026-05-01 12:00:00+01:00'),
+            new DateTimeImmutable('2026-05-02 12:00:00+01:00'),
+        );
     }
 }

@@ -13,7 +13,10 @@ final class EndpointTest extends TestCase
     public function test_a_push_service_on_the_open_web_is_written_to(): void
     {
         $endpoint = Endpoint::parse('https://push.lantern-coast.example/to/a1b2?c=3');
-        $this->assertSame(['push.lantern-coast.example', 'https://push.lantern-coast.example', false], [$endpoint?->host, $endpoint?->origin(), $endpoint?->isStandIn]);
+        $this->assertSame(
+            ['push.lantern-coast.example', 'https://push.lantern-coast.example', false],
+            [$endpoint?->host, $endpoint?->origin(), $endpoint?->isStandIn],
+        );
     }
 
     public function test_the_stand_in_is_written_to_where_there_is_one(): void
@@ -38,7 +41,7 @@ final class EndpointTest extends TestCase
         yield 'spaces' => ['https://push.example.org/a b'];
         yield 'lines' => ["https://push.example.org/a\r\nX: y"];
         yield 'nothing' => [''];
-        yield 'too long' => ['https://push.example.org/'.str_repeat('a', 1000)];
+        yield 'too long' => ['https://push.example.org/' . str_repeat('a', 1000)];
     }
 
     #[DataProvider('unsafe')]
@@ -50,7 +53,26 @@ final class EndpointTest extends TestCase
     /** The blocks of RFC 6890 and its followers. */
     public function test_numbers_of_this_network_are_not_public(): void
     {
-        foreach (['127.0.0.1', '10.1.2.3', '172.16.0.1', '192.168.1.1', '169.254.169.254', '100.64.0.1', '0.0.0.0', '224.0.0.1', '240.0.0.1', '255.255.255.255', '::1', 'fe80::1', 'fd00::1', '::ffff:127.0.0.1', 'not a number'] as $ip) {
+        foreach (
+            [
+                '127.0.0.1',
+                '10.1.2.3',
+                '172.16.0.1',
+                '192.168.1.1',
+                '169.254.169.254',
+                '100.64.0.1',
+                '0.0.0.0',
+                '224.0.0.1',
+                '240.0.0.1',
+                '255.255.255.255',
+                '::1',
+                'fe80::1',
+                'fd00::1',
+                '::ffff:127.0.0.1',
+                'not a number',
+            ]
+            as $ip
+        ) {
             $this->assertFalse(Endpoint::isPublic($ip), $ip);
         }
         foreach (['93.184.216.34', '8.8.8.8', '100.63.0.1', '2606:2800:220:1::1'] as $ip) {

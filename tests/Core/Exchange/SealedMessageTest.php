@@ -27,22 +27,37 @@ final class SealedMessageTest extends TestCase
     public function test_the_example_of_the_standard(): void
     {
         $sealed = SealedMessage::seal(
-            'When I grow up, I want to be a watermelon', self::bytes(self::BROWSER), self::bytes(self::SECRET),
-            P256::privateKey(self::bytes(self::OWN_PRIVATE), self::bytes(self::OWN)), self::bytes(self::SALT),
+            'When I grow up, I want to be a watermelon',
+            self::bytes(self::BROWSER),
+            self::bytes(self::SECRET),
+            P256::privateKey(self::bytes(self::OWN_PRIVATE), self::bytes(self::OWN)),
+            self::bytes(self::SALT),
         );
-        $this->assertSame('DGv6ra1nlYgDCS1FRnbzlwAAEABBBP4z9KsN6nGRTbVYI_c7VJSPQTBtkgcy27mlmlMoZIIgDll6e3vCYLocInmYWAmS6TlzAC8wEqKK6PBru3jl7A_yl95bQpu6cVPTpK4Mqgkf1CXztLVBSt2Ks3oZwbuwXPXLWyouBWLVWGNWQexSgSxsj_Qulcy4a-fN', Base64Url::encode($sealed));
+        $this->assertSame(
+            'DGv6ra1nlYgDCS1FRnbzlwAAEABBBP4z9KsN6nGRTbVYI_c7VJSPQTBtkgcy27mlmlMoZIIgDll6e3vCYLocInmYWAmS6TlzAC8wEqKK6PBru3jl7A_yl95bQpu6cVPTpK4Mqgkf1CXztLVBSt2Ks3oZwbuwXPXLWyouBWLVWGNWQexSgSxsj_Qulcy4a-fN',
+            Base64Url::encode($sealed),
+        );
     }
 
     public function test_a_key_has_the_point_that_it_was_made_of(): void
     {
-        $this->assertSame(self::OWN, Base64Url::encode(P256::point(P256::privateKey(self::bytes(self::OWN_PRIVATE), self::bytes(self::OWN)))));
+        $this->assertSame(
+            self::OWN,
+            Base64Url::encode(P256::point(P256::privateKey(self::bytes(self::OWN_PRIVATE), self::bytes(self::OWN)))),
+        );
         $this->assertSame(self::BROWSER, Base64Url::encode(P256::point(P256::publicKey(self::bytes(self::BROWSER)))));
         $this->assertSame(65, strlen(P256::point(P256::newKey())));
     }
 
     public function test_the_longest_text_is_as_long_as_every_service_takes(): void
     {
-        $seal = fn (int $length): string => SealedMessage::seal(str_repeat('a', $length), self::bytes(self::BROWSER), self::bytes(self::SECRET), P256::newKey(), self::bytes(self::SALT));
+        $seal = fn(int $length): string => SealedMessage::seal(
+            str_repeat('a', $length),
+            self::bytes(self::BROWSER),
+            self::bytes(self::SECRET),
+            P256::newKey(),
+            self::bytes(self::SALT),
+        );
         $this->assertSame(4096, strlen($seal(SealedMessage::MOST)));
         $this->expectException(InvalidArgumentException::class);
         $seal(SealedMessage::MOST + 1);
@@ -52,9 +67,13 @@ final class SealedMessageTest extends TestCase
     public static function unusable(): iterable
     {
         yield 'a key that is too short' => ['abc', self::SECRET, self::SALT];
-        yield 'a point beside the curve' => [Base64Url::encode("\x04".str_repeat("\x01", 64)), self::SECRET, self::SALT];
+        yield 'a point beside the curve' => [
+            Base64Url::encode("\x04" . str_repeat("\x01", 64)),
+            self::SECRET,
+            self::SALT,
+        ];
         yield 'a secret that is too short' => [self::BROWSER, 'abcd', self::SALT];
-        yield 'a salt that is too long' => [self::BROWSER, self::SECRET, self::SALT.'AAAA'];
+        yield 'a salt that is too long' => [self::BROWSER, self::SECRET, self::SALT . 'AAAA'];
     }
 
     #[DataProvider('unusable')]

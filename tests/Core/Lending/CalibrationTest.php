@@ -41,38 +41,76 @@ final class CalibrationTest extends TestCase
     {
         return new Behaviour(
             // More in winter than in summer.
-            wanted: fn (float $day, Randomizer $r): float => RandomVariates::exponential($r, 1 / ($perDay * (1 + 0.3 * cos(2 * M_PI * $day / 365.25)))),
+            wanted: fn(float $day, Randomizer $r): float => RandomVariates::exponential(
+                $r,
+                1 / ($perDay * (1 + 0.3 * cos((2 * M_PI * $day) / 365.25))),
+            ),
             length: function (Randomizer $r): LoanLength {
                 $u = RandomVariates::share($r);
 
                 return LoanLength::days($u < 0.2 ? 7 : ($u < 0.7 ? 14 : 21));
             },
-            kept: fn (float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4 ? $days : $days * RandomVariates::share($r) ** 0.6,
-            pickUp: fn (float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.12 ? $kept * 2 : $kept * RandomVariates::share($r) ** 2,
-            patience: fn (Randomizer $r): float => RandomVariates::share($r) < 0.3 ? INF : RandomVariates::exponential($r, 120),
+            kept: fn(float $days, Randomizer $r): float => RandomVariates::share($r) < 0.4
+                ? $days
+                : $days * RandomVariates::share($r) ** 0.6,
+            pickUp: fn(float $kept, Randomizer $r): float => RandomVariates::share($r) < 0.12
+                ? $kept * 2
+                : $kept * RandomVariates::share($r) ** 2,
+            patience: fn(Randomizer $r): float => RandomVariates::share($r) < 0.3
+                ? INF
+                : RandomVariates::exponential($r, 120),
         );
     }
 
     private static function day(float $day): DateTimeImmutable
     {
-        return (new DateTimeImmutable('2010-01-01T00:00:00Z'))->modify('+'.(int) round($day * 86400).' seconds');
+        return (new DateTimeImmutable('2010-01-01T00:00:00Z'))->modify('+' . (int) round($day * 86400) . ' seconds');
     }
 
     /** @return list<array{SimulatedHold, Line, float}> the holds placed after the years measured, with the line they joined */
     private static function placed(TitleYears &$years, int $copies, float $perDay, int $seed): array
     {
         $placed = [];
-        $years = new TitleYears($copies, self::KEPT_HOURS / 24, self::behaviour($perDay), new Randomizer(new Xoshiro256StarStar($seed)), function (SimulatedHold $hold, TitleYears $now, float $day) use (&$placed): void {
-            if ($day < self::YEARS_MEASURED * 365 || is_finite($hold->cancelsAt)) {
-                return;
-            }
-            $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $now->copies(), $now->copiesFree(), null, self::day(-1), null);
-            $running = array_values($now->running);
-            $placed[] = [$hold, new Line(
-                [new LineLicence($licence, array_map(fn (SimulatedLoan $l) => self::day($l->due), $running), array_map(fn (array $r) => self::day($r[1]), array_values($now->ready)), array_map(fn (SimulatedLoan $l) => self::day($l->start), $running))],
-                array_map(fn (SimulatedHold $h) => $h->pausedUntil > $day ? self::day($h->pausedUntil) : null, array_values($now->line)),
-            ), $day];
-        });
+        $years = new TitleYears(
+            $copies,
+            self::KEPT_HOURS / 24,
+            self::behaviour($perDay),
+            new Randomizer(new Xoshiro256StarStar($seed)),
+            function (SimulatedHold $hold, TitleYears $now, float $day) use (&$placed): void {
+                if ($day < self::YEARS_MEASURED * 365 || is_finite($hold->cancelsAt)) {
+                    return;
+                }
+                $licence = new Licence(
+                    1,
+                    1,
+                    LicenceModel::OneCopyOneUser,
+                    $now->copies(),
+                    $now->copiesFree(),
+                    null,
+                    self::day(-1),
+                    null,
+                );
+                $running = array_values($now->running);
+                $placed[] = [
+                    $hold,
+                    new Line(
+                        [
+                            new LineLicence(
+                                $licence,
+                                array_map(fn(SimulatedLoan $l) => self::day($l->due), $running),
+                                array_map(fn(array $r) => self::day($r[1]), array_values($now->ready)),
+                                array_map(fn(SimulatedLoan $l) => self::day($l->start), $running),
+                            ),
+                        ],
+                        array_map(
+                            fn(SimulatedHold $h) => $h->pausedUntil > $day ? self::day($h->pausedUntil) : null,
+                            array_values($now->line),
+                        ),
+                    ),
+                    $day,
+                ];
+            },
+        );
         $years->run(self::YEARS * 365);
 
         return $placed;
@@ -96,7 +134,7 @@ final class CalibrationTest extends TestCase
             $ready += $hold->readyAt === null ? 0 : 1;
             $missed += $hold->misses > 0 ? 1 : 0;
             $cancelled += $hold->cancelledAt !== null && $hold->misses === 0 ? 1 : 0;
-            $waited += ($hold->readyAt ?? $hold->cancelledAt ?? $until) - $hold->placedAt;
+            $waited += ($hold->readyAt ?? ($hold->cancelledAt ?? $until)) - $hold->placedAt;
             if ($hold->takenAt !== null && $hold->misses === 0) {
                 $pickUp[] = ($hold->takenAt - $hold->readyAt) / (self::KEPT_HOURS / 24);
             }
@@ -104,8 +142,18 @@ final class CalibrationTest extends TestCase
         $loans = array_sum(array_map(count(...), $kept));
 
         return new Habits(
-            array_map(fn (array $shares): LengthHabit => new LengthHabit(count($shares) / $loans, self::quantiles($shares), count($shares)), $kept),
-            self::quantiles($pickUp), $missed / max(1, $ready), $cancelled / max(1, $waited), $ready,
+            array_map(
+                fn(array $shares): LengthHabit => new LengthHabit(
+                    count($shares) / $loans,
+                    self::quantiles($shares),
+                    count($shares),
+                ),
+                $kept,
+            ),
+            self::quantiles($pickUp),
+            $missed / max(1, $ready),
+            $cancelled / max(1, $waited),
+            $ready,
         );
     }
 
@@ -114,15 +162,20 @@ final class CalibrationTest extends TestCase
     {
         sort($values);
 
-        return new Quantiles(array_map(fn (int $i): float => $values[(int) round($i / 20 * (count($values) - 1))], range(0, 20)));
+        return new Quantiles(
+            array_map(fn(int $i): float => $values[(int) round(($i / 20) * (count($values) - 1))], range(0, 20)),
+        );
     }
 
     public function test_eight_in_ten_and_never_later_than_the_latest(): void
     {
         $inside = $all = $below = 0;
         $utc = new DateTimeZone('UTC');
-        foreach ([[1, 0.08, 1], [2, 0.18, 2], [3, 0.3, 3], [5, 0.52, 4], [8, 0.85, 5], [2, 0.2, 6], [4, 0.42, 7]] as [$copies, $perDay, $seed]) {
-            $years = new TitleYears(1, 0, self::behaviour(1), new Randomizer);
+        foreach (
+            [[1, 0.08, 1], [2, 0.18, 2], [3, 0.3, 3], [5, 0.52, 4], [8, 0.85, 5], [2, 0.2, 6], [4, 0.42, 7]]
+            as [$copies, $perDay, $seed]
+        ) {
+            $years = new TitleYears(1, 0, self::behaviour(1), new Randomizer());
             $placed = self::placed($years, $copies, $perDay, $seed);
             $forecast = new Forecast(self::measured($years), self::KEPT_HOURS);
             foreach ($placed as [$hold, $line, $day]) {
@@ -130,11 +183,29 @@ final class CalibrationTest extends TestCase
                     continue;
                 }
                 $now = self::day($day);
-                $latest = WorstCaseWait::at($line->licences, 1, count($line->ahead) + 1, LoanLength::days(21), self::KEPT_HOURS, $utc, $now);
+                $latest = WorstCaseWait::at(
+                    $line->licences,
+                    1,
+                    count($line->ahead) + 1,
+                    LoanLength::days(21),
+                    self::KEPT_HOURS,
+                    $utc,
+                    $now,
+                );
                 $this->assertNotNull($latest);
-                $this->assertLessThanOrEqual($latest->getTimestamp() + 1, self::day($hold->readyAt)->getTimestamp(), 'the promise was kept');
+                $this->assertLessThanOrEqual(
+                    $latest->getTimestamp() + 1,
+                    self::day($hold->readyAt)->getTimestamp(),
+                    'the promise was kept',
+                );
 
-                $turn = $forecast->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), 1000);
+                $turn = $forecast->of(
+                    $line,
+                    $latest,
+                    $now,
+                    new Randomizer(new Xoshiro256StarStar($line->seed())),
+                    1000,
+                );
                 $came = self::day($hold->readyAt);
                 $inside += $turn->from <= $came && $came <= $turn->to ? 1 : 0;
                 $below += $came < $turn->middle ? 1 : 0;
@@ -142,7 +213,7 @@ final class CalibrationTest extends TestCase
             }
         }
         $this->assertGreaterThan(1000, $all);
-        $this->assertEqualsWithDelta(0.80, $inside / $all, 0.04, "{$inside} of {$all} outcomes lay in the range");
-        $this->assertEqualsWithDelta(0.50, $below / $all, 0.06, 'the middle is in the middle');
+        $this->assertEqualsWithDelta(0.8, $inside / $all, 0.04, "{$inside} of {$all} outcomes lay in the range");
+        $this->assertEqualsWithDelta(0.5, $below / $all, 0.06, 'the middle is in the middle');
     }
 }

@@ -31,9 +31,28 @@ final class DecisionTest extends TestCase
     use Lending;
 
     /** @param  list<Licence>  $licences */
-    private static function borrow(CardStanding $card, array $licences, Audience $for = Audience::Adult, ?int $open = null, ?int $kept = null, ?LoanLength $length = null, ?LoanTerms $terms = null, ?PayPerLoan $month = null): Granted|AlreadyOnLoan|Refused
-    {
-        return BorrowDecision::decide($card, $terms ?? self::terms(), $for, $licences, $open, $kept, $month, $length, new DateTimeZone('UTC'), self::now());
+    private static function borrow(
+        CardStanding $card,
+        array $licences,
+        Audience $for = Audience::Adult,
+        ?int $open = null,
+        ?int $kept = null,
+        ?LoanLength $length = null,
+        ?LoanTerms $terms = null,
+        ?PayPerLoan $month = null,
+    ): Granted|AlreadyOnLoan|Refused {
+        return BorrowDecision::decide(
+            $card,
+            $terms ?? self::terms(),
+            $for,
+            $licences,
+            $open,
+            $kept,
+            $month,
+            $length,
+            new DateTimeZone('UTC'),
+            self::now(),
+        );
     }
 
     public function test_refusals_come_in_the_order_of_the_rules(): void
@@ -43,12 +62,18 @@ final class DecisionTest extends TestCase
         $worst = self::card(loans: 7, blocked: true, expires: '-1 day');
 
         $this->assertSame(Refusal::CardBlocked, self::refusal(self::borrow($worst, [], terms: $teen)));
-        $this->assertSame(Refusal::CardExpired, self::refusal(self::borrow(self::card(loans: 7, expires: '+0 seconds'), [], terms: $teen)));
+        $this->assertSame(
+            Refusal::CardExpired,
+            self::refusal(self::borrow(self::card(loans: 7, expires: '+0 seconds'), [], terms: $teen)),
+        );
         $this->assertSame(Refusal::AboveAudience, self::refusal(self::borrow(self::card(loans: 7), [], terms: $teen)));
         $this->assertSame(Refusal::NoLicence, self::refusal(self::borrow(self::card(loans: 7), [])));
         $this->assertInstanceOf(AlreadyOnLoan::class, self::borrow(self::card(loans: 7), $full, open: 5));
         $this->assertSame(Refusal::LoanLimit, self::refusal(self::borrow(self::card(loans: 7), $full)));
-        $this->assertSame(Refusal::LengthNotOffered, self::refusal(self::borrow(self::card(), $full, length: LoanLength::days(8))));
+        $this->assertSame(
+            Refusal::LengthNotOffered,
+            self::refusal(self::borrow(self::card(), $full, length: LoanLength::days(8))),
+        );
         $this->assertSame(Refusal::NoCopyFree, self::refusal(self::borrow(self::card(), $full)));
         $this->assertInstanceOf(Granted::class, self::borrow(self::card(loans: 6), [self::licence(M::OneCopyOneUser)]));
     }
@@ -67,13 +92,33 @@ final class DecisionTest extends TestCase
     {
         $terms = LoanTerms::from([new LoanRule(format: Format::Video, maxLoans: 2)], 'adult', Format::Video);
 
-        $this->assertInstanceOf(Granted::class, self::borrow(new CardStanding(1, 1, false, null, 7, 1, 0, 0), [self::licence(M::OneCopyOneUser)], terms: $terms));
-        $this->assertSame(Refusal::LoanLimit, self::refusal(self::borrow(new CardStanding(1, 1, false, null, 2, 2, 0, 0), [self::licence(M::OneCopyOneUser)], terms: $terms)));
+        $this->assertInstanceOf(
+            Granted::class,
+            self::borrow(
+                new CardStanding(1, 1, false, null, 7, 1, 0, 0),
+                [self::licence(M::OneCopyOneUser)],
+                terms: $terms,
+            ),
+        );
+        $this->assertSame(
+            Refusal::LoanLimit,
+            self::refusal(
+                self::borrow(
+                    new CardStanding(1, 1, false, null, 2, 2, 0, 0),
+                    [self::licence(M::OneCopyOneUser)],
+                    terms: $terms,
+                ),
+            ),
+        );
     }
 
     public function test_the_copy_kept_for_this_card_is_taken_first(): void
     {
-        $granted = self::borrow(self::card(), [self::licence(M::Simultaneous, 1), self::licence(M::OneCopyOneUser, 2, free: 0)], kept: 2);
+        $granted = self::borrow(
+            self::card(),
+            [self::licence(M::Simultaneous, 1), self::licence(M::OneCopyOneUser, 2, free: 0)],
+            kept: 2,
+        );
 
         $this->assertInstanceOf(Granted::class, $granted);
         $this->assertSame(2, $granted->licence->id);
@@ -95,26 +140,53 @@ final class DecisionTest extends TestCase
     {
         $out = self::licence(M::OneCopyOneUser, free: 0);
         yield 'granted' => [self::card(), [$out], false, false, null];
-        yield 'before publication' => [self::card(), [self::licence(M::OneCopyOneUser, starts: '+30 days')], false, false, null];
+        yield 'before publication' => [
+            self::card(),
+            [self::licence(M::OneCopyOneUser, starts: '+30 days')],
+            false,
+            false,
+            null,
+        ];
         yield 'blocked' => [self::card(blocked: true), [$out], false, false, Refusal::CardBlocked];
         yield 'on loan' => [self::card(), [$out], true, false, Refusal::AlreadyOnLoan];
         yield 'in line' => [self::card(), [$out], false, true, Refusal::AlreadyHeld];
-        yield 'a copy is free' => [self::card(), [$out, self::licence(M::Simultaneous, 2)], false, false, Refusal::CopyFree];
+        yield 'a copy is free' => [
+            self::card(),
+            [$out, self::licence(M::Simultaneous, 2)],
+            false,
+            false,
+            Refusal::CopyFree,
+        ];
         yield 'nothing licensed' => [self::card(), [], false, false, Refusal::NoLicence];
-        yield 'only what is spent' => [self::card(), [self::licence(M::MeteredByLoans, left: 0)], false, false, Refusal::NoLicence];
+        yield 'only what is spent' => [
+            self::card(),
+            [self::licence(M::MeteredByLoans, left: 0)],
+            false,
+            false,
+            Refusal::NoLicence,
+        ];
         yield 'at the limit' => [self::card(holds: 7), [$out], false, false, Refusal::HoldLimit];
     }
 
     /** @param  list<Licence>  $licences */
     #[DataProvider('holds')]
-    public function test_placing_a_hold(CardStanding $card, array $licences, bool $onLoan, bool $held, ?Refusal $expected): void
-    {
-        $this->assertSame($expected, HoldDecision::refusal($card, self::terms(), Audience::Adult, $licences, $onLoan, $held, null, self::now())?->reason);
+    public function test_placing_a_hold(
+        CardStanding $card,
+        array $licences,
+        bool $onLoan,
+        bool $held,
+        ?Refusal $expected,
+    ): void {
+        $this->assertSame(
+            $expected,
+            HoldDecision::refusal($card, self::terms(), Audience::Adult, $licences, $onLoan, $held, null, self::now())
+                ?->reason,
+        );
     }
 
     public function test_pay_per_loan_comes_last_and_says_when_it_resets(): void
     {
-        $month = fn (int $loans): PayPerLoan => new PayPerLoan($loans, 3, self::now('+30 days'));
+        $month = fn(int $loans): PayPerLoan => new PayPerLoan($loans, 3, self::now('+30 days'));
         $paid = self::licence(M::PayPerLoan, 1, left: 5);
         $spent = self::licence(M::PayPerLoan, 1, left: 0);
         $out = self::licence(M::OneCopyOneUser, 2, free: 0);
@@ -124,22 +196,59 @@ final class DecisionTest extends TestCase
         $granted = self::borrow(self::card(), [$paid, $out], month: $month(2));
         $this->assertSame(1, $granted instanceof Granted ? $granted->licence->id : null, 'money before waiting');
 
-        $this->assertSame(Refusal::NoCopyFree, self::refusal(self::borrow(self::card(), [$paid, $out], month: $month(3))), 'a copy to wait for');
-        foreach ([[$paid, 3, Refusal::PayPerLoanCap], [$spent, 0, Refusal::PayPerLoanBudget]] as [$licence, $loans, $reason]) {
+        $this->assertSame(
+            Refusal::NoCopyFree,
+            self::refusal(self::borrow(self::card(), [$paid, $out], month: $month(3))),
+            'a copy to wait for',
+        );
+        foreach (
+            [[$paid, 3, Refusal::PayPerLoanCap], [$spent, 0, Refusal::PayPerLoanBudget]]
+            as [$licence, $loans, $reason]
+        ) {
             $refused = self::borrow(self::card(), [$licence], month: $month($loans));
             $this->assertSame($reason, self::refusal($refused));
             $this->assertEquals(self::now('+30 days'), $refused instanceof Refused ? $refused->at : null);
         }
-        $this->assertSame(Refusal::NoLicence, HoldDecision::refusal(self::card(), self::terms(), Audience::Adult, [$spent], false, false, $month(0), self::now())?->reason, 'nobody can wait for a budget');
-        $this->assertNull(HoldDecision::refusal(self::card(), self::terms(), Audience::Adult, [$paid, $out], false, false, $month(3), self::now()));
+        $this->assertSame(
+            Refusal::NoLicence,
+            HoldDecision::refusal(
+                self::card(),
+                self::terms(),
+                Audience::Adult,
+                [$spent],
+                false,
+                false,
+                $month(0),
+                self::now(),
+            )?->reason,
+            'nobody can wait for a budget',
+        );
+        $this->assertNull(
+            HoldDecision::refusal(
+                self::card(),
+                self::terms(),
+                Audience::Adult,
+                [$paid, $out],
+                false,
+                false,
+                $month(3),
+                self::now(),
+            ),
+        );
     }
 
     /** Months are those of the library: in the Azores (UTC−1, UTC in summer) November ends an hour after it does in UTC. */
     public function test_the_month_is_the_librarys(): void
     {
         $zone = new DateTimeZone('Atlantic/Azores');
-        $this->assertSame('2026-12-01T01:00:00+00:00', PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T00:30:00Z'), $zone)->format(DATE_ATOM));
-        $this->assertSame('2027-01-01T01:00:00+00:00', PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T01:00:00Z'), $zone)->format(DATE_ATOM));
+        $this->assertSame(
+            '2026-12-01T01:00:00+00:00',
+            PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T00:30:00Z'), $zone)->format(DATE_ATOM),
+        );
+        $this->assertSame(
+            '2027-01-01T01:00:00+00:00',
+            PayPerLoan::nextMonth(new DateTimeImmutable('2026-12-01T01:00:00Z'), $zone)->format(DATE_ATOM),
+        );
     }
 
     public function test_a_title_to_come_says_when(): void
@@ -159,17 +268,49 @@ final class DecisionTest extends TestCase
         yield 'others wait, and a copy is free for them' => [null, '+2 days', 0, 1, 1, false, $out];
         yield 'renewed enough' => [Refusal::RenewedEnough, '+2 days', 2, 0, 0, false, $out];
         yield 'blocked' => [Refusal::CardBlocked, '+2 days', 0, 0, 0, true, $out];
-        yield 'licence over' => [Refusal::LicenceEnded, '+2 days', 0, 0, 0, false, self::licence(M::MeteredByTime, free: 0, ends: '-1 day')];
-        yield 'loans run out' => [Refusal::LicenceEnded, '+2 days', 0, 0, 0, false, self::licence(M::MeteredByLoans, free: 0, left: 0)];
+        yield 'licence over' => [
+            Refusal::LicenceEnded,
+            '+2 days',
+            0,
+            0,
+            0,
+            false,
+            self::licence(M::MeteredByTime, free: 0, ends: '-1 day'),
+        ];
+        yield 'loans run out' => [
+            Refusal::LicenceEnded,
+            '+2 days',
+            0,
+            0,
+            0,
+            false,
+            self::licence(M::MeteredByLoans, free: 0, left: 0),
+        ];
         yield 'cap of the month' => [Refusal::PayPerLoanCap, '+2 days', 0, 0, 0, false, self::licence(M::PayPerLoan)];
     }
 
     #[DataProvider('renewals')]
-    public function test_renewing(?Refusal $expected, string $due, int $renewals, int $waiting, int $free, bool $blocked, Licence $licence): void
-    {
+    public function test_renewing(
+        ?Refusal $expected,
+        string $due,
+        int $renewals,
+        int $waiting,
+        int $free,
+        bool $blocked,
+        Licence $licence,
+    ): void {
         $decision = RenewalDecision::decide(
-            self::card(blocked: $blocked), self::terms(), $licence, self::now($due), $renewals, $waiting, $free,
-            new PayPerLoan(3, 3, self::now('+30 days')), null, new DateTimeZone('UTC'), self::now(),
+            self::card(blocked: $blocked),
+            self::terms(),
+            $licence,
+            self::now($due),
+            $renewals,
+            $waiting,
+            $free,
+            new PayPerLoan(3, 3, self::now('+30 days')),
+            null,
+            new DateTimeZone('UTC'),
+            self::now(),
         );
         if ($expected !== null) {
             $this->assertSame($expected, self::refusal($decision));
@@ -181,7 +322,10 @@ final class DecisionTest extends TestCase
 
     public function test_what_counts_as_a_turnaway(): void
     {
-        $this->assertSame([Refusal::NoLicence, Refusal::NoCopyFree, Refusal::NotYet, Refusal::PayPerLoanBudget], array_values(array_filter(Refusal::cases(), fn (Refusal $r): bool => $r->isTurnaway())));
+        $this->assertSame(
+            [Refusal::NoLicence, Refusal::NoCopyFree, Refusal::NotYet, Refusal::PayPerLoanBudget],
+            array_values(array_filter(Refusal::cases(), fn(Refusal $r): bool => $r->isTurnaway())),
+        );
     }
 
     private static function refusal(Granted|AlreadyOnLoan|Refused $decision): Refusal

@@ -19,8 +19,18 @@ final class HabitsTest extends TestCase
             $this->assertEqualsWithDelta($share, $q->below($q->at($share)), 1e-9);
         }
         $this->assertSame([0.0, 1.0], [$q->below(-1), $q->below(11)]);
-        $this->assertEqualsWithDelta(1 / 3, (new Quantiles([0, 1]))->meanSquare(), 1e-9, 'the mean square of a uniform share');
-        $this->assertEqualsWithDelta((0 + 2) / 6 + (2 + 3) / 6 + (3 + 10) / 6, $q->mean(), 1e-9, 'the mean of a straight-lined distribution');
+        $this->assertEqualsWithDelta(
+            1 / 3,
+            (new Quantiles([0, 1]))->meanSquare(),
+            1e-9,
+            'the mean square of a uniform share',
+        );
+        $this->assertEqualsWithDelta(
+            (0 + 2) / 6 + (2 + 3) / 6 + (3 + 10) / 6,
+            $q->mean(),
+            1e-9,
+            'the mean of a straight-lined distribution',
+        );
     }
 
     public function test_a_value_that_many_cases_share_counts_as_reached_only_after_it(): void
@@ -45,7 +55,13 @@ final class HabitsTest extends TestCase
 
     public function test_few_cases_lean_on_the_consortium_and_many_stand_alone(): void
     {
-        $all = fn (float $share, int $measured): Habits => new Habits(['14d' => new LengthHabit(1, new Quantiles([$share]), $measured)], new Quantiles([0, 1]), $share, 0.0, $measured);
+        $all = fn(float $share, int $measured): Habits => new Habits(
+            ['14d' => new LengthHabit(1, new Quantiles([$share]), $measured)],
+            new Quantiles([0, 1]),
+            $share,
+            0.0,
+            $measured,
+        );
         $wider = $all(1.0, 9000);
         $this->assertEqualsWithDelta(1.0, $all(0.2, 0)->smoothedToward($wider)->missed, 1e-9);
         $this->assertEqualsWithDelta(0.6, $all(0.2, 50)->smoothedToward($wider)->missed, 1e-9);

@@ -19,20 +19,46 @@ trait Lending
         return (new DateTimeImmutable('2026-05-01 12:00:00+00:00'))->modify($modify);
     }
 
-    private static function licence(LicenceModel $model, int $id = 1, ?int $copies = 1, ?int $free = 1, ?int $left = null, ?string $ends = null, string $starts = '-1 year', int $library = 1): Licence
-    {
+    private static function licence(
+        LicenceModel $model,
+        int $id = 1,
+        ?int $copies = 1,
+        ?int $free = 1,
+        ?int $left = null,
+        ?string $ends = null,
+        string $starts = '-1 year',
+        int $library = 1,
+    ): Licence {
         $hasCopies = $model->hasCopies();
 
         return new Licence(
-            $id, $library, $model, $hasCopies ? $copies : null, $hasCopies ? $free : null,
+            $id,
+            $library,
+            $model,
+            $hasCopies ? $copies : null,
+            $hasCopies ? $free : null,
             $model->countsLoans() || $model === LicenceModel::PayPerLoan ? $left ?? 10 : null,
-            self::now($starts), $ends === null ? null : self::now($ends),
+            self::now($starts),
+            $ends === null ? null : self::now($ends),
         );
     }
 
-    private static function card(int $loans = 0, int $holds = 0, bool $blocked = false, ?string $expires = '+1 year'): CardStanding
-    {
-        return new CardStanding(1, 1, $blocked, $expires === null ? null : self::now($expires), $loans, $loans, $holds, $holds);
+    private static function card(
+        int $loans = 0,
+        int $holds = 0,
+        bool $blocked = false,
+        ?string $expires = '+1 year',
+    ): CardStanding {
+        return new CardStanding(
+            1,
+            1,
+            $blocked,
+            $expires === null ? null : self::now($expires),
+            $loans,
+            $loans,
+            $holds,
+            $holds,
+        );
     }
 
     private static function terms(): LoanTerms

@@ -27,7 +27,11 @@ final class LicenceTest extends TestCase
         yield 'one loan left' => [self::licence(M::MeteredByLoans, left: 1), true, true];
         yield 'no loan left' => [self::licence(M::MeteredByLoans, left: 0), false, false];
         yield 'loans left and no copy' => [self::licence(M::MeteredByLoans, free: 0, left: 5), false, true];
-        yield 'loans left and past its date' => [self::licence(M::MeteredByLoans, left: 5, ends: '-1 day'), false, false];
+        yield 'loans left and past its date' => [
+            self::licence(M::MeteredByLoans, left: 5, ends: '-1 day'),
+            false,
+            false,
+        ];
         yield 'concurrent, all in use' => [self::licence(M::Concurrent, copies: 5, free: 0, left: 50), false, true];
         yield 'simultaneous' => [self::licence(M::Simultaneous), true, true];
         yield 'simultaneous that ended' => [self::licence(M::Simultaneous, ends: '-1 hour'), false, false];

@@ -22,9 +22,21 @@ final class LineTest extends TestCase
     use Lending;
 
     /** @param  list<LineLicence>  $licences */
-    private static function latest(array $licences, int $place, string $length = '14d', int $kept = 0): ?DateTimeImmutable
-    {
-        return WorstCaseWait::at($licences, 1, $place, LoanLength::parse($length), $kept, new DateTimeZone('UTC'), self::now());
+    private static function latest(
+        array $licences,
+        int $place,
+        string $length = '14d',
+        int $kept = 0,
+    ): ?DateTimeImmutable {
+        return WorstCaseWait::at(
+            $licences,
+            1,
+            $place,
+            LoanLength::parse($length),
+            $kept,
+            new DateTimeZone('UTC'),
+            self::now(),
+        );
     }
 
     /**
@@ -42,16 +54,27 @@ final class LineTest extends TestCase
         $due = array_fill(0, $copies, self::now('+14 days'));
         $line = [new LineLicence(self::licence(M::OneCopyOneUser, copies: $copies, free: 0), $due)];
 
-        $this->assertEquals(self::now('+'.((int) ceil($place / $copies) * 14).' days'), self::latest($line, $place));
+        $this->assertEquals(self::now('+' . (int) ceil($place / $copies) * 14 . ' days'), self::latest($line, $place));
     }
 
     public function test_holds_ahead_are_taken_at_the_last_minute_for_the_longest_length(): void
     {
         $licence = self::licence(M::OneCopyOneUser, free: 0);
 
-        $this->assertEquals(self::now('+5 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 1, kept: 72));
-        $this->assertEquals(self::now('+25 days'), self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72), 'let go once, then taken at the last minute');
-        $this->assertEquals(self::now('+16 days'), self::latest([new LineLicence($licence, [], [self::now('+2 days')])], 1, kept: 72), 'a copy kept for another');
+        $this->assertEquals(
+            self::now('+5 days'),
+            self::latest([new LineLicence($licence, [self::now('+5 days')])], 1, kept: 72),
+        );
+        $this->assertEquals(
+            self::now('+25 days'),
+            self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72),
+            'let go once, then taken at the last minute',
+        );
+        $this->assertEquals(
+            self::now('+16 days'),
+            self::latest([new LineLicence($licence, [], [self::now('+2 days')])], 1, kept: 72),
+            'a copy kept for another',
+        );
     }
 
     public function test_a_copy_leaves_when_its_licence_ends_or_its_loans_run_out(): void
@@ -60,7 +83,10 @@ final class LineTest extends TestCase
         $this->assertEquals(self::now('+5 days'), self::latest([$ends], 1));
         $this->assertNull(self::latest([$ends], 2));
 
-        $counted = new LineLicence(self::licence(M::MeteredByLoans, copies: 2, free: 0, left: 1), [self::now('+5 days'), self::now('+6 days')]);
+        $counted = new LineLicence(self::licence(M::MeteredByLoans, copies: 2, free: 0, left: 1), [
+            self::now('+5 days'),
+            self::now('+6 days'),
+        ]);
         $this->assertEquals(self::now('+5 days'), self::latest([$counted], 1));
         $this->assertNull(self::latest([$counted], 2));
         $this->assertNull(self::latest([], 1));
@@ -72,13 +98,22 @@ final class LineTest extends TestCase
             new LineLicence(self::licence(M::OneCopyOneUser, 1, free: 0), [self::now('+9 days')]),
             new LineLicence(self::licence(M::MeteredByTime, 2, free: 0, ends: '+90 days'), [self::now('+4 days')]),
         ];
-        $this->assertEquals([self::now('+4 days'), self::now('+9 days'), self::now('+18 days')], array_map(fn (int $p) => self::latest($line, $p), [1, 2, 3]));
+        $this->assertEquals(
+            [self::now('+4 days'), self::now('+9 days'), self::now('+18 days')],
+            array_map(fn(int $p) => self::latest($line, $p), [1, 2, 3]),
+        );
     }
 
     public function test_a_licence_that_starts_later_counts_from_its_start(): void
     {
-        $this->assertEquals(self::now('+30 days'), self::latest([new LineLicence(self::licence(M::OneCopyOneUser, starts: '+30 days'))], 1));
-        $this->assertEquals(self::now('+30 days'), self::latest([new LineLicence(self::licence(M::Simultaneous, starts: '+30 days'))], 500));
+        $this->assertEquals(
+            self::now('+30 days'),
+            self::latest([new LineLicence(self::licence(M::OneCopyOneUser, starts: '+30 days'))], 1),
+        );
+        $this->assertEquals(
+            self::now('+30 days'),
+            self::latest([new LineLicence(self::licence(M::Simultaneous, starts: '+30 days'))], 500),
+        );
     }
 
     public function test_later_places_never_come_earlier(): void
@@ -88,15 +123,21 @@ final class LineTest extends TestCase
             $line = [];
             for ($l = 0; $l < mt_rand(1, 3); $l++) {
                 $copies = mt_rand(1, 4);
-                $due = array_map(fn () => self::now('+'.mt_rand(1, 500).' hours'), range(1, $copies));
+                $due = array_map(fn() => self::now('+' . mt_rand(1, 500) . ' hours'), range(1, $copies));
                 $line[] = new LineLicence(self::licence(M::OneCopyOneUser, $l, copies: $copies, free: 0), $due);
             }
-            $turns = array_map(fn (int $p) => self::latest($line, $p, kept: mt_rand(0, 72)), [1, 2, 3, 5, 9]);
-            $first = array_map(fn (LineLicence $s) => min($s->dueAt), $line);
+            $turns = array_map(fn(int $p) => self::latest($line, $p, kept: mt_rand(0, 72)), [1, 2, 3, 5, 9]);
+            $first = array_map(fn(LineLicence $s) => min($s->dueAt), $line);
             $this->assertEquals(min($first), $turns[0], 'the first in line gets the first copy');
         }
-        $fixed = [new LineLicence(self::licence(M::OneCopyOneUser, copies: 3, free: 0), [self::now('+1 day'), self::now('+3 days'), self::now('+8 days')])];
-        $turns = array_map(fn (int $p) => self::latest($fixed, $p, kept: 72), range(1, 30));
+        $fixed = [
+            new LineLicence(self::licence(M::OneCopyOneUser, copies: 3, free: 0), [
+                self::now('+1 day'),
+                self::now('+3 days'),
+                self::now('+8 days'),
+            ]),
+        ];
+        $turns = array_map(fn(int $p) => self::latest($fixed, $p, kept: 72), range(1, 30));
         $sorted = $turns;
         sort($sorted);
         $this->assertEquals($sorted, $turns);
@@ -110,9 +151,21 @@ final class LineTest extends TestCase
             new HoldInLine(3, 1, self::now('-3 days')),
             new HoldInLine(4, 1, self::now('-2 days')),
         ];
-        $this->assertSame(3, NextInLine::choose($line, 1, self::now())?->id, 'paused is passed over, own library first');
-        $this->assertSame(2, NextInLine::choose($line, 1, self::now('+1 day'))?->id, 'a pause that is over keeps its place');
-        $this->assertSame(1, NextInLine::choose($line, 3, self::now())?->id, 'a shared copy goes on in order of placing');
+        $this->assertSame(
+            3,
+            NextInLine::choose($line, 1, self::now())?->id,
+            'paused is passed over, own library first',
+        );
+        $this->assertSame(
+            2,
+            NextInLine::choose($line, 1, self::now('+1 day'))?->id,
+            'a pause that is over keeps its place',
+        );
+        $this->assertSame(
+            1,
+            NextInLine::choose($line, 3, self::now())?->id,
+            'a shared copy goes on in order of placing',
+        );
         $this->assertNull(NextInLine::choose([$line[1]], 1, self::now()));
     }
 
@@ -120,16 +173,31 @@ final class LineTest extends TestCase
     {
         $shared = new LineLicence(self::licence(M::OneCopyOneUser, 2, free: 0, library: 2), [self::now('+1 day')]);
         $this->assertNull(self::latest([$shared], 1));
-        $this->assertEquals(self::now('+9 days'), self::latest([$shared, new LineLicence(self::licence(M::OneCopyOneUser, free: 0), [self::now('+9 days')])], 1));
-        $this->assertNull(self::latest([new LineLicence(self::licence(M::PayPerLoan))], 1), 'nobody can wait for a budget');
+        $this->assertEquals(
+            self::now('+9 days'),
+            self::latest(
+                [$shared, new LineLicence(self::licence(M::OneCopyOneUser, free: 0), [self::now('+9 days')])],
+                1,
+            ),
+        );
+        $this->assertNull(
+            self::latest([new LineLicence(self::licence(M::PayPerLoan))], 1),
+            'nobody can wait for a budget',
+        );
     }
 
     /** Twice the rules' 72 hours in all; what is left is given, but no less than 24 hours. */
     public function test_copies_are_not_kept_in_vain_for_ever(): void
     {
         $hour = 3600;
-        $this->assertSame([72, 72, 62, 24], array_map(fn (int $used): int => intdiv(PickupWindow::seconds(72, $used * $hour), $hour), [0, 72, 82, 130]));
-        $this->assertSame([true, true, false], array_map(fn (int $used): bool => PickupWindow::allowsAnother(72, $used * $hour), [0, 120, 121]));
+        $this->assertSame(
+            [72, 72, 62, 24],
+            array_map(fn(int $used): int => intdiv(PickupWindow::seconds(72, $used * $hour), $hour), [0, 72, 82, 130]),
+        );
+        $this->assertSame(
+            [true, true, false],
+            array_map(fn(int $used): bool => PickupWindow::allowsAnother(72, $used * $hour), [0, 120, 121]),
+        );
         $this->assertSame(1, intdiv(PickupWindow::seconds(1, 0), $hour), 'where the rules give one hour');
     }
 
@@ -139,6 +207,9 @@ final class LineTest extends TestCase
         $this->assertFalse($first->lapses);
         $this->assertEquals(self::now('+7 days'), $first->pausedUntil);
         $this->assertTrue(MissedHold::after(1, 72, 144 * 3600, self::now())->lapses);
-        $this->assertTrue(MissedHold::after(0, 72, 130 * 3600, self::now())->lapses, 'copies were kept long enough in vain');
+        $this->assertTrue(
+            MissedHold::after(0, 72, 130 * 3600, self::now())->lapses,
+            'copies were kept long enough in vain',
+        );
     }
 }

@@ -17,10 +17,25 @@ final class LoanLengthTest extends TestCase
     /** @return iterable<string, array{string, string, string, string}> */
     public static function dueTimes(): iterable
     {
-        yield 'days keep the wall clock over the autumn change' => ['7d', '2026-10-22 18:00', 'Europe/Lisbon', '2026-10-29 18:00'];
+        yield 'days keep the wall clock over the autumn change' => [
+            '7d',
+            '2026-10-22 18:00',
+            'Europe/Lisbon',
+            '2026-10-29 18:00',
+        ];
         yield 'and over the spring change' => ['14d', '2026-03-20 09:30', 'Europe/Lisbon', '2026-04-03 09:30'];
-        yield 'a due time that the clocks skip moves on by the hour skipped' => ['1d', '2026-03-28 01:30', 'Europe/Lisbon', '2026-03-29 02:30'];
-        yield 'hours are absolute over the autumn change' => ['3h', '2026-10-25 00:30', 'Europe/Lisbon', '2026-10-25 02:30'];
+        yield 'a due time that the clocks skip moves on by the hour skipped' => [
+            '1d',
+            '2026-03-28 01:30',
+            'Europe/Lisbon',
+            '2026-03-29 02:30',
+        ];
+        yield 'hours are absolute over the autumn change' => [
+            '3h',
+            '2026-10-25 00:30',
+            'Europe/Lisbon',
+            '2026-10-25 02:30',
+        ];
         yield 'days over a year end' => ['21d', '2026-12-20 12:00', 'Pacific/Auckland', '2027-01-10 12:00'];
         yield 'leap day' => ['7d', '2028-02-25 23:59', 'UTC', '2028-03-03 23:59'];
     }

@@ -17,8 +17,11 @@ final class LoanTermsTest extends TestCase
     {
         $terms = LoanTerms::from([], 'adult', Format::Ebook);
 
-        $this->assertSame([7, 7, 72, 3], [$terms->maxLoans, $terms->maxHolds, $terms->holdKeptHours, $terms->renewalWindowDays]);
-        $this->assertSame(['7d', '14d', '21d'], array_map(fn (LoanLength $l): string => $l->code(), $terms->lengths));
+        $this->assertSame(
+            [7, 7, 72, 3],
+            [$terms->maxLoans, $terms->maxHolds, $terms->holdKeptHours, $terms->renewalWindowDays],
+        );
+        $this->assertSame(['7d', '14d', '21d'], array_map(fn(LoanLength $l): string => $l->code(), $terms->lengths));
         $this->assertSame('14d', $terms->defaultLength->code());
         $this->assertSame(Audience::Adult, $terms->audienceCeiling);
     }
@@ -41,7 +44,11 @@ final class LoanTermsTest extends TestCase
         $this->assertSame(1, $terms->holdKeptHours);
         $this->assertSame('1h', $terms->lengths[0]->code(), 'shortest first');
         $this->assertSame('3d', $terms->longest()->code());
-        $this->assertSame('1h', $terms->defaultLength->code(), 'a default that is not offered gives way to the shortest');
+        $this->assertSame(
+            '1h',
+            $terms->defaultLength->code(),
+            'a default that is not offered gives way to the shortest',
+        );
         $this->assertFalse($terms->offers(LoanLength::days(14)));
 
         $this->assertSame(1, LoanTerms::from($rules, 'adult', Format::Ebook)->maxLoans);
@@ -49,9 +56,16 @@ final class LoanTermsTest extends TestCase
 
     public function test_the_order_in_which_rules_come_does_not_matter(): void
     {
-        $rules = [new LoanRule(maxLoans: 1), new LoanRule(group: 'teen', maxLoans: 3), new LoanRule(format: Format::Ebook, maxLoans: 2)];
+        $rules = [
+            new LoanRule(maxLoans: 1),
+            new LoanRule(group: 'teen', maxLoans: 3),
+            new LoanRule(format: Format::Ebook, maxLoans: 2),
+        ];
         foreach ([[0, 1, 2], [2, 1, 0], [1, 0, 2], [2, 0, 1]] as $order) {
-            $this->assertSame(3, LoanTerms::from(array_map(fn (int $i) => $rules[$i], $order), 'teen', Format::Ebook)->maxLoans);
+            $this->assertSame(
+                3,
+                LoanTerms::from(array_map(fn(int $i) => $rules[$i], $order), 'teen', Format::Ebook)->maxLoans,
+            );
         }
     }
 }

@@ -19,10 +19,14 @@ final class DictionaryTest extends TestCase
     #[Test]
     public function entries_are_what_gzip_finds_at_their_places(): void
     {
-        $text = (string) gzdecode((string) file_get_contents(self::WORDNET.'.dict.dz'));
-        $lines = file(self::WORDNET.'.index', FILE_IGNORE_NEW_LINES) ?: [];
+        $text = (string) gzdecode((string) file_get_contents(self::WORDNET . '.dict.dz'));
+        $lines = file(self::WORDNET . '.index', FILE_IGNORE_NEW_LINES) ?: [];
         $digits = array_flip(str_split('ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/'));
-        $number = fn (string $of): int => array_reduce(str_split($of), fn (int $n, string $d): int => $n * 64 + $digits[$d], 0);
+        $number = fn(string $of): int => array_reduce(
+            str_split($of),
+            fn(int $n, string $d): int => $n * 64 + $digits[$d],
+            0,
+        );
         $dictionary = new DictdFile(self::WORDNET);
         foreach (range(40, count($lines) - 1, 9973) as $n) {
             [$word, $offset, $length] = explode("\t", $lines[$n]);
@@ -37,7 +41,19 @@ final class DictionaryTest extends TestCase
     {
         // The examples of morphy(7WN): "axes" may be of "ax" or "axe".
         self::assertSame(['axes', 'axe', 'ax'], Forms::of('axes', 'en'));
-        foreach (['Harbours,' => 'harbour', '“churches”' => 'church', 'running' => 'run', 'stopped' => 'stop', 'women' => 'woman', 'tries' => 'try', 'Maren’s' => 'maren', 'ice  cream' => 'ice cream'] as $word => $form) {
+        foreach (
+            [
+                'Harbours,' => 'harbour',
+                '“churches”' => 'church',
+                'running' => 'run',
+                'stopped' => 'stop',
+                'women' => 'woman',
+                'tries' => 'try',
+                'Maren’s' => 'maren',
+                'ice  cream' => 'ice cream',
+            ]
+            as $word => $form
+        ) {
             self::assertContains($form, Forms::of($word, 'en'), $word);
         }
         self::assertContains('luz', Forms::of('luces', 'es'));
@@ -47,7 +63,7 @@ final class DictionaryTest extends TestCase
     #[Test]
     public function what_dictzip_did_not_make_is_refused(): void
     {
-        $path = sys_get_temp_dir().'/no-dictionary-'.getmypid();
+        $path = sys_get_temp_dir() . '/no-dictionary-' . getmypid();
         file_put_contents("{$path}.index", "word\tA\tE\n");
         file_put_contents("{$path}.dict.dz", gzencode('word and no more'));
         try {

@@ -23,30 +23,110 @@ final class ManifestReaderTest extends TestCase
     #[Test]
     public function it_reads_what_a_manifest_says_in_whatever_shape(): void
     {
-        $media = self::read([
-            'conformsTo' => 'https://www.w3.org/TR/audiobooks/', 'id' => 'urn:isbn:9798999903013', 'name' => ['value' => 'Low Water', 'language' => 'en'],
-            'author' => ['Tamsin Ebbing', ['type' => 'Person', 'name' => [['value' => 'Juno Pike']], 'sortAs' => 'Pike, Juno']], 'readBy' => ['name' => 'Odalys Brandt'],
-            'inLanguage' => ['en', 'es'], 'keywords' => 'Fiction', 'datePublished' => '2024-09-31', 'publisher' => ['type' => 'Organization', 'name' => 'Low Tide Books'], 'typicalAgeRange' => '12-',
-            'isPartOf' => [['type' => 'BookSeries', 'name' => 'Dunlin Sound Mysteries', 'position' => '2']], 'accessMode' => ['auditory'],
-            'readingOrder' => [
-                'one.mp3', ['url' => 'two%20b.ogg#t=1', 'encodingFormat' => 'audio/ogg', 'name' => 'Two', 'duration' => 'PT1M2.5S'],
-                ['href' => 'three.m4a', 'name' => ['value' => 'Three']],
+        $media = self::read(
+            [
+                'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
+                'id' => 'urn:isbn:9798999903013',
+                'name' => ['value' => 'Low Water', 'language' => 'en'],
+                'author' => [
+                    'Tamsin Ebbing',
+                    ['type' => 'Person', 'name' => [['value' => 'Juno Pike']], 'sortAs' => 'Pike, Juno'],
+                ],
+                'readBy' => ['name' => 'Odalys Brandt'],
+                'inLanguage' => ['en', 'es'],
+                'keywords' => 'Fiction',
+                'datePublished' => '2024-09-31',
+                'publisher' => ['type' => 'Organization', 'name' => 'Low Tide Books'],
+                'typicalAgeRange' => '12-',
+                'isPartOf' => [['type' => 'BookSeries', 'name' => 'Dunlin Sound Mysteries', 'position' => '2']],
+                'accessMode' => ['auditory'],
+                'readingOrder' => [
+                    'one.mp3',
+                    [
+                        'url' => 'two%20b.ogg#t=1',
+                        'encodingFormat' => 'audio/ogg',
+                        'name' => 'Two',
+                        'duration' => 'PT1M2.5S',
+                    ],
+                    ['href' => 'three.m4a', 'name' => ['value' => 'Three']],
+                ],
+                'resources' => [
+                    ['rel' => 'contents', 'url' => 'toc.html'],
+                    ['rel' => ['cover'], 'url' => 'cover.jpg'],
+                    ['rel' => 'cover', 'url' => 'gone.png'],
+                ],
             ],
-            'resources' => [['rel' => 'contents', 'url' => 'toc.html'], ['rel' => ['cover'], 'url' => 'cover.jpg'], ['rel' => 'cover', 'url' => 'gone.png']],
-        ], ['one.mp3', 'two b.ogg', 'three.m4a', 'cover.jpg']);
+            ['one.mp3', 'two b.ogg', 'three.m4a', 'cover.jpg'],
+        );
 
-        self::assertSame([Format::Audiobook, 'Low Water', ['en', 'es'], ['urn:isbn:9798999903013'], ['Fiction']], [$media->format, $media->title, $media->languages, $media->identifiers, $media->subjects]);
-        self::assertSame(['Dunlin Sound Mysteries', 2.0, 'Low Tide Books', '2024-09', '12-', 'cover.jpg', ['accessMode' => ['auditory']]], [$media->series, $media->seriesPosition, $media->publisher, $media->date, $media->ages, $media->coverPath, $media->accessibility]);
-        self::assertEquals([new Creator('Tamsin Ebbing', 'Tamsin Ebbing', 'author'), new Creator('Juno Pike', 'Pike, Juno', 'author'), new Creator('Odalys Brandt', 'Odalys Brandt', 'narrator')], $media->creators);
-        self::assertEquals([new Part('one.mp3', 'audio/mpeg', '1', null), new Part('two b.ogg', 'audio/ogg', 'Two', 62.5), new Part('three.m4a', 'audio/mp4', 'Three', null)], $media->parts);
+        self::assertSame(
+            [Format::Audiobook, 'Low Water', ['en', 'es'], ['urn:isbn:9798999903013'], ['Fiction']],
+            [$media->format, $media->title, $media->languages, $media->identifiers, $media->subjects],
+        );
+        self::assertSame(
+            [
+                'Dunlin Sound Mysteries',
+                2.0,
+                'Low Tide Books',
+                '2024-09',
+                '12-',
+                'cover.jpg',
+                ['accessMode' => ['auditory']],
+            ],
+            [
+                $media->series,
+                $media->seriesPosition,
+                $media->publisher,
+                $media->date,
+                $media->ages,
+                $media->coverPath,
+                $media->accessibility,
+            ],
+        );
+        self::assertEquals(
+            [
+                new Creator('Tamsin Ebbing', 'Tamsin Ebbing', 'author'),
+                new Creator('Juno Pike', 'Pike, Juno', 'author'),
+                new Creator('Odalys Brandt', 'Odalys Brandt', 'narrator'),
+            ],
+            $media->creators,
+        );
+        self::assertEquals(
+            [
+                new Part('one.mp3', 'audio/mpeg', '1', null),
+                new Part('two b.ogg', 'audio/ogg', 'Two', 62.5),
+                new Part('three.m4a', 'audio/mp4', 'Three', null),
+            ],
+            $media->parts,
+        );
     }
 
     #[Test]
     public function captions_are_alternates_of_a_part(): void
     {
-        $media = self::read(['type' => ['Movie'], 'name' => 'Two Tides', 'readingOrder' => [['url' => 'film.webm', 'alternate' => [['url' => 'en.vtt', 'inLanguage' => 'en', 'name' => 'English'], 'es.vtt', 'film.mp3', 'gone.vtt']]]], ['film.webm', 'en.vtt', 'es.vtt', 'film.mp3']);
+        $media = self::read(
+            [
+                'type' => ['Movie'],
+                'name' => 'Two Tides',
+                'readingOrder' => [
+                    [
+                        'url' => 'film.webm',
+                        'alternate' => [
+                            ['url' => 'en.vtt', 'inLanguage' => 'en', 'name' => 'English'],
+                            'es.vtt',
+                            'film.mp3',
+                            'gone.vtt',
+                        ],
+                    ],
+                ],
+            ],
+            ['film.webm', 'en.vtt', 'es.vtt', 'film.mp3'],
+        );
         self::assertSame(Format::Video, $media->format);
-        self::assertSame([['en.vtt', 'en', 'English'], ['es.vtt', 'und', 'und']], array_map(fn ($c): array => [$c->path, $c->language, $c->label], $media->parts[0]->captions));
+        self::assertSame(
+            [['en.vtt', 'en', 'English'], ['es.vtt', 'und', 'und']],
+            array_map(fn($c): array => [$c->path, $c->language, $c->label], $media->parts[0]->captions),
+        );
     }
 
     /** @return iterable<string, array{array<mixed>|string, Reason}> */
@@ -55,14 +135,17 @@ final class ManifestReaderTest extends TestCase
         $good = ['type' => 'Audiobook', 'name' => 'A', 'readingOrder' => ['a.mp3']];
         yield 'no JSON' => ['{"name": ', Reason::BadManifest];
         yield 'a list' => ['[1]', Reason::BadManifest];
-        yield 'nested beyond sense' => [str_repeat('{"a":', 100).'1'.str_repeat('}', 100), Reason::BadManifest];
+        yield 'nested beyond sense' => [str_repeat('{"a":', 100) . '1' . str_repeat('}', 100), Reason::BadManifest];
         yield 'no title' => [['name' => " \x07 "] + $good, Reason::NoTitle];
         yield 'of no kind' => [['type' => 'CreativeWork'] + $good, Reason::UnknownKind];
         yield 'nothing to play' => [['readingOrder' => []] + $good, Reason::NoSpine];
         yield 'a file that is not there' => [['readingOrder' => ['a.mp3', 'b.mp3']] + $good, Reason::MissingFile];
         yield 'a page in an audiobook' => [['readingOrder' => ['page.html']] + $good, Reason::NotPlayable];
         yield 'sound as a film' => [['type' => 'Movie'] + $good, Reason::NotPlayable];
-        yield 'an address elsewhere' => [['readingOrder' => ['https://lantern.example/a.mp3']] + $good, Reason::MissingFile];
+        yield 'an address elsewhere' => [
+            ['readingOrder' => ['https://lantern.example/a.mp3']] + $good,
+            Reason::MissingFile,
+        ];
     }
 
     /** @param  array<mixed>|string  $manifest */
@@ -103,7 +186,7 @@ final class ManifestReaderTest extends TestCase
     private static function read(array|string $manifest, array $files): MediaPublication
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'lpf');
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         $zip->open($file, ZipArchive::OVERWRITE);
         $zip->addFromString(ManifestReader::FILE, is_string($manifest) ? $manifest : (string) json_encode($manifest));
         foreach ($files as $path) {

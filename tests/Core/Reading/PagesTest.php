@@ -23,38 +23,89 @@ final class PagesTest extends TestCase
     public function pages_asked_and_pages_taken_are_counted_once(): void
     {
         $allowance = new PageAllowance(5, [3, 4, 4]);
-        self::assertSame([3, [5, 6], true], [$allowance->left(), $allowance->new(3, 6), $allowance->allows(1, 6) === false && $allowance->allows(3, 7)]);
-        self::assertSame([0, true, false], [(new PageAllowance(2, [8, 9]))->left(), (new PageAllowance(2, [8, 9]))->allows(8, 9), (new PageAllowance(2, [8, 9]))->allows(9, 10)]);
+        self::assertSame(
+            [3, [5, 6], true],
+            [$allowance->left(), $allowance->new(3, 6), $allowance->allows(1, 6) === false && $allowance->allows(3, 7)],
+        );
+        self::assertSame(
+            [0, true, false],
+            [
+                (new PageAllowance(2, [8, 9]))->left(),
+                (new PageAllowance(2, [8, 9]))->allows(8, 9),
+                (new PageAllowance(2, [8, 9]))->allows(9, 10),
+            ],
+        );
         self::assertTrue((new PageAllowance(null, [1]))->allows(1, 9999));
-        self::assertSame([0, null], [(new PageAllowance(1, [1, 2, 3]))->left(), (new PageAllowance(null, [1]))->left()]);
+        self::assertSame(
+            [0, null],
+            [(new PageAllowance(1, [1, 2, 3]))->left(), (new PageAllowance(null, [1]))->left()],
+        );
     }
 
     #[Test]
     public function pages_are_those_of_the_list_and_else_the_positions(): void
     {
         $listed = Pages::of([['ix', 0, 0], ['1', 0, 13], ['2', 1, 0]], [['a', 4], ['b', 1]], [100, 50]);
-        self::assertSame([3, 'ix', 2, null], [$listed->count(), $listed->label(1), $listed->number(' 1 '), $listed->number('7')]);
-        self::assertSame([1, 2, 2, 3], array_map($listed->at(...), [new Point(0, 12), new Point(0, 13), new Point(0, 99), new Point(1, 7)]));
-        self::assertEquals([new Point(0, 13), new Point(1, 0), null], [$listed->end(1), $listed->end(2), $listed->end(3)]);
+        self::assertSame(
+            [3, 'ix', 2, null],
+            [$listed->count(), $listed->label(1), $listed->number(' 1 '), $listed->number('7')],
+        );
+        self::assertSame(
+            [1, 2, 2, 3],
+            array_map($listed->at(...), [new Point(0, 12), new Point(0, 13), new Point(0, 99), new Point(1, 7)]),
+        );
+        self::assertEquals(
+            [new Point(0, 13), new Point(1, 0), null],
+            [$listed->end(1), $listed->end(2), $listed->end(3)],
+        );
 
         $counted = Pages::of([], [['a', 4], ['b', 1]], [100, 50]);
         self::assertSame([5, '4'], [$counted->count(), $counted->label(4)]);
-        self::assertEquals([new Point(0, 0), new Point(0, 25), new Point(1, 0)], [$counted->start(1), $counted->start(2), $counted->start(5)]);
-        self::assertSame([1, 2, 4, 5], array_map($counted->at(...), [new Point(0, 24), new Point(0, 25), new Point(0, 99), new Point(1, 0)]));
+        self::assertEquals(
+            [new Point(0, 0), new Point(0, 25), new Point(1, 0)],
+            [$counted->start(1), $counted->start(2), $counted->start(5)],
+        );
+        self::assertSame(
+            [1, 2, 4, 5],
+            array_map($counted->at(...), [new Point(0, 24), new Point(0, 25), new Point(0, 99), new Point(1, 0)]),
+        );
     }
 
     #[Test]
     public function the_parts_of_a_text_make_the_whole_and_no_word_is_cut(): void
     {
         $whole = (new Text(self::ONE))->between(0, null);
-        self::assertSame('<h1>One</h1><p>The café <b>shuts</b> at nine.</p><hr/><p>Nobody comes.</p>', str_replace('<a id="p2"/>', '', $whole));
+        self::assertSame(
+            '<h1>One</h1><p>The café <b>shuts</b> at nine.</p><hr/><p>Nobody comes.</p>',
+            str_replace('<a id="p2"/>', '', $whole),
+        );
         $length = (new Text(self::ONE))->length();
         for ($cut = 0; $cut <= $length; $cut++) {
-            $parts = array_map(strip_tags(...), [(new Text(self::ONE))->between(0, $cut), (new Text(self::ONE))->between($cut, null)]);
+            $parts = array_map(strip_tags(...), [
+                (new Text(self::ONE))->between(0, $cut),
+                (new Text(self::ONE))->between($cut, null),
+            ]);
             // Space at the edge of a part shows nothing, and may go.
-            self::assertSame('OneThecaféshutsatnine.Nobodycomes.', preg_replace('/\s/', '', implode('', $parts)), "cut at {$cut}");
+            self::assertSame(
+                'OneThecaféshutsatnine.Nobodycomes.',
+                preg_replace('/\s/', '', implode('', $parts)),
+                "cut at {$cut}",
+            );
             foreach ($parts as $part) {
-                self::assertSame([], array_diff(preg_split('/\s+|(?<=[a-z])(?=[A-Z])|\./u', $part, flags: PREG_SPLIT_NO_EMPTY) ?: [], ['One', 'The', 'café', 'shuts', 'at', 'nine', 'Nobody', 'comes']), "cut at {$cut}");
+                self::assertSame(
+                    [],
+                    array_diff(preg_split('/\s+|(?<=[a-z])(?=[A-Z])|\./u', $part, flags: PREG_SPLIT_NO_EMPTY) ?: [], [
+                        'One',
+                        'The',
+                        'café',
+                        'shuts',
+                        'at',
+                        'nine',
+                        'Nobody',
+                        'comes',
+                    ]),
+                    "cut at {$cut}",
+                );
             }
         }
     }
@@ -62,12 +113,24 @@ final class PagesTest extends TestCase
     #[Test]
     public function a_passage_goes_from_point_to_point_over_documents(): void
     {
-        $read = fn (string $path): string => ['one' => self::ONE, 'two' => self::TWO][$path];
+        $read = fn(string $path): string => ['one' => self::ONE, 'two' => self::TWO][$path];
         self::assertSame(['p2' => strlen('OneThe café shuts at')], (new Text(self::ONE))->offsets(['p2', 'gone']));
         $start = new Point(0, (new Text(self::ONE))->offsets(['p2'])['p2']);
-        $text = fn (array $passage): array => array_map(fn (array $part): array => [$part['path'], trim((string) preg_replace('/\s+/', ' ', strip_tags($part['markup'], '<img>')))], $passage);
-        self::assertSame([['one', 'nine.Nobody comes.']], $text(Passage::of(['one', 'two'], $read, $start, new Point(1))));
-        self::assertSame([['one', 'nine.Nobody comes.'], ['two', 'Then <img src="boat.png" alt="A boat"/> leaves.']], $text(Passage::of(['one', 'two'], $read, $start, null)));
-        self::assertSame([], Passage::of(['one'], fn (): string => 'not XML at all', new Point(0), null));
+        $text = fn(array $passage): array => array_map(
+            fn(array $part): array => [
+                $part['path'],
+                trim((string) preg_replace('/\s+/', ' ', strip_tags($part['markup'], '<img>'))),
+            ],
+            $passage,
+        );
+        self::assertSame(
+            [['one', 'nine.Nobody comes.']],
+            $text(Passage::of(['one', 'two'], $read, $start, new Point(1))),
+        );
+        self::assertSame(
+            [['one', 'nine.Nobody comes.'], ['two', 'Then <img src="boat.png" alt="A boat"/> leaves.']],
+            $text(Passage::of(['one', 'two'], $read, $start, null)),
+        );
+        self::assertSame([], Passage::of(['one'], fn(): string => 'not XML at all', new Point(0), null));
     }
 }

@@ -17,7 +17,10 @@ final class WebVttTest extends TestCase
     public function the_captions_of_an_excerpt_say_nothing_of_what_follows(): void
     {
         $cut = WebVtt::upTo(self::CAPTIONS, 10.0);
-        self::assertStringStartsWith("WEBVTT - tides\n\nNOTE made by hand\n\nSTYLE\n::cue { color: red }\n\n1\n00:00.000 --> ", $cut);
+        self::assertStringStartsWith(
+            "WEBVTT - tides\n\nNOTE made by hand\n\nSTYLE\n::cue { color: red }\n\n1\n00:00.000 --> ",
+            $cut,
+        );
         self::assertStringContainsString("Twice a day\nthe sea comes.", $cut);
         self::assertStringContainsString('And goes.', $cut);
         self::assertStringNotContainsString('The moon.', $cut);
