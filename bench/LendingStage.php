@@ -50,16 +50,22 @@ final class LendingStage
             insert into titles (id, work_id, record_key, format, name, extent, added_at)
                 select id, {$work}, 'bench:' || id, 'ebook', 'Bench ' || id, 100, now() from bench_titles;
             insert into licences (id, library_id, title_id, model, copies, copies_free, starts_at)
-                select id, {$library}, id, 'one_copy_one_user', n, n, now() - interval '3 years' from (select id, case when id = 10000001 then 1000000 else 1000 end n from bench_titles) x;
-            insert into people (id, name, email) select 10000000 + g, 'Bench ' || g, 'bench' || g || '@lantern.example' from generate_series(1, {$patrons}) g;
-            insert into cards (id, library_id, person_id, number, patron_group) select 10000000 + g, {$library}, 10000000 + g, 'B' || g, 'adult' from generate_series(1, {$patrons}) g;
+                select id, {$library}, id, 'one_copy_one_user', n, n, now() - interval '3 years'
+                    from (select id, case when id = 10000001 then 1000000 else 1000 end n from bench_titles) x;
+            insert into people (id, name, email) select 10000000 + g, 'Bench ' || g,
+                'bench' || g || '@lantern.example' from generate_series(1, {$patrons}) g;
+            insert into cards (id, library_id, person_id, number, patron_group)
+                select 10000000 + g, {$library}, 10000000 + g, 'B' || g, 'adult' from generate_series(1, {$patrons}) g;
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at, ended_at, end_reason)
                 select null, t, t, '14d', began, began + interval '14 days', began + interval '9 days', 'returned'
-                from (select 10000001 + (g::bigint * 104729) % {$this->titles} t, now() - interval '30 days' - (g % 900) * interval '1 day' began from generate_series(1, {$this->pastLoans}) g) x;
+                from (select 10000001 + (g::bigint * 104729) % {$this->titles} t,
+                    now() - interval '30 days' - (g % 900) * interval '1 day' began
+                    from generate_series(1, {$this->pastLoans}) g) x;
             set session_replication_role = origin;
             create table bench_floor (id bigint primary key, n bigint not null) with (fillfactor = 50);
             insert into bench_floor select id, 0 from bench_titles order by id limit {$this->spread};
-            create table bench_floor_rows (id bigint generated always as identity primary key, floor_id bigint, at timestamptz);
+            create table bench_floor_rows (id bigint generated always as identity primary key, floor_id bigint,
+                at timestamptz);
             SQL
             ,
         );
@@ -83,10 +89,11 @@ final class LendingStage
             (10000000 + $this->spread) .
             ")\n\\set c 10000001 + :client_id * {$each} + :n % {$each}\n" .
             match ($what) {
-                'floor'
-                    => "with u as (update bench_floor set n = n + 1 where id = {$title} returning id) insert into bench_floor_rows (floor_id, at) select id, now() from u;\n",
-                default
-                    => "select lending_borrow(:c, {$title}, {$title}, now(), now() + interval '14 days', '14d', 1000000, null, null);\n",
+                'floor' => "with u as (update bench_floor set n = n + 1
+                        where id = {$title} returning id) insert into bench_floor_rows (floor_id, at) select id, now()
+                        from u;\n",
+                default => "select lending_borrow(:c, {$title}, {$title}, now(), now() + interval '14 days', '14d', " .
+                    "1000000, null, null);\n",
             };
         $file = tempnam(sys_get_temp_dir(), 'bench') ?: throw new RuntimeException('No room for a script.');
         file_put_contents($file, $script);
@@ -175,7 +182,10 @@ final class LendingStage
         return [$count / $seconds, $times];
     }
 
-    /** Each copy of a title on loan and two others in line, for a return to pass it on: for so many titles as can be returned in a run. */
+    /**
+     * Each copy of a title on loan and two others in line, for a return to pass it on: for so many titles as can be
+     * returned in a run.
+     */
     public function lendWithLines(): void
     {
         $lent = $this->sized(40_000);
@@ -184,9 +194,12 @@ final class LendingStage
             set session_replication_role = replica;
             update licences set copies = 1, copies_free = 0 where id between 10000002 and 10000001 + {$lent};
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
-                select 10000001 + g % {$this->cards}, 10000001 + g, 10000001 + g, '14d', now() - interval '3 days', now() + interval '11 days' from generate_series(1, {$lent}) g;
+                select 10000001 + g % {$this->cards}, 10000001 + g, 10000001 + g, '14d', now() - interval '3 days',
+                    now() + interval '11 days' from generate_series(1, {$lent}) g;
             insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
-                select 10000001 + (g * k * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), 10000001 + g, 'waiting', now() - k * interval '1 day', now() - k * interval '1 day'
+                select 10000001 + (g * k * 31 + 5) % {$this->cards}, (select library_id from cards
+                    where id = 10000001), 10000001 + g, 'waiting', now() - k * interval '1 day',
+                    now() - k * interval '1 day'
                 from generate_series(1, {$lent}) g, generate_series(1, 2) k;
             set session_replication_role = origin;
             SQL
@@ -207,10 +220,15 @@ final class LendingStage
             <<<SQL
             set session_replication_role = replica;
             insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
-                select 10000001 + g % {$this->cards}, {$first} + g, {$first} + g, '14d', now() - interval '14 days', now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
-            update licences set copies = case when id <= {$first} + {$awaited} then 1 else 1000 end, copies_free = case when id <= {$first} + {$awaited} then 0 else 999 end where id between {$first} + 1 and {$first} + {$due};
+                select 10000001 + g % {$this->cards}, {$first} + g, {$first} + g, '14d', now() - interval '14 days',
+                    now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
+            update licences
+                set copies = case
+                when id <= {$first} + {$awaited} then 1 else 1000 end, copies_free = case when id <= {$first} + {$awaited} then 0 else 999 end where id between {$first} + 1 and {$first} + {$due};
             insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
-                select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards where id = 10000001), {$first} + g, 'waiting', now() - interval '1 day', now() - interval '1 day' from generate_series(1, {$awaited}) g;
+                select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards
+                    where id = 10000001), {$first} + g, 'waiting', now() - interval '1 day', now() - interval '1 day'
+                    from generate_series(1, {$awaited}) g;
             set session_replication_role = origin;
             SQL
             ,
@@ -221,7 +239,10 @@ final class LendingStage
         return [$due, $awaited];
     }
 
-    /** @return array{float, list<float>} seconds that the scheduler's command took, and milliseconds of each borrow in that time */
+    /**
+     * @return array{float, list<float>} seconds that the scheduler's command took, and milliseconds of each borrow in
+     *     that time
+     */
     public function expireWhileOthersBorrow(int $borrowers): array
     {
         $seconds = 0.0;
@@ -257,9 +278,11 @@ final class LendingStage
             set session_replication_role = replica;
             delete from loans where title_id > 10000000 and started_at > now() - interval '20 days';
             delete from holds where title_id > 10000000;
-            update licences set copies = 1000, copies_free = 1000 where id > 10000001 and (copies <> 1000 or copies_free <> 1000);
+            update licences set copies = 1000, copies_free = 1000
+                where id > 10000001 and (copies <> 1000 or copies_free <> 1000);
             update licences set copies_free = copies where id = 10000001;
-            update cards set loans_open = 0, holds_open = 0 where id > 10000000 and (loans_open <> 0 or holds_open <> 0);
+            update cards set loans_open = 0, holds_open = 0
+                where id > 10000000 and (loans_open <> 0 or holds_open <> 0);
             delete from notices where person_id > 10000000;
             truncate jobs, bench_floor_rows;
             set session_replication_role = origin;

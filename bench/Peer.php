@@ -8,7 +8,10 @@ use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** Debian's sphinxsearch over the titles that a library holds, for comparison; it lives in a folder of its own and goes again. */
+/**
+ * Debian's sphinxsearch over the titles that a library holds, for comparison; it lives in a folder of its own and goes
+ * again.
+ */
 final class Peer
 {
     private const FORMATS = "array_position(array['ebook','audiobook','magazine','music','video'], s.format::text) - 1";
@@ -40,14 +43,23 @@ final class Peer
                     str_replace(
                         'LIBRARY',
                         (string) $this->libraryId,
-                        "select t.id, t.name, coalesce(p.names, '') people, coalesce(x.name, '') || ' ' || coalesce(u.names, '') series, coalesce(t.description, '') descr,
+                        "select t.id, t.name, coalesce(p.names, '') people, coalesce(x.name,
+                            '') || ' ' || coalesce(u.names, '') series, coalesce(t.description, '') descr,
             " .
                             self::FORMATS .
-                            " fmt, array_to_string(s.subjects, ',') subj, array_position(array['child','teen','adult'], s.audience::text) aud, coalesce(s.language, '') lang, coalesce(s.year, 0) as year, coalesce(floor(s.level), 0)::int lvl,
-            (LIBRARY = any(s.ready))::int as ready, (LIBRARY = any(s.always))::int as always, (s.awards <> '{}')::int award, coalesce(s.series_id, 0) sid, s.times_borrowed pop, extract(epoch from s.added_at)::int added
+                            " fmt, array_to_string(s.subjects, ',') subj,
+                                array_position(array['child','teen','adult'], s.audience::text) aud,
+                                coalesce(s.language, '') lang, coalesce(s.year, 0) as year, coalesce(floor(s.level),
+                                0)::int lvl,
+            (LIBRARY = any(s.ready))::int as ready, (LIBRARY = any(s.always))::int as always,
+                (s.awards <> '{}')::int award, coalesce(s.series_id, 0) sid, s.times_borrowed pop, extract(epoch
+                from s.added_at)::int added
             from search_rows s join titles t on t.id = s.title_id
-            left join (select ct.title_id, string_agg(c.name, ' ') names from contributor_title ct join contributors c on c.id = ct.contributor_id group by 1) p on p.title_id = t.id
-            left join (select st.title_id, string_agg(n.name, ' ') names from subject_title st join subjects n on n.id = st.subject_id group by 1) u on u.title_id = t.id left join series x on x.id = t.series_id where LIBRARY = any(s.held)",
+            left join (select ct.title_id, string_agg(c.name, ' ') names from contributor_title ct
+                join contributors c on c.id = ct.contributor_id group by 1) p on p.title_id = t.id
+            left join (select st.title_id, string_agg(n.name, ' ') names from subject_title st
+                join subjects n on n.id = st.subject_id group by 1) u on u.title_id = t.id left
+                join series x on x.id = t.series_id where LIBRARY = any(s.held)",
                     ) .
                     ')',
                 "\t",

@@ -8,7 +8,10 @@ use Illuminate\Support\Facades\DB;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-/** The stated mix of queries, drawn from the catalogue itself with a fixed seed: as the application's query strings and as the peer's. */
+/**
+ * The stated mix of queries, drawn from the catalogue itself with a fixed seed: as the application's query strings and
+ * as the peer's.
+ */
 final class SearchQueries
 {
     public const EACH = 20;
@@ -24,7 +27,9 @@ final class SearchQueries
         $every = max(1, intdiv($titles, 20_000));
         foreach (
             DB::select(
-                "select word, ndoc from ts_stat('select exact from search_rows where title_id % {$every} = 0') where word ~ '^[a-z]{3,}$' order by word",
+                "select word, ndoc
+                    from ts_stat('select exact from search_rows where title_id % {$every} =
+                    0') where word ~ '^[a-z]{3,}$' order by word",
             )
             as $row
         ) {
@@ -46,7 +51,10 @@ final class SearchQueries
         return $this->random->shuffleArray($all);
     }
 
-    /** @return array<string, callable(int): array{array<string, string>, string, list<string>}> query string, the peer's words, the peer's filters */
+    /**
+     * @return array<string, callable(int): array{array<string, string>, string, list<string>}> query string, the peer's
+     *     words, the peer's filters
+     */
     private function classes(): array
     {
         $share = fn(float $of): int => (int) ($of * $this->titles);
@@ -57,20 +65,24 @@ final class SearchQueries
         $veryCommon = $this->band($share(0.12), $share(1.0));
         $texts = array_column(
             DB::select(
-                'select t.description from titles t join search_rows s on s.title_id = t.id where ? = any(s.held) and t.language = ? order by md5(t.id::text) limit ?',
+                'select t.description from titles t join search_rows s on s.title_id = t.id
+                    where ? = any(s.held) and t.language = ? order by md5(t.id::text) limit ?',
                 [$this->libraryId, 'en', self::EACH],
             ),
             'description',
         );
         $people = DB::select(
-            'select c.name, ct.role from contributor_title ct join contributors c on c.id = ct.contributor_id join search_rows s on s.title_id = ct.title_id where ? = any(s.held) order by md5(ct.title_id::text || ct.role) limit 400',
+            'select c.name, ct.role from contributor_title ct join contributors c on c.id = ct.contributor_id
+                join search_rows s on s.title_id = ct.title_id where ? = any(s.held)
+                order by md5(ct.title_id::text || ct.role) limit 400',
             [$this->libraryId],
         );
         $ofRole = fn(string $role): array => array_values(
             array_filter($people, fn(object $p): bool => $p->role === $role),
         );
         $series = DB::select(
-            'select x.name from search_rows s join series x on x.id = s.series_id where ? = any(s.held) order by md5(s.title_id::text) limit ?',
+            'select x.name from search_rows s join series x on x.id = s.series_id where ? = any(s.held)
+                order by md5(s.title_id::text) limit ?',
             [$this->libraryId, self::EACH],
         );
         $subjects = array_column(

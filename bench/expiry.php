@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/* 50,000 loans that fall due in one minute, a tenth of them waited for, ended by the scheduler's command while others borrow. */
+/*
+ * 50,000 loans that fall due in one minute, a tenth of them waited for, ended by the scheduler's command while others
+ * borrow.
+ */
 
 use Bench\LendingStage;
 use Bench\Report;
@@ -21,7 +24,8 @@ $stage->build();
 Report::head(
     'Expiry',
     sprintf(
-        '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause, %d s before and then all the while.',
+        '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause,
+            %d s before and then all the while.',
         number_format($stage->titles),
         number_format($stage->cards),
         number_format($stage->pastLoans),
@@ -66,4 +70,6 @@ Report::table(
         ],
     ],
 );
-echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}. Deadlocks: {$stage->deadlocks()}.\n";
+echo "Counts that differ
+    from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}.
+    Deadlocks: {$stage->deadlocks()}.\n";

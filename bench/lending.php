@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * Lending at scale: the conditional write alone, borrowing, and returning with promotion, each as a fraction of a floor
- * measured by turns with it (pgbench: one statement that updates one row and inserts one). FIGPORCH_BENCH_SCALE=0.01 makes everything a hundredth, to try the benchmark itself.
+ * measured by turns with it (pgbench: one statement that updates one row and inserts one). FIGPORCH_BENCH_SCALE=0.01
+ * makes everything a hundredth, to try the benchmark itself.
  */
 
 use Bench\LendingStage;
@@ -24,7 +25,10 @@ $stage->build();
 Report::head(
     'Lending',
     sprintf(
-        '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d runs of %d s after one to warm up, floor and measurement by turns; each run begins with no bench loan open; each process does ten before its time begins.',
+        '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d
+            runs of %d s after one to warm up, floor
+            and measurement by turns; each run begins with no bench loan open; each process does ten before its time
+            begins.',
         number_format($stage->titles),
         number_format($stage->cards),
         number_format($stage->pastLoans),

@@ -4,7 +4,10 @@
 import { chromium } from '@playwright/test'
 
 const [base, number, pin, library, name, times] = process.argv.slice(2)
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] })
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+})
 const signIn = await (await browser.newContext()).newPage()
 await signIn.goto(`${base}/?library=${library}`)
 await signIn.goto(`${base}/sign-in`)
@@ -32,7 +35,12 @@ for (let n = 0; n < Number(times) + 1; n++) {
     const begun = performance.now()
     await link.click()
     for (;;) {
-        const texts = await Promise.all(page.frames().slice(1).map(frame => frame.evaluate(() => document.body?.innerText.trim().length ?? 0).catch(() => 0)))
+        const texts = await Promise.all(
+            page
+                .frames()
+                .slice(1)
+                .map(frame => frame.evaluate(() => document.body?.innerText.trim().length ?? 0).catch(() => 0)),
+        )
         if (texts.some(length => length > 20)) break
         await new Promise(wait => setTimeout(wait, 5))
     }

@@ -96,7 +96,11 @@ DB::statement('vacuum analyze');
 Report::head(
     'Pages',
     sprintf(
-        '%d titles, %s loans in the database. One client, %d requests a page after %d to warm up the six processes; the time is that to the first byte, as the client sees it. Marks: 40 ms median, 80 ms p95. Stolen: the share of the processor that the host took during the run; the calmest of up to five runs. Yardstick: the median of a fixed piece of PHP work done after each request, since the machine gives now more, now less.',
+        '%d titles, %s loans in the database. One client, %d requests a page after %d to warm up the six ' .
+            'processes; the time is that to the first byte, as the client sees it. Marks: 40 ms median, 80 ms ' .
+            'p95. Stolen: the share of the processor that the host took during the run; the calmest of up to ' .
+            'five runs. Yardstick: the median of a fixed piece of PHP work done after each request, since the ' .
+            'machine gives now more, now less.',
         DB::table('titles')->count(),
         number_format(DB::table('loans')->count()),
         TIMES,
@@ -152,7 +156,8 @@ foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
 }
 $front = $get('/catalogue')['bytes'];
 printf(
-    "First visit without covers: %.0f kB gzipped, styles, scripts and fonts included (mark 120); after that %.1f kB (mark 15).\n",
+    "First visit without covers: %.0f kB gzipped, styles, scripts
+        and fonts included (mark 120); after that %.1f kB (mark 15).\n",
     ($assets + $front) / 1024,
     $front / 1024,
 );

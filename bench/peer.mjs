@@ -4,7 +4,11 @@ import { readFileSync } from 'node:fs'
 import mysql from 'mysql2/promise'
 
 const queries = JSON.parse(readFileSync(0))
-const connection = await mysql.createConnection({ host: '127.0.0.1', port: Number(process.argv[2]), multipleStatements: true })
+const connection = await mysql.createConnection({
+    host: '127.0.0.1',
+    port: Number(process.argv[2]),
+    multipleStatements: true,
+})
 const times = []
 for (const [n, { class: kind, peer }] of [...queries.slice(0, 5), ...queries].entries()) {
     const begun = process.hrtime.bigint()

@@ -45,7 +45,8 @@ Report::head(
         RUNS .
         ' runs after one to warm up, ours and the peer’s by turns. The peer is sphinxsearch ' .
         Peer::version() .
-        ' over the same titles with the same facets, in the same run. Marks at 1,000,000: p50 15 ms, p95 100 ms, worst class 200 ms with 1 client; p95 350 ms and 60 a second with 8; p95 0.35 and 0.30 of the peer’s.',
+        ' over the same titles with the same facets, in the same run. Marks at 1,000,000: p50 15 ms, p95 100 ms,
+            worst class 200 ms with 1 client; p95 350 ms and 60 a second with 8; p95 0.35 and 0.30 of the peer’s.',
 );
 
 /** @return array{list<array{string, float, int}>, float} class, ms and titles of each query; queries a second */
@@ -137,7 +138,8 @@ foreach ($scales as $scale) {
     // As on a busy day, just before what was lent since is gathered anew.
     $before = (int) DB::table('search_index_changes')->max('id');
     DB::insert(
-        "insert into search_index_changes (title_id, of) select title_id, 'lending' from (select title_id from search_rows order by md5(title_id::text) limit " .
+        "insert into search_index_changes (title_id, of) select title_id, 'lending' from (select title_id
+            from search_rows order by md5(title_id::text) limit " .
             LENT .
             ') x',
     );
@@ -251,7 +253,8 @@ foreach ($scales as $scale) {
         $now,
     );
     DB::insert(
-        "insert into licences (library_id, title_id, model, copies, copies_free, starts_at) values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')",
+        "insert into licences (library_id, title_id, model, copies, copies_free, starts_at)
+            values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')",
         [$library, $title->id],
     );
     $found = $searchTitles->total(
@@ -259,7 +262,8 @@ foreach ($scales as $scale) {
         now()->toImmutable(),
     );
     printf(
-        "One record added: found %d after %.0f ms. The peer’s index was built in %.0f s, %s; those of lending alone in %.1f s.\n\n",
+        'One record added: found %d after %.0f ms. The peer’s index was built in %.0f s, %s; those of lending ' .
+            "alone in %.1f s.\n\n",
         $found,
         (hrtime(true) - $begun) / 1e6,
         $indexed,

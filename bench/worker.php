@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * One process of the lending benchmark: borrows, or returns what is on loan, through the Actions until the time is over or it
- * is told to stop.
+ * One process of the lending benchmark: borrows, or returns what is on loan, through the Actions until the time is over
+ * or it is told to stop.
  *   php worker.php borrow|return hot|spread SECONDS WORKER WORKERS START-TIME TITLES CARDS
  * Prints JSON: how many, and the milliseconds of each.
  */

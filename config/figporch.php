@@ -10,7 +10,8 @@ return [
     'sign_in_tries' => ['name' => 5, 'address' => 30],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
-    // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none without an address.
+    // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none
+    // without an address.
     'supplier' => env('SUPPLIER_URL'),
     // Where the stand-in for browsers' push services listens; endpoints that begin so may be written to.
     'push_stand_in' => env('PUSH_STAND_IN'),

@@ -9,10 +9,12 @@ final readonly class Book
 {
     /**
      * @param  list<array{name: string, sort: string, role: string}>  $creators  role: a MARC relator code
-     * @param  list<array{title: string, html: string, untold?: bool}>  $chapters  bodies in XHTML; the contents leave out those untold
+     * @param  list<array{title: string, html: string, untold?: bool}>  $chapters  bodies in XHTML; the contents leave
+     *     out those untold
      * @param  list<string>  $subjects
      * @param  array<string, string>  $pictures  file name => SVG
-     * @param  array<int, array{sound: string, seconds: float, sentences: list<array{string, float, float}>}>  $readings  by chapter: MP3, its length, and the id, beginning and end of each sentence
+     * @param  array<int, array{sound: string, seconds: float, sentences: list<array{string, float, float}>}>  $readings
+     *      by chapter: MP3, its length, and the id, beginning and end of each sentence
      * @param  array<string, string>  $accessibility  schema.org property => value
      */
     public function __construct(

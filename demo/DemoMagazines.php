@@ -7,7 +7,9 @@ namespace FigPorch\Demo;
 use League\CommonMark\GithubFlavoredMarkdownConverter;
 use RuntimeException;
 
-/** The issues of magazines that were written by hand, from demo/magazines: a page for each article, with a front page. */
+/**
+ * The issues of magazines that were written by hand, from demo/magazines: a page for each article, with a front page.
+ */
 final class DemoMagazines
 {
     private const COLOURS = ['#1f4b56', '#6a2c4f', '#7a4f00', '#a8431f', '#2b5d3a', '#40366b'];

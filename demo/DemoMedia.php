@@ -11,7 +11,9 @@ use FigPorch\Demo\Media\Speech;
 use FigPorch\Demo\Media\Tune;
 use Illuminate\Support\Str;
 
-/** The demo's sound and pictures: books read aloud, albums played by a few lines of arithmetic, films of drawn scenes. */
+/**
+ * The demo's sound and pictures: books read aloud, albums played by a few lines of arithmetic, films of drawn scenes.
+ */
 final class DemoMedia
 {
     /** Books of the shelf that are read aloud, and by whom. */
@@ -164,7 +166,10 @@ final class DemoMedia
         });
     }
 
-    /** @param  array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}  $film */
+    /**
+     * @param  array{name: string, director: string, subjects: list<string>, description: string,
+     *     scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}  $film
+     */
     private function film(array $film, int $number): string
     {
         return $this->once($number, function (Package $package) use ($film): void {

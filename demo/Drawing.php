@@ -45,8 +45,10 @@ final class Drawing
 
         $below = 116 + ($i + 1) * 70 - 20;
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 600 900\" width=\"600\" height=\"900\"><rect width=\"600\" height=\"900\" fill=\"{$ground}\"/>{$waves}" .
-            "<circle cx=\"{$x}\" cy=\"440\" r=\"46\" fill=\"{$light}\"/><g fill=\"#fff\" font-family=\"Georgia, serif\">{$text}</g>" .
+        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 600 900" width="600" ' .
+            "height=\"900\"><rect width=\"600\" height=\"900\" fill=\"{$ground}\"/>{$waves}" .
+            "<circle cx=\"{$x}\" cy=\"440\" r=\"46\" " .
+            "fill=\"{$light}\"/><g fill=\"#fff\" font-family=\"Georgia, serif\">{$text}</g>" .
             "<text x=\"48\" y=\"{$below}\" font-size=\"34\" fill=\"{$line}\" font-family=\"Georgia, serif\">" .
             htmlspecialchars($author, ENT_XML1) .
             '</text></svg>';

@@ -134,7 +134,8 @@ final class EpubBuilder
             );
         }
 
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?><smil xmlns=\"http://www.w3.org/ns/SMIL\" version=\"3.0\"><body>{$pairs}</body></smil>";
+        return '<?xml version="1.0" encoding="UTF-8"?><smil xmlns="http://www.w3.org/ns/SMIL" ' .
+            "version=\"3.0\"><body>{$pairs}</body></smil>";
     }
 
     private function document(Book $book, string $title, string $body): string
@@ -150,7 +151,8 @@ final class EpubBuilder
         return <<<XML
         <?xml version="1.0" encoding="UTF-8"?>
         <!DOCTYPE html>
-        <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="{$lang}" xml:lang="{$lang}"{$dir}>
+        <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops"
+            lang="{$lang}" xml:lang="{$lang}"{$dir}>
         <head><title>{$this->plain(
             $title,
         )}</title>{$viewport}<link rel="stylesheet" type="text/css" href="style.css"/></head>
@@ -183,7 +185,9 @@ final class EpubBuilder
 
     private function container(): string
     {
-        return '<?xml version="1.0" encoding="UTF-8"?><container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="book/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
+        return '<?xml version="1.0" encoding="UTF-8"?><container version="1.0" ' .
+            'xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile ' .
+            'full-path="book/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
     }
 
     private function package(Book $book): string
@@ -278,7 +282,8 @@ final class EpubBuilder
         }
         $direction = $book->rightToLeft ? ' page-progression-direction="rtl"' : '';
 
-        return '<?xml version="1.0" encoding="UTF-8"?><package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="' .
+        return '<?xml version="1.0" encoding="UTF-8"?><package xmlns="http://www.idpf.org/2007/opf" ' .
+            'version="3.0" unique-identifier="id" xml:lang="' .
             self::x($book->language) .
             '">' .
             "<metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\">{$meta}</metadata><manifest>{$manifest}</manifest><spine{$direction}>{$spine}</spine></package>";
@@ -340,26 +345,36 @@ final class EpubBuilder
     CSS;
 
     private const MAGAZINE_STYLE = <<<'CSS'
-    html, body { margin: 0; padding: 0; width: 760px; height: 1040px; overflow: hidden; background: #fffdf8; color: #22292f; }
+    html, body {
+        margin: 0; padding: 0; width: 760px;
+        height: 1040px; overflow: hidden; background: #fffdf8; color: #22292f; }
     body { font: 19px/1.5 serif; }
     h1 { font: 700 46px/1.1 serif; margin: 0; }
     .front { position: absolute; inset: 0; }
     .front svg { position: absolute; left: 0; top: 0; width: 760px; height: 1040px; }
     .front h1 { position: absolute; left: 48px; top: 44px; right: 48px; font-size: 74px; color: #fbf8f1; }
     .front .number { position: absolute; left: 50px; top: 220px; margin: 0; font-size: 26px; color: #fbf8f1; }
-    .front ul { position: absolute; left: 50px; bottom: 60px; margin: 0; padding: 0; list-style: none; font: 600 27px/1.5 sans-serif; color: #fbf8f1; }
+    .front ul {
+        position: absolute; left: 50px; bottom: 60px; margin: 0;
+        padding: 0; list-style: none; font: 600 27px/1.5 sans-serif; color: #fbf8f1; }
     .article { position: absolute; left: 48px; right: 48px; top: 0; }
     .article svg { display: block; width: 664px; height: 190px; margin: 48px 0 26px; }
     .article .by { margin: 8px 0 22px; font-style: italic; }
     .article .columns { columns: 2; column-gap: 34px; font-size: 24px; }
     .article .columns p { margin: 0 0 14px; }
-    .foot { position: absolute; left: 48px; right: 48px; bottom: 26px; margin: 0; font: 15px sans-serif; border-top: 1px solid #22292f; padding-top: 8px; }
+    .foot {
+        position: absolute; left: 48px; right: 48px; bottom: 26px;
+        margin: 0; font: 15px sans-serif; border-top: 1px solid #22292f; padding-top: 8px; }
     CSS;
 
     private const FIXED_STYLE = <<<'CSS'
     html, body { margin: 0; padding: 0; width: 800px; height: 600px; overflow: hidden; background: #fbf8f1; }
     svg { position: absolute; left: 0; top: 0; width: 800px; height: 600px; }
-    p { position: absolute; left: 60px; right: 60px; bottom: 40px; margin: 0; font: 600 30px/1.3 sans-serif; text-align: center; color: #22292f; }
-    h1 { position: absolute; left: 40px; right: 40px; top: 50px; margin: 0; font: 700 54px/1.15 sans-serif; text-align: center; color: #22292f; }
+    p {
+        position: absolute; left: 60px; right: 60px; bottom: 40px;
+        margin: 0; font: 600 30px/1.3 sans-serif; text-align: center; color: #22292f; }
+    h1 {
+        position: absolute; left: 40px; right: 40px; top: 50px;
+        margin: 0; font: 700 54px/1.15 sans-serif; text-align: center; color: #22292f; }
     CSS;
 }

@@ -13,8 +13,10 @@ use Random\Randomizer;
 use RuntimeException;
 
 /**
- * Makes the catalogue large: invented records with the skew of real ones. Words, people, series, subjects and loans follow Zipf's law;
- * the same number of titles makes the same records. Written with COPY, past triggers and indexes that are made good afterwards.
+ * Makes the catalogue large: invented records with the skew of real ones. Words, people, series, subjects and loans
+ * follow Zipf's law;
+ * the same number of titles makes the same records. Written with COPY, past triggers and indexes that are made good
+ * afterwards.
  */
 final class LargeCatalogue
 {
@@ -154,14 +156,20 @@ final class LargeCatalogue
             $this->makeFindable($first, $first + $titles - 1, $say);
         } finally {
             DB::unprepared(
-                "set session_replication_role = origin; set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem",
+                "set session_replication_role = origin;
+                    set maintenance_work_mem = '1GB'; create index if not exists search_rows_stems on search_rows
+                    using gin (stems) with (fastupdate = off); create index if not exists search_rows_exact on
+                    search_rows using gin (exact) with (fastupdate = off); reset maintenance_work_mem",
             );
         }
         DB::statement('vacuum analyze');
         $say('indexes');
     }
 
-    /** @return int the first of so many numbers in a row that nobody else is given: changing the sequence keeps others from it until it is done */
+    /**
+     * @return int the first of so many numbers in a row that nobody else is given: changing the sequence keeps others
+     *     from it until it is done
+     */
     private function reserve(string $table, int $count): int
     {
         $sequence = DB::scalar('select pg_get_serial_sequence(?, ?)', [$table, 'id']);
@@ -245,7 +253,8 @@ final class LargeCatalogue
         }
         $this->copy($table, ['id', ...$columns], $rows);
         DB::update(
-            "update {$table} set words = to_tsvector('fig_exact', lower(name)) || to_tsvector('fig_en', lower(name)) || to_tsvector('fig_es', lower(name)) where words is null",
+            "update {$table} set words = to_tsvector('fig_exact', lower(name)) || to_tsvector('fig_en',
+                lower(name)) || to_tsvector('fig_es', lower(name)) where words is null",
         );
     }
 
@@ -253,7 +262,8 @@ final class LargeCatalogue
     private function records(int $first, int $count, DateTimeImmutable $now, Closure $say): void
     {
         DB::unprepared(
-            'drop table if exists grown; create unlogged table grown (title_id bigint, language text, a text, b text, c text, d text)',
+            'drop table if exists grown; create unlogged table grown (title_id bigint, language text, a text, b text,
+                c text, d text)',
         );
         $word = $this->zipf(self::VOCABULARY, 1.0);
         $person = $this->ranked('contributors', 0.6);
@@ -413,25 +423,38 @@ final class LargeCatalogue
         // No trigger notes what comes in: nothing gathered before is true of it.
         DB::table('search_gatherings')->delete();
         DB::statement(
-            "insert into search_words (word, titles) select word, count(*) from (select unnest(string_to_array(a, ' ')) as word from grown union all select unnest(string_to_array(b, ' ')) from grown) x where length(word) between 4 and 40 and word <> '0apart0' group by word on conflict (word) do update set titles = search_words.titles + excluded.titles",
+            "insert into search_words (word, titles) select word, count(*)
+                from (select unnest(string_to_array(a, ' ')) as word from grown
+                union all select unnest(string_to_array(b, ' ')) from grown) x
+                where length(word) between 4 and 40 and word <> '0apart0' group by word on conflict (word) do update
+                set titles = search_words.titles + excluded.titles",
         );
         // A table made by a question is made by all processors.
-        DB::unprepared('drop table if exists grown_words; analyze grown; set max_parallel_workers_per_gather = 4; set parallel_setup_cost = 0; set parallel_tuple_cost = 0; set min_parallel_table_scan_size = 0;
-            create unlogged table grown_words as select title_id, search_stems(language, a, b, c, d) stems, search_exact(a, b, c, d) exact from grown;
-            reset max_parallel_workers_per_gather; reset parallel_setup_cost; reset parallel_tuple_cost; reset min_parallel_table_scan_size; create index on grown_words (title_id)');
+        DB::unprepared('drop table if exists grown_words; analyze grown; set max_parallel_workers_per_gather = 4;
+            set parallel_setup_cost = 0; set parallel_tuple_cost = 0; set min_parallel_table_scan_size = 0;
+            create unlogged table grown_words as select title_id, search_stems(language, a, b, c, d) stems,
+                search_exact(a, b, c, d) exact from grown;
+            reset max_parallel_workers_per_gather; reset parallel_setup_cost; reset parallel_tuple_cost; reset
+                min_parallel_table_scan_size; create index on grown_words (title_id)');
         $say('words');
         for ($from = $first; $from <= $last; $from += 100_000) {
             DB::insert(
-                "insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
-                    select t.id, t.format, t.audience, t.language, left(t.published, 4)::int, t.level, t.series_id, t.times_borrowed, t.added_at, t.fiction,
-                        case t.audience when 'child' then 4 when 'teen' then 12 else 18 end, case t.audience when 'child' then 12 when 'teen' then 17 else 99 end, array(select jsonb_array_elements_text(t.awards)),
+                "insert into search_rows (title_id, format, audience, language, year, level, series_id,
+                    times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
+                    select t.id, t.format, t.audience, t.language, left(t.published, 4)::int, t.level, t.series_id,
+                        t.times_borrowed, t.added_at, t.fiction,
+                        case t.audience when 'child' then 4 when 'teen' then 12 else 18 end, case t.audience
+                            when 'child' then 12 when 'teen' then 17 else 99
+                            end, array(select jsonb_array_elements_text(t.awards)),
                         array(select subject_id::int from subject_title st where st.title_id = t.id), g.stems, g.exact
                     from grown_words g join titles t on t.id = g.title_id where t.id between ? and ?",
                 [$from, min($last, $from + 99_999)],
             );
             DB::statement(
-                'update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid, sure_from = a.sure_from, sure_until = a.sure_until
-                from search_availability((select array_agg(title_id) from search_rows where title_id between ? and ?), now()) a where r.title_id = a.title_id',
+                'update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid,
+                    sure_from = a.sure_from, sure_until = a.sure_until
+                from search_availability((select array_agg(title_id) from search_rows
+                    where title_id between ? and ?), now()) a where r.title_id = a.title_id',
                 [$from, min($last, $from + 99_999)],
             );
             $say('findable up to title ' . number_format(min($last, $from + 99_999)));

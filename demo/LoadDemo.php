@@ -29,7 +29,8 @@ final class LoadDemo
         $lend = $this->make->make(SeedLending::class, ['coast' => $this->coast]);
         $putAside = $this->make->make(SeedBaskets::class, ['coast' => $this->coast]);
 
-        // In this order, for each step draws its chances after those before it: what is new comes last, so that nothing else changes.
+        // In this order, for each step draws its chances after those before it: what is new comes last, so that nothing
+        // else changes.
         $this->makeLibraries();
         $this->coast->say('libraries and their rules');
         $titles = $takeIn->importBooks($inventedBooks);
@@ -79,7 +80,10 @@ final class LoadDemo
         }
     }
 
-    /** @return array<string, list<Card>> patrons in the background, by library; they have no PIN until their library sets one */
+    /**
+     * @return array<string, list<Card>> patrons in the background, by library; they have no PIN until their library
+     *     sets one
+     */
     private function makeCards(): array
     {
         foreach (Members::CARDS as $facts) {

@@ -159,7 +159,10 @@ final class Members
         ],
     ];
 
-    /** Lists of each library: room, name, note, and either words whose best matches are put on it by hand, or the search that makes it. */
+    /**
+     * Lists of each library: room, name, note, and either words whose best matches are put on it by hand, or the search
+     * that makes it.
+     */
     public const STAFF_LISTS = [
         'saltmere' => [
             ['reading', 'Storms and their keepers', 'Weather you can read indoors.', 'storm', null],

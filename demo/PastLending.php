@@ -14,7 +14,10 @@ use FigPorch\Core\Lending\Simulation\SimulatedLoan;
 use FigPorch\Core\Lending\Simulation\TitleYears;
 use Random\Randomizer;
 
-/** Years of lending of one licence, simulated by the rules of the line; what was over by a day, as rows of loans and holds without patrons. */
+/**
+ * Years of lending of one licence, simulated by the rules of the line; what was over by a day, as rows of loans and
+ * holds without patrons.
+ */
 final class PastLending
 {
     private const KEPT_HOURS = 72;

@@ -14,7 +14,11 @@ final class PdfBook
     /** Written into the file in place of the time at which it is made, so that the same book is the same file. */
     private const MADE_AT = "D:20260101000000+00'00'";
 
-    private const STYLE = '@page { size: A5; margin: 18mm 16mm; } body { font-family: "DejaVu Serif", serif; font-size: 10pt; line-height: 1.5; } h1 { font-size: 17pt; page-break-before: always; } h1.title { font-size: 26pt; page-break-before: avoid; margin-top: 40mm; } table { border-collapse: collapse; } td, th { border: 0.5pt solid #999; padding: 2pt 5pt; }';
+    private const STYLE =
+        '@page { size: A5; margin: 18mm 16mm; } body { font-family: "DejaVu Serif", serif; ' .
+        'font-size: 10pt; line-height: 1.5; } h1 { font-size: 17pt; page-break-before: always; } h1.title { ' .
+        'font-size: 26pt; page-break-before: avoid; margin-top: 40mm; } table { border-collapse: collapse; } td, ' .
+        'th { border: 0.5pt solid #999; padding: 2pt 5pt; }';
 
     public function write(Book $book, string $file): void
     {

@@ -12,8 +12,9 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /**
- * Patrons in the background who keep their history: each likes a few subjects, and what was lent of these in the past was lent to them
- * where they could have had it. The rest of the past has no names, as that of patrons who keep no history.
+ * Patrons in the background who keep their history: each likes a few subjects, and what was lent of these in the past
+ * was lent to them where they could have had it. The rest of the past has no names, as that of patrons who keep no
+ * history.
  */
 final class Readers
 {

@@ -21,7 +21,10 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanLength;
 use Illuminate\Support\Facades\DB;
 
-/** Loans, holds and places: of years gone by, and those that are open today, all of these through the application's own actions. */
+/**
+ * Loans, holds and places: of years gone by, and those that are open today, all of these through the application's own
+ * actions.
+ */
 final class SeedLending
 {
     public function __construct(

@@ -152,7 +152,9 @@ final class SeedTitles
         }
     }
 
-    /** Some audiobooks and films are paid for loan by loan, and Saltmere shares what it has many of with the consortium. */
+    /**
+     * Some audiobooks and films are paid for loan by loan, and Saltmere shares what it has many of with the consortium.
+     */
     public function payPerLoanAndShare(): void
     {
         foreach (['saltmere' => 12_000, 'hollow-tor' => 8_000] as $slug => $cents) {
@@ -177,7 +179,8 @@ final class SeedTitles
             }
         }
         DB::update(
-            "update licences set shared = true where library_id = ? and copies >= 2 and model in ('one_copy_one_user', 'metered_by_time')",
+            "update licences set shared = true where library_id = ? and copies >= 2
+                and model in ('one_copy_one_user', 'metered_by_time')",
             [$this->coast->libraries['saltmere']->id],
         );
     }

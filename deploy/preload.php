@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 /*
- * The framework's classes, compiled once for all workers of php-fpm. Which ones: those that a few pages load, found when the
- * application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that an edit shows at
- * once; but for those that call functions of C, which PHP lets preloaded files alone do (ffi.enable = preload, as it comes).
+ * The framework's classes, compiled once for all workers of php-fpm. Which ones: those that a few pages load, found
+ * when the application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that
+ * an edit shows at once; but for those that call functions of C, which PHP lets preloaded files alone do (ffi.enable =
+ * preload, as it comes).
  */
 
 use App\Models\Library;

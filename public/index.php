@@ -8,4 +8,5 @@ define('LARAVEL_START', microtime(true));
 
 require __DIR__ . '/../vendor/autoload.php';
 
-(require __DIR__ . '/../bootstrap/app.php')->handleRequest(Request::capture());
+$app = require __DIR__ . '/../bootstrap/app.php';
+$app->handleRequest(Request::capture());

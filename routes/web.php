@@ -6,7 +6,8 @@ use Illuminate\Support\Facades\Route;
 
 /*
  * The routes of each area. Whatever a route names in its address is found before the controller is called, and "can"
- * asks its policy; to whoever may not, it does not exist. tests/App/RouteAccessTest.php asks every route with every role.
+ * asks its policy; to whoever may not, it does not exist. tests/App/RouteAccessTest.php asks every route with every
+ * role.
  */
 foreach (['title', 'loan', 'hold', 'asked', 'device', 'basket', 'saved', 'list'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');

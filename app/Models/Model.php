@@ -13,7 +13,10 @@ abstract class Model extends Eloquent
     /** @var list<string>|null the initializing methods of Model's own traits */
     private static ?array $initializers = null;
 
-    /** They are the same for all models here, which have no traits of their own: searched for once, not by reflection in each. */
+    /**
+     * They are the same for all models here, which have no traits of their own: searched for once, not by reflection in
+     * each.
+     */
     protected static function bootTraits(): void
     {
         if (self::$initializers === null) {
@@ -23,7 +26,10 @@ abstract class Model extends Eloquent
         static::$traitInitializers[static::class] = self::$initializers;
     }
 
-    /** A column without a cast is given as it is, and an enum at once: looking for accessors, which nothing here has, took a tenth of a page's time. */
+    /**
+     * A column without a cast is given as it is, and an enum at once: looking for accessors, which nothing here has,
+     * took a tenth of a page's time.
+     */
     public function __get($key)
     {
         $value = $this->attributes[$key] ?? null;

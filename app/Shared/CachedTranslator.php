@@ -6,7 +6,10 @@ namespace App\Shared;
 
 use Illuminate\Translation\Translator;
 
-/** The framework's translator, which works out the order of languages once and not for each of a page's hundreds of sentences. */
+/**
+ * The framework's translator, which works out the order of languages once and not for each of a page's hundreds of
+ * sentences.
+ */
 final class CachedTranslator extends Translator
 {
     /** @var array<string, list<string>> */

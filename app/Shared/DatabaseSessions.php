@@ -8,7 +8,10 @@ use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Support\Carbon;
 use stdClass;
 
-/** Sessions in the database, written when something in them changes, and else once a minute so that they stay alive: a page that is only looked at commits nothing. */
+/**
+ * Sessions in the database, written when something in them changes, and else once a minute so that they stay alive: a
+ * page that is only looked at commits nothing.
+ */
 final class DatabaseSessions extends DatabaseSessionHandler
 {
     private const ALIVE_SECONDS = 60;

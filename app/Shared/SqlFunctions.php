@@ -24,7 +24,8 @@ final class SqlFunctions
     /** Functions that are not an extension's, and that no index is built on. */
     private const OURS = <<<'SQL'
     select p.oid::regprocedure::text oid from pg_proc p where p.pronamespace = 'public'::regnamespace
-        and not exists (select from pg_depend d where d.objid = p.oid and d.classid = 'pg_proc'::regclass and d.deptype = 'e')
+        and not exists (select from pg_depend d where d.objid = p.oid and d.classid = 'pg_proc'::regclass
+            and d.deptype = 'e')
         and not exists (select from pg_depend d
             where d.refobjid = p.oid and d.refclassid = 'pg_proc'::regclass and d.classid = 'pg_class'::regclass)
     SQL;

@@ -11,7 +11,10 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** The names that lists of titles show — people, series, subjects — in one query, and without a model for each of them. */
+/**
+ * The names that lists of titles show — people, series, subjects — in one query, and without a model for each of
+ * them.
+ */
 final class TitleNames
 {
     /** @param  iterable<Title>  $titles */
@@ -83,20 +86,24 @@ final class TitleNames
         // A clone for each: a quarter of what making each anew takes.
         $blank = (new Title())->newFromBuilder();
 
-        return array_map(function (stdClass $row) use ($blank): Title {
-            $title = (clone $blank)->setRawAttributes(
-                array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1]),
-                sync: true,
-            );
-            self::give($title, $row);
+        return array_map(
+            function (stdClass $row) use ($blank): Title {
+                $title = (clone $blank)->setRawAttributes(
+                    array_diff_key((array) $row, ['series' => 1, 'people' => 1, 'subjects' => 1]),
+                    sync: true,
+                );
+                self::give($title, $row);
 
-            return $title;
-        }, array_values(
-            DB::select(
-                "select (n.title).*, n.series, n.people, n.subjects, n.has_file as publication_exists from {$function} n",
-                $bindings,
+                return $title;
+            },
+            array_values(
+                DB::select(
+                    "select (n.title).*, n.series, n.people, n.subjects, n.has_file as publication_exists
+                    from {$function} n",
+                    $bindings,
+                ),
             ),
-        ));
+        );
     }
 
     /** @param  iterable<Loan|Hold>  $having  each is given its title with names */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace FigPorch\Core\Catalogue;
 
 /**
- * A standard number with its check digit verified: ISBN (ISO 2108:2017), ISSN (ISO 3297:2022), ISMN (ISO 10957:2021), and ISRC
- * (ISO 3901:2019), which has none.
+ * A standard number with its check digit verified: ISBN (ISO 2108:2017), ISSN (ISO 3297:2022), ISMN (ISO 10957:2021),
+ * and ISRC (ISO 3901:2019), which has none.
  */
 final readonly class Identifier
 {
@@ -16,7 +16,10 @@ final readonly class Identifier
      */
     private function __construct(public IdentifierKind $kind, public string $number, public string $written) {}
 
-    /** Takes hyphens and spaces, the kind's name before the number and the urn: form; null where the shape or the check digit is wrong. */
+    /**
+     * Takes hyphens and spaces, the kind's name before the number and the urn: form; null where the shape or the check
+     * digit is wrong.
+     */
     public static function parse(string $text): ?self
     {
         $isbn = Isbn::parse($text);
@@ -61,7 +64,10 @@ final readonly class Identifier
             : null;
     }
 
-    /** Since 2008 thirteen digits beginning 979-0, checked like an ISBN; before, M took the place of 9790 with the same check digit. */
+    /**
+     * Since 2008 thirteen digits beginning 979-0, checked like an ISBN; before, M took the place of 9790 with the same
+     * check digit.
+     */
     private static function ismn(string $number): ?self
     {
         $thirteen = (string) preg_replace('/^M/', '9790', $number);

@@ -12,7 +12,9 @@ final readonly class Isbn
     /** @param  non-empty-string  $thirteen thirteen digits, check digit verified */
     private function __construct(public string $thirteen) {}
 
-    /** Takes hyphens, spaces and the prefixes "ISBN" and "urn:isbn:"; null when the check digit or the shape is wrong. */
+    /**
+     * Takes hyphens, spaces and the prefixes "ISBN" and "urn:isbn:"; null when the check digit or the shape is wrong.
+     */
     public static function parse(string $text): ?self
     {
         $digits = preg_replace('/^(urn:)?isbn(-1[03])?:?\s*/i', '', trim($text)) ?? '';

@@ -7,10 +7,15 @@ namespace FigPorch\Core\Catalogue;
 use FFI\CData;
 use ValueError;
 
-/** A set of title numbers, compressed: what words and filters have in common is found without looking at a single title. */
+/**
+ * A set of title numbers, compressed: what words and filters have in common is found without looking at a single title.
+ */
 final class TitleSet
 {
-    /** Fewer are found in another set by halving it, in less time than looking at each that the other has takes. Measured among a million. */
+    /**
+     * Fewer are found in another set by halving it, in less time than looking at each that the other has takes.
+     * Measured among a million.
+     */
     private const SPREAD_FROM = 1000;
 
     /** The same, laid out for counting, once that was asked for. */
@@ -137,7 +142,10 @@ final class TitleSet
         return $this->count ??= Roaring::library()->roaring_bitmap_get_cardinality($this->bitmap);
     }
 
-    /** The same, laid out so that countWith() and and() are quick against many small sets however large this one is; for nothing else. */
+    /**
+     * The same, laid out so that countWith() and and() are quick against many small sets however large this one is; for
+     * nothing else.
+     */
     public function forCounting(): self
     {
         return $this->count() < self::SPREAD_FROM

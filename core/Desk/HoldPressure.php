@@ -33,8 +33,8 @@ final readonly class HoldPressure
     }
 
     /**
-     * The fewest copies more, each of one copy / one user and free at once, with which the wait stays under the target. As many
-     * as stand in line and one more always do.
+     * The fewest copies more, each of one copy / one user and free at once, with which the wait stays under the target.
+     * As many as stand in line and one more always do.
      */
     public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now): int
     {

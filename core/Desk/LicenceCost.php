@@ -9,9 +9,9 @@ use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 
 /**
- * The same money in each licence model, compared by what an expected loan costs. A copy gives one loan in each cycle, from one
- * loan to its next, for as long as there is demand (elementary renewal theorem: D. R. Cox, Renewal Theory, 1962, ch. 4); what
- * the library's other licences can serve is not counted as a gain.
+ * The same money in each licence model, compared by what an expected loan costs. A copy gives one loan in each cycle,
+ * from one loan to its next, for as long as there is demand (elementary renewal theorem: D. R. Cox, Renewal Theory,
+ * 1962, ch. 4); what the library's other licences can serve is not counted as a gain.
  */
 final readonly class LicenceCost
 {
@@ -51,7 +51,9 @@ final readonly class LicenceCost
         return new OfferValue($offer, $units, $loans, $loans > 0 ? $paid / $loans : null);
     }
 
-    /** Loans that the other licences can give in so many days; pay per loan is the last resort that a licence replaces. */
+    /**
+     * Loans that the other licences can give in so many days; pay per loan is the last resort that a licence replaces.
+     */
     private function served(float $life): float
     {
         $served = 0.0;

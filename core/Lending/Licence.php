@@ -46,7 +46,9 @@ final readonly class Licence
         return $this->isLive($now) && ($this->copiesFree === null || $this->copiesFree > 0);
     }
 
-    /** May still lend some day, if not now: started or yet to start. A month's budget is renewed, loans bought are not. */
+    /**
+     * May still lend some day, if not now: started or yet to start. A month's budget is renewed, loans bought are not.
+     */
     public function hasFuture(DateTimeImmutable $now): bool
     {
         return ($this->endsAt === null || $this->endsAt > $now) &&

@@ -12,7 +12,8 @@ final readonly class LineLicence
     /**
      * @param  list<DateTimeImmutable>  $dueAt  due times of its open loans
      * @param  list<DateTimeImmutable>  $readyUntil  until when its copies are kept for ready holds
-     * @param  list<DateTimeImmutable>  $startedAt  when the open loans began, in the order of their due times given; empty if unknown
+     * @param  list<DateTimeImmutable>  $startedAt  when the open loans began, in the order of their due times given;
+     *     empty if unknown
      */
     public function __construct(
         public Licence $licence,

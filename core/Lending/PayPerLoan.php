@@ -7,7 +7,10 @@ namespace FigPorch\Core\Lending;
 use DateTimeImmutable;
 use DateTimeZone;
 
-/** How far a card has come, this month, with loans that the library pays for one by one. Months are the library's calendar months. */
+/**
+ * How far a card has come, this month, with loans that the library pays for one by one. Months are the library's
+ * calendar months.
+ */
 final readonly class PayPerLoan
 {
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending;
 
 /**
- * How long copies are kept for one hold. A patron may let a ready copy go and have another later, but in vain copies are
- * kept for a hold no longer than twice the time the rules give: else no date could be promised to those behind.
+ * How long copies are kept for one hold. A patron may let a ready copy go and have another later, but in vain copies
+ * are kept for a hold no longer than twice the time the rules give: else no date could be promised to those behind.
  */
 final class PickupWindow
 {

@@ -8,8 +8,8 @@ use DateTimeImmutable;
 use DateTimeZone;
 
 /**
- * May this loan be renewed now? The first refusal wins. A renewal counts as one more loan where the licence counts loans
- * or pays for each (common practice, no source).
+ * May this loan be renewed now? The first refusal wins. A renewal counts as one more loan where the licence counts
+ * loans or pays for each (common practice, no source).
  */
 final class RenewalDecision
 {

@@ -7,7 +7,9 @@ namespace FigPorch\Core\Lending;
 use DateTimeImmutable;
 use DateTimeZone;
 
-/** Holds that would come while a card has as many loans as it may: until when each would have to be paused to find room. */
+/**
+ * Holds that would come while a card has as many loans as it may: until when each would have to be paused to find room.
+ */
 final class Spread
 {
     /**

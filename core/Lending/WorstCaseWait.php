@@ -9,8 +9,8 @@ use DateTimeZone;
 use SplMinHeap;
 
 /**
- * "At the latest": when a copy comes to a place in line if every loan runs to its due time, each copy kept for a hold is
- * let go once and taken the next time at the last minute, and each later loan takes the longest length offered.
+ * "At the latest": when a copy comes to a place in line if every loan runs to its due time, each copy kept for a hold
+ * is let go once and taken the next time at the last minute, and each later loan takes the longest length offered.
  *
  * Only the library's own copies are counted: one that another library shares may go to that library's own line first.
  */

@@ -7,8 +7,9 @@ namespace FigPorch\Core\Reading;
 use ZipArchive;
 
 /**
- * The files of a package — an EPUB container (EPUB 3.3 §4, OCF) or a W3C publication (LPF) — opened with suspicion: nothing is unpacked before the whole
- * directory has been found harmless, and no file is read past the size the directory gave.
+ * The files of a package — an EPUB container (EPUB 3.3 §4, OCF) or a W3C publication (LPF) — opened with
+ * suspicion: nothing is unpacked before the whole directory has been found harmless, and no file is read past the size
+ * the directory gave.
  */
 final class Archive
 {

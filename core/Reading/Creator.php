@@ -7,7 +7,10 @@ namespace FigPorch\Core\Reading;
 /** Someone who made the publication. */
 final readonly class Creator
 {
-    /** @param  string  $role a word of ours: author, narrator, illustrator, translator, editor, artist, composer, director, cast, contributor */
+    /**
+     * @param  string  $role a word of ours: author, narrator, illustrator, translator, editor, artist, composer,
+     *     director, cast, contributor
+     */
     public function __construct(public string $name, public string $sortName, public string $role) {}
 
     /** MARC relator codes, as EPUB uses them (id.loc.gov/vocabulary/relators), in our words. */

@@ -16,7 +16,8 @@ final readonly class Pages
     private function __construct(private array $starts) {}
 
     /**
-     * @param  list<array{string, int, int}>  $list  label, document and offset of each page of the publication's own list
+     * @param  list<array{string, int, int}>  $list  label, document and offset of each page of the publication's own
+     *     list
      * @param  list<array{string, int}>  $positions  path and number of positions of each document
      * @param  list<int>  $lengths  bytes of text of each document
      */

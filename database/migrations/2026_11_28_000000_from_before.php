@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /**
- * Takes over a database that 37 earlier migrations made: what has another name now is renamed, also in the jobs that wait
- * in the queue. Run again, it changes nothing. An empty database it leaves alone.
+ * Takes over a database that 37 earlier migrations made: what has another name now is renamed, also in the jobs that
+ * wait in the queue. Run again, it changes nothing. An empty database it leaves alone.
  */
 return new class extends Migration {
     private const LAST = '2026_11_26_000037_stems_by_language';

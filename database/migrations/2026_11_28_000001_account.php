@@ -92,7 +92,8 @@ return new class extends Migration {
                 mailed boolean default true not null,
                 pushed boolean default true not null,
                 constraint notice_choices_pkey primary key (person_id, kind),
-                constraint notice_choices_person_id_foreign foreign key (person_id) references people(id) on delete cascade
+                constraint notice_choices_person_id_foreign foreign key (person_id) references people(id) on delete
+                    cascade
             );
 
             create table sessions (

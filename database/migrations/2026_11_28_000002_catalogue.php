@@ -28,10 +28,11 @@ return new class extends Migration {
             alter text search configuration fig_es alter mapping for asciiword, word, numword with fig_spanish;
 
             -- An index is built on it, so that it is part of the tables and no file of database/functions.
-            -- A word, and what each of its letters leaves when it is left out. Two words of which one letter is wrong, missing or
-            -- too many, or of which two neighbours have changed places, have one of these in common.
+            -- A word, and what each of its letters leaves when it is left out. Two words of which one letter is wrong,
+            -- missing or too many, or of which two neighbours have changed places, have one of these in common.
             create function one_left_out(word text) returns text[] immutable strict parallel safe language sql as $$
-                select array_agg(distinct left(word, n - 1) || substr(word, n + 1)) from generate_series(1, length(word) + 1) n
+                select array_agg(distinct left(word, n - 1) || substr(word, n + 1))
+                    from generate_series(1, length(word) + 1) n
             $$;
 
             create table works (
@@ -123,8 +124,10 @@ return new class extends Migration {
                 role varchar(16) not null,
                 "position" smallint not null,
                 constraint contributor_title_pkey primary key (title_id, contributor_id, role),
-                constraint contributor_title_contributor_id_foreign foreign key (contributor_id) references contributors(id),
-                constraint contributor_title_title_id_foreign foreign key (title_id) references titles(id) on delete cascade
+                constraint contributor_title_contributor_id_foreign foreign key (contributor_id) references
+                    contributors(id),
+                constraint contributor_title_title_id_foreign foreign key (title_id) references titles(id) on delete
+                    cascade
             );
             create index contributor_title_role on contributor_title (contributor_id, role, title_id);
 
@@ -142,8 +145,10 @@ return new class extends Migration {
                 other_id bigint not null,
                 people integer not null,
                 constraint title_neighbours_pkey primary key (title_id, other_id),
-                constraint title_neighbours_other_id_foreign foreign key (other_id) references titles(id) on delete cascade,
-                constraint title_neighbours_title_id_foreign foreign key (title_id) references titles(id) on delete cascade
+                constraint title_neighbours_other_id_foreign foreign key (other_id) references titles(id) on delete
+                    cascade,
+                constraint title_neighbours_title_id_foreign foreign key (title_id) references titles(id) on delete
+                    cascade
             );
             comment on column title_neighbours.people is 'how many borrowed both; never fewer than ten';
 
@@ -169,9 +174,11 @@ return new class extends Migration {
                 title_id bigint not null,
                 "position" smallint not null,
                 constraint staff_list_title_pkey primary key (staff_list_id, title_id),
-                constraint staff_list_title_staff_list_id_foreign foreign key (staff_list_id) references staff_lists(id) on
+                constraint staff_list_title_staff_list_id_foreign foreign key (staff_list_id) references
+                    staff_lists(id) on
                     delete cascade,
-                constraint staff_list_title_title_id_foreign foreign key (title_id) references titles(id) on delete cascade
+                constraint staff_list_title_title_id_foreign foreign key (title_id) references titles(id) on delete
+                    cascade
             );
 
             create table baskets (
@@ -201,7 +208,8 @@ return new class extends Migration {
                 note text,
                 added_at timestamptz(0) not null,
                 constraint basket_title_pkey primary key (basket_id, title_id),
-                constraint basket_title_basket_id_foreign foreign key (basket_id) references baskets(id) on delete cascade,
+                constraint basket_title_basket_id_foreign foreign key (basket_id) references baskets(id) on delete
+                    cascade,
                 constraint basket_title_title_id_foreign foreign key (title_id) references titles(id) on delete cascade
             );
 
@@ -215,7 +223,8 @@ return new class extends Migration {
                 looked_at timestamptz(0) not null,
                 constraint saved_searches_pkey primary key (id),
                 constraint saved_searches_library_id_foreign foreign key (library_id) references libraries(id),
-                constraint saved_searches_person_id_foreign foreign key (person_id) references people(id) on delete cascade
+                constraint saved_searches_person_id_foreign foreign key (person_id) references people(id) on delete
+                    cascade
             );
             create index saved_searches_person_id_index on saved_searches (person_id);
             comment on column saved_searches.search is 'values of a query string';
@@ -293,9 +302,11 @@ return new class extends Migration {
                 constraint search_gatherings_pkey primary key (id)
             );
             comment on column search_gatherings.key is 'names the folder of its copies on each machine';
-            comment on column search_gatherings.gathered_at is 'null while it is being gathered, and of one that was broken '
+            comment on column search_gatherings.gathered_at is
+                'null while it is being gathered, and of one that was broken '
                 'off';
-            comment on column search_gatherings.paired is 'words are paired that by chance so many titles would have both '
+            comment on column search_gatherings.paired is
+                'words are paired that by chance so many titles would have both '
                 'of';
 
             create table search_sets (
@@ -304,19 +315,22 @@ return new class extends Migration {
                 bits bytea not null,
                 shared bytea,
                 constraint search_sets_pkey primary key (gathering_id, name),
-                constraint search_sets_gathering_id_foreign foreign key (gathering_id) references search_gatherings(id) on
+                constraint search_sets_gathering_id_foreign foreign key (gathering_id) references
+                    search_gatherings(id) on
                     delete cascade
             );
             alter table search_sets alter column bits set storage external;
             comment on column search_sets.bits is 'numbers of titles, in the portable format of the RoaringFormatSpec';
-            comment on column search_sets.shared is 'titles in common with each subject, the subjects with the most titles '
+            comment on column search_sets.shared is
+                'titles in common with each subject, the subjects with the most titles '
                 'first: four bytes each, the lowest first';
 
             create table search_rare_words (
                 gathering_id bigint not null,
                 word text not null collate "C",
                 constraint search_rare_words_pkey primary key (gathering_id, word),
-                constraint search_rare_words_gathering_id_fkey foreign key (gathering_id) references search_gatherings(id)
+                constraint search_rare_words_gathering_id_fkey foreign key (gathering_id) references
+                    search_gatherings(id)
                     on delete cascade
             );
             comment on table search_rare_words is 'words too rare for sets of their own';
@@ -327,7 +341,8 @@ return new class extends Migration {
                 of text not null,
                 constraint search_index_changes_pkey primary key (id)
             );
-            comment on column search_index_changes.title_id is 'changed since the sets were gathered; no foreign key, as it '
+            comment on column search_index_changes.title_id is
+                'changed since the sets were gathered; no foreign key, as it '
                 'may be gone';
             comment on column search_index_changes.of is 'since which gathering it has changed';
 
@@ -337,7 +352,8 @@ return new class extends Migration {
                 about json not null,
                 constraint search_names_pkey primary key (id)
             );
-            comment on column search_names.about is 'kind, id, role, name and titles, of a title its edition and format; '
+            comment on column search_names.about is
+                'kind, id, role, name and titles, of a title its edition and format; '
                 '"many": more titles than are listed';
 
             create table search_prefixes (

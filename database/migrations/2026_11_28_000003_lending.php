@@ -59,7 +59,8 @@ return new class extends Migration {
                 constraint loan_rules_pkey primary key (id),
                 constraint loan_rules_library_id_foreign foreign key (library_id) references libraries(id)
             );
-            create unique index loan_rules_one on loan_rules (library_id, coalesce(patron_group, ''), coalesce(format, ''));
+            create unique index loan_rules_one on loan_rules (library_id, coalesce(patron_group, ''), coalesce(format,
+                ''));
             comment on column loan_rules.lengths is '["7d","14d","1h"]';
 
             create table own_lengths (
@@ -101,7 +102,8 @@ return new class extends Migration {
             create index licences_library_id_index on licences (library_id);
             create index licences_title_id_library_id_index on licences (title_id, library_id);
             comment on column licences.loans_left is 'neither lent nor kept for a ready hold';
-            comment on column licences.pages_allowed is 'that each loan may print or copy; null for as many as one likes';
+            comment on column licences.pages_allowed is
+                'that each loan may print or copy; null for as many as one likes';
             comment on column licences.offline is 'may be taken offline';
             comment on column licences.download is 'its files may be had without protection';
 
@@ -122,7 +124,8 @@ return new class extends Migration {
                 constraint loans_end check ((ended_at is null) = (end_reason is null)),
                 constraint loans_open_have_card check ((ended_at is not null) or (card_id is not null)),
                 constraint loans_pkey primary key (id),
-                constraint loans_card_id_foreign foreign key (card_id) references cards(id) deferrable initially deferred,
+                constraint loans_card_id_foreign foreign key (card_id) references cards(id) deferrable initially
+                    deferred,
                 constraint loans_licence_id_title_id_foreign foreign key (licence_id, title_id) references licences(id,
                     title_id) deferrable initially deferred
             );
@@ -154,7 +157,8 @@ return new class extends Migration {
                 constraint holds_closed check ((state in ('filled', 'cancelled', 'lapsed')) = (closed_at is not null)),
                 constraint holds_open_have_card check ((closed_at is not null) or (card_id is not null)),
                 constraint holds_paused check ((state = 'paused') = (paused_until is not null)),
-                constraint holds_ready check ((state = 'ready') = ((kept_until is not null) and (licence_id is not null))),
+                constraint holds_ready check ((state = 'ready') = ((kept_until is not null)
+                    and (licence_id is not null))),
                 constraint holds_state check (state in ('waiting', 'paused', 'ready', 'filled', 'cancelled', 'lapsed')),
                 constraint holds_pkey primary key (id),
                 constraint holds_card_id_foreign foreign key (card_id) references cards(id),
@@ -167,7 +171,8 @@ return new class extends Migration {
             create index holds_closed on holds (closed_at) where ((card_id is not null) and (closed_at is not null));
             create index holds_kept on holds (kept_until) where (state = 'ready');
             create index holds_library on holds (library_id, title_id) where (closed_at is null);
-            create index holds_line on holds (title_id, line_at, id) where ((state)::text = ANY ((ARRAY['waiting'::character
+            create index holds_line on holds (title_id, line_at, id)
+                where ((state)::text = ANY ((ARRAY['waiting'::character
                 varying, 'paused'::character varying])::text[]));
             create index holds_of_licence on holds (licence_id) where (closed_at is null);
             create unique index holds_one_open on holds (card_id, title_id) where (closed_at is null);

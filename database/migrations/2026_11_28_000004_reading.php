@@ -44,7 +44,8 @@ return new class extends Migration {
             comment on column publications.positions is '[[path, positions], …] in reading order';
             comment on column publications.excerpt_sizes is 'path => bytes, the files of the excerpt';
             comment on column publications.contents is 'depth and label of each entry';
-            comment on column publications.parts is '[{path, type, name, seconds, captions: [{path, language, label}]}] in '
+            comment on column publications.parts is
+                '[{path, type, name, seconds, captions: [{path, language, label}]}] in '
                 'the order in which they play';
             comment on column publications.excerpt_parts is 'the same of the excerpt';
             comment on column publications.lengths is 'bytes of text of each document in the reading order';
@@ -84,7 +85,8 @@ return new class extends Migration {
             comment on column marks.locator is 'a Readium Locator';
             comment on column marks.label is 'where it is, in words';
             comment on column marks.colour is 'of a highlight; a bookmark has none';
-            comment on column marks.removed is 'kept, so that an older change that arrives later does not bring it back';
+            comment on column marks.removed is
+                'kept, so that an older change that arrives later does not bring it back';
 
             create table pages_taken (
                 loan_id bigint not null,

@@ -33,7 +33,8 @@ return new class extends Migration {
                 record_hash varchar(32) not null,
                 seen_at timestamptz(0) not null,
                 constraint supplied_titles_pkey primary key (title_id),
-                constraint supplied_titles_title_id_foreign foreign key (title_id) references titles(id) on delete cascade
+                constraint supplied_titles_title_id_foreign foreign key (title_id) references titles(id) on delete
+                    cascade
             );
             comment on column supplied_titles.seen_at is 'when the supplier last offered it';
 
@@ -55,7 +56,8 @@ return new class extends Migration {
                 told_at timestamptz(0),
                 constraint push_devices_endpoint_unique unique (endpoint),
                 constraint push_devices_pkey primary key (id),
-                constraint push_devices_person_id_foreign foreign key (person_id) references people(id) on delete cascade
+                constraint push_devices_person_id_foreign foreign key (person_id) references people(id) on delete
+                    cascade
             );
             create index push_devices_person_id_index on push_devices (person_id);
             comment on column push_devices.key is 'the browser’s point on P-256, base64url';

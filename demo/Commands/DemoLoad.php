@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\DB;
 
 final class DemoLoad extends Command
 {
-    protected $signature = 'demo:load {--books=180 : how many ebooks to invent beside those written by hand} {--media= : no more of audiobooks, albums and films each than this; they take a minute to make}';
+    protected $signature =
+        'demo:load {--books=180 : how many ebooks to invent beside those written by hand} ' .
+        '{--media= : no more of audiobooks, albums and films each than this; they take a minute to make}';
 
     protected $description = 'Fill an empty database with the demo library';
 

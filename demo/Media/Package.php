@@ -6,7 +6,9 @@ namespace FigPorch\Demo\Media;
 
 use ZipArchive;
 
-/** A publication of sound or video being put together (W3C Publication Manifest in a Lightweight Packaging Format file). */
+/**
+ * A publication of sound or video being put together (W3C Publication Manifest in a Lightweight Packaging Format file).
+ */
 final class Package
 {
     /** @var array<string, mixed> */

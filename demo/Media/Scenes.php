@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo\Media;
 
-/** Short films of the Lantern Coast: a drawing for each sentence, held while it is spoken, with the sentence as a caption. */
+/**
+ * Short films of the Lantern Coast: a drawing for each sentence, held while it is spoken, with the sentence as a
+ * caption.
+ */
 final class Scenes
 {
     private const WIDTH = 640;
@@ -14,7 +17,11 @@ final class Scenes
     /** Silence after each sentence, in seconds. */
     private const PAUSE = 0.7;
 
-    /** @return list<array{name: string, director: string, subjects: list<string>, description: string, scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}> each scene: what is drawn, what is said; a series has its further episodes by name */
+    /**
+     * @return list<array{name: string, director: string, subjects: list<string>, description: string,
+     *     scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}> each scene: what is drawn,
+     *     what is said; a series has its further episodes by name
+     */
     public static function films(): array
     {
         return [

@@ -11,7 +11,12 @@ htmx.config.allowEval = false
 htmx.config.selfRequestsOnly = true
 htmx.config.scrollIntoViewOnBoost = false
 // A refusal is an answer: it is shown where it was asked for.
-htmx.config.responseHandling = [{ code: '204', swap: false }, { code: '[23]..', swap: true }, { code: '422', swap: true }, { code: '...', swap: false, error: true }]
+htmx.config.responseHandling = [
+    { code: '204', swap: false },
+    { code: '[23]..', swap: true },
+    { code: '422', swap: true },
+    { code: '...', swap: false, error: true },
+]
 
 const token = document.querySelector('meta[name=csrf-token]')?.content
 document.addEventListener('htmx:configRequest', event => {

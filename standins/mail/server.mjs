@@ -49,20 +49,35 @@ const outbox = createServer(async (request, response) => {
     try {
         const name = decodeURIComponent(new URL(request.url, 'http://outbox').pathname.slice(1))
         if (name === '') {
-            const names = (await readdir(folder)).filter(n => n.endsWith('.eml')).sort().reverse()
-            const rows = await Promise.all(names.slice(0, 200).map(async n => {
-                const mail = await read(n)
-                return `<li><a href="${encodeURIComponent(n)}">${escape(mail.subject)}</a>
+            const names = (await readdir(folder))
+                .filter(n => n.endsWith('.eml'))
+                .sort()
+                .reverse()
+            const rows = await Promise.all(
+                names.slice(0, 200).map(async n => {
+                    const mail = await read(n)
+                    return `<li><a href="${encodeURIComponent(n)}">${escape(mail.subject)}</a>
                     <div class="soft">to ${escape(mail.to?.text)} · ${escape(mail.date?.toISOString().replace('T', ' ').slice(0, 16))}</div></li>`
-            }))
-            response.end(page('Outbox', `<h1>Outbox</h1><p class="soft">Mail that the library has sent. Nothing here leaves this machine.</p>
-                ${rows.length ? `<ol reversed>${rows.join('')}</ol>` : '<p>No mail has been sent yet.</p>'}`))
+                }),
+            )
+            response.end(
+                page(
+                    'Outbox',
+                    `<h1>Outbox</h1><p class="soft">Mail that the library has sent. Nothing here leaves this machine.</p>
+                ${rows.length ? `<ol reversed>${rows.join('')}</ol>` : '<p>No mail has been sent yet.</p>'}`,
+                ),
+            )
             return
         }
         if (!/^\d+-\d+\.eml$/.test(name)) throw new Error('no such message')
         const mail = await read(name)
-        response.end(page(mail.subject, `<p><a href="./">All mail</a></p><h1>${escape(mail.subject)}</h1>
-            <p class="soft">from ${escape(mail.from?.text)} to ${escape(mail.to?.text)}</p><pre>${escape(mail.text)}</pre>`))
+        response.end(
+            page(
+                mail.subject,
+                `<p><a href="./">All mail</a></p><h1>${escape(mail.subject)}</h1>
+            <p class="soft">from ${escape(mail.from?.text)} to ${escape(mail.to?.text)}</p><pre>${escape(mail.text)}</pre>`,
+            ),
+        )
     } catch {
         response.statusCode = 404
         response.end(page('Not here', '<h1>Not here</h1><p>There is no such message. <a href="./">All mail</a></p>'))

@@ -29,8 +29,24 @@ const wrongToken = header => {
     const { aud, exp, sub } = JSON.parse(bytes(claims))
     const point = bytes(key)
     if (alg !== 'ES256' || point.length !== 65) return 'another kind of key'
-    const publicKey = createPublicKey({ format: 'jwk', key: { kty: 'EC', crv: 'P-256', x: point.subarray(1, 33).toString('base64url'), y: point.subarray(33).toString('base64url') } })
-    if (!verify('sha256', Buffer.from(`${head}.${claims}`), { key: publicKey, dsaEncoding: 'ieee-p1363' }, bytes(signature))) return 'a signature of someone else'
+    const publicKey = createPublicKey({
+        format: 'jwk',
+        key: {
+            kty: 'EC',
+            crv: 'P-256',
+            x: point.subarray(1, 33).toString('base64url'),
+            y: point.subarray(33).toString('base64url'),
+        },
+    })
+    if (
+        !verify(
+            'sha256',
+            Buffer.from(`${head}.${claims}`),
+            { key: publicKey, dsaEncoding: 'ieee-p1363' },
+            bytes(signature),
+        )
+    )
+        return 'a signature of someone else'
     if (aud !== `http://127.0.0.1:${port}`) return `a token for ${aud}`
     const left = exp - Date.now() / 1000
     if (!(left > 0 && left <= HOURS)) return 'a token that is over, or lasts too long'
@@ -58,7 +74,18 @@ const take = (name, headers, body, answer) => {
     const of = came.get(name) ?? []
     // Of the same topic the last alone waits.
     const others = headers.topic ? of.filter(message => message.topic !== headers.topic) : of
-    came.set(name, [...others, { topic: headers.topic ?? null, urgency: headers.urgency ?? 'normal', ttl: Number(headers.ttl), body: body.toString('base64') }].slice(-KEPT))
+    came.set(
+        name,
+        [
+            ...others,
+            {
+                topic: headers.topic ?? null,
+                urgency: headers.urgency ?? 'normal',
+                ttl: Number(headers.ttl),
+                body: body.toString('base64'),
+            },
+        ].slice(-KEPT),
+    )
     answer(201, undefined, { Location: `http://127.0.0.1:${port}/message/${Date.now()}` })
 }
 

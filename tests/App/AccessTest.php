@@ -9,7 +9,9 @@ use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Files are sent for as long as a loan is open, excerpts never give more than themselves, and each page is protected. */
+/**
+ * Files are sent for as long as a loan is open, excerpts never give more than themselves, and each page is protected.
+ */
 final class AccessTest extends TestCase
 {
     use ImportsBooks;

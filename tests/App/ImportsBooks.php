@@ -25,8 +25,13 @@ trait ImportsBooks
 
     protected function importBook(?Book $book = null): Title
     {
-        return app(
-            ImportPublication::class,
-        )($this->bookFile($book), $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now())['title'];
+        $import = app(ImportPublication::class);
+
+        return $import(
+            $this->bookFile($book),
+            $this->library(),
+            new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1),
+            $this->now(),
+        )['title'];
     }
 }

@@ -27,8 +27,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Every route asked by everyone, with what belongs to one patron and to one library: who may what stands in one table, and a
- * route that is not in it fails. What is refused changes nothing.
+ * Every route asked by everyone, with what belongs to one patron and to one library: who may what stands in one table,
+ * and a route that is not in it fails. What is refused changes nothing.
  */
 final class RouteAccessTest extends TestCase
 {
@@ -278,7 +278,10 @@ final class RouteAccessTest extends TestCase
         $this->assertSame([], $wrong);
     }
 
-    /** @return iterable<string, array{string, string, list<string>}> route, role, and what its form names that is not theirs */
+    /**
+     * @return iterable<string, array{string, string, list<string>}> route, role, and what its form names that is not
+     *     theirs
+     */
     public static function foreignNumbers(): iterable
     {
         foreach (['another patron', 'a patron of another library'] as $role) {
@@ -630,7 +633,8 @@ final class RouteAccessTest extends TestCase
             array_map(
                 fn(
                     string $table,
-                ): string => "select '{$table}' t, md5(coalesce(string_agg(r::text, '|' order by r::text), '')) rows from {$table} r",
+                ): string => "select '{$table}' t, md5(coalesce(string_agg(r::text, '|' order by r::text), '')) rows
+                    from {$table} r",
                 $tables,
             ),
         );

@@ -28,7 +28,8 @@ abstract class TestCase extends LaravelTestCase
                 execute format('delete from %I', v.name);
             end if;
         end loop;
-        for v in select sequencename as name from pg_sequences where schemaname = 'public' and last_value is not null and sequencename <> 'migrations_id_seq' loop
+        for v in select sequencename as name from pg_sequences
+            where schemaname = 'public' and last_value is not null and sequencename <> 'migrations_id_seq' loop
             perform setval(quote_ident(v.name), 1, false);
         end loop;
     end $$

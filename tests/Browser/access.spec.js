@@ -3,31 +3,90 @@ import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { CARDS, chooseLibrary, readerIsOpen, signIn, signInAtDesk } from './library.js'
 
-const guestPages = ['/', '/libraries', '/sign-in', '/catalogue', '/catalogue?q=lantern&ready=1', '/catalogue?q=nothingatall&format=video', '/catalogue?q=title%3Alantern+-oil&year=2010-2026&audience=adult', '/catalogue/advanced?q=lamp', '/titles/1', '/titles/5', '/titles/5/alike', '/rooms', '/rooms/children', '/baskets', '/catalogue?reach=beyond&q=winter', '/nowhere', '/desk/sign-in']
-const patronPages = ['/porch', '/loans', '/holds', '/notices', '/settings', '/marks', '/offline', '/catalogue', '/titles/3', '/titles/7/borrow', '/baskets/1', '/baskets/1/bibliography', '/requests', '/searches', '/catalogue?reach=cards&q=sea', '/titles/9/ask', '/ask', '/outbox/']
+const guestPages = [
+    '/',
+    '/libraries',
+    '/sign-in',
+    '/catalogue',
+    '/catalogue?q=lantern&ready=1',
+    '/catalogue?q=nothingatall&format=video',
+    '/catalogue?q=title%3Alantern+-oil&year=2010-2026&audience=adult',
+    '/catalogue/advanced?q=lamp',
+    '/titles/1',
+    '/titles/5',
+    '/titles/5/alike',
+    '/rooms',
+    '/rooms/children',
+    '/baskets',
+    '/catalogue?reach=beyond&q=winter',
+    '/nowhere',
+    '/desk/sign-in',
+]
+const patronPages = [
+    '/porch',
+    '/loans',
+    '/holds',
+    '/notices',
+    '/settings',
+    '/marks',
+    '/offline',
+    '/catalogue',
+    '/titles/3',
+    '/titles/7/borrow',
+    '/baskets/1',
+    '/baskets/1/bibliography',
+    '/requests',
+    '/searches',
+    '/catalogue?reach=cards&q=sea',
+    '/titles/9/ask',
+    '/ask',
+    '/outbox/',
+]
 
-const deskPages = ['/desk/licences', '/desk/licences?show=no_copy', '/desk/titles/2?licence=2', '/desk/titles/2/change?do=end&licence=2', '/desk/turnaways', '/desk/turnaways/2', '/desk/requests', '/desk/lists', '/desk/lists/1?find=tide', '/desk/lists/4', '/desk/lists/new']
+const deskPages = [
+    '/desk/licences',
+    '/desk/licences?show=no_copy',
+    '/desk/titles/2?licence=2',
+    '/desk/titles/2/change?do=end&licence=2',
+    '/desk/turnaways',
+    '/desk/turnaways/2',
+    '/desk/requests',
+    '/desk/lists',
+    '/desk/lists/1?find=tide',
+    '/desk/lists/4',
+    '/desk/lists/new',
+]
 
 const RULES = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }
 // In the dark only the colours are other.
 const DARK = { type: 'rule', values: ['color-contrast'] }
 
 // On a phone every page has to fit, and axe looks at every second: the markup is that of the desk.
-const rulesFor = (name, n) => name === 'dark' ? DARK : name === 'phone' && n % 2 ? null : RULES
+const rulesFor = (name, n) => (name === 'dark' ? DARK : name === 'phone' && n % 2 ? null : RULES)
 
 // In the dark every second page shows all of them.
-const some = (pages, name) => name === 'dark' ? pages.filter((_, n) => n % 2 === 0) : pages
+const some = (pages, name) => (name === 'dark' ? pages.filter((_, n) => n % 2 === 0) : pages)
 
 const check = async (page, address, runOnly) => {
     await page.goto(address)
     if (runOnly) {
         const { violations } = await new AxeBuilder({ page }).options({ runOnly }).analyze()
-        expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), address).toEqual([])
+        expect(
+            violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`),
+            address,
+        ).toEqual([])
     }
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${address} is as wide as the screen`).toBeLessThanOrEqual(0)
+    expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
+        `${address} is as wide as the screen`,
+    ).toBeLessThanOrEqual(0)
 }
 
-for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390, height: 844 } }], ['dark', { colorScheme: 'dark' }]]) {
+for (const [name, options] of [
+    ['desk', {}],
+    ['phone', { viewport: { width: 390, height: 844 } }],
+    ['dark', { colorScheme: 'dark' }],
+]) {
     test(`pages for anyone, ${name}`, async ({ browser }) => {
         const page = await (await browser.newContext(options)).newPage()
         await chooseLibrary(page, 'saltmere')
@@ -40,7 +99,11 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
         for (const [n, address] of some(patronPages, name).entries()) await check(page, address, rulesFor(name, n))
         // A loan whose format cannot be opened here says so.
         await page.goto('/loans')
-        const audiobook = await page.getByRole('article').filter({ hasText: 'cannot be opened' }).first().getAttribute('data-loan')
+        const audiobook = await page
+            .getByRole('article')
+            .filter({ hasText: 'cannot be opened' })
+            .first()
+            .getAttribute('data-loan')
         await check(page, `/loans/${audiobook}/read`, name === 'dark' ? DARK : RULES)
     })
 
@@ -57,7 +120,10 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
         for (const key of [null, 'c', 'a']) {
             if (key) await page.keyboard.press(key)
             const { violations } = await new AxeBuilder({ page }).exclude('foliate-view').analyze()
-            expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), `with ${key}`).toEqual([])
+            expect(
+                violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`),
+                `with ${key}`,
+            ).toEqual([])
         }
         expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
     })
@@ -66,7 +132,10 @@ for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390,
 test('the borrow panel in place', async ({ page }) => {
     await signIn(page, CARDS.imara)
     await page.goto('/catalogue?ready=1')
-    await page.getByRole('link', { name: /^Borrow/ }).first().click()
+    await page
+        .getByRole('link', { name: /^Borrow/ })
+        .first()
+        .click()
     await expect(page.locator('form.panel[data-closable]')).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).analyze()
     expect(violations.map(v => v.id)).toEqual([])
@@ -77,7 +146,9 @@ test('layout does not jump while a page loads', async ({ page }) => {
     for (const address of ['/', '/catalogue', '/titles/1']) {
         await page.addInitScript(() => {
             window.shift = 0
-            new PerformanceObserver(list => { for (const e of list.getEntries()) window.shift += e.value }).observe({ type: 'layout-shift', buffered: true })
+            new PerformanceObserver(list => {
+                for (const e of list.getEntries()) window.shift += e.value
+            }).observe({ type: 'layout-shift', buffered: true })
         })
         await page.goto(address)
         await page.waitForTimeout(500)
@@ -96,6 +167,9 @@ test('a word longer than its column breaks on a phone', async ({ browser }) => {
             return names.length
         })
         expect(changed, address).toBeGreaterThan(0)
-        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), address).toBeLessThanOrEqual(0)
+        expect(
+            await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
+            address,
+        ).toBeLessThanOrEqual(0)
     }
 })

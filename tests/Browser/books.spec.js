@@ -5,7 +5,19 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, bookText, borrowAndRead, chooseLibrary, findTitle, giveBack, importBooks, progress, readerIsOpen, signIn, watch } from './library.js'
+import {
+    CARDS,
+    bookText,
+    borrowAndRead,
+    chooseLibrary,
+    findTitle,
+    giveBack,
+    importBooks,
+    progress,
+    readerIsOpen,
+    signIn,
+    watch,
+} from './library.js'
 
 // Shipped by Debian's documentation packages: EPUB 2 and 3; Latin, Cyrillic, Han, Kana, Hangul and Malayalam script.
 const BOOKS = {
@@ -26,7 +38,7 @@ for (const [file, name] of Object.entries(BOOKS)) {
         await signIn(page, CARDS.halvard)
         await findTitle(page, name)
         await borrowAndRead(page)
-        await expect.poll(async () => (await bookText(page)).length + await page.frames().length).toBeGreaterThan(1)
+        await expect.poll(async () => (await bookText(page)).length + (await page.frames().length)).toBeGreaterThan(1)
         const start = await progress(page)
         await page.keyboard.press('End')
         await expect.poll(() => progress(page)).toBeGreaterThan(0.9)
@@ -36,7 +48,11 @@ for (const [file, name] of Object.entries(BOOKS)) {
         await page.keyboard.press('c')
         expect(await page.locator('#contents-list a').count()).toBeGreaterThan(0)
         await page.goto('/loans')
-        await page.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+        await page
+            .getByRole('article')
+            .filter({ hasText: name })
+            .getByRole('button', { name: /^Return/ })
+            .click()
         await expect(page.locator('#said')).toContainText('is returned')
         // A book may name pictures or styles that it does not hold; nothing else may go wrong.
         expect(complaints.filter(c => !/404|ERR_FILE_NOT_FOUND/.test(c))).toEqual([])
@@ -50,7 +66,15 @@ test('pages of a book from right to left turn the other way', async ({ page }) =
     const from = await progress(page)
     await page.keyboard.press('ArrowLeft')
     await expect.poll(() => progress(page)).toBeGreaterThan(from)
-    await expect.poll(() => page.frames().at(-1).evaluate(() => getComputedStyle(document.body).direction).catch(() => 'not yet')).toBe('rtl')
+    await expect
+        .poll(() =>
+            page
+                .frames()
+                .at(-1)
+                .evaluate(() => getComputedStyle(document.body).direction)
+                .catch(() => 'not yet'),
+        )
+        .toBe('rtl')
 })
 
 test('a picture book of fixed pages keeps its shape', async ({ page }) => {
@@ -79,14 +103,20 @@ test('nothing inside a book runs, and nothing in it calls home', async ({ page }
         await page.waitForTimeout(300)
     }
     await expect.poll(() => bookText(page)).toContain('harmless words')
-    await page.frames().at(-1).evaluate(() => document.querySelector('#bait')?.click())
+    await page
+        .frames()
+        .at(-1)
+        .evaluate(() => document.querySelector('#bait')?.click())
     await page.waitForTimeout(300)
     expect(await page.evaluate(() => window.harmed ?? 'no')).toBe('no')
     expect(await page.title()).not.toContain('harmed')
     expect(page.url()).toContain('/read')
     const home = new URL(page.url()).origin
     const outside = asked.filter(request => !/^(blob:|data:)/.test(request.url()) && !request.url().startsWith(home))
-    expect(outside.map(request => request.failure()?.errorText).filter(reason => reason !== 'csp'), 'stopped by the policy before it left').toEqual([])
+    expect(
+        outside.map(request => request.failure()?.errorText).filter(reason => reason !== 'csp'),
+        'stopped by the policy before it left',
+    ).toEqual([])
     // Opened by itself, a file of the book is as inert.
     const address = `${page.url().replace('/read', '/files')}/book/chapter-01.xhtml`
     const response = await page.goto(address)
@@ -105,7 +135,11 @@ test('a loan that ends while one reads stops kindly', async ({ browser }) => {
     await borrowAndRead(page)
     const other = await context.newPage()
     await other.goto('/loans')
-    await other.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await other
+        .getByRole('article')
+        .filter({ hasText: name })
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await expect(other.locator('#said')).toContainText('is returned')
     await page.keyboard.press('End')
     await page.keyboard.press('Home')
@@ -116,7 +150,11 @@ test('a loan that ends while one reads stops kindly', async ({ browser }) => {
 test('files come in ranges, from the web server', async ({ page }) => {
     await signIn(page, CARDS.imara)
     await page.goto('/loans')
-    const read = await page.getByRole('article').filter({ hasText: 'The Salt Ledger' }).getByRole('link', { name: /^Read/ }).getAttribute('href')
+    const read = await page
+        .getByRole('article')
+        .filter({ hasText: 'The Salt Ledger' })
+        .getByRole('link', { name: /^Read/ })
+        .getAttribute('href')
     const file = `${read.replace('/read', '/files')}/book/chapter-01.xhtml`
     const whole = await page.request.get(file)
     const part = await page.request.get(file, { headers: { Range: 'bytes=10-29' } })
@@ -144,10 +182,16 @@ test('a book of a thousand pages, with mathematics, a table wider than the page 
     await page.keyboard.press('c')
     await page.locator('#contents-list').getByRole('link', { name: 'Sounding 13' }).click()
     await expect.poll(() => bookText(page)).toContain('at half tide')
-    const shown = await page.frames().slice(1).at(-1).evaluate(() => ({
-        fraction: document.querySelector('mfrac').getBoundingClientRect().height > document.querySelector('mi').getBoundingClientRect().height * 1.4,
-        table: document.querySelector('table').getBoundingClientRect().width,
-    }))
+    const shown = await page
+        .frames()
+        .slice(1)
+        .at(-1)
+        .evaluate(() => ({
+            fraction:
+                document.querySelector('mfrac').getBoundingClientRect().height >
+                document.querySelector('mi').getBoundingClientRect().height * 1.4,
+            table: document.querySelector('table').getBoundingClientRect().width,
+        }))
     expect(shown.fraction, 'a fraction stands over its line').toBe(true)
     expect(shown.table).toBeLessThan(1280)
     await page.keyboard.press('f')

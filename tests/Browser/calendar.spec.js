@@ -3,7 +3,10 @@ import ICAL from 'ical.js'
 import { expect, test } from '@playwright/test'
 import { CARDS, signIn } from './library.js'
 
-test('due dates as a calendar that other programs read, at an address that can be renewed', async ({ page, browser }) => {
+test('due dates as a calendar that other programs read, at an address that can be renewed', async ({
+    page,
+    browser,
+}) => {
     await signIn(page, CARDS.nerys)
     for (const n of [0, 1]) {
         await page.goto('/catalogue?ready=1&order=title')
@@ -13,7 +16,11 @@ test('due dates as a calendar that other programs read, at an address that can b
         await expect(page.locator('#said')).toContainText('is on loan to you')
     }
     await page.goto('/loans')
-    const due = await page.getByRole('article').evaluateAll(rows => rows.map(row => [row.querySelector('h2').innerText, Date.parse(row.querySelector('time').dateTime)]))
+    const due = await page
+        .getByRole('article')
+        .evaluateAll(rows =>
+            rows.map(row => [row.querySelector('h2').innerText, Date.parse(row.querySelector('time').dateTime)]),
+        )
     expect(due.length).toBeGreaterThanOrEqual(2)
 
     await page.goto('/settings')

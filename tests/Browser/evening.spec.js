@@ -1,6 +1,17 @@
 // The first evening, as two patrons live it.
 import { expect, test } from '@playwright/test'
-import { CARDS, actionOf, bookText, borrowAndRead, findTitle, progress, readerIsOpen, signIn, signInAtDesk, watch } from './library.js'
+import {
+    CARDS,
+    actionOf,
+    bookText,
+    borrowAndRead,
+    findTitle,
+    progress,
+    readerIsOpen,
+    signIn,
+    signInAtDesk,
+    watch,
+} from './library.js'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -17,7 +28,10 @@ test('find, borrow, read, return; the next in line borrows it from the Porch', a
     await halvard.keyboard.press('Enter')
     await expect(halvard.getByRole('heading', { level: 1 })).toContainText('titles for')
     await findTitle(halvard, 'tide tables for beginners')
-    await halvard.getByRole('link', { name: /^Borrow/ }).first().press('Enter')
+    await halvard
+        .getByRole('link', { name: /^Borrow/ })
+        .first()
+        .press('Enter')
     const panel = halvard.locator('form.panel')
     await expect(panel).toContainText('21 days')
     await expect(panel.locator('input:checked')).toBeFocused()
@@ -35,7 +49,7 @@ test('find, borrow, read, return; the next in line borrows it from the Porch', a
     // While other copies are out, Teo waits.
     await findTitle(teo, 'tide tables for beginners')
     const action = teo.locator('[id^=action-]').first()
-    if (await action.getByRole('link', { name: /^Borrow/ }).count() === 0) {
+    if ((await action.getByRole('link', { name: /^Borrow/ }).count()) === 0) {
         await action.getByRole('button', { name: /^Place hold/ }).click()
         await expect(teo.locator('#said')).toContainText('You are in line')
         await teo.goto('/holds')
@@ -43,7 +57,11 @@ test('find, borrow, read, return; the next in line borrows it from the Porch', a
     }
 
     await halvard.goto('/loans')
-    await halvard.getByRole('article').filter({ hasText: 'Tide Tables' }).getByRole('button', { name: /^Return/ }).click()
+    await halvard
+        .getByRole('article')
+        .filter({ hasText: 'Tide Tables' })
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await expect(halvard.locator('#said')).toContainText('is returned')
     expect(complaints).toEqual([[], []])
 })
@@ -62,11 +80,17 @@ test('a copy that comes back is kept for the next, told here and by mail', async
     await borrowAndRead(first)
 
     await next.goto(address)
-    await actionOf(next, address).getByRole('button', { name: /^Place hold/ }).click()
+    await actionOf(next, address)
+        .getByRole('button', { name: /^Place hold/ })
+        .click()
     await expect(next.locator('#said')).toContainText('You are in line')
 
     await first.goto('/loans')
-    await first.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await first
+        .getByRole('article')
+        .filter({ hasText: name })
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await first.goto(address)
     await expect(actionOf(first, address).getByRole('button', { name: /^Place hold/ })).toBeVisible()
 
@@ -113,16 +137,22 @@ test('pages turn by click, key and swipe, and the place follows to another devic
     expect((await kept).status()).toBe(204)
     await desk.close()
 
-    const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage()
+    const phone = await (
+        await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+    ).newPage()
     await signIn(phone, CARDS.imara)
-    await phone.getByRole('link', { name: /^Read.*The Salt Ledger/ }).first().click()
+    await phone
+        .getByRole('link', { name: /^Read.*The Salt Ledger/ })
+        .first()
+        .click()
     await readerIsOpen(phone)
     // The place is where the two pages began; on a phone that page may still be the one before.
     await expect(phone.locator('#page-of')).toContainText(/Page [56] of 7/)
     await expect.poll(() => bookText(phone)).toContain('eleven boxes')
     const before = await progress(phone)
     const finger = await phone.context().newCDPSession(phone)
-    const touch = (type, x) => finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y: 400 }] })
+    const touch = (type, x) =>
+        finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y: 400 }] })
     await touch('touchStart', 340)
     for (const x of [280, 200, 120, 60]) await touch('touchMove', x)
     await touch('touchEnd')
@@ -135,7 +165,11 @@ test('the text looks as one chooses, and stays so', async ({ page }) => {
     await page.goto('/loans')
     await page.getByRole('article').filter({ hasText: 'Knots' }).getByRole('link', { name: /^Read/ }).click()
     await readerIsOpen(page)
-    const styleOf = name => page.frames().at(-1).evaluate(n => getComputedStyle(document.querySelector('p'))[n], name)
+    const styleOf = name =>
+        page
+            .frames()
+            .at(-1)
+            .evaluate(n => getComputedStyle(document.querySelector('p'))[n], name)
     await page.keyboard.press('c')
     await page.getByRole('link', { name: 'The Bowline' }).click()
     await expect.poll(() => bookText(page)).toContain('Make a small loop')
@@ -153,7 +187,12 @@ test('the text looks as one chooses, and stays so', async ({ page }) => {
         expect(await styleOf('fontFamily')).toContain('Fraunces')
         expect(await page.locator('#reader').getAttribute('data-background')).toBe('night')
         expect(await page.locator('foliate-view').evaluate(view => view.renderer.getAttribute('flow'))).toBe('scrolled')
-        expect(await page.frames().at(-1).evaluate(() => document.fonts.check('16px Fraunces'))).toBe(true)
+        expect(
+            await page
+                .frames()
+                .at(-1)
+                .evaluate(() => document.fonts.check('16px Fraunces')),
+        ).toBe(true)
     }
     await check()
     await page.waitForTimeout(1200)
@@ -166,11 +205,18 @@ test('without scripts one can still search, borrow, hold and return', async ({ b
     const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage()
     await signIn(page, CARDS.sunniva)
     await page.goto('/catalogue?ready=1&order=title')
-    await page.getByRole('article').getByRole('link', { name: /^Borrow/ }).first().click()
+    await page
+        .getByRole('article')
+        .getByRole('link', { name: /^Borrow/ })
+        .first()
+        .click()
     await page.getByRole('button', { name: /^Borrow/ }).click()
     await expect(page.locator('#said')).toContainText('is on loan to you')
     await page.goto('/loans')
-    await page.getByRole('button', { name: /^Return/ }).first().click()
+    await page
+        .getByRole('button', { name: /^Return/ })
+        .first()
+        .click()
     await expect(page.locator('#said')).toContainText('is returned')
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.locator('#said')).toContainText('on loan to you again')
@@ -179,10 +225,16 @@ test('without scripts one can still search, borrow, hold and return', async ({ b
 test('staff see a line, look at what a copy more would do, and add it', async ({ page }) => {
     const complaints = watch(page)
     await signInAtDesk(page)
-    await page.getByRole('rowheader', { name: /^Low Water/ }).getByRole('link').click()
+    await page
+        .getByRole('rowheader', { name: /^Low Water/ })
+        .getByRole('link')
+        .click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Low Water')
     const waiting = await page.getByRole('region', { name: 'The line' }).getByRole('row').count()
-    await page.getByRole('link', { name: /^Change licence/ }).first().click()
+    await page
+        .getByRole('link', { name: /^Change licence/ })
+        .first()
+        .click()
     await page.getByRole('spinbutton', { name: 'Copies', exact: true }).fill('2')
     await page.getByRole('button', { name: 'See what it does' }).first().click()
     await expect(page.getByText('Nothing is changed yet')).toBeVisible()

@@ -8,18 +8,33 @@ import { ALL_CARDS } from './library.js'
 
 const VAR = process.env.FIGPORCH_VAR ?? 'var'
 const pause = ms => new Promise(done => setTimeout(done, ms))
-const quietly = command => { try { return execSync(command, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim() } catch { return '' } }
+const quietly = command => {
+    try {
+        return execSync(command, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim()
+    } catch {
+        return ''
+    }
+}
 const supervised = name => quietly(`supervisorctl -c ${VAR}/conf/supervisord.conf pid ${name}`)
 const kill = pids => pids && quietly(`kill -9 ${pids.replaceAll('\n', ' ')}`)
 const postmaster = () => readFileSync(join(VAR, 'pg/postmaster.pid'), 'utf8').split('\n')[0]
 
 // A fixed seed: the same choices each time, if not in the same order between patrons.
-const dice = seed => () => ((seed = Math.imul(seed, 1103515245) + 12345 >>> 0) / 4294967296)
+const dice = seed => () => (seed = (Math.imul(seed, 1103515245) + 12345) >>> 0) / 4294967296
 
 /** One patron who borrows, returns and places holds as fast as answers come, and remembers what was answered. */
 class Patron {
     constructor([library, number, pin], titles, seed) {
-        Object.assign(this, { library, number, pin, titles, random: dice(seed), sure: new Map(), answered: 0, failed: 0 })
+        Object.assign(this, {
+            library,
+            number,
+            pin,
+            titles,
+            random: dice(seed),
+            sure: new Map(),
+            answered: 0,
+            failed: 0,
+        })
     }
 
     async signIn(baseURL) {
@@ -36,7 +51,9 @@ class Patron {
 
     async loans() {
         const page = await (await this.web.get('/loans', { timeout: 20_000 })).text()
-        return new Map([...page.matchAll(/data-loan="(\d+)" data-title="(\d+)"/g)].map(([, loan, title]) => [title, loan]))
+        return new Map(
+            [...page.matchAll(/data-loan="(\d+)" data-title="(\d+)"/g)].map(([, loan, title]) => [title, loan]),
+        )
     }
 
     /** What a title is known to be: true on loan, false not; null when an answer did not come. */
@@ -47,7 +64,7 @@ class Patron {
             const page = await this.about(title, () => this.post(`/titles/${title}/borrow`))
             if (page?.includes('is on loan to you')) this.sure.set(title, true)
         } else if (chance < 0.85) {
-            const [own, loan] = [...await this.loans()][0] ?? []
+            const [own, loan] = [...(await this.loans())][0] ?? []
             if (!loan) return
             const page = await this.about(own, () => this.post(`/loans/${loan}/return`))
             if (page?.includes('is returned')) this.sure.set(own, false)
@@ -66,7 +83,12 @@ class Patron {
 
     async storm(until) {
         while (Date.now() < until) {
-            try { await this.act() } catch { this.failed++; await pause(200) }
+            try {
+                await this.act()
+            } catch {
+                this.failed++
+                await pause(200)
+            }
         }
     }
 }
@@ -85,7 +107,12 @@ test('web server processes, workers and the database are killed in the middle of
 
     const storm = Promise.all(patrons.map(p => p.storm(Date.now() + 30_000)))
     const killed = []
-    const killing = (what, pids) => { if (pids) { kill(pids); killed.push(what) } }
+    const killing = (what, pids) => {
+        if (pids) {
+            kill(pids)
+            killed.push(what)
+        }
+    }
     await pause(3000)
     killing('answering processes', quietly(`pgrep -P ${supervised('app:php-fpm')}`))
     await pause(3000)
@@ -105,7 +132,10 @@ test('web server processes, workers and the database are killed in the middle of
     await expect.poll(async () => (await guest.get('/up').catch(() => null))?.status(), { timeout: 60_000 }).toBe(200)
     const answered = patrons.reduce((n, p) => n + p.answered, 0)
     expect(answered, 'the storm blew').toBeGreaterThan(100)
-    expect(patrons.reduce((n, p) => n + p.failed, 0), 'something was hit').toBeGreaterThan(0)
+    expect(
+        patrons.reduce((n, p) => n + p.failed, 0),
+        'something was hit',
+    ).toBeGreaterThan(0)
 
     // What was answered stands. A loan can end by itself only at its due time, which is a day away at least.
     for (const patron of patrons) {
@@ -115,8 +145,12 @@ test('web server processes, workers and the database are killed in the middle of
         }
     }
     // Pauses, promotions and jobs that died with their process are made up for.
-    await expect.poll(() => execFileSync('bin/artisan', ['lending:tick'], { encoding: 'utf8' }), { timeout: 30_000 }).toContain('loans ended')
+    await expect
+        .poll(() => execFileSync('bin/artisan', ['lending:tick'], { encoding: 'utf8' }), { timeout: 30_000 })
+        .toContain('loans ended')
     expect(execFileSync('bin/artisan', ['lending:audit'], { encoding: 'utf8' })).toContain('Every figure agrees')
-    const mail = readdirSync(join(VAR, 'outbox')).map(name => readFileSync(join(VAR, 'outbox', name), 'utf8').match(/^Message-ID: (.*)$/mi)[1])
+    const mail = readdirSync(join(VAR, 'outbox')).map(
+        name => readFileSync(join(VAR, 'outbox', name), 'utf8').match(/^Message-ID: (.*)$/im)[1],
+    )
     expect(mail.length).toBe(new Set(mail).size)
 })

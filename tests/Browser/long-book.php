@@ -23,7 +23,9 @@ for ($n = 1; $n <= 26; $n++) {
 }
 $cells = implode('', array_map(fn(int $c): string => "<td>column{$c}-with-a-long-name</td>", range(1, 24)));
 $chapters[12]['html'] =
-    '<h1>Sounding 13</h1><p>The height is <math xmlns="http://www.w3.org/1998/Math/MathML"><mi>h</mi><mo>=</mo><mfrac><mi>a</mi><mn>2</mn></mfrac><msqrt><mn>3</mn></msqrt></math> at half tide.</p>' .
+    '<h1>Sounding 13</h1><p>The height is <math ' .
+    'xmlns="http://www.w3.org/1998/Math/MathML"><mi>h</mi><mo>=</mo><mfrac><mi>a</mi><mn>2</mn></mfrac><msqrt><mn>3</mn></msqrt></math> ' .
+    'at half tide.</p>' .
     '<table><tr>' .
     $cells .
     '</tr><tr>' .

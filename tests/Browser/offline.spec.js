@@ -6,7 +6,9 @@ const row = (page, name) => page.getByRole('article').filter({ hasText: name })
 
 const takeOffline = async (page, name) => {
     await page.goto('/loans')
-    await row(page, name).getByRole('button', { name: /^Take offline · \d/ }).click()
+    await row(page, name)
+        .getByRole('button', { name: /^Take offline · \d/ })
+        .click()
     await expect(row(page, name)).toContainText('On this device')
 }
 
@@ -20,17 +22,22 @@ test('a book opens from cold without a network, and what is marked there reaches
     await takeOffline(page, 'The Ferry Kitchen')
 
     // What lies there cannot be read without the key, and the key cannot be taken out.
-    const stored = await page.evaluate(() => new Promise(resolve => {
-        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
-            const found = { text: '' }
-            db.transaction('loans').objectStore('loans').getAll().onsuccess = e => { found.key = e.target.result[0].key.extractable }
-            const all = db.transaction('chunks').objectStore('chunks').getAll()
-            all.onsuccess = () => {
-                found.text = all.result.map(chunk => new TextDecoder().decode(chunk.secret)).join('')
-                resolve(found)
-            }
-        }
-    }))
+    const stored = await page.evaluate(
+        () =>
+            new Promise(resolve => {
+                indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
+                    const found = { text: '' }
+                    db.transaction('loans').objectStore('loans').getAll().onsuccess = e => {
+                        found.key = e.target.result[0].key.extractable
+                    }
+                    const all = db.transaction('chunks').objectStore('chunks').getAll()
+                    all.onsuccess = () => {
+                        found.text = all.result.map(chunk => new TextDecoder().decode(chunk.secret)).join('')
+                        resolve(found)
+                    }
+                }
+            }),
+    )
     expect(stored.key).toBe(false)
     expect(stored.text.length).toBeGreaterThan(10_000)
     expect(stored.text).not.toContain('onion')
@@ -72,7 +79,9 @@ test('a book opens from cold without a network, and what is marked there reaches
 
     // Returned elsewhere, it leaves this device at the next contact.
     await other.goto('/loans')
-    await row(other, 'The Ferry Kitchen').getByRole('button', { name: /^Return/ }).click()
+    await row(other, 'The Ferry Kitchen')
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await expect(other.locator('#said')).toContainText('is returned')
     await page.goto('/loans')
     await expect(async () => {
@@ -82,7 +91,9 @@ test('a book opens from cold without a network, and what is marked there reaches
     expect(complaints).toEqual([])
 })
 
-test('a recording plays from the device, and is gone when the loan is due though there is no network', async ({ browser }) => {
+test('a recording plays from the device, and is gone when the loan is due though there is no network', async ({
+    browser,
+}) => {
     const context = await browser.newContext()
     const page = await context.newPage()
     await signIn(page, CARDS.imara)
@@ -97,21 +108,36 @@ test('a recording plays from the device, and is gone when the loan is due though
     await page.getByRole('button', { name: 'Play', exact: true }).click()
     const time = () => page.locator('#media').evaluate(media => media.currentTime)
     await expect.poll(time).toBeGreaterThan(0.3)
-    await page.locator('#media').evaluate(media => { media.currentTime = media.duration - 3 })
-    await expect.poll(() => page.locator('#media').evaluate(media => media.seeking || media.currentTime < media.duration - 3.5)).toBe(false)
+    await page.locator('#media').evaluate(media => {
+        media.currentTime = media.duration - 3
+    })
+    await expect
+        .poll(() => page.locator('#media').evaluate(media => media.seeking || media.currentTime < media.duration - 3.5))
+        .toBe(false)
 
     // The clock of the device goes past the due date, then back again.
-    await page.evaluate(() => new Promise(resolve => {
-        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
-            const store = db.transaction('loans', 'readwrite').objectStore('loans')
-            store.getAll().onsuccess = e => store.put({ ...e.target.result[0], seen: e.target.result[0].due + 1 }).onsuccess = resolve
-        }
-    }))
+    await page.evaluate(
+        () =>
+            new Promise(resolve => {
+                indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
+                    const store = db.transaction('loans', 'readwrite').objectStore('loans')
+                    store.getAll().onsuccess = e =>
+                        (store.put({ ...e.target.result[0], seen: e.target.result[0].due + 1 }).onsuccess = resolve)
+                }
+            }),
+    )
     await page.goto('/offline')
     await expect(page.getByText('The loan has ended, and it has left this device.')).toBeVisible()
-    expect(await page.evaluate(() => new Promise(resolve => {
-        indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => { db.transaction('chunks').objectStore('chunks').count().onsuccess = e => resolve(e.target.result) }
-    }))).toBe(0)
+    expect(
+        await page.evaluate(
+            () =>
+                new Promise(resolve => {
+                    indexedDB.open('offline').onsuccess = ({ target: { result: db } }) => {
+                        db.transaction('chunks').objectStore('chunks').count().onsuccess = e => resolve(e.target.result)
+                    }
+                }),
+        ),
+    ).toBe(0)
     await page.getByRole('button', { name: /^Understood/ }).click()
     await expect(page.getByText('Nothing is on this device.')).toBeVisible()
 })
@@ -133,7 +159,9 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     await expect(album).toContainText('Data saver is on, and this connection costs.')
     // The third file does not come before it is let through, so that there is time to press Pause.
     let letThrough
-    const waits = new Promise(resolve => { letThrough = resolve })
+    const waits = new Promise(resolve => {
+        letThrough = resolve
+    })
     let asked = 0
     await page.route('**/files/**', async route => {
         if (++asked === 3) await waits
@@ -152,7 +180,9 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     await album.getByRole('link', { name: /^Listen/ }).click()
     await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
     await page.getByRole('button', { name: 'Play', exact: true }).click()
-    await expect.poll(() => page.locator('#media').evaluate(media => media.currentTime), 'what is here costs nothing').toBeGreaterThan(0.2)
+    await expect
+        .poll(() => page.locator('#media').evaluate(media => media.currentTime), 'what is here costs nothing')
+        .toBeGreaterThan(0.2)
     await page.goto('/loans')
     await page.getByRole('button', { name: 'Sign out' }).click()
     await expect(page).not.toHaveURL(/loans/)

@@ -18,7 +18,10 @@ const plays = async page => {
     await expect.poll(() => time(page)).toBeGreaterThan(from + 0.3)
 }
 
-test('an audiobook plays on from chapter to chapter, by keys and pointer, and is picked up on another device', async ({ page, browser }) => {
+test('an audiobook plays on from chapter to chapter, by keys and pointer, and is picked up on another device', async ({
+    page,
+    browser,
+}) => {
     const complaints = watch(page)
     await signIn(page, CARDS.halvard)
     await borrowAndOpen(page, 'audiobook', 'Low Water', /^Listen/)
@@ -33,21 +36,27 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
     await expect.poll(() => time(page)).toBeGreaterThan(15)
 
     // Just before the end of the first chapter: the second follows by itself.
-    await page.locator('#media').evaluate(m => { m.currentTime = m.duration - 0.8 })
+    await page.locator('#media').evaluate(m => {
+        m.currentTime = m.duration - 0.8
+    })
     await expect(page.locator('[data-part="1"]')).toHaveAttribute('aria-current', 'true')
     await plays(page)
     expect(await page.locator('#seek').getAttribute('aria-valuetext')).toMatch(/ of 2:\d\d, 2\. Eight Back$/)
 
     // The sleep timer stops where the chapter ends.
     await page.getByLabel('Sleep timer').selectOption('end')
-    await page.locator('#media').evaluate(m => { m.currentTime = m.duration - 0.8 })
+    await page.locator('#media').evaluate(m => {
+        m.currentTime = m.duration - 0.8
+    })
     await expect(page.locator('[data-part="2"]')).toHaveAttribute('aria-current', 'true')
     await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible()
     await expect(page.getByLabel('Sleep timer')).toHaveValue('off')
 
     await page.locator('h1').click()
     await page.keyboard.press('ArrowRight')
-    const saved = page.waitForResponse(r => r.url().endsWith('/place') && r.request().postDataJSON().locator.locations.fragments[0] !== 't=0.0')
+    const saved = page.waitForResponse(
+        r => r.url().endsWith('/place') && r.request().postDataJSON().locator.locations.fragments[0] !== 't=0.0',
+    )
     await page.keyboard.press(' ')
     await plays(page)
     await page.keyboard.press(' ')
@@ -77,11 +86,20 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
         expect(Math.abs(Number(await phone.locator('#seek').inputValue()) - Number(reached))).toBeLessThan(2)
     }).toPass({ timeout: 30_000 })
     await phone.getByText('Bookmarks').click()
-    await expect(phone.locator('.mark-list > li').filter({ hasText: note }).locator('.mark-go')).toHaveText(/^2:\d\d, 3\. The Case$/)
+    await expect(phone.locator('.mark-list > li').filter({ hasText: note }).locator('.mark-go')).toHaveText(
+        /^2:\d\d, 3\. The Case$/,
+    )
     await phone.goto('/loans')
-    await expect(phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' })).toContainText('min of 2 min')
+    await expect(
+        phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' }),
+    ).toContainText('min of 2 min')
     expect(complaints).toEqual([])
-    await phone.getByRole('article').filter({ hasText: 'Low Water' }).filter({ hasText: 'audiobook' }).getByRole('button', { name: /^Return/ }).click()
+    await phone
+        .getByRole('article')
+        .filter({ hasText: 'Low Water' })
+        .filter({ hasText: 'audiobook' })
+        .getByRole('button', { name: /^Return/ })
+        .click()
     await expect(phone.locator('#said')).toContainText('is returned')
 })
 
@@ -93,7 +111,9 @@ test('a film plays with captions of the size chosen', async ({ page }) => {
     await page.getByLabel('Size of captions').selectOption('Large')
     await page.getByRole('button', { name: 'Play', exact: true }).click()
     await plays(page)
-    await expect.poll(() => page.locator('#media').evaluate(m => m.textTracks[0].activeCues?.[0]?.text)).toContain('At Cinder Point the lamp is lit')
+    await expect
+        .poll(() => page.locator('#media').evaluate(m => m.textTracks[0].activeCues?.[0]?.text))
+        .toContain('At Cinder Point the lamp is lit')
     expect(await page.locator('#media').evaluate(m => m.videoWidth)).toBe(640)
     await page.reload()
     await expect(page.getByLabel('Captions', { exact: true })).toHaveValue('en')
@@ -112,38 +132,62 @@ test('anyone may listen to an excerpt, which ends and says so', async ({ page })
     await expect(page.getByText('This is the end of the excerpt.')).toBeVisible()
 })
 
-for (const [name, options] of [['desk', {}], ['phone', { viewport: { width: 390, height: 844 } }], ['dark', { colorScheme: 'dark' }]]) {
+for (const [name, options] of [
+    ['desk', {}],
+    ['phone', { viewport: { width: 390, height: 844 } }],
+    ['dark', { colorScheme: 'dark' }],
+]) {
     test(`axe finds nothing in the player, ${name}`, async ({ browser }) => {
         const page = await (await browser.newContext(options)).newPage()
-        for (const [format, words] of [['audiobook', 'Low Water'], ['video', 'Lamp Is Lit']]) {
+        for (const [format, words] of [
+            ['audiobook', 'Low Water'],
+            ['video', 'Lamp Is Lit'],
+        ]) {
             await page.goto(`/catalogue?library=saltmere&format=${format}&q=${encodeURIComponent(words)}`)
             await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
             await page.getByRole('link', { name: 'Try an excerpt' }).click()
             await expect(page.locator('#player')).toHaveAttribute('data-ready', 'yes')
             const { violations } = await new AxeBuilder({ page }).analyze()
-            expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`), format).toEqual([])
+            expect(
+                violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 160)).join(' | ')}`),
+                format,
+            ).toEqual([])
             expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
         }
     })
 }
 
-test('tracks follow one another from a second element that has them ready, and what is put next comes next', async ({ page }) => {
+test('tracks follow one another from a second element that has them ready, and what is put next comes next', async ({
+    page,
+}) => {
     const complaints = watch(page)
     await signIn(page, CARDS.halvard)
     await borrowAndOpen(page, 'music', 'Falling Glass', /^Listen/)
-    const toTheEnd = () => page.locator('#media').evaluate(m => { m.currentTime = m.duration - 1.5 })
-    const waiting = () => page.locator('audio:not(#media)').evaluate(m => [m.getAttribute('src')?.match(/track-\d+/)?.[0], m.readyState >= 2])
+    const toTheEnd = () =>
+        page.locator('#media').evaluate(m => {
+            m.currentTime = m.duration - 1.5
+        })
+    const waiting = () =>
+        page
+            .locator('audio:not(#media)')
+            .evaluate(m => [m.getAttribute('src')?.match(/track-\d+/)?.[0], m.readyState >= 2])
     await page.locator('[data-part="0"]').click()
     await plays(page)
     await page.getByRole('button', { name: /^Play next.*Home by the Lamp/ }).click()
-    await expect(page.getByRole('button', { name: /^Next, no. 1.*Home by the Lamp/ })).toHaveAttribute('aria-pressed', 'true')
+    await expect(page.getByRole('button', { name: /^Next, no. 1.*Home by the Lamp/ })).toHaveAttribute(
+        'aria-pressed',
+        'true',
+    )
     await toTheEnd()
     await expect.poll(waiting, 'the next is there before this one ends').toEqual(['track-04', true])
     await expect(page.locator('[data-part="3"]')).toHaveAttribute('aria-current', 'true')
     await plays(page)
     expect(await page.locator('#media').getAttribute('src')).toContain('track-04')
     await toTheEnd()
-    await expect(page.locator('[data-part="1"]'), 'the order goes on from where it was left').toHaveAttribute('aria-current', 'true')
+    await expect(page.locator('[data-part="1"]'), 'the order goes on from where it was left').toHaveAttribute(
+        'aria-current',
+        'true',
+    )
     await plays(page)
     await page.getByRole('button', { name: 'Pause', exact: true }).click()
     expect(complaints).toEqual([])

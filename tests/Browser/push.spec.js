@@ -7,7 +7,9 @@ import ece from 'http_ece'
 import { createECDH } from 'node:crypto'
 import { CARDS, actionOf, signIn, watch } from './library.js'
 
-const STAND_IN = readFileSync(join(process.env.FIGPORCH_VAR ?? 'var', 'env'), 'utf8').match(/^PUSH_STAND_IN="?([^"\n]+)/m)[1]
+const STAND_IN = readFileSync(join(process.env.FIGPORCH_VAR ?? 'var', 'env'), 'utf8').match(
+    /^PUSH_STAND_IN="?([^"\n]+)/m,
+)[1]
 
 /** A browser whose push service is the stand-in. */
 const withStandIn = async (context, name) => {
@@ -15,20 +17,34 @@ const withStandIn = async (context, name) => {
     const point = key.generateKeys('base64url')
     const secret = Buffer.from('sixteen bytes ok')
     await context.grantPermissions(['notifications'])
-    await context.addInitScript(({ endpoint, point, auth }) => {
-        const given = {
-            endpoint,
-            toJSON: () => ({ endpoint, expirationTime: null, keys: { p256dh: point, auth } }),
-            unsubscribe: async () => { localStorage.removeItem('subscribed'); return true },
-        }
-        PushManager.prototype.subscribe = async ({ userVisibleOnly, applicationServerKey }) => {
-            if (!userVisibleOnly || applicationServerKey.length !== 87) throw new TypeError('not as the standard says')
-            localStorage.setItem('subscribed', 'yes')
-            return given
-        }
-        PushManager.prototype.getSubscription = async () => localStorage.getItem('subscribed') ? given : null
-    }, { endpoint: `${STAND_IN}/${name}`, point, auth: secret.toString('base64url') })
-    const open = ({ body }) => JSON.parse(ece.decrypt(Buffer.from(body, 'base64'), { version: 'aes128gcm', privateKey: key, authSecret: secret.toString('base64url') }))
+    await context.addInitScript(
+        ({ endpoint, point, auth }) => {
+            const given = {
+                endpoint,
+                toJSON: () => ({ endpoint, expirationTime: null, keys: { p256dh: point, auth } }),
+                unsubscribe: async () => {
+                    localStorage.removeItem('subscribed')
+                    return true
+                },
+            }
+            PushManager.prototype.subscribe = async ({ userVisibleOnly, applicationServerKey }) => {
+                if (!userVisibleOnly || applicationServerKey.length !== 87)
+                    throw new TypeError('not as the standard says')
+                localStorage.setItem('subscribed', 'yes')
+                return given
+            }
+            PushManager.prototype.getSubscription = async () => (localStorage.getItem('subscribed') ? given : null)
+        },
+        { endpoint: `${STAND_IN}/${name}`, point, auth: secret.toString('base64url') },
+    )
+    const open = ({ body }) =>
+        JSON.parse(
+            ece.decrypt(Buffer.from(body, 'base64'), {
+                version: 'aes128gcm',
+                privateKey: key,
+                authSecret: secret.toString('base64url'),
+            }),
+        )
     const came = async () => (await (await context.request.get(`${STAND_IN}/${name}`)).json()).map(open)
     return { came }
 }
@@ -37,15 +53,29 @@ const withStandIn = async (context, name) => {
 const deliver = async (page, message) => {
     const session = await page.context().newCDPSession(page)
     let registration
-    session.on('ServiceWorker.workerRegistrationUpdated', ({ registrations }) => { registration ??= registrations.find(({ isDeleted }) => !isDeleted) })
+    session.on('ServiceWorker.workerRegistrationUpdated', ({ registrations }) => {
+        registration ??= registrations.find(({ isDeleted }) => !isDeleted)
+    })
     await session.send('ServiceWorker.enable')
     await expect.poll(() => registration?.registrationId).toBeTruthy()
-    await session.send('ServiceWorker.deliverPushMessage', { origin: new URL(page.url()).origin, registrationId: registration.registrationId, data: JSON.stringify(message) })
+    await session.send('ServiceWorker.deliverPushMessage', {
+        origin: new URL(page.url()).origin,
+        registrationId: registration.registrationId,
+        data: JSON.stringify(message),
+    })
 }
 
 const thisDevice = page => page.locator('[data-this-device]').filter({ visible: true })
 
-const shown = page => page.evaluate(async () => (await (await navigator.serviceWorker.ready).getNotifications()).map(({ title, body, tag, data }) => ({ title, body, tag, data })))
+const shown = page =>
+    page.evaluate(async () =>
+        (await (await navigator.serviceWorker.ready).getNotifications()).map(({ title, body, tag, data }) => ({
+            title,
+            body,
+            tag,
+            data,
+        })),
+    )
 
 test('a hold that is ready is told on the device of who waits', async ({ browser }) => {
     const context = await browser.newContext()
@@ -62,29 +92,47 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
     const other = await (await browser.newContext()).newPage()
     await signIn(other, CARDS.ferry)
     await other.goto('/catalogue?ready=1&order=title')
-    const row = other.getByRole('article').filter({ hasNotText: 'Always ready' }).filter({ hasNotText: 'copies' }).first()
+    const row = other
+        .getByRole('article')
+        .filter({ hasNotText: 'Always ready' })
+        .filter({ hasNotText: 'copies' })
+        .first()
     const name = await row.getByRole('heading').innerText()
     const address = await row.getByRole('heading').getByRole('link').getAttribute('href')
     await row.getByRole('link', { name: /^Borrow/ }).click()
     await row.getByRole('button', { name: /^Borrow/ }).click()
     await expect(other.locator('#said')).toContainText('is on loan to you')
     await page.goto(address)
-    await actionOf(page, address).getByRole('button', { name: /^Place hold/ }).click()
+    await actionOf(page, address)
+        .getByRole('button', { name: /^Place hold/ })
+        .click()
     await expect(page.locator('#said')).toContainText('You are in line')
     await other.goto('/loans')
-    await other.getByRole('article').filter({ hasText: name }).getByRole('button', { name: /^Return/ }).click()
+    await other
+        .getByRole('article')
+        .filter({ hasText: name })
+        .getByRole('button', { name: /^Return/ })
+        .click()
 
     await expect.poll(came).toHaveLength(1)
     const [message] = await came()
     expect(message.title).toContain(name)
     await deliver(page, message)
-    await expect.poll(() => shown(page)).toEqual([expect.objectContaining({ title: message.title, tag: message.tag, data: { address: message.address } })])
+    await expect
+        .poll(() => shown(page))
+        .toEqual([
+            expect.objectContaining({ title: message.title, tag: message.tag, data: { address: message.address } }),
+        ])
     // The same message once more is the same notification.
     await deliver(page, message)
     expect(await shown(page)).toHaveLength(1)
 
     await page.goto('/holds')
-    await page.locator('[data-ready-hold]').filter({ hasText: name }).getByRole('button', { name: 'Cancel hold' }).click()
+    await page
+        .locator('[data-ready-hold]')
+        .filter({ hasText: name })
+        .getByRole('button', { name: 'Cancel hold' })
+        .click()
     await expect(page.locator('#said')).toContainText('is cancelled')
 
     // Turned off, the library forgets the device, and the worker is gone.
@@ -98,7 +146,9 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
 
 test('a browser that does not allow it says what to do, and sign-out leaves nothing behind', async ({ browser }) => {
     const refusing = await (await browser.newContext()).newPage()
-    await refusing.addInitScript(() => { Notification.requestPermission = async () => 'denied' })
+    await refusing.addInitScript(() => {
+        Notification.requestPermission = async () => 'denied'
+    })
     await signIn(refusing, CARDS.ferry)
     await refusing.goto('/settings')
     await refusing.getByRole('button', { name: 'Show notices on this device' }).click()
@@ -114,7 +164,12 @@ test('a browser that does not allow it says what to do, and sign-out leaves noth
     await expect(thisDevice(page)).toHaveCount(1)
     await page.getByRole('button', { name: 'Sign out' }).click()
     await expect(page).toHaveURL(/\/($|sign-in)/)
-    expect(await page.evaluate(async () => [localStorage.getItem('push'), (await navigator.serviceWorker.getRegistrations()).length])).toEqual([null, 0])
+    expect(
+        await page.evaluate(async () => [
+            localStorage.getItem('push'),
+            (await navigator.serviceWorker.getRegistrations()).length,
+        ]),
+    ).toEqual([null, 0])
     await refusing.reload()
     await expect(refusing.locator('[data-endpoint]')).toHaveCount(before)
 })

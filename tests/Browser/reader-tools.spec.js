@@ -67,7 +67,11 @@ test('finding steps from place to place, with what stands around each', async ({
     await giveBack(page, 'Letters from Cinder Point')
 })
 
-test('text is highlighted, noted, copied within the allowance, looked up and cited', async ({ page, context, browser }) => {
+test('text is highlighted, noted, copied within the allowance, looked up and cited', async ({
+    page,
+    context,
+    browser,
+}) => {
     await context.grantPermissions(['clipboard-read', 'clipboard-write'])
     const complaints = await open(page, 'The Ferry Kitchen')
     const address = page.url()
@@ -134,7 +138,9 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
         })
         const outer = await (await frame.frameElement()).boundingBox()
         await other.mouse.click(outer.x + box.x, outer.y + box.y)
-        await expect(other.getByRole('button', { name: 'Highlight: fig' })).toHaveAttribute('aria-pressed', 'true', { timeout: 2000 })
+        await expect(other.getByRole('button', { name: 'Highlight: fig' })).toHaveAttribute('aria-pressed', 'true', {
+            timeout: 2000,
+        })
     }).toPass()
     await other.locator('#selection').getByRole('button', { name: 'Remove' }).click()
     await other.keyboard.press('m')
@@ -154,13 +160,17 @@ test('text is selected and highlighted by keys alone', async ({ page }) => {
     await page.keyboard.press('s')
     const bar = page.getByRole('toolbar', { name: 'Selected text' })
     await expect(bar).toBeVisible()
-    for (const key of ['ArrowRight', 'ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight']) await page.keyboard.press(key)
+    for (const key of ['ArrowRight', 'ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight'])
+        await page.keyboard.press(key)
     await page.waitForTimeout(400)
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: 'Highlight: lamp' })).toBeFocused()
     const kept = page.waitForResponse(r => r.url().includes('/marks/') && r.status() === 204)
     await page.keyboard.press('Enter')
-    expect((await kept).request().postDataJSON()).toMatchObject({ colour: 'lamp', locator: { text: { highlight: 'There are days' } } })
+    expect((await kept).request().postDataJSON()).toMatchObject({
+        colour: 'lamp',
+        locator: { text: { highlight: 'There are days' } },
+    })
     await page.keyboard.press('m')
     const mark = page.locator('.mark-list > li').filter({ hasText: 'There are days' })
     await expect(mark).toHaveCount(1)
@@ -186,7 +196,17 @@ test('a note to the text opens in place', async ({ page }) => {
     const note = page.getByRole('complementary', { name: 'Note to the text' })
     await expect(note).toBeVisible()
     await expect(async () => {
-        const texts = await Promise.all(page.frames().slice(1).map(f => f.locator('body').innerText().catch(() => '')))
+        const texts = await Promise.all(
+            page
+                .frames()
+                .slice(1)
+                .map(f =>
+                    f
+                        .locator('body')
+                        .innerText()
+                        .catch(() => ''),
+                ),
+        )
         expect(texts.some(t => t.trim().startsWith('The ferry’s bill of lading'))).toBe(true)
     }).toPass()
     expect(await page.locator('#page-of').innerText()).toBe(at)
@@ -205,11 +225,17 @@ test('pages are printed from the reader, and the text left is told at the reader
     await page.evaluate(() => localStorage.setItem('pace', JSON.stringify({ bytes: 4000, minutes: 10 })))
     await page.reload()
     await page.keyboard.press('Home')
-    await expect.poll(async () => parseInt((await page.locator('#left').innerText()).match(/(\d+) min(?! left in)/)?.[1] ?? 0)).toBeGreaterThan(slow * 2)
+    await expect
+        .poll(async () => parseInt((await page.locator('#left').innerText()).match(/(\d+) min(?! left in)/)?.[1] ?? 0))
+        .toBeGreaterThan(slow * 2)
 
     await page.keyboard.press('c')
     await page.getByRole('link', { name: 'Print pages' }).click()
-    await page.getByRole('listitem').filter({ hasText: 'October' }).getByRole('button', { name: /^Show to print/ }).click()
+    await page
+        .getByRole('listitem')
+        .filter({ hasText: 'October' })
+        .getByRole('button', { name: /^Show to print/ })
+        .click()
     await expect(page.getByRole('article')).toContainText('four hundred and twelve pieces')
     await page.emulateMedia({ media: 'print' })
     await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeHidden()
@@ -249,7 +275,21 @@ test('a book with a recording is read along, the sentence lit as it is spoken', 
     await page.locator('#contents-list').getByRole('link', { name: 'Goodnight, Harbour' }).click()
     await page.keyboard.press('c')
     await page.getByRole('button', { name: 'Read aloud' }).click()
-    const lit = async () => (await Promise.all(page.frames().slice(1).map(f => f.locator('.spoken').first().textContent({ timeout: 500 }).catch(() => null)))).find(Boolean) ?? ''
+    const lit = async () =>
+        (
+            await Promise.all(
+                page
+                    .frames()
+                    .slice(1)
+                    .map(f =>
+                        f
+                            .locator('.spoken')
+                            .first()
+                            .textContent({ timeout: 500 })
+                            .catch(() => null),
+                    ),
+            )
+        ).find(Boolean) ?? ''
     await expect.poll(lit).toBe('The tide goes out to bed.')
     await expect.poll(lit).toBe('The boats sit down in the mud.')
     const bar = page.getByRole('toolbar', { name: 'Read aloud' })
@@ -268,19 +308,27 @@ test('a book with a recording is read along, the sentence lit as it is spoken', 
     await giveBack(page, 'Goodnight, Harbour')
 })
 
-test('a book without a recording is read by the browser’s voice, from the page that is open on into the next chapter', async ({ page }) => {
+test('a book without a recording is read by the browser’s voice, from the page that is open on into the next chapter', async ({
+    page,
+}) => {
     // A headless machine has no voice: this one says each paragraph at once, and keeps what it said.
     await page.addInitScript(() => {
         window.said = []
-        window.SpeechSynthesisUtterance = function (text) { this.text = text }
-        Object.defineProperty(window, 'speechSynthesis', { value: {
-            getVoices: () => window.voices ?? [],
-            speak: utterance => {
-                window.said.push([utterance.text, utterance.lang, utterance.rate])
-                if (window.said.length < 12) setTimeout(() => utterance.onend(), 20)
+        window.SpeechSynthesisUtterance = function (text) {
+            this.text = text
+        }
+        Object.defineProperty(window, 'speechSynthesis', {
+            value: {
+                getVoices: () => window.voices ?? [],
+                speak: utterance => {
+                    window.said.push([utterance.text, utterance.lang, utterance.rate])
+                    if (window.said.length < 12) setTimeout(() => utterance.onend(), 20)
+                },
+                cancel() {},
+                pause() {},
+                resume() {},
             },
-            cancel() {}, pause() {}, resume() {},
-        } })
+        })
     })
     const complaints = await open(page, 'Letters from Cinder Point')
     await page.keyboard.press('c')
@@ -288,14 +336,30 @@ test('a book without a recording is read by the browser’s voice, from the page
     await expect(page.locator('#where')).toContainText('October')
     await page.keyboard.press('r')
     await expect(page.locator('#notice')).toContainText('This browser has no voice to read with')
-    await page.evaluate(() => { window.voices = [{}] })
+    await page.evaluate(() => {
+        window.voices = [{}]
+    })
     await page.keyboard.press('r')
     await expect(page.getByRole('toolbar', { name: 'Read aloud' })).toBeVisible()
     await expect.poll(() => page.evaluate(() => window.said.length)).toBe(12)
     const said = await page.evaluate(() => window.said)
-    expect(said.slice(0, 2)).toEqual([['October', 'en', 1], ['Dear Mother,', 'en', 1]])
+    expect(said.slice(0, 2)).toEqual([
+        ['October', 'en', 1],
+        ['Dear Mother,', 'en', 1],
+    ])
     expect(said.map(([text]) => text)).toContain('December')
-    const lit = await Promise.all(page.frames().slice(1).map(f => f.locator('.spoken-now').first().textContent({ timeout: 500 }).catch(() => null)))
+    const lit = await Promise.all(
+        page
+            .frames()
+            .slice(1)
+            .map(f =>
+                f
+                    .locator('.spoken-now')
+                    .first()
+                    .textContent({ timeout: 500 })
+                    .catch(() => null),
+            ),
+    )
     expect(lit).toContain(said.at(-1)[0])
     await page.keyboard.press('Escape')
     await expect(page.getByRole('toolbar', { name: 'Read aloud' })).toBeHidden()
@@ -317,22 +381,42 @@ test('a PDF is read by pages and as text, found in, and keeps its place', async 
         await expect(frame.locator('.textLayer')).toContainText('Good holding in blue clay', { timeout: 1000 })
     }).toPass()
     await page.keyboard.press('Escape')
-    const kept = page.waitForResponse(r => r.url().endsWith('/place') && r.request().postDataJSON().locator.locations.position === 3)
+    const kept = page.waitForResponse(
+        r => r.url().endsWith('/place') && r.request().postDataJSON().locator.locations.position === 3,
+    )
     await page.keyboard.press('ArrowLeft')
-    expect((await kept).request().postDataJSON().locator).toMatchObject({ href: 'document.pdf', type: 'application/pdf' })
+    expect((await kept).request().postDataJSON().locator).toMatchObject({
+        href: 'document.pdf',
+        type: 'application/pdf',
+    })
     // Highlights on fixed pages are the browser's own.
     await select(page, 'Small boats')
     await page.getByRole('button', { name: 'Highlight: sea' }).click()
-    const drawn = () => Promise.all(page.frames().slice(1).map(f => f.evaluate(() => [...CSS.highlights.get('sea') ?? []].map(range => range.toString())).catch(() => [])))
+    const drawn = () =>
+        Promise.all(
+            page
+                .frames()
+                .slice(1)
+                .map(f =>
+                    f
+                        .evaluate(() => [...(CSS.highlights.get('sea') ?? [])].map(range => range.toString()))
+                        .catch(() => []),
+                ),
+        )
     await expect.poll(async () => (await drawn()).flat()).toEqual(['Small boats'])
     await page.keyboard.press('t')
-    await expect(page.getByRole('region', { name: 'Text' })).toContainText('The stream turns an hour before high water at the Stairs and half an hour after it at Larkspur.')
+    await expect(page.getByRole('region', { name: 'Text' })).toContainText(
+        'The stream turns an hour before high water at the Stairs and half an hour after it at Larkspur.',
+    )
     await page.keyboard.press('t')
     await page.reload()
     await expect(page.locator('#page-of')).toHaveText('Page 3 of 4')
     await expect.poll(async () => (await drawn()).flat()).toEqual(['Small boats'])
     await page.keyboard.press('m')
-    await page.getByRole('button', { name: /^Remove/ }).first().click()
+    await page
+        .getByRole('button', { name: /^Remove/ })
+        .first()
+        .click()
     await expect.poll(async () => (await drawn()).flat()).toEqual([])
     expect(complaints).toEqual([])
     await giveBack(page, 'Pilot’s Handbook')

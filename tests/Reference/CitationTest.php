@@ -19,7 +19,8 @@ use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /**
- * Citations against citeproc-js with the CSL styles for APA and Vancouver, and the readers of RIS and BibTeX, of the npm packages
+ * Citations against citeproc-js with the CSL styles for APA and Vancouver, and the readers of RIS and BibTeX, of the
+ * npm packages
  *
  * @citation-js; MLA, Chicago, Harvard and ASA against the forms of entries that their guides print, from memory, with invented titles.
  */
@@ -33,7 +34,8 @@ final class CitationTest extends TestCase
                 'node',
                 '--input-type=module',
                 '-e',
-                "import { readFileSync } from 'node:fs'; import { Cite, plugins } from '@citation-js/core'; const given = JSON.parse(readFileSync(0)); {$script}",
+                "import { readFileSync } from 'node:fs'; import { Cite, plugins }
+                    from '@citation-js/core'; const given = JSON.parse(readFileSync(0)); {$script}",
             ],
             __DIR__ . '/../..',
             input: (string) json_encode($input),
@@ -160,7 +162,9 @@ final class CitationTest extends TestCase
             ),
         );
         $theirs = self::node(
-            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new Cite([item]).format('citation', { template: 'apa', lang: 'en-US', entry: [{ id: item.id, locator: '12', label: 'page' }] }))))",
+            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new " .
+                "Cite([item]).format('citation', { template: 'apa', lang: 'en-US', entry: [{ id: item.id, " .
+                "locator: '12', label: 'page' }] }))))",
             array_map(CslJson::of(...), $titles),
         );
         $this->assertSame(
@@ -207,7 +211,8 @@ final class CitationTest extends TestCase
     public function test_apa_is_as_citeproc_writes_it(): void
     {
         $theirs = self::node(
-            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new Cite(item).format('bibliography', { format: 'text', template: 'apa', lang: 'en-US' }).trim())))",
+            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new " .
+                "Cite(item).format('bibliography', { format: 'text', template: 'apa', lang: 'en-US' }).trim())))",
             array_map(CslJson::of(...), array_values(self::titles())),
         );
         foreach (array_values(self::titles()) as $n => $title) {
@@ -223,7 +228,8 @@ final class CitationTest extends TestCase
     public function test_vancouver_is_as_citeproc_writes_it(): void
     {
         $theirs = self::node(
-            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new Cite(item).format('bibliography', { format: 'text', template: 'vancouver', lang: 'en-US' }).trim())))",
+            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new " .
+                "Cite(item).format('bibliography', { format: 'text', template: 'vancouver', lang: 'en-US' }).trim())))",
             array_map(CslJson::of(...), array_values(self::titles())),
         );
         foreach (array_values(self::titles()) as $n => $title) {
@@ -317,7 +323,8 @@ final class CitationTest extends TestCase
         yield 'Chicago, more than ten' => [
             Style::Chicago,
             $titles['twenty-two authors'],
-            'Quella, Ada Lior, Bda Lior Quellb, Cda Lior Quellc, Dda Lior Quelld, Eda Lior Quelle, Fda Lior Quellf, Gda Lior Quellg, et al. Salt. Low Tide Books, 2019.',
+            'Quella, Ada Lior, Bda Lior Quellb, Cda Lior Quellc, Dda Lior Quelld, Eda Lior Quelle, Fda Lior ' .
+            'Quellf, Gda Lior Quellg, et al. Salt. Low Tide Books, 2019.',
         ];
         yield 'Chicago, translation' => [
             Style::Chicago,

@@ -67,9 +67,10 @@ final class ForecastTest extends TestCase
     }
 
     /**
-     * Durations exponential with mean m on C copies: the wait for place p is Erlang(p, C/m), mean p·m/C, variance p·(m/C)².
-     * Source: the minimum of C exponentials and the sum of p of them; any text on queues, such as L. Kleinrock, Queueing Systems
-     * I (1975), ch. 3.
+     * Durations exponential with mean m on C copies: the wait for place p is Erlang(p, C/m), mean p·m/C, variance
+     * p·(m/C)².
+     * Source: the minimum of C exponentials and the sum of p of them; any text on queues, such as L. Kleinrock,
+     * Queueing Systems I (1975), ch. 3.
      */
     #[TestWith([1, 1])]
     #[TestWith([2, 3])]
@@ -100,7 +101,9 @@ final class ForecastTest extends TestCase
         $this->assertEqualsWithDelta($waits[0], $waits[49], 1e-6);
     }
 
-    /** Place 1 with residuals uniform on (0, L): the least of C uniforms has the mean L/(C+1). Source: order statistics. */
+    /**
+     * Place 1 with residuals uniform on (0, L): the least of C uniforms has the mean L/(C+1). Source: order statistics.
+     */
     #[TestWith([1])]
     #[TestWith([4])]
     #[TestWith([9])]
@@ -184,7 +187,10 @@ final class ForecastTest extends TestCase
         return $years;
     }
 
-    /** The circulation as M/M/c: the share that must wait is Erlang's C formula, 1/3 for c = 2 and a = 1 (A. K. Erlang, 1917). */
+    /**
+     * The circulation as M/M/c: the share that must wait is Erlang's C formula, 1/3 for c = 2 and a = 1 (A. K. Erlang,
+     * 1917).
+     */
     public function test_the_circulation_gives_erlangs_c_formula(): void
     {
         $years = self::circulation(1.0, 40_000);
@@ -192,7 +198,9 @@ final class ForecastTest extends TestCase
         $this->assertEqualsWithDelta(1 / 3, count($years->holds) / $arrivals, 0.012);
     }
 
-    /** Little's law, L = λW: the mean number waiting is the arrivals a day times the mean wait (J. D. C. Little, 1961). */
+    /**
+     * Little's law, L = λW: the mean number waiting is the arrivals a day times the mean wait (J. D. C. Little, 1961).
+     */
     public function test_littles_law_holds_on_a_long_run(): void
     {
         $days = 20_000;

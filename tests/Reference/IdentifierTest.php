@@ -10,10 +10,15 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
-/** Against the examples of the ISSN, ISMN and ISRC agencies' manuals (values from memory), and the npm packages issn and isbn3. */
+/**
+ * Against the examples of the ISSN, ISMN and ISRC agencies' manuals (values from memory), and the npm packages issn and
+ * isbn3.
+ */
 final class IdentifierTest extends TestCase
 {
-    /** The ISSN manual's 0317-8471 and 1050-124X, the ISMN manual's M-2306-7118-7, the ISRC handbook's US-S1Z-99-00001. */
+    /**
+     * The ISSN manual's 0317-8471 and 1050-124X, the ISMN manual's M-2306-7118-7, the ISRC handbook's US-S1Z-99-00001.
+     */
     #[TestWith(['ISSN 0317-8471', IdentifierKind::Issn, '03178471', '0317-8471'])]
     #[TestWith(['1050-124x', IdentifierKind::Issn, '1050124X', '1050-124X'])]
     #[TestWith(['urn:issn:0378-5955', IdentifierKind::Issn, '03785955', '0378-5955'])]
@@ -60,7 +65,9 @@ final class IdentifierTest extends TestCase
                 'node',
                 '--input-type=module',
                 '-e',
-                "import issn from 'issn'; import { readFileSync } from 'node:fs'; console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(text => issn(text) === true)))",
+                "import issn from 'issn'; import { readFileSync }
+                    from 'node:fs'; console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(text => issn(text) ===
+                    true)))",
             ],
             __DIR__ . '/../..',
             input: (string) json_encode($texts),

@@ -27,8 +27,11 @@ final class ReadingLevelTest extends TestCase
     {
         $counts = [[100, 5, 140, 430], [57, 9, 63, 201], [412, 11, 803, 2311], [1000, 70, 1280, 4100]];
         $script = <<<'JS'
-        import { readFileSync } from 'node:fs'; import { flesch } from 'flesch'; import { fleschKincaid } from 'flesch-kincaid'; import { colemanLiau } from 'coleman-liau'
-        console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(([word, sentence, syllable, letter]) => [flesch({ word, sentence, syllable }), fleschKincaid({ word, sentence, syllable }), colemanLiau({ word, sentence, letter })])))
+        import { readFileSync } from 'node:fs'; import { flesch } from 'flesch'; import { fleschKincaid }
+            from 'flesch-kincaid'; import { colemanLiau } from 'coleman-liau'
+        console.log(JSON.stringify(JSON.parse(readFileSync(0)).map(([word, sentence, syllable,
+            letter]) => [flesch({ word, sentence, syllable }), fleschKincaid({ word, sentence, syllable }),
+            colemanLiau({ word, sentence, letter })])))
         JS;
         foreach (self::node($script, (string) json_encode($counts)) as $i => [$ease, $kincaid, $liau]) {
             $of = new TextCounts(...$counts[$i]);
@@ -38,7 +41,9 @@ final class ReadingLevelTest extends TestCase
         }
     }
 
-    /** Words of the demo's own books, by how often they stand there: counted as the package counts them, all but few. */
+    /**
+     * Words of the demo's own books, by how often they stand there: counted as the package counts them, all but few.
+     */
     public function test_syllables(): void
     {
         $text = implode(
@@ -51,7 +56,9 @@ final class ReadingLevelTest extends TestCase
         preg_match_all('/\b[A-Za-z]{2,}\b/', (string) preg_replace("/\p{L}+['’]\p{L}+/u", '', $text), $found);
         $often = array_count_values(array_map(strtolower(...), $found[0]));
         $theirs = self::node(
-            "import { readFileSync } from 'node:fs'; import { syllable } from 'syllable'; console.log(JSON.stringify(Object.fromEntries(JSON.parse(readFileSync(0)).map(w => [w, syllable(w)]))))",
+            "import { readFileSync } from 'node:fs'; import { syllable }
+                from 'syllable'; console.log(JSON.stringify(Object.fromEntries(JSON.parse(readFileSync(0)).map(w =>
+                [w, syllable(w)]))))",
             (string) json_encode(array_map(strval(...), array_keys($often))),
         );
         $sum = $same = $ours = $total = 0;

@@ -10,8 +10,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Tells people of an event, once, in the application, by mail and on their devices, as they chose for its kind. The notices and the jobs
- * that carry them are written in the transaction of the event itself: either all of it happened or none.
+ * Tells people of an event, once, in the application, by mail and on their devices, as they chose for its kind. The
+ * notices and the jobs that carry them are written in the transaction of the event itself: either all of it happened or
+ * none.
  */
 final class GiveNotice
 {

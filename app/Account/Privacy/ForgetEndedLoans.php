@@ -22,7 +22,8 @@ final class ForgetEndedLoans
         return DB::transaction(function () use ($before): int {
             DB::delete(
                 'delete from places pl using people p where p.id = pl.person_id and not p.keeps_history and not exists
-                    (select from loans l join cards c on c.id = l.card_id where c.person_id = pl.person_id and l.title_id = pl.title_id
+                    (select from loans l join cards c on c.id = l.card_id
+                        where c.person_id = pl.person_id and l.title_id = pl.title_id
                         and (l.ended_at is null or l.ended_at > ?))',
                 [$before],
             );

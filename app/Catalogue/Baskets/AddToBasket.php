@@ -15,7 +15,8 @@ final class AddToBasket
         $address = "/titles/{$title->id}/basket";
 
         return new HtmlString(
-            "<form method=\"post\" action=\"{$address}\" hx-post=\"{$address}\" hx-swap=\"outerHTML\" class=\"inline\">" .
+            "<form method=\"post\" action=\"{$address}\" hx-post=\"{$address}\" hx-swap=\"outerHTML\" " .
+                'class="inline">' .
                 csrf_field() .
                 '<button class="link cursor-pointer text-[15px] py-1">' .
                 e(__('baskets.add')) .

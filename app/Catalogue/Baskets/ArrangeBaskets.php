@@ -9,14 +9,19 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Makes baskets, puts one into another, takes them away; on signing in those begun in the browser become the person's. */
+/**
+ * Makes baskets, puts one into another, takes them away; on signing in those begun in the browser become the person's.
+ */
 final class ArrangeBaskets
 {
     public const MOST = 200;
 
     public const DEEPEST = 6;
 
-    /** @return Basket|null the one of that name there, if there is one; null when there are as many as there can be, or the place is too deep */
+    /**
+     * @return Basket|null the one of that name there, if there is one; null when there are as many as there can be, or
+     *     the place is too deep
+     */
     public function make(BasketOwner $owner, string $name, ?Basket $into, DateTimeImmutable $now): ?Basket
     {
         return DB::transaction(function () use ($owner, $name, $into, $now): ?Basket {
@@ -116,7 +121,9 @@ final class ArrangeBaskets
                     continue;
                 }
                 DB::insert(
-                    'insert into basket_title (basket_id, title_id, position, note, added_at) select ?, title_id, position + (select coalesce(max(position), 0) + 1 from basket_title where basket_id = ?), note, added_at
+                    'insert into basket_title (basket_id, title_id, position, note, added_at)
+                        select ?, title_id, position + (select coalesce(max(position), 0) + 1 from basket_title
+                        where basket_id = ?), note, added_at
                         from basket_title where basket_id = ? on conflict do nothing',
                     [$same->id, $same->id, $begun->id],
                 );
@@ -164,7 +171,8 @@ final class ArrangeBaskets
     {
         return array_column(
             DB::select(
-                'with recursive a as (select id, parent_id from baskets where id = ? union select p.id, p.parent_id from baskets p join a on p.id = a.parent_id) select id from a',
+                'with recursive a as (select id, parent_id from baskets where id = ? union select p.id, p.parent_id
+                    from baskets p join a on p.id = a.parent_id) select id from a',
                 [$basket->id],
             ),
             'id',
@@ -180,7 +188,8 @@ final class ArrangeBaskets
     private function height(Basket $basket): int
     {
         return (int) DB::scalar(
-            'with recursive b as (select id, 1 depth from baskets where id = ? union all select c.id, b.depth + 1 from baskets c join b on c.parent_id = b.id where b.depth < 20) select max(depth) from b',
+            'with recursive b as (select id, 1 depth from baskets where id = ? union all select c.id, b.depth + 1
+                from baskets c join b on c.parent_id = b.id where b.depth < 20) select max(depth) from b',
             [$basket->id],
         );
     }

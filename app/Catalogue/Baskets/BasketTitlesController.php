@@ -44,7 +44,10 @@ final class BasketTitlesController
             : back()->with('said', __('baskets.put', ['title' => $title->name, 'name' => $basket->name]));
     }
 
-    /** "do" is up:ID, down:ID, take-out, move or notes; take-out and move are of all that are ticked. Notes are kept with whatever is done. */
+    /**
+     * "do" is up:ID, down:ID, take-out, move or notes; take-out and move are of all that are ticked. Notes are kept
+     * with whatever is done.
+     */
     public function arrange(Request $request, Basket $basket): RedirectResponse
     {
         [$do, $titleId] = explode(':', Input::text($request, 'do'), 2) + [1 => ''];

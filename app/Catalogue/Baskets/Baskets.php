@@ -19,7 +19,8 @@ final class Baskets
 
     /** The baskets below one, itself first, with how deep each lies. */
     private const BELOW = 'with recursive b as (select id, 0 depth, array[position, id] path from baskets where id = ?
-        union all select c.id, b.depth + 1, b.path || array[c.position, c.id] from baskets c join b on c.parent_id = b.id where b.depth < 20)
+        union all select c.id, b.depth + 1, b.path || array[c.position, c.id] from baskets c
+            join b on c.parent_id = b.id where b.depth < 20)
         select id, depth from b order by path';
 
     /** @return list<array{basket: Basket, depth: int, titles: int}> each before those that it holds */
@@ -61,7 +62,10 @@ final class Baskets
         );
     }
 
-    /** @return Collection<int, Title> in the basket's own order unless another is asked for, with the note on each as pivot */
+    /**
+     * @return Collection<int, Title> in the basket's own order unless another is asked for, with the note on each as
+     *     pivot
+     */
     public function titles(Basket $basket, string $order = 'hand'): Collection
     {
         $titles = $basket->titles()->get();

@@ -27,7 +27,9 @@ final class FillBasket
                 return false;
             }
             DB::insert(
-                'insert into basket_title (basket_id, title_id, position, added_at) select ?, ?, coalesce(max(position), 0) + 1, ? from basket_title where basket_id = ? on conflict do nothing',
+                'insert into basket_title (basket_id, title_id, position, added_at)
+                    select ?, ?, coalesce(max(position), 0) + 1, ? from basket_title
+                    where basket_id = ? on conflict do nothing',
                 [$basket->id, $titleId, $now->format('Y-m-d H:i:s.uP'), $basket->id],
             );
 
@@ -55,7 +57,8 @@ final class FillBasket
             $ids = '{' . implode(',', $titleIds) . '}';
             DB::insert(
                 'insert into basket_title (basket_id, title_id, position, note, added_at)
-                    select ?, title_id, (select coalesce(max(position), 0) from basket_title where basket_id = ?) + row_number() over (order by position), note, added_at
+                    select ?, title_id, (select coalesce(max(position), 0) from basket_title
+                        where basket_id = ?) + row_number() over (order by position), note, added_at
                     from basket_title where basket_id = ? and title_id = any(?::bigint[]) on conflict do nothing',
                 [$to->id, $to->id, $from->id, $ids],
             );
@@ -80,7 +83,8 @@ final class FillBasket
                 ->all();
             $shifted = ArrangeBaskets::shifted(array_values($ids), $titleId, $by);
             DB::update(
-                'update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n) where b.basket_id = ? and b.title_id = o.id',
+                'update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n)
+                    where b.basket_id = ? and b.title_id = o.id',
                 ['{' . implode(',', $shifted) . '}', $basket->id],
             );
         });
@@ -91,7 +95,8 @@ final class FillBasket
     {
         if ($notes !== []) {
             DB::update(
-                "update basket_title b set note = nullif(n.note, '') from json_each_text(?) n(id, note) where b.basket_id = ? and b.title_id = n.id::bigint and coalesce(b.note, '') <> n.note",
+                "update basket_title b set note = nullif(n.note, '') from json_each_text(?) n(id, note)
+                    where b.basket_id = ? and b.title_id = n.id::bigint and coalesce(b.note, '') <> n.note",
                 [json_encode((object) $notes, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $basket->id],
             );
         }

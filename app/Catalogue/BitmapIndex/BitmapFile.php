@@ -9,7 +9,10 @@ use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\File;
 use RuntimeException;
 
-/** Sets in a file on this machine, read where they lie: all processes share the memory, and nothing is copied. The file never changes. */
+/**
+ * Sets in a file on this machine, read where they lie: all processes share the memory, and nothing is copied. The file
+ * never changes.
+ */
 final class BitmapFile
 {
     private const SETS = 'sets';
@@ -17,7 +20,10 @@ final class BitmapFile
     /** Where the sets of filters are, which every search asks for, and where in NAMES to look for the others. */
     private const INDEX = 'index.php';
 
-    /** Where the sets of words are: too many to have them all at hand. In one place those of a kind that begin with the same letter, a line each. */
+    /**
+     * Where the sets of words are: too many to have them all at hand. In one place those of a kind that begin with the
+     * same letter, a line each.
+     */
     private const NAMES = 'names';
 
     /** The rows of SharedCounts. */
@@ -41,8 +47,10 @@ final class BitmapFile
     private array $lines = [];
 
     /**
-     * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its row in SHARED or -1, with spaces between
-     * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most first
+     * @param  array<string, string>  $index  by name, where a set begins, its length, how many titles it has and its
+     *     row in SHARED or -1, with spaces between
+     * @param  array<string, array<int|string, int>>  $values  by kind and value, how many titles have it, the most
+     *     first
      * @param  array<string, array{int, int}>  $places  by kind and letter, where in NAMES, and how long
      * @param  array<int, string>  $subjects  names, by number
      */
@@ -57,7 +65,10 @@ final class BitmapFile
         public readonly array $subjects,
     ) {}
 
-    /** Null where there is none in the folder, or one that is damaged or from before an upgrade: it is then removed, to be made anew. */
+    /**
+     * Null where there is none in the folder, or one that is damaged or from before an upgrade: it is then removed, to
+     * be made anew.
+     */
     public static function in(string $folder): ?self
     {
         if (isset(self::$open[$folder])) {
@@ -213,7 +224,10 @@ final class BitmapFile
         );
     }
 
-    /** @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its row in SHARED or -1 */
+    /**
+     * @return array{int, int, int, int}|null where a set begins, its length, how many titles it has, and its row in
+     *     SHARED or -1
+     */
     private function entry(string $name): ?array
     {
         $entry = $this->index[$name] ?? null;
@@ -251,7 +265,10 @@ final class BitmapFile
         return $length === 0 ? 0 : $other->countWithFrozen($this->sets->address + $at, $length);
     }
 
-    /** @return list<int>|null how many titles a set has in common with each subject, in the order of values(); null where that is not known */
+    /**
+     * @return list<int>|null how many titles a set has in common with each subject, in the order of values(); null
+     *     where that is not known
+     */
     public function shared(string $name): ?array
     {
         $row = $this->entry($name)[3] ?? -1;
@@ -269,7 +286,10 @@ final class BitmapFile
             );
     }
 
-    /** @return array<string, array<int|string, int>> by kind and value, how many of some titles have it; only what one of them has */
+    /**
+     * @return array<string, array<int|string, int>> by kind and value, how many of some titles have it; only what one
+     *     of them has
+     */
     public function each(TitleSet $titles): array
     {
         return $this->titles->count($titles);

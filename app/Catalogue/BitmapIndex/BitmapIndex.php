@@ -10,8 +10,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * The sets of titles that were gathered last, of records and of lending, and what has come loose since: titles that have changed, or of
- * which a date has passed, whose bits are not to be believed. Each machine has a copy of the sets as files.
+ * The sets of titles that were gathered last, of records and of lending, and what has come loose since: titles that
+ * have changed, or of which a date has passed, whose bits are not to be believed. Each machine has a copy of the sets
+ * as files.
  */
 final class BitmapIndex
 {
@@ -25,7 +26,10 @@ final class BitmapIndex
 
     public const WIDER = 4;
 
-    /** Titles that are part of a series are kept by how many it has in all: one, up to 3, up to 7, and so on; the last of them with all that have more. */
+    /**
+     * Titles that are part of a series are kept by how many it has in all: one, up to 3, up to 7, and so on; the last
+     * of them with all that have more.
+     */
     public const SIZES = 16;
 
     /** What is read from the database alone begins so: too many to have at hand. */
@@ -55,7 +59,8 @@ final class BitmapIndex
      * @param  list<stdClass>  $gatherings  the last of each kind, as search_first has them
      * @param  list<int>  $loose  titles not to be believed
      * @param  list<int>  $changed  those of them whose records have changed
-     * @return self|null null where something was not gathered, or this machine does not have it yet, or too much has changed since
+     * @return self|null null where something was not gathered, or this machine does not have it yet, or too much has
+     *     changed since
      */
     public static function of(array $gatherings, array $loose, array $changed): ?self
     {
@@ -105,7 +110,10 @@ final class BitmapIndex
         return $this->file($name)->countWith($name, $among);
     }
 
-    /** @return array<string, array<int|string, int>> by filter and value, how many of some titles had it; only what one of them had */
+    /**
+     * @return array<string, array<int|string, int>> by filter and value, how many of some titles had it; only what one
+     *     of them had
+     */
     public function each(TitleSet $titles): array
     {
         return $this->sets[IndexPart::Records->value]->each($titles);
@@ -170,7 +178,8 @@ final class BitmapIndex
     }
 
     /**
-     * How many titles can have each subject at the most, where all of them are within some sets: as many as the smallest share of those sets.
+     * How many titles can have each subject at the most, where all of them are within some sets: as many as the
+     * smallest share of those sets.
      *
      * @param  list<list<string>>  $within  names of sets; each list for what is in one of them at least
      * @return array<int|string, int> by subject
@@ -209,7 +218,8 @@ final class BitmapIndex
     }
 
     /**
-     * What of a set comes first in an order, what after that, and so on; in which order within each, the rings do not say.
+     * What of a set comes first in an order, what after that, and so on; in which order within each, the rings do not
+     * say.
      *
      * @param  string  $order  newest or popular; by how often titles had been borrowed when the sets were gathered
      * @return Generator<int, TitleSet>

@@ -9,8 +9,9 @@ use Generator;
 use LengthException;
 
 /**
- * Which values of filters each title has: the sets turned round. A few titles are counted by it in less time than by looking into every
- * set. The file says where the values of each title lie, by its number, then what they are, two bytes each: their places in a list of all.
+ * Which values of filters each title has: the sets turned round. A few titles are counted by it in less time than by
+ * looking into every set. The file says where the values of each title lie, by its number, then what they are, two
+ * bytes each: their places in a list of all.
  */
 final class FacetsFile
 {
@@ -57,7 +58,10 @@ final class FacetsFile
         }
     }
 
-    /** @return array<string, array<int|string, int>> by kind and value, how many of the titles have it; only of kinds and values that one of them has */
+    /**
+     * @return array<string, array<int|string, int>> by kind and value, how many of the titles have it; only of kinds
+     *     and values that one of them has
+     */
     public function count(TitleSet $titles): array
     {
         $counts = [];

@@ -12,12 +12,16 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Gathers as sets the titles of each value of each filter and of the commonest words, or those that each library has and can lend, from one
- * moment's catalogue. What changes afterwards is noted title by title by the database, until the next gathering of its kind.
+ * Gathers as sets the titles of each value of each filter and of the commonest words, or those that each library has
+ * and can lend, from one moment's catalogue. What changes afterwards is noted title by title by the database, until the
+ * next gathering of its kind.
  */
 final class IndexBitmaps
 {
-    /** What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition. Subjects first, for SharedCounts. */
+    /**
+     * What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition.
+     * Subjects first, for SharedCounts.
+     */
     private const OF = [
         'records' => [
             'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
@@ -29,7 +33,8 @@ final class IndexBitmaps
             'supplied' => ["''", '', 's.supplied'],
             'series' => [
                 'least(' . (BitmapIndex::SIZES - 1) . ', floor(log(2, x.n)))::int',
-                'join (select series_id, count(*)::numeric n from search_rows where series_id is not null group by 1) x using (series_id)',
+                'join (select series_id, count(*)::numeric n from search_rows where series_id is not null
+                    group by 1) x using (series_id)',
                 'true',
             ],
             'person' => [
@@ -62,7 +67,8 @@ final class IndexBitmaps
 
     /**
      * @param  int  $fewest  smaller catalogues are counted title by title
-     * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by chance
+     * @param  int  $paired  two words that so many titles can be expected to have are paired, were they strewn by
+     *     chance
      */
     public function __construct(
         private readonly IndexWords $words,
@@ -132,8 +138,8 @@ final class IndexBitmaps
     }
 
     /**
-     * From this on the database notes what changes: before the first gathering it notes nothing. Who is changing a title at this moment has
-     * not seen it; they are waited for.
+     * From this on the database notes what changes: before the first gathering it notes nothing. Who is changing a
+     * title at this moment has not seen it; they are waited for.
      *
      * @return int its number; it counts for nothing until it is gathered
      */
@@ -194,7 +200,8 @@ final class IndexBitmaps
     {
         foreach (self::OF[$what->value] as $name => [$value, $join, $condition]) {
             $values = DB::select(
-                "select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids from search_rows s {$join} where {$condition} group by 1) x
+                "select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids
+                    from search_rows s {$join} where {$condition} group by 1) x
                 where one is not null order by n desc, one limit ?",
                 [BitmapIndex::MOST[$name] ?? null],
             );
@@ -207,7 +214,8 @@ final class IndexBitmaps
                 $to = BitmapIndex::FIRST_RING * BitmapIndex::WIDER ** $ring;
                 yield "{$name}:{$ring}" => self::set(
                     (array) DB::selectOne(
-                        "select string_agg(int4send(title_id::int), null) ids from (select title_id from search_rows order by {$order}, title_id limit ? offset ?) x",
+                        "select string_agg(int4send(title_id::int), null) ids from (select title_id from search_rows
+                            order by {$order}, title_id limit ? offset ?) x",
                         [$to - $from, $from],
                     ),
                 );

@@ -10,9 +10,12 @@ use Illuminate\Console\Command;
 /** Makes broad searches of a large catalogue quick; a small one has no need of it. */
 final class IndexCommand extends Command
 {
-    protected $signature = 'search:index {what? : records, or lending; both if nothing is said} {--due : only if the catalogue is large and enough of it has changed}';
+    protected $signature =
+        'search:index {what? : records, or lending; both if nothing is said} {--due : only if ' .
+        'the catalogue is large and enough of it has changed}';
 
-    protected $description = 'Gather the titles of each filter and each common word as sets, by which broad searches are counted';
+    protected $description =
+        'Gather the titles of each filter and each common word as sets, by which broad ' . 'searches are counted';
 
     public function handle(IndexBitmaps $gather, IndexPrefixes $prefixes): int
     {

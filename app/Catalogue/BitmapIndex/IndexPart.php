@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
-/** What is gathered by itself, because it changes by itself: what the records say, which takes minutes to read, and what lending decides, which changes all day. */
+/**
+ * What is gathered by itself, because it changes by itself: what the records say, which takes minutes to read, and what
+ * lending decides, which changes all day.
+ */
 enum IndexPart: string
 {
     case Records = 'records';

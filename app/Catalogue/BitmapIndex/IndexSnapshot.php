@@ -8,11 +8,15 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
 
-/** What every search asks first, in one question: what was gathered last, the stems of its words, and the titles that are called just so. */
+/**
+ * What every search asks first, in one question: what was gathered last, the stems of its words, and the titles that
+ * are called just so.
+ */
 final readonly class IndexSnapshot
 {
     /**
-     * @param  array<string, array{string, string, string}>  $stems  of each word in English, in Spanish, and as it is; but for what the database takes for more than a word
+     * @param  array<string, array{string, string, string}>  $stems  of each word in English, in Spanish, and as it is;
+     *     but for what the database takes for more than a word
      */
     private function __construct(public BitmapIndex $gathering, public array $stems, public TitleSet $called) {}
 

@@ -9,8 +9,8 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The part of IndexBitmaps that reads every title's words: sets of the common ones, by their stems and as they are; of what begins with the
- * same letters among the rare ones; and of common ones in a row.
+ * The part of IndexBitmaps that reads every title's words: sets of the common ones, by their stems and as they are; of
+ * what begins with the same letters among the rare ones; and of common ones in a row.
  */
 final class IndexWords
 {
@@ -97,7 +97,8 @@ final class IndexWords
     }
 
     /**
-     * Two words, one right after the other, where both are so common that looking into each title that has both would take long.
+     * Two words, one right after the other, where both are so common that looking into each title that has both would
+     * take long.
      *
      * @param  array<int|string, int>  $counts  by word, how many titles have it
      * @return Generator<string, TitleSet>
@@ -116,7 +117,10 @@ final class IndexWords
         $numbers = array_flip($words);
         $all = count($words);
         $counts = array_values($counts);
-        /** @var array<int, list<int>> $found by the numbers of both words in one, which must not be alike in their last bits: PHP hashes by those */
+        /**
+         * @var array<int, list<int>> $found by the numbers of both words in one, which must not be alike in their last
+         *     bits: PHP hashes by those
+         */
         $found = [];
         /** @var array<int, TitleSet> $sets */
         $sets = [];
@@ -156,7 +160,8 @@ final class IndexWords
         for ($from = 0, $read = 0; $from <= $last; $from += self::AT_ONCE) {
             foreach (
                 DB::select(
-                    "select title_id, {$what} what from search_rows where title_id >= ? and title_id < ? order by title_id",
+                    "select title_id, {$what} what from search_rows where title_id >= ? and title_id < ?
+                        order by title_id",
                     [$from, $from + self::AT_ONCE],
                 )
                 as $row

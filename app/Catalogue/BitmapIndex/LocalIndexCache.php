@@ -15,7 +15,10 @@ final class LocalIndexCache
     /** Kinds whose values are listed. */
     private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
 
-    /** Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare ones, what begins with the same letters. */
+    /**
+     * Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare
+     * ones, what begins with the same letters.
+     */
     private const WORDS = ['exact', 'stem', 'name', 'rest3', 'rest4', 'name3', 'name4'];
 
     /** Null where there is none yet, or another process is making it. */
@@ -53,7 +56,9 @@ final class LocalIndexCache
     private static function series(): array
     {
         $all = DB::selectOne(
-            'select string_agg(int4send(title_id::int), null order by title_id) titles, string_agg(int4send(series_id::int), null order by title_id) series from search_rows where series_id is not null',
+            'select string_agg(int4send(title_id::int), null
+                order by title_id) titles, string_agg(int4send(series_id::int), null order by title_id) series
+                from search_rows where series_id is not null',
         );
         [$titles, $series] = array_map(
             fn(mixed $sent): array => array_values(
@@ -109,7 +114,8 @@ final class LocalIndexCache
         for (
             $last = '';
             ($rows = DB::select(
-                'select name, bits, shared from search_sets where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50',
+                'select name, bits, shared from search_sets
+                    where gathering_id = ? and name > ? and not starts_with(name, ?) order by name limit 50',
                 [$id, $last, BitmapIndex::APART],
             ));
             $last = end($rows)->name
@@ -124,7 +130,10 @@ final class LocalIndexCache
         }
     }
 
-    /** Copies of gatherings that are gone from the database go from this machine too; but not while another process may still read them or is about to say that they are there. */
+    /**
+     * Copies of gatherings that are gone from the database go from this machine too; but not while another process may
+     * still read them or is about to say that they are there.
+     */
     public static function tidy(): void
     {
         $kept = DB::table('search_gatherings')->pluck('key')->all();

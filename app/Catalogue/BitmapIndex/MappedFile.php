@@ -9,10 +9,15 @@ use FFI\CData;
 use LogicException;
 use RuntimeException;
 
-/** A file of this machine read where it lies in memory: all processes share it, and nothing is copied. The file never changes. */
+/**
+ * A file of this machine read where it lies in memory: all processes share it, and nothing is copied. The file never
+ * changes.
+ */
 final class MappedFile
 {
-    private const FUNCTIONS = 'char *mmap(void *at, size_t length, int protection, int flags, int file, long offset); int munmap(char *at, size_t length); int open(const char *path, int flags); int close(int file);';
+    private const FUNCTIONS =
+        'char *mmap(void *at, size_t length, int protection, int flags, int file, long ' .
+        'offset); int munmap(char *at, size_t length); int open(const char *path, int flags); int close(int file);';
 
     /** Bytes of a number. */
     private const PLACE = 4;
@@ -34,7 +39,10 @@ final class MappedFile
         self::functions()->munmap($this->memory, $this->size);
     }
 
-    /** @param  int  $size  in bytes: of a file that is not so long nothing is read, for to read beyond its end would kill the process */
+    /**
+     * @param  int  $size  in bytes: of a file that is not so long nothing is read, for to read beyond its end would
+     *     kill the process
+     */
     public static function of(string $path, int $size): ?self
     {
         if ($size <= 0 || @filesize($path) !== $size) {
@@ -55,7 +63,8 @@ final class MappedFile
      * The bytes of a file of which pieces() can be asked.
      *
      * @param  int  $last  the highest number
-     * @param  iterable<int, string>  $pieces  by number from 0, in rising order; of those that are left out there is nothing
+     * @param  iterable<int, string>  $pieces  by number from 0, in rising order; of those that are left out there is
+     *     nothing
      */
     public static function ofPieces(int $last, iterable $pieces): string
     {
@@ -75,8 +84,8 @@ final class MappedFile
     }
 
     /**
-     * Pieces of a file that begins with where each of them lies: how far from its beginning, in four bytes, the lowest first; each reaches up
-     * to the next, and the last place is the file's end.
+     * Pieces of a file that begins with where each of them lies: how far from its beginning, in four bytes, the lowest
+     * first; each reaches up to the next, and the last place is the file's end.
      *
      * @param  list<int>  $numbers  from 0, in rising order; of those beyond the last there is nothing
      * @return string one after another

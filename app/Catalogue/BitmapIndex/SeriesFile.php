@@ -7,7 +7,8 @@ namespace App\Catalogue\BitmapIndex;
 use FigPorch\Core\Catalogue\TitleSet;
 
 /**
- * Which series each title is part of: a file that has by the title's number the series' number, in four bytes, 0 where it is part of none;
+ * Which series each title is part of: a file that has by the title's number the series' number, in four bytes, 0 where
+ * it is part of none;
  * and the names of all series, in pieces of another.
  */
 final class SeriesFile

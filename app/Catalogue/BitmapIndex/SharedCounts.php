@@ -8,8 +8,8 @@ use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 
 /**
- * How many titles a set shares with each subject's: what a search finds in the set can have no more of the subject. Of each set a row, four
- * bytes a subject, the subjects with the most titles first.
+ * How many titles a set shares with each subject's: what a search finds in the set can have no more of the subject. Of
+ * each set a row, four bytes a subject, the subjects with the most titles first.
  */
 final class SharedCounts
 {

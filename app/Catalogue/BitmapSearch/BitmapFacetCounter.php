@@ -10,13 +10,19 @@ use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
 use SplMinHeap;
 
-/** How many titles found by sets have each value of each filter: what each value's set has in common with what all other filters leave. */
+/**
+ * How many titles found by sets have each value of each filter: what each value's set has in common with what all other
+ * filters leave.
+ */
 final class BitmapFacetCounter
 {
     /** Every title has one: as many have the commonest as are left by the others. */
     private const OF_ALL = ['format', 'audience'];
 
-    /** @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into every set. Measured among a million. */
+    /**
+     * @param  int  $few  of so many titles at the most what each has is counted, which takes less than looking into
+     *     every set. Measured among a million.
+     */
     public function __construct(private readonly int $few = 3000) {}
 
     /**
@@ -120,7 +126,8 @@ final class BitmapFacetCounter
      * @param  array<int|string, int>  $atMost  how many titles each value can have here
      * @param  array<int|string, int>  $more
      * @param  callable(int|string): TitleSet  $set  of a value too rare for one at hand
-     * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among them
+     * @return array<int|string, int>|null the most first; null where values too rare for sets of their own may be among
+     *     them
      */
     private static function most(
         BitmapIndex $gathering,
@@ -228,7 +235,8 @@ final class BitmapFacetCounter
     {
         foreach (
             DB::select(
-                'select subject, count(*) n from (select unnest(subjects) subject from search_rows where title_id = any(?::bigint[])) x group by subject',
+                'select subject, count(*) n from (select unnest(subjects) subject from search_rows
+                    where title_id = any(?::bigint[])) x group by subject',
                 ['{' . implode(',', $among->numbers()) . '}'],
             )
             as $row

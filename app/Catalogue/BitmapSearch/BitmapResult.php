@@ -13,7 +13,10 @@ final class BitmapResult
     /** @var array<string, TitleSet> what fits, by the filter that is left out */
     private array $matching = [];
 
-    /** @var array<string, array<string, array<int|string, int>>> of what fits, by the filter that is left out, how many have each value of each filter */
+    /**
+     * @var array<string, array<string, array<int|string, int>>> of what fits, by the filter that is left out, how many
+     *     have each value of each filter
+     */
     private array $each = [];
 
     /**
@@ -24,7 +27,8 @@ final class BitmapResult
      * @param  TitleSet  $always  the same of what is always ready
      * @param  list<list<string>>  $within  names of sets in which all that fits is: in one of each list at least
      * @param  QueryBitmap  $query  what was looked for
-     * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of them is in the base
+     * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of
+     *     them is in the base
      */
     public function __construct(
         public readonly BitmapIndex $gathering,
@@ -53,7 +57,10 @@ final class BitmapResult
         return $this->matching[$but];
     }
 
-    /** @return array<int|string, int> of what fits everything, or everything but one filter, how many have each value of a filter; only those that one has */
+    /**
+     * @return array<int|string, int> of what fits everything, or everything but one filter, how many have each value of
+     *     a filter; only those that one has
+     */
     public function each(string $filter, ?string $but = null): array
     {
         $but = isset($this->chosen[$but ?? '']) ? $but : '';

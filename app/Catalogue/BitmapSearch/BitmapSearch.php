@@ -24,7 +24,10 @@ use WeakMap;
 /** Finds by the sets that were gathered: what words and filters have in common, without looking at a single title. */
 final class BitmapSearch
 {
-    /** Titles of which a month's money or the licences themselves have to tell who can have them: asked for, if they are no more than this. */
+    /**
+     * Titles of which a month's money or the licences themselves have to tell who can have them: asked for, if they are
+     * no more than this.
+     */
     private const MOST_ONE_BY_ONE = 8000;
 
     /** @var WeakMap<SearchRequest, array{BitmapResult|null}> what was found for each search of this request */
@@ -67,7 +70,8 @@ final class BitmapSearch
             return null;
         }
         $gathering = $first->gathering;
-        // Titles of which the sets do not tell for sure who can have them, and those of which nothing that they tell is believed.
+        // Titles of which the sets do not tell for sure who can have them, and those of which nothing that they tell is
+        // believed.
         [$unsure, $changed] = [$gathering->loose, $gathering->changed];
         $held = $ready = $always = TitleSet::none();
         foreach ($search->places() as $id => $reach) {
@@ -135,7 +139,10 @@ final class BitmapSearch
         );
     }
 
-    /** @return array{TitleSet, TitleSet, TitleSet} those of some titles that the search reaches, that are ready and always ready at this moment */
+    /**
+     * @return array{TitleSet, TitleSet, TitleSet} those of some titles that the search reaches, that are ready and
+     *     always ready at this moment
+     */
     private static function had(TitleSet $titles, SearchRequest $search, DateTimeImmutable $now): array
     {
         [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
@@ -147,7 +154,8 @@ final class BitmapSearch
             "select {$where('beyond and ' . SearchSql::within($search, 'can'))} reached, {$where(
                 'can & ' . HeldTitles::READY . ' > 0',
             )} ready, {$where('can & ' . HeldTitles::ALWAYS . ' > 0')} always
-                from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s where s.title_id = any(?::bigint[])) x",
+                from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s
+                    where s.title_id = any(?::bigint[])) x",
             [...$bindings, ...$beyondBindings, '{' . implode(',', $titles->numbers()) . '}'],
         );
 

@@ -78,7 +78,10 @@ final class QueryBitmap
         };
     }
 
-    /** What sets know first, then what the index is asked in one question, and what must be looked at title by title among the fewest. */
+    /**
+     * What sets know first, then what the index is asked in one question, and what must be looked at title by title
+     * among the fewest.
+     */
     private function all(All $node, TitleSet $among): TitleSet
     {
         [$sets, $asked, $others] = $this->sorted($node->parts);
@@ -113,7 +116,8 @@ final class QueryBitmap
 
     /**
      * @param  non-empty-list<Node>  $parts
-     * @return array{list<TitleSet>, list<Node>, list<Node>} what sets know, what the index is to be asked, and what is made of parts
+     * @return array{list<TitleSet>, list<Node>, list<Node>} what sets know, what the index is to be asked, and what is
+     *     made of parts
      */
     private function sorted(array $parts): array
     {

@@ -11,7 +11,10 @@ use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\TitleSet;
 use LogicException;
 
-/** The titles that have a word: in any form, just so, beginning so, in names, or in a row with others. Of words too rare for a set the index is asked. */
+/**
+ * The titles that have a word: in any form, just so, beginning so, in names, or in a row with others. Of words too rare
+ * for a set the index is asked.
+ */
 final class WordBitmaps
 {
     /** @var array<string, array{string, string, string}> by word, as IndexSnapshot has them */
@@ -139,7 +142,10 @@ final class WordBitmaps
         ]);
     }
 
-    /** What has all its words in its title or the names of its people, in any language's forms: for an order, not for what is found. */
+    /**
+     * What has all its words in its title or the names of its people, in any language's forms: for an order, not for
+     * what is found.
+     */
     public function named(Term $term): TitleSet
     {
         $beginning = $term->begins && count($term->words) === 1 ? $this->nameBeginning($term->words[0]) : null;

@@ -34,7 +34,8 @@ final class LibraryHoldings
             ->join('search_rows as s', 's.title_id', '=', 'titles.id')
             ->whereRaw(...HeldTitles::condition($libraryId, $now, readyNow: true))
             ->orderByRaw(
-                'exists (select from publications p where p.title_id = titles.id) desc, cover_file is not null desc, titles.added_at desc',
+                'exists (select from publications p where p.title_id = titles.id) desc, cover_file is not null desc,
+                    titles.added_at desc',
             )
             ->orderBy('titles.id')
             ->limit($count)

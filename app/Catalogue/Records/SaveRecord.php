@@ -118,10 +118,17 @@ final class SaveRecord
         );
         $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
-            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)), array(select subject_id::int from subject_title where title_id = ?), search_stems(?, ?, ?, ?, ?), search_exact(?, ?, ?, ?))
-                on conflict (title_id) do update set format = excluded.format, audience = excluded.audience, language = excluded.language, year = excluded.year, level = excluded.level,
-                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed, added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from, age_to = excluded.age_to, awards = excluded.awards, subjects = excluded.subjects, stems = excluded.stems, exact = excluded.exact',
+            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed,
+                added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)),
+                    array(select subject_id::int from subject_title
+                    where title_id = ?), search_stems(?, ?, ?, ?, ?), search_exact(?, ?, ?, ?))
+                on conflict (title_id) do update set format = excluded.format, audience = excluded.audience,
+                    language = excluded.language, year = excluded.year, level = excluded.level,
+                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed,
+                        added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from,
+                        age_to = excluded.age_to, awards = excluded.awards, subjects = excluded.subjects,
+                        stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id,
                 $record->format->value,
@@ -157,7 +164,8 @@ final class SaveRecord
         );
         sort($words);
         DB::statement(
-            'insert into search_words (word) select unnest(?::text[]) on conflict (word) do update set titles = search_words.titles + 1',
+            'insert into search_words (word) select unnest(?::text[]) on conflict (word) do update
+                set titles = search_words.titles + 1',
             [$words === [] ? '{}' : '{"' . implode('","', $words) . '"}'],
         );
     }
@@ -175,7 +183,8 @@ final class SaveRecord
             // In every form: a name says no language.
             $folded = SearchWords::fold($name);
             DB::update(
-                "update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en', ?) || to_tsvector('fig_es', ?) where id = ?",
+                "update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en',
+                    ?) || to_tsvector('fig_es', ?) where id = ?",
                 [$folded, $folded, $folded, $named->id],
             );
         }

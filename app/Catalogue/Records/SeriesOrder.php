@@ -27,7 +27,9 @@ final class SeriesOrder
                 : 'series_position nulls last';
         $ids = array_column(
             DB::select(
-                "select id from (select distinct on (work_id) id, series_position, published, name from titles where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x order by {$order}, name limit ?",
+                "select id from (select distinct on (work_id) id, series_position, published, name from titles
+                    where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x
+                    order by {$order}, name limit ?",
                 [$title->series_id, $title->id, $title->format->value, self::MOST],
             ),
             'id',
@@ -48,7 +50,9 @@ final class SeriesOrder
             ->values();
     }
 
-    /** @return array<int, true> works of the series that the person has or had on loan, as far as their history is kept */
+    /**
+     * @return array<int, true> works of the series that the person has or had on loan, as far as their history is kept
+     */
     public function had(?Person $person, Title $title): array
     {
         if ($person === null || $title->series_id === null) {

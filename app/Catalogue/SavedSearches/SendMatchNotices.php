@@ -12,7 +12,9 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 
-/** Looks whether anything new fits the searches that people keep, and tells them: of each title once for each search. */
+/**
+ * Looks whether anything new fits the searches that people keep, and tells them: of each title once for each search.
+ */
 final class SendMatchNotices
 {
     /** Looked at again, for licences that were being written while the last look went on. */

@@ -20,7 +20,8 @@ use Illuminate\Http\Request;
 final readonly class AdvancedSearchForm
 {
     /**
-     * @param  array<string, string>  $values  by field: all, phrase, any, none, year_from, level_to and the names of Field
+     * @param  array<string, string>  $values  by field: all, phrase, any, none, year_from, level_to and the names of
+     *     Field
      * @param  string  $rest  of a query, what fits no field
      */
     private function __construct(public array $values, public string $rest) {}

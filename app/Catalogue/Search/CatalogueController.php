@@ -50,7 +50,8 @@ final class CatalogueController
         );
         $asked = array_filter($asked, fn(string $value): bool => $value !== '');
         $pinned = $pins->of($request);
-        // Every link and form of the page itself names an order: where there is none, a new search begins, with what is pinned.
+        // Every link and form of the page itself names an order: where there is none, a new search begins, with what is
+        // pinned.
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
         $list = isset($asked['list'])
             ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list'])

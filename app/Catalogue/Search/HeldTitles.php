@@ -8,8 +8,9 @@ use App\Lending\LoanRules\CardEligibility;
 use DateTimeImmutable;
 
 /**
- * What patrons of a library can get of a title, now or by waiting, as SQL on search_rows (alias s). What is kept there is believed as long
- * as no date has passed since and no month's money decides; else the licences themselves are asked, so that the answer is always true.
+ * What patrons of a library can get of a title, now or by waiting, as SQL on search_rows (alias s). What is kept there
+ * is believed as long as no date has passed since and no month's money decides; else the licences themselves are asked,
+ * so that the answer is always true.
  */
 final class HeldTitles
 {
@@ -36,8 +37,10 @@ final class HeldTitles
 
         return [
             "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
-                then (? = any(s.held))::int + case when ? = any(s.ready) and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
-                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 else 1 end end)",
+                then (? = any(s.held))::int + case when ? = any(s.ready)
+                    and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
+                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 " .
+            'else 1 end end)',
             [
                 $at,
                 $at,

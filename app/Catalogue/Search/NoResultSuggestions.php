@@ -15,7 +15,10 @@ final class NoResultSuggestions
 {
     public function __construct(private readonly SearchTitles $searchTitles) {}
 
-    /** @return array<string, int> by the name of a filter, how many titles there would be without it; only those with any, the most first */
+    /**
+     * @return array<string, int> by the name of a filter, how many titles there would be without it; only those with
+     *     any, the most first
+     */
     public function withoutFilter(SearchRequest $search, DateTimeImmutable $now): array
     {
         $counts = [];
@@ -34,7 +37,10 @@ final class NoResultSuggestions
         return array_filter($counts);
     }
 
-    /** The words of the search spelled as they stand in records, where one that is in none is like one that is; null where nothing better is known. */
+    /**
+     * The words of the search spelled as they stand in records, where one that is in none is like one that is; null
+     * where nothing better is known.
+     */
     public function spelling(SearchRequest $search, DateTimeImmutable $now): ?string
     {
         $spelled = $search->words;

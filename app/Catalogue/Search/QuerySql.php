@@ -13,7 +13,10 @@ use FigPorch\Core\Catalogue\Query\Range;
 use FigPorch\Core\Catalogue\Query\Term;
 use LogicException;
 
-/** A query as a condition on search_rows (alias s). Words are folded to letters and digits, so none can be read as an operator. */
+/**
+ * A query as a condition on search_rows (alias s). Words are folded to letters and digits, so none can be read as an
+ * operator.
+ */
 final readonly class QuerySql
 {
     /** What brings a word to its forms: in English, in Spanish, and as it is. */
@@ -57,7 +60,10 @@ final readonly class QuerySql
         return new self(implode(' || ', array_column($parts, 'sql')), array_merge(...array_column($parts, 'bindings')));
     }
 
-    /** What finds the words in titles and the names of people, as far as the index alone can tell; null where no words are looked for. */
+    /**
+     * What finds the words in titles and the names of people, as far as the index alone can tell; null where no words
+     * are looked for.
+     */
     public static function names(?Node $node): ?self
     {
         if ($node instanceof Term) {
@@ -124,9 +130,10 @@ final readonly class QuerySql
     }
 
     /**
-     * Words in the forms that the record's language has: “care” is no form of “car” where that is English. Of other languages, and of none,
-     * nothing is known, and any form will do. Whether English and Spanish have the same is seen while the question is planned: if so, the
-     * index alone answers it; if not, it is asked for all forms, and those that it finds are looked at.
+     * Words in the forms that the record's language has: “care” is no form of “car” where that is English. Of
+     * other languages, and of none, nothing is known, and any form will do. Whether English and Spanish have the same
+     * is seen while the question is planned: if so, the index alone answers it; if not, it is asked for all forms, and
+     * those that it finds are looked at.
      *
      * @param  list<Node>  $parts  all of which ask stems
      */
@@ -159,8 +166,10 @@ final readonly class QuerySql
         $first = $indexed === null ? new self('true', []) : new self("s.stems @@ {$indexed->sql}", $indexed->bindings);
 
         return new self(
-            "({$stem->sql} = {$spanishStem->sql} and s.stems @@ {$any->sql} or {$stem->sql} <> {$spanishStem->sql} and {$first->sql}
-                and s.stems @@ case s.language when 'en' then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end)",
+            "({$stem->sql} = {$spanishStem->sql} and s.stems @@ {$any->sql} or {$stem->sql} <> {$spanishStem->sql} and
+                {$first->sql}
+                and s.stems @@ case s.language when 'en'
+                    then {$english->sql} when 'es' then {$spanish->sql} else {$any->sql} end)",
             array_merge(
                 ...array_column(
                     [$stem, $spanishStem, $any, $stem, $spanishStem, $first, $english, $spanish, $any],
@@ -211,7 +220,8 @@ final readonly class QuerySql
         return match ($term->field) {
             null, Field::Title, Field::Contributor => self::words($term),
             Field::Author, Field::Narrator => $named(
-                "select ct.title_id from contributors c join contributor_title ct on ct.contributor_id = c.id where c.{$wordsOf} and ct.role = ?",
+                "select ct.title_id from contributors c join contributor_title ct on ct.contributor_id = c.id
+                    where c.{$wordsOf} and ct.role = ?",
                 $term->field->value,
             ),
             Field::Series => $named(
@@ -221,11 +231,13 @@ final readonly class QuerySql
                 "select st.title_id from subjects x join subject_title st on st.subject_id = x.id where x.{$wordsOf}",
             ),
             Field::Publisher => new self(
-                "exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', coalesce(t.publisher, '')) @@ phraseto_tsquery('fig_exact', ?))",
+                "exists (select from titles t where t.id = s.title_id
+                    and to_tsvector('fig_exact', coalesce(t.publisher, '')) @@ phraseto_tsquery('fig_exact', ?))",
                 [$words],
             ),
             Field::Award => new self(
-                "exists (select from titles t where t.id = s.title_id and to_tsvector('fig_exact', t.awards) @@ phraseto_tsquery('fig_exact', ?))",
+                "exists (select from titles t where t.id = s.title_id
+                    and to_tsvector('fig_exact', t.awards) @@ phraseto_tsquery('fig_exact', ?))",
                 [$words],
             ),
             Field::Isbn => new self('s.title_id in (select id from titles where numbers @> array[?])', [

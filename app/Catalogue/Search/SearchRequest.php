@@ -133,7 +133,9 @@ final readonly class SearchRequest
         );
     }
 
-    /** @return non-empty-array<int, CardEligibility> the libraries whose titles count, and what may be borrowed there */
+    /**
+     * @return non-empty-array<int, CardEligibility> the libraries whose titles count, and what may be borrowed there
+     */
     public function places(): array
     {
         $places = [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);

@@ -48,7 +48,10 @@ final class SearchSql
         ];
     }
 
-    /** Held by one of the libraries, or beyond all of them; with <>, which the planner takes to be so of nearly all rows, as it is. */
+    /**
+     * Held by one of the libraries, or beyond all of them; with <>, which the planner takes to be so of nearly all
+     * rows, as it is.
+     */
     public static function within(SearchRequest $search, string $can): string
     {
         return $search->how === Reach::Beyond ? "{$can} & 1 <> 1" : "{$can} & 1 <> 0";
@@ -62,7 +65,8 @@ final class SearchSql
     public static function beyond(SearchRequest $search): array
     {
         return [
-            '(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id from libraries where id = ?)))',
+            '(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id
+                from libraries where id = ?)))',
             [$search->libraryId],
         ];
     }
@@ -114,7 +118,9 @@ final class SearchSql
     /**
      * The filters of which one value is chosen, on the columns of search_rows and of what can be had.
      *
-     * @return array{format: array{string, list<mixed>}, audience: array{string, list<mixed>}, language: array{string, list<mixed>}, ready: array{string, list<mixed>}, always: array{string, list<mixed>}, year: array{string, list<mixed>}, level: array{string, list<mixed>}}
+     * @return array{format: array{string, list<mixed>}, audience: array{string, list<mixed>}, language: array{string,
+     *     list<mixed>}, ready: array{string, list<mixed>}, always: array{string, list<mixed>}, year: array{string,
+     *     list<mixed>}, level: array{string, list<mixed>}}
      */
     public static function choices(SearchRequest $search, string $row = '', ?string $had = null): array
     {

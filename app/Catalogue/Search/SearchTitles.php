@@ -22,7 +22,8 @@ final class SearchTitles
 {
     /** What is ready, then by how many wait for each copy. */
     private const SOONEST =
-        "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
+        "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h
+            where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
         / greatest(1, (select sum(coalesce(li.copies, 1)) from licences li where li.title_id = s.title_id and " .
         UsableLicences::FOR_LIBRARY .
         '))::numeric end, s.times_borrowed desc';
@@ -90,7 +91,9 @@ final class SearchTitles
 
         return array_column(
             DB::select(
-                "select s.title_id from search_rows s {$names} {$join} where {$where} and {$also[0]} order by {$order}, s.title_id limit ? offset ?",
+                "select s.title_id
+                    from search_rows s {$names} {$join} where {$where} and {$also[0]} order by
+                    {$order}, s.title_id limit ? offset ?",
                 [...$bindings, ...$also[1], ...$orderBindings, $limit, $offset],
             ),
             'title_id',
@@ -98,8 +101,9 @@ final class SearchTitles
     }
 
     /**
-     * Where thousands match, weighing each word in each of them would take seconds: those whose titles and people have the words come
-     * first, a title that is called just so before all, then the others, each part by how often it is borrowed.
+     * Where thousands match, weighing each word in each of them would take seconds: those whose titles and people have
+     * the words come first, a title that is called just so before all, then the others, each part by how often it is
+     * borrowed.
      *
      * @return list<int>
      */
@@ -159,19 +163,18 @@ final class SearchTitles
         }
         [$join, $where, $bindings] = SearchSql::where($search, $now);
 
-        return $found
-            ->matching()
-            ->or(
-                TitleSet::of(
-                    array_column(
-                        DB::select(
-                            "select s.title_id from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])",
-                            [...$bindings, '{' . implode(',', $found->oneByOne) . '}'],
-                        ),
-                        'title_id',
+        return $found->matching()->or(
+            TitleSet::of(
+                array_column(
+                    DB::select(
+                        "select s.title_id
+                                from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])",
+                        [...$bindings, '{' . implode(',', $found->oneByOne) . '}'],
                     ),
+                    'title_id',
                 ),
-            );
+            ),
+        );
     }
 
     /** @return list<Title> */
@@ -214,7 +217,8 @@ final class SearchTitles
                 $this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from),
             );
         }
-        // Titles that are called just so, then those with the words in their names, then the others, each by how often they are borrowed.
+        // Titles that are called just so, then those with the words in their names, then the others, each by how often
+        // they are borrowed.
         $named = $found->query->named()?->and($set) ?? TitleSet::none();
         $called = $named->and($found->called);
         $rings = function () use ($gathering, $called, $named, $set): Generator {
@@ -252,8 +256,8 @@ final class SearchTitles
     }
 
     /**
-     * Few are put in order; of many an index that is in the order asked for is walked until the page is full: whichever is likely to look
-     * at less.
+     * Few are put in order; of many an index that is in the order asked for is walked until the page is full: whichever
+     * is likely to look at less.
      *
      * @param  int  $all  titles in the catalogue
      * @param  array{string, list<mixed>}  $sorted  the order as SQL
@@ -268,7 +272,8 @@ final class SearchTitles
 
             return array_column(
                 DB::select(
-                    "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[]) order by {$sorted[0]}, s.title_id limit ? offset ?",
+                    "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[])
+                        order by {$sorted[0]}, s.title_id limit ? offset ?",
                     ['{' . implode(',', $set->numbers()) . '}', ...$sorted[1], $count, $from],
                 ),
                 'title_id',
@@ -309,8 +314,8 @@ final class SearchTitles
     }
 
     /**
-     * An index that is in the order asked for is walked where many match; where few do, sorting them is quicker, and "+ 0" keeps the
-     * planner from walking all the same.
+     * An index that is in the order asked for is walked where many match; where few do, sorting them is quicker, and "+
+     * 0" keeps the planner from walking all the same.
      *
      * @return array{string, list<mixed>}
      */
@@ -321,7 +326,8 @@ final class SearchTitles
 
         return match (true) {
             $search->order === 'relevance' && $relevance !== null => [
-                "lower(t.name) = lower(?) desc, ts_rank('{0.05, 0.2, 0.6, 1.0}', s.stems, {$relevance->sql}) desc, s.times_borrowed desc",
+                "lower(t.name) = lower(?) desc, ts_rank('{0.05, 0.2, 0.6, 1.0}', " .
+                "s.stems, {$relevance->sql}) desc, s.times_borrowed desc",
                 [$search->words, ...$relevance->bindings],
             ],
             $search->order === 'most_borrowed' => [$walk ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc', []],

@@ -16,24 +16,31 @@ use Illuminate\Support\Facades\DB;
 final class SimilarTitles
 {
     /**
-     * A shared series counts most, then people, then subjects, rare ones more than common ones; the weights are our own. Of each subject
-     * only its most borrowed titles are looked at, so that a subject of a hundred thousand titles costs no more than one of a hundred.
+     * A shared series counts most, then people, then subjects, rare ones more than common ones; the weights are our
+     * own. Of each subject only its most borrowed titles are looked at, so that a subject of a hundred thousand titles
+     * costs no more than one of a hundred.
      */
     private const FIND = <<<'SQL'
     with own as (select * from search_rows where title_id = :title),
-    about as (select st.subject_id, x.n from subject_title st cross join lateral (select count(*) n from (select from subject_title o where o.subject_id = st.subject_id limit 5000) y) x where st.title_id = :title),
+    about as (select st.subject_id, x.n from subject_title st cross join lateral (select count(*) n from (select
+        from subject_title o where o.subject_id = st.subject_id limit 5000) y) x where st.title_id = :title),
     near as (
         select r.title_id, 3.0 weight from own join search_rows r on r.series_id = own.series_id
-        union all (select ct.title_id, case when own.role = 'author' then 2.5 else 1.0 end from contributor_title own join contributor_title ct on ct.contributor_id = own.contributor_id where own.title_id = :title limit 500)
+        union all (select ct.title_id, case when own.role = 'author' then 2.5 else 1.0 end from contributor_title own
+            join contributor_title ct on ct.contributor_id = own.contributor_id where own.title_id = :title limit 500)
         union all select o.title_id, 4.0 / ln(10 + about.n) from about cross join lateral (
-            select st.title_id from subject_title st join search_rows r on r.title_id = st.title_id where st.subject_id = about.subject_id order by r.times_borrowed desc, r.title_id limit 200) o
+            select st.title_id from subject_title st join search_rows r on r.title_id = st.title_id
+                where st.subject_id = about.subject_id order by r.times_borrowed desc, r.title_id limit 200) o
         union all select other_id, 1.0 + ln(people) / 2 from title_neighbours where title_id = :title
     ), summed as (
         select near.title_id, sum(weight) weight from near group by near.title_id
     ), fit as (
-        select s.title_id, t.work_id, summed.weight + case when s.audience = own.audience then 1 else 0 end + case when s.language = own.language then 0.5 else 0 end
-                + case when s.format = own.format then 0.4 else 0 end + case when had.can & 2 > 0 then 0.3 else 0 end as weight, s.times_borrowed
-            from summed join search_rows s on s.title_id = summed.title_id join titles t on t.id = s.title_id cross join own cross join lateral (select %s can offset 0) had
+        select s.title_id, t.work_id, summed.weight + case when s.audience = own.audience then 1 else 0 end + case
+            when s.language = own.language then 0.5 else 0 end
+                + case when s.format = own.format then 0.4 else 0 end + case when had.can & 2 > 0 then 0.3 else 0
+                    end as weight, s.times_borrowed
+            from summed join search_rows s on s.title_id = summed.title_id join titles t on t.id = s.title_id cross
+                join own cross join lateral (select %s can offset 0) had
             where t.work_id <> :work and had.can & 1 > 0
     ), one_of_each as (select distinct on (work_id) * from fit order by work_id, weight desc, title_id)
     select title_id from one_of_each order by weight desc, times_borrowed desc, title_id limit :most

@@ -24,8 +24,10 @@ final class StaffLists
 {
     private const COVERS = ['titles.id', 'work_id', 'format', 'name', 'edition', 'cover_file'];
 
-    private const COUNTED = 'with m as (%s), f as (select m.list_id, m.title_id, m.place, %s can from m join search_rows s on s.title_id = m.title_id where %s)
-        select list_id, count(*) titles, count(*) filter (where can & 2 > 0) ready, (array_agg(title_id order by place))[1:%d] first from f where can & 1 > 0 group by list_id';
+    private const COUNTED = 'with m as (%s), f as (select m.list_id, m.title_id, m.place, %s can from m
+        join search_rows s on s.title_id = m.title_id where %s)
+        select list_id, count(*) titles, count(*) filter (where can & 2 > 0) ready, (array_agg(title_id
+            order by place))[1:%d] first from f where can & 1 > 0 group by list_id';
 
     /**
      * Those that show today, of one room or of all.
@@ -140,12 +142,14 @@ final class StaffLists
     private function members(Collection $lists, array $perhaps): array
     {
         $parts = [
-            'select staff_list_id list_id, title_id, position::bigint place from staff_list_title where staff_list_id = any(?::bigint[])',
+            'select staff_list_id list_id, title_id, position::bigint place from staff_list_title
+                where staff_list_id = any(?::bigint[])',
         ];
         $bindings = ['{' . $lists->whereNull('words')->pluck('id')->implode(',') . '}'];
         foreach ($lists->whereNotNull('words') as $list) {
             $query = QuerySql::of(QueryParser::read((string) $list->words)->tree);
-            $parts[] = "select ?::bigint, s.title_id, row_number() over (order by s.times_borrowed desc, s.title_id) from search_rows s where {$query->sql} and {$perhaps[0]}";
+            $parts[] = "select ?::bigint, s.title_id, row_number() over (order by s.times_borrowed desc, s.title_id)
+                from search_rows s where {$query->sql} and {$perhaps[0]}";
             array_push($bindings, $list->id, ...$query->bindings, ...$perhaps[1]);
         }
 

@@ -11,7 +11,10 @@ use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** How many of its titles a library has of each of some names: by the sets that were gathered, and by asking of the titles that these do not tell of. */
+/**
+ * How many of its titles a library has of each of some names: by the sets that were gathered, and by asking of the
+ * titles that these do not tell of.
+ */
 final class HeldByName
 {
     /** What leads from a name with more titles than are worth listing to those, as SQL. */

@@ -14,7 +14,10 @@ use FigPorch\Core\Catalogue\Query\Term;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** The names that are most likely meant by the beginning of a word, as they were gathered for a large catalogue; none where none were. */
+/**
+ * The names that are most likely meant by the beginning of a word, as they were gathered for a large catalogue; none
+ * where none were.
+ */
 final class LikelyNames
 {
     /** Letters of the beginnings that are kept. */
@@ -25,7 +28,10 @@ final class LikelyNames
     /** As many names of a kind are kept for each beginning; where there are fewer, those are all. */
     public const KEPT = 24;
 
-    /** As many more than are wanted are asked for at first, of which a library has enough as a rule: a title it has or has not, of another name one of several. */
+    /**
+     * As many more than are wanted are asked for at first, of which a library has enough as a rule: a title it has or
+     * has not, of another name one of several.
+     */
     private const MORE_TITLES = 3;
 
     private const MORE_OTHERS = 1;
@@ -39,7 +45,8 @@ final class LikelyNames
      *
      * @param  non-empty-list<string>  $words  what was typed; the first letters of the last lead there
      * @param  string  $named  all of it, as a tsquery on names
-     * @return array{title: list<stdClass>|null, person: list<stdClass>|null, series: list<stdClass>|null, subject: list<stdClass>|null} the likeliest first; null where all names are to be asked
+     * @return array{title: list<stdClass>|null, person: list<stdClass>|null, series: list<stdClass>|null,
+     *     subject: list<stdClass>|null} the likeliest first; null where all names are to be asked
      */
     public function of(int $libraryId, array $words, string $named, int $each, DateTimeImmutable $now): array
     {
@@ -92,7 +99,9 @@ final class LikelyNames
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
     }
 
-    /** What names_begun says; null where it was not gathered, or too much has changed since to tell what of it is true. */
+    /**
+     * What names_begun says; null where it was not gathered, or too much has changed since to tell what of it is true.
+     */
     private function begun(string $prefix, ?string $named, int $titles, int $others, DateTimeImmutable $now): ?stdClass
     {
         $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?)', [
@@ -149,7 +158,8 @@ final class LikelyNames
         [$held, $bindings] = HeldTitles::condition($libraryId, $now);
         $titles = fn(string $condition, array $of): array => DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
-                where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed + 0 desc, t.id limit {$each}",
+                where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?)
+                    and {$held} order by s.times_borrowed + 0 desc, t.id limit {$each}",
             [...$of, $named, ...$bindings],
         );
         $first = IndexSnapshot::at($now, [$word]);

@@ -62,29 +62,33 @@ final class Suggest
         $titles =
             $likely['title'] ??
             DB::select(
-                "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id limit " .
-                    self::EACH,
+                "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
+                    where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id
+                    limit " . self::EACH,
                 [$query('A'), ...$bindings],
             );
         $people =
             $likely['person'] ??
             DB::select(
-                "select c.name, ct.role, count(*) n from contributors c join contributor_title ct on ct.contributor_id = c.id join search_rows s on s.title_id = ct.title_id
-                where c.words @@ to_tsquery('fig_exact', ?) and {$held} group by c.id, ct.role order by n desc, c.name limit " .
-                    self::EACH,
+                "select c.name, ct.role, count(*) n from contributors c
+                    join contributor_title ct on ct.contributor_id = c.id join search_rows s on s.title_id = ct.title_id
+                where c.words @@ to_tsquery('fig_exact', ?) and {$held} group by c.id, ct.role
+                    order by n desc, c.name limit " . self::EACH,
                 [$named, ...$bindings],
             );
         $series =
             $likely['series'] ??
             DB::select(
-                "select x.id, x.name, count(*) n from series x join search_rows s on s.series_id = x.id where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit " .
-                    self::EACH,
+                "select x.id, x.name, count(*) n from series x join search_rows s on s.series_id = x.id
+                    where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id
+                    order by n desc, x.name limit " . self::EACH,
                 [$named, ...$bindings],
             );
         $subjects =
             $likely['subject'] ??
             DB::select(
-                "select x.id, x.name, count(*) n from subjects x join subject_title st on st.subject_id = x.id join search_rows s on s.title_id = st.title_id
+                "select x.id, x.name, count(*) n from subjects x join subject_title st on st.subject_id = x.id
+                    join search_rows s on s.title_id = st.title_id
                 where x.words @@ to_tsquery('fig_exact', ?) and {$held} group by x.id order by n desc, x.name limit " .
                     self::EACH,
                 [$named, ...$bindings],

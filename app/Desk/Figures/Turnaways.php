@@ -32,7 +32,8 @@ final class Turnaways
     }
 
     /**
-     * @return LengthAwarePaginator<int, stdClass> titles with id, name, format, total, and months as "2026-11" => count, of all months or one; the most wanted first
+     * @return LengthAwarePaginator<int, stdClass> titles with id, name, format, total, and months as "2026-11" =>
+     *     count, of all months or one; the most wanted first
      */
     public function byTitle(
         Library $library,
@@ -55,7 +56,8 @@ final class Turnaways
         $page = PageAsked::of($total, $perPage);
         $rows = DB::select(
             "select t.id, t.name, t.format, sum(m.n)::int total, json_object_agg(m.month, m.n) months from
-                (select title_id, to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n from turnaways ta where {$condition} group by 1, 2) m
+                (select title_id, to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n
+                    from turnaways ta where {$condition} group by 1, 2) m
                 join titles t on t.id = m.title_id group by t.id order by total desc, t.id limit ? offset ?",
             [$library->timezone, ...$bindings, $perPage, ($page - 1) * $perPage],
         );
@@ -70,7 +72,8 @@ final class Turnaways
     public function byMonth(Library $library, DateTimeImmutable $now, ?int $titleId = null): array
     {
         $rows = DB::select(
-            "select to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n from turnaways where library_id = ? and happened_at >= ? and (?::bigint is null or title_id = ?) group by 1",
+            "select to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n from turnaways
+                where library_id = ? and happened_at >= ? and (?::bigint is null or title_id = ?) group by 1",
             [$library->timezone, $library->id, $this->since($library, $now), $titleId, $titleId],
         );
 

@@ -26,12 +26,18 @@ final class TitlesUnderPressure
     private const PAGE = 25;
 
     /** Holds and own licences of each title; the library and the moment are named. */
-    private const FIGURES = 'with h as (select title_id, count(*) n from holds where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
-        li as (select title_id, coalesce(sum(copies) filter (where alive), 0)::int copies, coalesce(sum(copies_free) filter (where alive), 0)::int copies_free,
-                sum(loans_left) filter (where alive)::int loans_left, min(loans_left) filter (where alive)::int fewest, min(ends_at) filter (where alive) ends_at, bool_or(alive) alive
-            from (select *, (ends_at is null or ends_at > :now) and (loans_left is null or loans_left > 0 or copies_free < copies) alive from licences where library_id = :library%s) x group by 1)
-        select t.id, coalesce(li.copies, 0) copies, coalesce(li.copies_free, 0) copies_free, li.loans_left, li.fewest, li.ends_at, coalesce(h.n, 0)::int holds
-        from h full join li on li.title_id = h.title_id join titles t on t.id = coalesce(h.title_id, li.title_id) where true';
+    private const FIGURES = 'with h as (select title_id, count(*) n from holds
+        where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
+        li as (select title_id, coalesce(sum(copies) filter (where alive), 0)::int copies, coalesce(sum(copies_free)
+            filter (where alive), 0)::int copies_free,
+                sum(loans_left) filter (where alive)::int loans_left, min(loans_left)
+                    filter (where alive)::int fewest, min(ends_at) filter (where alive) ends_at, bool_or(alive) alive
+            from (select *, (ends_at is null or ends_at > :now) and (loans_left is null or loans_left > 0
+                or copies_free < copies) alive from licences where library_id = :library%s) x group by 1)
+        select t.id, coalesce(li.copies, 0) copies, coalesce(li.copies_free, 0) copies_free, li.loans_left, li.fewest,
+            li.ends_at, coalesce(h.n, 0)::int holds
+        from h full join li on li.title_id = h.title_id join titles t on t.id = coalesce(h.title_id, li.title_id)
+            where true';
 
     private const ORDERS = [
         'pressure' => 'coalesce(h.n, 0)::float / nullif(coalesce(li.copies, 0), 0) desc nulls first, holds desc',
@@ -104,15 +110,19 @@ final class TitlesUnderPressure
             'pressed' => [$waitedFor, ' and h.n >= ' . HoldPressure::HIGH . ' * li.copies and li.alive'],
             'no_copy' => [
                 $waitedFor,
-                ' and h.n > 0 and li.alive is not true and not exists (select from licences o where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
-                and o.library_id in (select id from libraries where consortium_id = (select consortium_id from libraries where id = :library)))',
+                ' and h.n > 0 and li.alive is not true and not exists (select from licences o
+                    where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
+                and o.library_id in (select id from libraries where consortium_id = (select consortium_id
+                    from libraries where id = :library)))',
             ],
             'ending' => [
-                " and title_id in (select title_id from licences where library_id = :library and ends_at > :now and ends_at <= '{$soon}')",
+                " and title_id in (select title_id from licences
+                    where library_id = :library and ends_at > :now and ends_at <= '{$soon}')",
                 ' and li.title_id is not null',
             ],
             'few_loans' => [
-                ' and title_id in (select title_id from licences where library_id = :library and loans_bought is not null and loans_left <= ' .
+                ' and title_id in (select title_id from licences
+                    where library_id = :library and loans_bought is not null and loans_left <= ' .
                 PressureSearch::FEW_LOANS .
                 ' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))',
                 ' and li.title_id is not null',

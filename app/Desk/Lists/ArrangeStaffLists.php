@@ -15,7 +15,10 @@ final class ArrangeStaffLists
 {
     public const MOST_TITLES = 500;
 
-    /** @param  array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null, shows_until: string|null}  $facts */
+    /**
+     * @param  array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null,
+     *     shows_until: string|null}  $facts
+     */
     public function make(Library $library, array $facts): StaffList
     {
         return DB::transaction(function () use ($library, $facts): StaffList {
@@ -75,7 +78,9 @@ final class ArrangeStaffLists
                 return false;
             }
             DB::insert(
-                'insert into staff_list_title (staff_list_id, title_id, position) select ?, ?, coalesce(max(position), -1) + 1 from staff_list_title where staff_list_id = ? on conflict do nothing',
+                'insert into staff_list_title (staff_list_id, title_id, position)
+                    select ?, ?, coalesce(max(position), -1) + 1 from staff_list_title
+                    where staff_list_id = ? on conflict do nothing',
                 [$list->id, $titleId, $list->id],
             );
 
@@ -101,7 +106,8 @@ final class ArrangeStaffLists
                 ->pluck('title_id')
                 ->all();
             DB::update(
-                'update staff_list_title l set position = o.n - 1 from unnest(?::bigint[]) with ordinality o(id, n) where l.staff_list_id = ? and l.title_id = o.id',
+                'update staff_list_title l set position = o.n - 1 from unnest(?::bigint[]) with ordinality o(id, n)
+                    where l.staff_list_id = ? and l.title_id = o.id',
                 ['{' . implode(',', ArrangeBaskets::shifted(array_values($ids), $titleId, $by)) . '}', $list->id],
             );
         });

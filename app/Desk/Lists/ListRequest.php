@@ -21,7 +21,8 @@ final class ListRequest extends FormRequest
     private const WORDS = 400;
 
     /**
-     * @return array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null, shows_until: string|null}
+     * @return array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null,
+     *     shows_until: string|null}
      *
      * @throws ValidationException
      */

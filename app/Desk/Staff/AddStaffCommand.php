@@ -12,7 +12,9 @@ use Illuminate\Support\Str;
 
 final class AddStaffCommand extends Command
 {
-    protected $signature = 'desk:staff {email : mail address to sign in with} {--library= : short name in addresses, such as saltmere} {--name= : as shown at the Desk}';
+    protected $signature =
+        'desk:staff {email : mail address to sign in with} {--library= : short name in ' .
+        'addresses, such as saltmere} {--name= : as shown at the Desk}';
 
     protected $description = 'Let somebody sign in at the Desk, or give them a new password';
 

@@ -64,7 +64,8 @@ final class ChangeLicences
             default => [],
         };
         DB::insert(
-            'insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id) values (?, ?, ?, ?, ?, ?)',
+            'insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id)
+                values (?, ?, ?, ?, ?, ?)',
             [
                 $licence->id,
                 $by->id,

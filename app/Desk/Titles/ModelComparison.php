@@ -33,7 +33,8 @@ final class ModelComparison
      *
      * @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line
      * @param  list<Offer>  $offers
-     * @return list<array{value: OfferValue, wait: float|null}> the cheapest loan first; the wait for who joins the line then, 8 in 10
+     * @return list<array{value: OfferValue, wait: float|null}> the cheapest loan first; the wait for who joins the line
+     *     then, 8 in 10
      */
     public function compare(
         Library $library,
@@ -70,8 +71,10 @@ final class ModelComparison
     public function demand(Library $library, Title $title, int $waiting, DateTimeImmutable $now): Demand
     {
         $row = DB::selectOne(
-            'select count(*) n, least(?, extract(epoch from ?::timestamptz - (select min(starts_at) from licences where title_id = ? and library_id = ?)) / 86400) days
-                from loans l join licences li on li.id = l.licence_id where li.title_id = ? and li.library_id = ? and l.started_at > ?',
+            'select count(*) n, least(?, extract(epoch from ?::timestamptz - (select min(starts_at) from licences
+                where title_id = ? and library_id = ?)) / 86400) days
+                from loans l join licences li on li.id = l.licence_id
+                    where li.title_id = ? and li.library_id = ? and l.started_at > ?',
             [
                 self::DEMAND_DAYS,
                 $now->format('Y-m-d H:i:sP'),
@@ -94,10 +97,14 @@ final class ModelComparison
     public function offers(Library $library, Title $title): array
     {
         $rows = DB::select(
-            'select distinct on (model) model, price_cents, copies, loans_bought, extract(epoch from ends_at - starts_at) / 86400 days from (
-                select li.*, li.title_id = ? own, percent_rank() over (partition by model, li.title_id = ? order by price_cents::float / greatest(coalesce(copies, 1), 1)) place
-                    from licences li join titles t on t.id = li.title_id where li.library_id = ? and t.format = ? and price_cents > 0) x
-                order by model, own desc, case when own then -extract(epoch from starts_at) else abs(place - 0.5) end, id',
+            'select distinct on (model) model, price_cents, copies, loans_bought, extract(epoch
+                from ends_at - starts_at) / 86400 days from (
+                select li.*, li.title_id = ? own, percent_rank() over (partition by model, li.title_id = ?
+                    order by price_cents::float / greatest(coalesce(copies, 1), 1)) place
+                    from licences li join titles t on t.id = li.title_id
+                        where li.library_id = ? and t.format = ? and price_cents > 0) x
+                order by model, own desc, case when own then -extract(epoch
+                    from starts_at) else abs(place - 0.5) end, id',
             [$title->id, $title->id, $library->id, $title->format->value],
         );
         $offers = [];

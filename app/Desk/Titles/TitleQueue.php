@@ -27,7 +27,10 @@ final class TitleQueue
         private readonly WaitEstimates $turns,
     ) {}
 
-    /** @return array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>} the library's own, and those that others share */
+    /**
+     * @return array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>} the library's own, and those
+     *     that others share
+     */
     public function of(Library $library, Title $title, DateTimeImmutable $now): array
     {
         return $this->lines->of($library->id, $this->usableLicences->of($library->id, [$title->id], $now))[$title->id];

@@ -12,7 +12,10 @@ use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Queue;
 use Throwable;
 
-/** Sends notices by mail, one after another and with a rest between: when thousands go out at once, those who borrow meanwhile do not wait for long. */
+/**
+ * Sends notices by mail, one after another and with a rest between: when thousands go out at once, those who borrow
+ * meanwhile do not wait for long.
+ */
 final class MailNotices implements ShouldQueue
 {
     use Queueable;
@@ -22,7 +25,10 @@ final class MailNotices implements ShouldQueue
 
     public int $tries = 8;
 
-    /** A slow mail server: what is left after so many seconds goes into a job of its own, long before the queue takes this one for lost. */
+    /**
+     * A slow mail server: what is left after so many seconds goes into a job of its own, long before the queue takes
+     * this one for lost.
+     */
     private const SECONDS = 20;
 
     /** As a multiple of the time that a mail took, and the longest, in microseconds. */
@@ -68,8 +74,9 @@ final class MailNotices implements ShouldQueue
     }
 
     /**
-     * Never twice: that sending has begun is committed before the message goes out. If this process dies in between, nobody knows
-     * whether the message went, so it is not sent again; the notice itself stands in the application all the same.
+     * Never twice: that sending has begun is committed before the message goes out. If this process dies in between,
+     * nobody knows whether the message went, so it is not sent again; the notice itself stands in the application all
+     * the same.
      */
     private static function mail(Notice $notice): bool
     {

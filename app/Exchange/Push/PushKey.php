@@ -11,7 +11,10 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
-/** The key by which push services know this application (RFC 8292): made when it is first needed, and kept, since browsers are bound to it. */
+/**
+ * The key by which push services know this application (RFC 8292): made when it is first needed, and kept, since
+ * browsers are bound to it.
+ */
 final class PushKey
 {
     private ?string $private = null;

@@ -20,7 +20,8 @@ use Illuminate\Support\Traits\Localizable;
 use RuntimeException;
 
 /**
- * Shows one notice on one device of the person. Should a message go twice, because a process died in between, the device shows it once:
+ * Shows one notice on one device of the person. Should a message go twice, because a process died in between, the
+ * device shows it once:
  * both have the same tag, and while they wait with the push service the same topic (RFC 8030, 5.4).
  */
 final class PushNotice implements ShouldQueue

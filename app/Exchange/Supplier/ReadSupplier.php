@@ -17,8 +17,9 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 
 /**
- * Reads all that the neighbouring supplier offers and keeps it, so that nothing waits for the supplier and its outage harms nothing: what
- * was known before a reading that breaks off stays. After a whole reading, what is offered no more is no longer said to be.
+ * Reads all that the neighbouring supplier offers and keeps it, so that nothing waits for the supplier and its outage
+ * harms nothing: what was known before a reading that breaks off stays. After a whole reading, what is offered no more
+ * is no longer said to be.
  */
 final class ReadSupplier
 {
@@ -36,7 +37,8 @@ final class ReadSupplier
             $read = $this->readAll($address, $now);
             DB::transaction(function () use ($now): void {
                 DB::table('supplied_titles')->where('seen_at', '<', $now)->delete();
-                DB::update('update search_rows s set supplied = exists (select from supplied_titles t where t.title_id = s.title_id)
+                DB::update('update search_rows s set supplied = exists (select from supplied_titles t
+                    where t.title_id = s.title_id)
                     where supplied <> exists (select from supplied_titles t where t.title_id = s.title_id)');
             });
             $problem = null;

@@ -16,32 +16,52 @@ final class LendingAudit
     private const WRONG = <<<'SQL'
     select 'licence ' || id || ' keeps ' || copies_free || ' copies free; there are ' || counted as what from (
         select li.id, li.copies_free, li.copies - coalesce(o.n, 0) - coalesce(r.n, 0) counted from licences li
-            left join (select licence_id, count(*) n from loans where ended_at is null group by 1) o on o.licence_id = li.id
-            left join (select licence_id, count(*) n from holds where state = 'ready' group by 1) r on r.licence_id = li.id
+            left join (select licence_id, count(*) n from loans where ended_at is null
+                group by 1) o on o.licence_id = li.id
+            left join (select licence_id, count(*) n from holds where state = 'ready'
+                group by 1) r on r.licence_id = li.id
         where li.copies is not null) x where copies_free <> counted
     union all select 'licence ' || id || ' keeps ' || loans_left || ' loans left; there are ' || counted from (
         select li.id, li.loans_left, li.loans_bought - coalesce(o.n, 0) - coalesce(r.n, 0) counted from licences li
             left join (select licence_id, sum(1 + renewals) n from loans group by 1) o on o.licence_id = li.id
-            left join (select licence_id, count(*) n from holds where state = 'ready' group by 1) r on r.licence_id = li.id
+            left join (select licence_id, count(*) n from holds where state = 'ready'
+                group by 1) r on r.licence_id = li.id
         where li.loans_bought is not null) x where loans_left <> counted
-    union all select 'card ' || c.id || ' keeps ' || c.loans_open || ' loans open; there are ' || coalesce(o.n, 0) from cards c
-        left join (select card_id, count(*) n from loans where ended_at is null group by 1) o on o.card_id = c.id where c.loans_open <> coalesce(o.n, 0)
-    union all select 'card ' || c.id || ' keeps ' || c.holds_open || ' holds open; there are ' || coalesce(o.n, 0) from cards c
-        left join (select card_id, count(*) n from holds where closed_at is null group by 1) o on o.card_id = c.id where c.holds_open <> coalesce(o.n, 0)
+    union all select 'card ' || c.id || ' keeps ' || c.loans_open || ' loans open; there are ' || coalesce(o.n, 0)
+        from cards c
+        left join (select card_id, count(*) n from loans where ended_at is null group by 1) o on o.card_id = c.id
+            where c.loans_open <> coalesce(o.n, 0)
+    union all select 'card ' || c.id || ' keeps ' || c.holds_open || ' holds open; there are ' || coalesce(o.n, 0)
+        from cards c
+        left join (select card_id, count(*) n from holds where closed_at is null group by 1) o on o.card_id = c.id
+            where c.holds_open <> coalesce(o.n, 0)
     union all select 'hold ' || h.id || ' waits though licence ' || li.id || ' has a copy free' from holds h
-        join cards c on c.id = h.card_id join licences li on li.title_id = h.title_id and (li.library_id = h.library_id or li.shared and exists
-            (select from libraries a join libraries b on b.consortium_id = a.consortium_id where a.id = li.library_id and b.id = h.library_id))
+        join cards c on c.id = h.card_id join licences li on li.title_id = h.title_id
+            and (li.library_id = h.library_id or li.shared and exists
+            (select from libraries a join libraries b on b.consortium_id = a.consortium_id
+                where a.id = li.library_id and b.id = h.library_id))
         where h.state = 'waiting' and li.copies_free > 0 and (li.loans_left is null or li.loans_left > 0)
-            and li.starts_at <= :early and (li.ends_at is null or li.ends_at > :now) and c.blocked_at is null and (c.expires_at is null or c.expires_at > :now)
-    union all select 'loan ' || id || ' is open though it was due ' || due_at from loans where ended_at is null and due_at <= :early
-    union all select 'hold ' || id || ' is ready though its copy was kept until ' || kept_until from holds where state = 'ready' and kept_until <= :early
-    union all select 'library ' || m.library_id || ' keeps ' || m.spent_cents || ' cents spent in ' || m.month || '; at least ' || s.paid || ' were' from pay_per_loan_months m
-        join libraries lib on lib.id = m.library_id join (select li.library_id, date_trunc('month', l.started_at at time zone lb.timezone)::date as month, sum(li.price_cents) paid
-            from loans l join licences li on li.id = l.licence_id join libraries lb on lb.id = li.library_id where l.paid_cents is not null group by 1, 2) s
+            and li.starts_at <= :early and (li.ends_at is null or li.ends_at > :now) and c.blocked_at is null
+                and (c.expires_at is null or c.expires_at > :now)
+    union all select 'loan ' || id || ' is open though it was due ' || due_at from loans
+        where ended_at is null and due_at <= :early
+    union all select 'hold ' || id || ' is ready though its copy was kept until ' || kept_until from holds
+        where state = 'ready' and kept_until <= :early
+    union all
+        select 'library ' || m.library_id || ' keeps ' || m.spent_cents || ' cents spent in ' || m.month ||
+        '; at least ' || s.paid || ' were' from pay_per_loan_months m
+        join libraries lib on lib.id = m.library_id join (select li.library_id, date_trunc('month',
+            l.started_at at time zone lb.timezone)::date as month, sum(li.price_cents) paid
+            from loans l join licences li on li.id = l.licence_id join libraries lb on lb.id = li.library_id
+                where l.paid_cents is not null group by 1, 2) s
             on s.library_id = m.library_id and s.month = m.month where m.spent_cents < s.paid
-    union all select 'title ' || r.title_id || ' is found as held by ' || r.held::text || ' and ready at ' || r.ready::text || '; the licences say ' || a.held::text || ' and ' || a.ready::text
-        from search_rows r join search_availability((select array_agg(title_id) from search_rows), now()) a on a.title_id = r.title_id
-        where r.sure_from <= now() and r.sure_until > now() and (r.held, r.ready, r.always, r.paid) is distinct from (a.held, a.ready, a.always, a.paid)
+    union all
+        select 'title ' || r.title_id || ' is found as held by ' || r.held::text || ' and ready at ' || r.ready::text
+        || '; the licences say ' || a.held::text || ' and ' || a.ready::text
+        from search_rows r join search_availability((select array_agg(title_id)
+            from search_rows), now()) a on a.title_id = r.title_id
+        where r.sure_from <= now() and r.sure_until > now() and (r.held, r.ready, r.always, r.paid) is distinct
+            from (a.held, a.ready, a.always, a.paid)
     SQL;
 
     /** @return list<string> what is off, in words; none if all is well */

@@ -7,7 +7,10 @@ namespace App\Lending\Availability;
 use FigPorch\Core\Lending\Availability;
 use Illuminate\Support\HtmlString;
 
-/** The availability mark: lit for ready now, half-lit for a wait, dark for not here. Its drawings stand once in the page's layout. */
+/**
+ * The availability mark: lit for ready now, half-lit for a wait, dark for not here. Its drawings stand once in the
+ * page's layout.
+ */
 enum AvailabilityIcon: string
 {
     case Lit = 'lit';
@@ -26,7 +29,8 @@ enum AvailabilityIcon: string
     public function html(): HtmlString
     {
         return new HtmlString(
-            "<svg width=\"22\" height=\"22\" aria-hidden=\"true\" class=\"flex-none\" data-lamp=\"{$this->value}\"><use href=\"#lamp-{$this->value}\"/></svg>",
+            '<svg width="22" height="22" aria-hidden="true" class="flex-none" ' .
+                "data-lamp=\"{$this->value}\"><use href=\"#lamp-{$this->value}\"/></svg>",
         );
     }
 }

@@ -15,7 +15,8 @@ final readonly class AvailableTitle
     /**
      * @param  int  $nextPlace  the place in line that a hold placed now would get
      * @param  WaitEstimate|null  $turn  when that turn is likely to come, where there is a wait
-     * @param  DateTimeImmutable|null  $resetsAt  where loans are paid for one by one and this month's are used up: when the next month begins
+     * @param  DateTimeImmutable|null  $resetsAt  where loans are paid for one by one and this month's are used up: when
+     *     the next month begins
      * @param  bool  $takesHolds  whether there is a copy, now or later, that a hold can wait for
      * @param  LoanSource|null  $source  where the next loan would not be one of the library's own copies
      * @param  bool  $aboveCard  made for older readers than the card is for

@@ -22,7 +22,10 @@ final class BorrowTitle
 {
     private const TRIES = 5;
 
-    /** Raised by lending_borrow when the facts have changed, and by PostgreSQL for a loan that is there already and for a deadlock. */
+    /**
+     * Raised by lending_borrow when the facts have changed, and by PostgreSQL for a loan that is there already and for
+     * a deadlock.
+     */
     private const LOOK_AGAIN = ['FP001', '23505', 'FP003', '40P01'];
 
     public function __construct(

@@ -12,14 +12,17 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Ends what is due, in order of due time, and passes the copies on: a small number in each transaction, and with a rest between, so that
- * those who borrow meanwhile do not wait for long.
+ * Ends what is due, in order of due time, and passes the copies on: a small number in each transaction, and with a rest
+ * between, so that those who borrow meanwhile do not wait for long.
  */
 final class EndDueLoans
 {
     private const TOGETHER = 25;
 
-    /** As a share of the time at work. Measured while no mail went out: a borrow meanwhile takes 1.9 times as long, not 2.1; 1.75 with a rest as long as the work. */
+    /**
+     * As a share of the time at work. Measured while no mail went out: a borrow meanwhile takes 1.9 times as long, not
+     * 2.1; 1.75 with a rest as long as the work.
+     */
     private const REST = 0.5;
 
     public function __construct(
@@ -57,7 +60,8 @@ final class EndDueLoans
 
     /**
      * @param  list<int>  $loans
-     * @param  bool  $lazily  without waiting for the disk: what a crash takes back the next tick does again, and what others do because of
+     * @param  bool  $lazily  without waiting for the disk: what a crash takes back the next tick does again, and what
+     *     others do because of
      *                        it, a loan or a mail, is committed after it and so has it on the disk first
      */
     private function together(array $loans, DateTimeImmutable $now, bool $lazily): stdClass

@@ -30,11 +30,13 @@ final class ExpireReadyHold
     {
         DB::transaction(function () use ($holdId, $now): void {
             $card = DB::selectOne(
-                'select id, person_id, library_id, patron_group from cards where id = (select card_id from holds where id = ?) for no key update',
+                'select id, person_id, library_id, patron_group from cards where id = (select card_id from holds
+                    where id = ?) for no key update',
                 [$holdId],
             );
             $hold = DB::selectOne(
-                "select h.*, t.name, t.format, li.ends_at from holds h join titles t on t.id = h.title_id join licences li on li.id = h.licence_id
+                "select h.*, t.name, t.format, li.ends_at from holds h join titles t on t.id = h.title_id
+                    join licences li on li.id = h.licence_id
                     where h.id = ? and h.state = 'ready' and h.kept_until <= ? for no key update of h",
                 [$holdId, $now->format('Y-m-d H:i:s.uP')],
             );
@@ -74,8 +76,10 @@ final class ExpireReadyHold
                 [$hold->title_id],
             );
             DB::update(
-                "update holds set state = 'paused', misses = misses + 1, kept_seconds = ?, kept_until = null, licence_id = null, paused_until = ?,
-                    line_at = coalesce(greatest(line_at, ?::timestamptz + interval '1 microsecond'), line_at) where id = ?",
+                "update holds set state = 'paused', misses = misses + 1, kept_seconds = ?, kept_until = null,
+                    licence_id = null, paused_until = ?,
+                    line_at = coalesce(greatest(line_at, ?::timestamptz + interval '1 microsecond'), line_at)
+                        where id = ?",
                 [$kept, $missed->pausedUntil?->format('Y-m-d H:i:s.uP'), $next->line_at ?? null, $holdId],
             );
             ($this->assignFreedCopy)($hold->licence_id, $hold->title_id, $now);

@@ -10,7 +10,10 @@ use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Tells patrons of what is about to happen: loans due, kept copies about to go on, licences of held titles that end. Each once. */
+/**
+ * Tells patrons of what is about to happen: loans due, kept copies about to go on, licences of held titles that end.
+ * Each once.
+ */
 final class SendDueNotices
 {
     /** A day before the licence of a held title ends is too late to look for another way: two weeks. */
@@ -37,14 +40,18 @@ final class SendDueNotices
             as [$told, $before, $kind]
         ) {
             $due = DB::select(
-                "select l.id, l.title_id, l.due_at as at, c.person_id, t.name, lib.timezone from loans l join cards c on c.id = l.card_id
+                "select l.id, l.title_id, l.due_at as at, c.person_id, t.name, lib.timezone from loans l
+                    join cards c on c.id = l.card_id
                     join titles t on t.id = l.title_id join libraries lib on lib.id = c.library_id
-                    where l.ended_at is null and l.told < ? and l.due_at > ? and l.due_at <= ?::timestamptz + ?::interval
+                    where l.ended_at is null and l.told < ? and l.due_at > ?
+                        and l.due_at <= ?::timestamptz + ?::interval
                         and l.due_at - l.started_at > ?::interval + interval '1 day' order by l.due_at",
                 [$told, $at, $at, $before, $before],
             );
-            $mark = 'update loans set told = ? from (select l.id from loans l join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = l.id and was.at = l.due_at
-                where l.ended_at is null and l.told < ? order by l.id for no key update of l skip locked) x where loans.id = x.id returning loans.id';
+            $mark = 'update loans set told = ? from (select l.id from loans l
+                join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = l.id and was.at = l.due_at
+                where l.ended_at is null and l.told < ? order by l.id for no key update of l skip locked) x
+                    where loans.id = x.id returning loans.id';
             $this->tell(
                 $kind,
                 $kind->value,
@@ -61,14 +68,18 @@ final class SendDueNotices
     {
         $at = $now->format('Y-m-d H:i:s.uP');
         $lapsing = DB::select(
-            "select h.id, h.title_id, h.kept_until as at, c.person_id, t.name, lib.timezone from holds h join cards c on c.id = h.card_id
+            "select h.id, h.title_id, h.kept_until as at, c.person_id, t.name, lib.timezone from holds h
+                join cards c on c.id = h.card_id
                 join titles t on t.id = h.title_id join libraries lib on lib.id = c.library_id
-                where h.state = 'ready' and not h.told and h.kept_until > ? and h.kept_until <= ?::timestamptz + interval '1 day'
+                where h.state = 'ready' and not h.told and h.kept_until > ?
+                    and h.kept_until <= ?::timestamptz + interval '1 day'
                     and h.kept_until - h.ready_at > interval '25 hours' order by h.kept_until",
             [$at, $at],
         );
-        $mark = "update holds set told = true from (select h.id from holds h join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = h.id and was.at = h.kept_until
-            where h.state = 'ready' and not h.told order by h.id for no key update of h skip locked) x where holds.id = x.id returning holds.id";
+        $mark = "update holds set told = true from (select h.id from holds h
+            join unnest(?::bigint[], ?::timestamptz[]) was(id, at) on was.id = h.id and was.at = h.kept_until
+            where h.state = 'ready' and not h.told order by h.id for no key update of h skip locked) x
+                where holds.id = x.id returning holds.id";
         $this->tell(
             NoticeKind::HoldLapsing,
             'hold-lapsing',
@@ -84,14 +95,18 @@ final class SendDueNotices
     {
         $at = $now->format('Y-m-d H:i:s.uP');
         $holds = DB::select(
-            "select h.id, h.title_id, c.person_id, t.name, lib.timezone, last.ends_at, last.id licence from holds h join cards c on c.id = h.card_id
+            "select h.id, h.title_id, c.person_id, t.name, lib.timezone, last.ends_at, last.id licence from holds h
+                join cards c on c.id = h.card_id
                 join titles t on t.id = h.title_id join libraries lib on lib.id = h.library_id
-                cross join lateral (select li.id, coalesce(li.ends_at, 'infinity') ends_at, li.loans_left from licences li where li.title_id = h.title_id and li.model <> 'pay_per_loan'
-                    and (li.library_id = h.library_id or li.shared and li.library_id in (select id from libraries where consortium_id = lib.consortium_id))
+                cross join lateral (select li.id, coalesce(li.ends_at, 'infinity') ends_at, li.loans_left
+                    from licences li where li.title_id = h.title_id and li.model <> 'pay_per_loan'
+                    and (li.library_id = h.library_id or li.shared and li.library_id in (select id from libraries
+                        where consortium_id = lib.consortium_id))
                     order by coalesce(li.ends_at, 'infinity') desc, li.id limit 1) last
                 where h.state in ('waiting', 'paused') and last.ends_at <= ?::timestamptz + ?::interval
                     and not exists (select from notices n where n.person_id = c.person_id and n.event_key =
-                        case when last.ends_at <= ?::timestamptz then 'licence-gone:' else 'licence-ending:' end || h.id || ':' || last.id)
+                        case when last.ends_at <= ?::timestamptz then 'licence-gone:' else 'licence-ending:'
+                            end || h.id || ':' || last.id)
                 order by h.id",
             [$at, self::LICENCE_DAYS . ' days', $at],
         );
@@ -113,13 +128,14 @@ final class SendDueNotices
     }
 
     /**
-     * Notices and the marks that they were given, of some rows in one transaction. What somebody else has taken at this moment is told of a
-     * minute later, if it still is so.
+     * Notices and the marks that they were given, of some rows in one transaction. What somebody else has taken at this
+     * moment is told of a minute later, if it still is so.
      *
      * @param  string  $event  what its events are called
      * @param  array<stdClass>  $rows  each of a date ("at")
      * @param  string  $date  what a notice calls the date
-     * @param  callable(string, string): array<stdClass>  $mark  takes their numbers and dates; gives the numbers of those that are as they were
+     * @param  callable(string, string): array<stdClass>  $mark  takes their numbers and dates; gives the numbers of
+     *     those that are as they were
      */
     private function tell(
         NoticeKind $kind,

@@ -9,7 +9,10 @@ use App\Lending\Queues\FillFreeCopies;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** What time alone does to the lines: ready holds not taken, pauses over, licences begun; and borrowings that a lost job left undone. */
+/**
+ * What time alone does to the lines: ready holds not taken, pauses over, licences begun; and borrowings that a lost job
+ * left undone.
+ */
 final class SettleHolds
 {
     public function __construct(

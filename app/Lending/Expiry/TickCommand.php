@@ -11,8 +11,8 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Run every minute. What is due is read from the database, so minutes that were missed are made up for in order; a minute that comes while
- * the one before it is still at work leaves all to that.
+ * Run every minute. What is due is read from the database, so minutes that were missed are made up for in order; a
+ * minute that comes while the one before it is still at work leaves all to that.
  */
 final class TickCommand extends Command
 {

@@ -11,7 +11,10 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 
-/** Borrows for a patron who asked for it when they placed the hold; at their limit they are told that a copy is ready instead. */
+/**
+ * Borrows for a patron who asked for it when they placed the hold; at their limit they are told that a copy is ready
+ * instead.
+ */
 final class BorrowForHold
 {
     public function __construct(private readonly BorrowTitle $borrow, private readonly GiveNotice $giveNotice) {}
@@ -19,7 +22,8 @@ final class BorrowForHold
     public function __invoke(int $holdId, DateTimeImmutable $now): void
     {
         $hold = DB::selectOne(
-            "select h.card_id, h.title_id, h.kept_until, c.person_id, t.name, lib.timezone from holds h join cards c on c.id = h.card_id
+            "select h.card_id, h.title_id, h.kept_until, c.person_id, t.name, lib.timezone from holds h
+                join cards c on c.id = h.card_id
                 join titles t on t.id = h.title_id join libraries lib on lib.id = c.library_id
                 where h.id = ? and h.state = 'ready' and h.borrow_at_once and h.kept_until > ?",
             [$holdId, $now->format('Y-m-d H:i:s.uP')],

@@ -8,7 +8,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** A copy is kept for a hold whose patron wants it borrowed at once. What a lost job leaves undone, the next tick does. */
+/**
+ * A copy is kept for a hold whose patron wants it borrowed at once. What a lost job leaves undone, the next tick does.
+ */
 final class BorrowForPatron implements ShouldQueue
 {
     use Queueable;

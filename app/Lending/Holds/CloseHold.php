@@ -28,7 +28,8 @@ final class CloseHold
                 return false;
             }
             DB::update(
-                'update holds set state = ?, closed_at = ?, kept_until = null, licence_id = null, paused_until = null where id = ?',
+                'update holds set state = ?, closed_at = ?, kept_until = null, licence_id = null, paused_until = null
+                    where id = ?',
                 [$as->value, $now->format('Y-m-d H:i:s.uP'), $holdId],
             );
             DB::update('update cards set holds_open = holds_open - 1 where id = ?', [$hold->card_id]);

@@ -25,11 +25,13 @@ final class PauseHold
     {
         return DB::transaction(function () use ($holdId, $until, $now): bool {
             $card = DB::selectOne(
-                'select id, library_id, patron_group from cards where id = (select card_id from holds where id = ?) for no key update',
+                'select id, library_id, patron_group from cards where id = (select card_id from holds
+                    where id = ?) for no key update',
                 [$holdId],
             );
             $hold = DB::selectOne(
-                'select h.*, t.format from holds h join titles t on t.id = h.title_id where h.id = ? and h.closed_at is null for no key update of h',
+                'select h.*, t.format from holds h join titles t on t.id = h.title_id
+                    where h.id = ? and h.closed_at is null for no key update of h',
                 [$holdId],
             );
             if ($card === null || $hold === null) {
@@ -45,7 +47,8 @@ final class PauseHold
                 return false;
             }
             DB::update(
-                "update holds set state = 'paused', paused_until = ?, kept_until = null, licence_id = null, kept_seconds = ? where id = ?",
+                "update holds set state = 'paused', paused_until = ?, kept_until = null, licence_id = null,
+                    kept_seconds = ? where id = ?",
                 [$until->format('Y-m-d H:i:s.uP'), $kept, $holdId],
             );
             if ($ready) {

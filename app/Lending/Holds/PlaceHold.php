@@ -14,8 +14,8 @@ use FigPorch\Core\Lending\Refused;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Puts a card in line. The licence rows are taken before the last look, so that a copy that comes back at this moment is
- * either seen here or given to this hold.
+ * Puts a card in line. The licence rows are taken before the last look, so that a copy that comes back at this moment
+ * is either seen here or given to this hold.
  */
 final class PlaceHold
 {
@@ -66,7 +66,8 @@ final class PlaceHold
             // The line's own clock: never before a hold that was placed in the same microsecond.
             return DB::selectOne(
                 "insert into holds (card_id, library_id, title_id, state, borrow_at_once, placed_at, line_at)
-                    select ?, ?, ?, 'waiting', ?::boolean, ?, greatest(?::timestamptz, (select max(line_at) + interval '1 microsecond' from holds
+                    select ?, ?, ?, 'waiting', ?::boolean, ?, greatest(?::timestamptz,
+                        (select max(line_at) + interval '1 microsecond' from holds
                         where title_id = ? and closed_at is null)) returning id",
                 [$cardId, $libraryId, $titleId, $borrowAtOnce ? 't' : 'f', $at, $at, $titleId],
             )->id;

@@ -16,7 +16,8 @@ final class ResumeHold
     public function __invoke(int $holdId, DateTimeImmutable $now): bool
     {
         $hold = DB::selectOne(
-            "update holds set state = 'waiting', paused_until = null where id = ? and state = 'paused' returning title_id",
+            "update holds set state = 'waiting', paused_until = null
+                where id = ? and state = 'paused' returning title_id",
             [$holdId],
         );
         if ($hold === null) {

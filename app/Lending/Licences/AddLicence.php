@@ -12,7 +12,9 @@ use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use Illuminate\Support\Facades\DB;
 
-/** A library buys a licence: who asked for the title is told or put in line, and those in line get its copies at once. */
+/**
+ * A library buys a licence: who asked for the title is told or put in line, and those in line get its copies at once.
+ */
 final class AddLicence
 {
     public function __construct(

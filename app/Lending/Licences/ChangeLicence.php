@@ -11,8 +11,8 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Staff raise or cut a licence's copies, or end it. Copies on loan stay with their readers; copies kept for holds go back,
- * the last made ready first, and their patrons keep their place.
+ * Staff raise or cut a licence's copies, or end it. Copies on loan stay with their readers; copies kept for holds go
+ * back, the last made ready first, and their patrons keep their place.
  */
 final class ChangeLicence
 {
@@ -54,7 +54,8 @@ final class ChangeLicence
         DB::transaction(function () use ($licence, $at, $now): void {
             $this->lockHolds($licence);
             DB::update(
-                'update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\') where id = ?',
+                'update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\')
+                    where id = ?',
                 [$at->format('Y-m-d H:i:sP'), $licence->id],
             );
             if ($at <= $now) {
@@ -73,7 +74,8 @@ final class ChangeLicence
     private function lockHolds(Licence $licence): void
     {
         DB::select(
-            "select id from cards where id in (select card_id from holds where licence_id = ? and state = 'ready') order by id for no key update",
+            "select id from cards where id in (select card_id from holds where licence_id = ? and state = 'ready')
+                order by id for no key update",
             [$licence->id],
         );
         DB::select("select id from holds where licence_id = ? and state = 'ready' order by id for no key update", [
@@ -84,7 +86,8 @@ final class ChangeLicence
     private function takeBack(Licence $licence, int $most, DateTimeImmutable $now): void
     {
         $ready = DB::select(
-            "select h.*, t.name, c.person_id from holds h join titles t on t.id = h.title_id join cards c on c.id = h.card_id
+            "select h.*, t.name, c.person_id from holds h join titles t on t.id = h.title_id
+                join cards c on c.id = h.card_id
                 where h.licence_id = ? and h.state = 'ready' order by h.ready_at desc, h.id desc limit ?",
             [$licence->id, min($most, 1_000_000)],
         );

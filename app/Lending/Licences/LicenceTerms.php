@@ -10,7 +10,10 @@ use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use InvalidArgumentException;
 
-/** A licence as one writes it on a command line: "metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared,pages=30,pdf". */
+/**
+ * A licence as one writes it on a command line:
+ * "metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared,pages=30,pdf".
+ */
 final readonly class LicenceTerms
 {
     public function __construct(
@@ -65,7 +68,8 @@ final readonly class LicenceTerms
         ]);
         if ($unknown !== []) {
             throw new InvalidArgumentException(
-                'A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; ' .
+                'A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, ' .
+                    'with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; ' .
                     implode(', ', $unknown) .
                     ' means nothing here.',
             );

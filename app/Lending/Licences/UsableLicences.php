@@ -27,7 +27,8 @@ final class UsableLicences
             return [];
         }
         $rows = DB::select(
-            "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li
+            "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?)
+                end as budget_left from licences li
                 where li.title_id = any(?::bigint[]) and " .
                 self::FOR_LIBRARY .
                 ' order by li.id' .

@@ -42,7 +42,8 @@ final class LibraryRules
     }
 
     /**
-     * The longest that anyone at the library may keep a title of the format, and the longest that a copy is kept for a hold:
+     * The longest that anyone at the library may keep a title of the format, and the longest that a copy is kept for a
+     * hold:
      * what a promise to those who wait has to reckon with.
      *
      * @return array{LoanLength, int} length and hours

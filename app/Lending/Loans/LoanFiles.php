@@ -14,7 +14,8 @@ final class LoanFiles
 {
     /**
      * @param  Collection<int, Loan>  $loans
-     * @return array<int, stdClass> by loan: media_type, bytes of all files, offline, download; without those that have none
+     * @return array<int, stdClass> by loan: media_type, bytes of all files, offline, download; without those that have
+     *     none
      */
     public function of(Collection $loans): array
     {
@@ -23,7 +24,8 @@ final class LoanFiles
             ->join('publications', 'publications.title_id', '=', 'loans.title_id')
             ->whereIn('loans.id', $loans->pluck('id'))
             ->selectRaw(
-                'loans.id, media_type, offline, download, (select sum(value::bigint)::bigint from jsonb_each_text(sizes)) bytes',
+                'loans.id, media_type, offline, download, (select sum(value::bigint)::bigint
+                    from jsonb_each_text(sizes)) bytes',
             )
             ->get()
             ->keyBy('id')

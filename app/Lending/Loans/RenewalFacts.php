@@ -23,12 +23,14 @@ final class RenewalFacts
     {
         $licence = UsableLicences::fromRow(
             DB::selectOne(
-                "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?) end as budget_left from licences li where li.id = ?",
+                "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?)
+                    end as budget_left from licences li where li.id = ?",
                 [$now->format('Y-m-d H:i:sP'), $loan->licence_id],
             ),
         );
         $waiting = DB::scalar(
-            "select count(*) from holds h join licences li on li.id = ? where h.title_id = ? and h.state = 'waiting' and (li.shared or h.library_id = li.library_id)",
+            "select count(*) from holds h join licences li on li.id = ?
+                where h.title_id = ? and h.state = 'waiting' and (li.shared or h.library_id = li.library_id)",
             [$loan->licence_id, $loan->title_id],
         );
         $free = array_sum(

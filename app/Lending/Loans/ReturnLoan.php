@@ -10,7 +10,10 @@ use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Ends a loan before it is due and passes its copy on, in one transaction. Rows are taken in the order card, loan, licence. */
+/**
+ * Ends a loan before it is due and passes its copy on, in one transaction. Rows are taken in the order card, loan,
+ * licence.
+ */
 final class ReturnLoan
 {
     private const OTHERS_WAIT = 'FP004';

@@ -24,7 +24,8 @@ final class UndoReturn
                     [$loanId],
                 );
                 $loan = DB::selectOne(
-                    "update loans set ended_at = null, end_reason = null where id = ? and end_reason = 'returned' and ended_at > ? and due_at > ?
+                    "update loans set ended_at = null, end_reason = null
+                        where id = ? and end_reason = 'returned' and ended_at > ? and due_at > ?
                         and card_id is not null returning card_id, licence_id",
                     [$loanId, $since, $now->format('Y-m-d H:i:s.uP')],
                 );
@@ -33,7 +34,8 @@ final class UndoReturn
                 }
                 DB::update('update cards set loans_open = loans_open + 1 where id = ?', [$loan->card_id]);
                 $taken = DB::update(
-                    'update licences set copies_free = copies_free - 1 where id = ? and (copies_free is null or copies_free > 0)',
+                    'update licences set copies_free = copies_free - 1
+                        where id = ? and (copies_free is null or copies_free > 0)',
                     [$loan->licence_id],
                 );
 

@@ -34,13 +34,15 @@ final class ComingUp
     public function __construct(private readonly LibraryRules $rules) {}
 
     /**
-     * A loan is drawn from now to its due time; a hold over its likely range with the middle marked; a ready hold to the time that it
-     * is kept until.
+     * A loan is drawn from now to its due time; a hold over its likely range with the middle marked; a ready hold to
+     * the time that it is kept until.
      *
      * @param  Collection<int, LoanWithProgress>  $loans
      * @param  Collection<int, HoldWithEstimate>  $holds
      * @param  int  $width  of the time axis, in the drawing's units
-     * @return array{rows: list<array{kind: string, name: string, title: int, y: int, from: float, to: float, middle: float|null, start: DateTimeImmutable, end: DateTimeImmutable|null, latest: DateTimeImmutable|null, zone: DateTimeZone}>, weeks: list<array{x: float, at: DateTimeImmutable}>, left: int, width: int, height: int}
+     * @return array{rows: list<array{kind: string, name: string, title: int, y: int, from: float, to: float,
+     *     middle: float|null, start: DateTimeImmutable, end: DateTimeImmutable|null, latest: DateTimeImmutable|null,
+     *     zone: DateTimeZone}>, weeks: list<array{x: float, at: DateTimeImmutable}>, left: int, width: int, height: int}
      */
     public function chart(Collection $loans, Collection $holds, DateTimeImmutable $now, int $width = 400): array
     {
@@ -117,7 +119,8 @@ final class ComingUp
     }
 
     /**
-     * Holds that would come while their card is at its limit, with the date until which each can be paused to find room.
+     * Holds that would come while their card is at its limit, with the date until which each can be paused to find
+     * room.
      *
      * @param  Collection<int, LoanWithProgress>  $loans
      * @param  Collection<int, HoldWithEstimate>  $holds

@@ -20,8 +20,8 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Copies have come out of use: each is kept for the next hold that may take it, or becomes free. Runs inside the transaction of what
- * freed them, and takes the licences' rows, so that nobody can join their lines in between.
+ * Copies have come out of use: each is kept for the next hold that may take it, or becomes free. Runs inside the
+ * transaction of what freed them, and takes the licences' rows, so that nobody can join their lines in between.
  */
 final class AssignFreedCopy
 {

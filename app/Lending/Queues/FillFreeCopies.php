@@ -13,9 +13,11 @@ final class FillFreeCopies
 {
     /** Licences with something to give and somebody waiting; the moment bound twice. */
     private const FILLABLE = "select li.id from licences li where (li.copies_free > 0 or li.model = 'simultaneous')
-        and (li.loans_left is null or li.loans_left > 0) and li.starts_at <= ? and (li.ends_at is null or li.ends_at > ?)
+        and (li.loans_left is null or li.loans_left > 0) and li.starts_at <= ? and (li.ends_at is null
+            or li.ends_at > ?)
         and li.title_id in (select title_id from holds where state = 'waiting')
-        and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared or h.library_id = li.library_id))";
+        and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared
+            or h.library_id = li.library_id))";
 
     public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 

@@ -14,7 +14,8 @@ final class HoldQueues
 {
     /**
      * @param  array<int, list<Licence>>  $licences  by title
-     * @return array<int, array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>, holds: list<int>}> by title; of each hold that waits, in order, until when it is paused, and its id
+     * @return array<int, array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>, holds: list<int>}>
+     *     by title; of each hold that waits, in order, until when it is paused, and its id
      */
     public function of(int $libraryId, array $licences): array
     {

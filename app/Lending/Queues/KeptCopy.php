@@ -45,7 +45,10 @@ final readonly class KeptCopy
         );
     }
 
-    /** @return array{person: int, event: string, facts: array<string, string|int>} what GiveNotice takes to tell that a hold is ready */
+    /**
+     * @return array{person: int, event: string, facts: array<string, string|int>} what GiveNotice takes to tell that a
+     *     hold is ready
+     */
     public static function noticeOf(
         int $holdId,
         int $personId,

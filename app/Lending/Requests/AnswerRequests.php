@@ -11,27 +11,36 @@ use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Answers those who asked a library for a title: it has come, or it will not be got. Each is told once, if they wished to be. */
+/**
+ * Answers those who asked a library for a title: it has come, or it will not be got. Each is told once, if they wished
+ * to be.
+ */
 final class AnswerRequests
 {
-    private const REQUESTS = 'select r.id, r.card_id, r.title_id, r.wants_notice, r.wants_hold, c.person_id, coalesce(t.name, r.name) as name, lib.name library, lib.timezone
-        from requests r join cards c on c.id = r.card_id left join titles t on t.id = r.title_id join libraries lib on lib.id = r.library_id';
+    private const REQUESTS = 'select r.id, r.card_id, r.title_id, r.wants_notice, r.wants_hold, c.person_id,
+        coalesce(t.name, r.name) as name, lib.name library, lib.timezone
+        from requests r join cards c on c.id = r.card_id left join titles t on t.id = r.title_id
+            join libraries lib on lib.id = r.library_id';
 
     public function __construct(private readonly GiveNotice $giveNotice, private readonly PlaceHold $placeHold) {}
 
-    /** Keeps new requests for a title waiting, and takes the cards of those who asked, in order, so that they can be put in line before the copies of a new licence go to others. */
+    /**
+     * Keeps new requests for a title waiting, and takes the cards of those who asked, in order, so that they can be put
+     * in line before the copies of a new licence go to others.
+     */
     public function lock(int $titleId): void
     {
         DB::select('select from titles where id = ? for no key update', [$titleId]);
         DB::select(
-            "select id from cards where id in (select card_id from requests where title_id = ? and state = 'open') order by id for no key update",
+            "select id from cards where id in (select card_id from requests where title_id = ? and state = 'open')
+                order by id for no key update",
             [$titleId],
         );
     }
 
     /**
-     * A licence has come for a library, and if it is shared for its whole consortium. Those who chose so are put in line in the order
-     * in which they asked.
+     * A licence has come for a library, and if it is shared for its whole consortium. Those who chose so are put in
+     * line in the order in which they asked.
      *
      * @param  bool  $line  whether the licence lends to a line
      * @param  DateTimeImmutable  $from  when it begins to lend
@@ -46,7 +55,8 @@ final class AnswerRequests
     ): void {
         foreach (
             $this->open(
-                'and (r.library_id = ? or ? and r.library_id in (select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)))',
+                'and (r.library_id = ? or ? and r.library_id in (select id from libraries
+                    where consortium_id = (select consortium_id from libraries where id = ?)))',
                 $titleId,
                 [$libraryId, $shared ? 't' : 'f', $libraryId],
             )
@@ -92,7 +102,8 @@ final class AnswerRequests
         return DB::transaction(function () use ($libraryId, $requestId, $why, $staffId, $now): bool {
             $request = DB::selectOne(
                 self::REQUESTS .
-                    " where r.state = 'open' and r.title_id is null and r.library_id = ? and r.id = ? for no key update of r",
+                    " where r.state = 'open' and r.title_id is null and r.library_id = ? and r.id = ?
+                        for no key update of r",
                 [$libraryId, $requestId],
             );
             if ($request !== null) {
@@ -113,7 +124,8 @@ final class AnswerRequests
         return array_values(
             DB::select(
                 self::REQUESTS .
-                    " where r.state = 'open' and r.title_id = ? {$where} order by r.asked_at, r.id for no key update of r",
+                    " where r.state = 'open' and r.title_id = ? {$where} order by r.asked_at, r.id
+                        for no key update of r",
                 [$titleId, ...$bindings],
             ),
         );

@@ -22,7 +22,8 @@ final class AskForTitle
         DateTimeImmutable $now,
     ): ?Refused {
         return DB::transaction(function () use ($card, $title, $wantsNotice, $wantsHold, $now): ?Refused {
-            // A licence that is being added at this moment is waited for: either it is seen here, or it sees this request.
+            // A licence that is being added at this moment is waited for: either it is seen here, or it sees this
+            // request.
             DB::select('select from titles where id = ? for share', [$title->id]);
             DB::select('select from cards where id = ? for no key update', [$card->id]);
             $refused = PatronRequests::refusal($card, $title, $now);

@@ -45,9 +45,10 @@ final class KnownTitles
             $people = SearchWords::of($wanted->people);
             $ids = array_column(
                 DB::select(
-                    "select s.title_id from search_rows s join titles t on t.id = s.title_id where s.exact @@ to_tsquery('fig_exact', ?)
-                    order by s.exact @@ to_tsquery('fig_exact', ?) desc, s.format = ? desc, lower(t.name) = lower(?) desc, s.times_borrowed desc, t.id limit " .
-                        self::MOST,
+                    "select s.title_id from search_rows s join titles t on t.id = s.title_id
+                        where s.exact @@ to_tsquery('fig_exact', ?)
+                    order by s.exact @@ to_tsquery('fig_exact', ?) desc, s.format = ? desc,
+                        lower(t.name) = lower(?) desc, s.times_borrowed desc, t.id limit " . self::MOST,
                     [
                         $query($words, ':A & ') . ':A',
                         $query($people === [] ? $words : $people, ' | '),
@@ -64,8 +65,9 @@ final class KnownTitles
             $any = implode(' | ', array_map(fn(string $word): string => "'{$word}':A", $long));
             $ids = array_column(
                 DB::select(
-                    "select title_id from search_rows where exact @@ to_tsquery('fig_exact', ?) order by ts_rank(exact, to_tsquery('fig_exact', ?)) desc, times_borrowed desc, title_id limit " .
-                        self::MOST,
+                    "select title_id from search_rows where exact @@ to_tsquery('fig_exact', ?)
+                        order by ts_rank(exact, to_tsquery('fig_exact', ?)) desc, times_borrowed desc, title_id
+                        limit " . self::MOST,
                     [$any, $any],
                 ),
                 'title_id',

@@ -10,7 +10,10 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use Illuminate\Support\Facades\DB;
 
-/** Staff say which title a request in a patron's words means. If the library has it, that is the answer; else it waits with the others for the title. */
+/**
+ * Staff say which title a request in a patron's words means. If the library has it, that is the answer; else it waits
+ * with the others for the title.
+ */
 final class NameRequest
 {
     public function __construct(
@@ -19,13 +22,16 @@ final class NameRequest
         private readonly FillFreeCopies $fillFreeCopies,
     ) {}
 
-    /** @return bool|null whether it is answered by that; null if it was no open request of the library in words any more */
+    /**
+     * @return bool|null whether it is answered by that; null if it was no open request of the library in words any more
+     */
     public function __invoke(int $requestId, int $libraryId, int $titleId, DateTimeImmutable $now): ?bool
     {
         return DB::transaction(function () use ($requestId, $libraryId, $titleId, $now): ?bool {
             $this->answerRequests->lock($titleId);
             $request = DB::selectOne(
-                "select r.* from requests r join cards c on c.id = r.card_id where r.id = ? and r.library_id = ? and r.title_id is null and r.state = 'open' for no key update",
+                "select r.* from requests r join cards c on c.id = r.card_id
+                    where r.id = ? and r.library_id = ? and r.title_id is null and r.state = 'open' for no key update",
                 [$requestId, $libraryId],
             );
             if ($request === null) {

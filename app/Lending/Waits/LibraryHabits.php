@@ -11,10 +11,14 @@ use FigPorch\Core\Lending\Forecast\Quantiles;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** A library's habits of lending, as last measured, drawn toward those of all libraries where they rest on few cases. */
+/**
+ * A library's habits of lending, as last measured, drawn toward those of all libraries where they rest on few cases.
+ */
 final class LibraryHabits
 {
-    /** @var array<int, array<string, string>> as JSON, by library (0 for all together) and format, read once a request */
+    /**
+     * @var array<int, array<string, string>> as JSON, by library (0 for all together) and format, read once a request
+     */
     private array $read = [];
 
     /** @var array<string, Habits> by library and format */

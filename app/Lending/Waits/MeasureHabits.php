@@ -7,7 +7,9 @@ namespace App\Lending\Waits;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Measures, from loans and holds that are over, how each library's patrons use them; for the forecast. Run every night. */
+/**
+ * Measures, from loans and holds that are over, how each library's patrons use them; for the forecast. Run every night.
+ */
 final class MeasureHabits
 {
     private const DAYS = 730;
@@ -21,17 +23,23 @@ final class MeasureHabits
         $steps = self::STEPS;
         $loans = DB::select(
             "select li.library_id, t.format, l.length, count(*) n,
-                percentile_cont({$steps}) within group (order by least(1, extract(epoch from l.ended_at - l.started_at) / extract(epoch from l.due_at - l.started_at))) kept
+                percentile_cont({$steps}) within group (order by least(1, extract(epoch
+                    from l.ended_at - l.started_at) / extract(epoch from l.due_at - l.started_at))) kept
                 from loans l join licences li on li.id = l.licence_id join titles t on t.id = l.title_id
-                where l.ended_at >= ? group by grouping sets ((li.library_id, t.format, l.length), (t.format, l.length))",
+                where l.ended_at >= ? group by grouping sets ((li.library_id, t.format, l.length), (t.format,
+                    l.length))",
             [$since],
         );
         $holds = DB::select(
-            "select h.library_id, t.format, count(*) filter (where h.ready_at is not null) ready, count(*) filter (where h.misses > 0 or h.state = 'lapsed') missed,
+            "select h.library_id, t.format, count(*) filter (where h.ready_at is not null) ready, count(*)
+                filter (where h.misses > 0 or h.state = 'lapsed') missed,
                 count(*) filter (where h.state = 'cancelled' and h.ready_at is null) cancelled,
                 sum(extract(epoch from coalesce(h.ready_at, h.closed_at, ?::timestamptz) - h.placed_at)) / 86400 waited,
-                percentile_cont({$steps}) within group (order by least(1, extract(epoch from h.closed_at - h.ready_at) / 259200)) filter (where h.state = 'filled' and h.ready_at is not null) picked
-                from holds h join titles t on t.id = h.title_id where h.placed_at >= ? group by grouping sets ((h.library_id, t.format), (t.format))",
+                percentile_cont({$steps}) within group (order by least(1, extract(epoch
+                    from h.closed_at - h.ready_at) / 259200)) filter (where h.state = 'filled'
+                    and h.ready_at is not null) picked
+                from holds h join titles t on t.id = h.title_id where h.placed_at >= ?
+                    group by grouping sets ((h.library_id, t.format), (t.format))",
             [$at, $since],
         );
         $measured = [];

@@ -23,7 +23,8 @@ final class WaitEstimates
 
     /**
      * @param  list<LineLicence>  $licences  those that the library's patrons can use
-     * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused, or null
+     * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused,
+     *     or null
      */
     public function of(
         Library $library,
@@ -63,7 +64,8 @@ final class WaitEstimates
     }
 
     /**
-     * Copies that others share serve their own lines first: they are counted on only where there are none of the library's own.
+     * Copies that others share serve their own lines first: they are counted on only where there are none of the
+     * library's own.
      *
      * @param  list<LineLicence>  $licences
      * @return list<LineLicence>

@@ -9,7 +9,10 @@ use FigPorch\Core\Reading\Colour;
 use FigPorch\Core\Reading\Locator;
 use Illuminate\Support\Facades\DB;
 
-/** Writes down what a device did to a mark. The same twice changes nothing, and what was done last counts, in whatever order it arrives. */
+/**
+ * Writes down what a device did to a mark. The same twice changes nothing, and what was done last counts, in whatever
+ * order it arrives.
+ */
 final class KeepMark
 {
     public const MOST = 5000;
@@ -36,9 +39,13 @@ final class KeepMark
         }
         $at = $changedAt->format('Y-m-d H:i:s.vP');
         DB::insert(
-            'insert into marks (id, person_id, title_id, locator, label, note, colour, made_at, changed_at, removed) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-                on conflict (id) do update set note = excluded.note, colour = excluded.colour, removed = excluded.removed, changed_at = excluded.changed_at
-                where (marks.changed_at, marks.removed, marks.note, coalesce(marks.colour, \'\')) < (excluded.changed_at, excluded.removed, excluded.note, coalesce(excluded.colour, \'\')) and marks.person_id = excluded.person_id and marks.title_id = excluded.title_id',
+            'insert into marks (id, person_id, title_id, locator, label, note, colour, made_at, changed_at, removed)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                on conflict (id) do update set note = excluded.note, colour = excluded.colour,
+                    removed = excluded.removed, changed_at = excluded.changed_at
+                where (marks.changed_at, marks.removed, marks.note, coalesce(marks.colour,
+                    \'\')) < (excluded.changed_at, excluded.removed, excluded.note, coalesce(excluded.colour, \'\'))
+                    and marks.person_id = excluded.person_id and marks.title_id = excluded.title_id',
             [
                 $id,
                 $personId,

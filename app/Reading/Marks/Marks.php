@@ -37,7 +37,8 @@ final class Marks
             ->when(
                 $words !== '',
                 fn($query) => $query->whereRaw(
-                    '(note ilike ? or label ilike ? or locator->\'text\'->>\'highlight\' ilike ? or titles.name ilike ?)',
+                    '(note ilike ? or label ilike ? or locator->\'text\'->>\'highlight\' ilike ? or titles.name ' .
+                        'ilike ?)',
                     [$like, $like, $like, $like],
                 ),
             )

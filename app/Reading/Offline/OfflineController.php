@@ -12,7 +12,10 @@ use Illuminate\View\View;
 /** Loans on a device without a network. */
 final class OfflineController
 {
-    /** What is on this device. The page itself says nothing of anybody: it is kept there too, and opens without a network. */
+    /**
+     * What is on this device. The page itself says nothing of anybody: it is kept there too, and opens without a
+     * network.
+     */
     public function device(): View
     {
         return view('reading.offline.offline');

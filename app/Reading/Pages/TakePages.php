@@ -13,7 +13,9 @@ final class TakePages
 {
     public function __construct(private readonly LoanPages $loanPages) {}
 
-    /** @return PageAllowance|null what is left of the allowance; null where it is not enough, and then nothing is taken */
+    /**
+     * @return PageAllowance|null what is left of the allowance; null where it is not enough, and then nothing is taken
+     */
     public function __invoke(Loan $loan, int $from, int $to): ?PageAllowance
     {
         return DB::transaction(function () use ($loan, $from, $to): ?PageAllowance {

@@ -13,10 +13,12 @@ use InvalidArgumentException;
 
 final class ImportCommand extends Command
 {
-    protected $signature = 'catalogue:import {files* : EPUB 2 or EPUB 3 files, PDF files, and W3C packages of audiobooks, music and video}
-        {--library= : the library that gets them, by its short address, such as saltmere}
-        {--licence=one_copy_one_user : such as metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared}
-        {--audience= : child, teen or adult, where the files do not say}';
+    protected $signature =
+        'catalogue:import {files* : EPUB 2 or EPUB 3 files, PDF files, and W3C packages of ' .
+        'audiobooks, music and video} {--library= : the library that gets them, by its short address, such as ' .
+        'saltmere} {--licence=one_copy_one_user : such as ' .
+        'metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared} {--audience= : child, teen or adult, where ' .
+        'the files do not say}';
 
     protected $description = 'Take publications into a library\'s catalogue';
 

@@ -18,7 +18,10 @@ use FigPorch\Core\Reading\Media\ManifestReader;
 use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Support\Facades\DB;
 
-/** Takes a file into a library — an EPUB, a PDF, or a package of sound or video — with record, files, excerpt, cover and licence. The same file twice is one title. */
+/**
+ * Takes a file into a library — an EPUB, a PDF, or a package of sound or video — with record, files, excerpt, cover
+ * and licence. The same file twice is one title.
+ */
 final class ImportPublication
 {
     public function __construct(

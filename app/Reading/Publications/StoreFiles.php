@@ -22,7 +22,8 @@ final class StoreFiles
 
     /**
      * @param  array<string, string>  $types  path => media type
-     * @param  callable(string): array<string, int>  $excerpt  writes what anyone may have below "excerpt" of a folder, in which "whole" is there already; path => bytes
+     * @param  callable(string): array<string, int>  $excerpt  writes what anyone may have below "excerpt" of a folder,
+     *     in which "whole" is there already; path => bytes
      * @return array{sizes: array<string, int>, excerpt_sizes: array<string, int>, cover: string|null}
      */
     public function store(string $sha256, Archive $archive, ?string $coverPath, array $types, callable $excerpt): array
@@ -69,7 +70,8 @@ final class StoreFiles
     }
 
     /**
-     * @param  callable(string): array{array<string, int>, array<string, int>, string|null}  $fill  a folder; gives sizes, sizes of the excerpt, and the cover's name
+     * @param  callable(string): array{array<string, int>, array<string, int>, string|null}  $fill  a folder; gives
+     *     sizes, sizes of the excerpt, and the cover's name
      * @return array{sizes: array<string, int>, excerpt_sizes: array<string, int>, cover: string|null}
      */
     private function appear(string $sha256, callable $fill): array

@@ -21,7 +21,8 @@ final class ProtectiveHeaders
      */
     public const READER_POLICY =
         "default-src 'none'; script-src 'self'; style-src 'self' blob: 'unsafe-inline'; img-src 'self' blob: data:; " .
-        "font-src 'self' blob: data:; media-src 'self' blob:; frame-src blob:; connect-src 'self' blob:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+        "font-src 'self' blob: data:; media-src 'self' blob:; frame-src blob:; connect-src 'self' blob:; " .
+        "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     /** Sound, video and captions come from this site alone. */
     public const PLAYER_POLICY = self::POLICY . "; media-src 'self'";

@@ -34,7 +34,8 @@ final class Cover
             $address = "/titles/{$title->id}/cover?v=" . substr($title->cover_file, 0, 8);
 
             return new HtmlString(
-                "<img src=\"{$address}\" {$size} alt=\"{$alt}\" loading=\"lazy\" class=\"rounded-[5px] flex-none self-start object-cover block {$class}\">",
+                "<img src=\"{$address}\" {$size} alt=\"{$alt}\" loading=\"lazy\" class=\"rounded-[5px] flex-none " .
+                    "self-start object-cover block {$class}\">",
             );
         }
         $name = $decorative ? 'aria-hidden="true"' : "role=\"img\" aria-label=\"{$alt}\"";

@@ -14,7 +14,9 @@ use IntlDatePatternGenerator;
 /** Dates in words, in the reader's language and the library's time zone. */
 final class Dates
 {
-    /** What ICU's pattern generator gives for each skeleton; asking it takes a tenth of a page's time. A test asks it. */
+    /**
+     * What ICU's pattern generator gives for each skeleton; asking it takes a tenth of a page's time. A test asks it.
+     */
     public const PATTERNS = [
         'en_GB' => [
             'Hm' => 'HH:mm',

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue\Citation;
 
-/** The citation of a passage, as it stands in the running text or in a note; it carries the passage's page (rules §6). */
+/**
+ * The citation of a passage, as it stands in the running text or in a note; it carries the passage's page (rules §6).
+ */
 final class InText
 {
     public static function of(CitedTitle $title, Passage $passage, Style $style): string
@@ -62,7 +64,9 @@ final class InText
         ]) . '.';
     }
 
-    /** Family names; of more than $most only the first, "et al." for the others. Without anybody the title stands there. */
+    /**
+     * Family names; of more than $most only the first, "et al." for the others. Without anybody the title stands there.
+     */
     private static function names(CitedTitle $title, string $and, int $most): string
     {
         $makers = array_map(fn(Name $n): string => $n->family, $title->makers());

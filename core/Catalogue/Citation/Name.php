@@ -29,7 +29,10 @@ final readonly class Name
         return $this->given === null ? $this->family : "{$this->given} {$this->family}";
     }
 
-    /** The first letters of given names, each with what follows it: "M. J." or "MJ"; a hyphen stays where there are stops. */
+    /**
+     * The first letters of given names, each with what follows it: "M. J." or "MJ"; a hyphen stays where there are
+     * stops.
+     */
     public function initials(string $stop = '.', string $between = ' '): string
     {
         $letters = array_map(

@@ -6,7 +6,10 @@ namespace FigPorch\Core\Catalogue\Citation;
 
 use FigPorch\Core\Catalogue\Format;
 
-/** A title as an entry of a bibliography, in words of the styles' own language, English. What stands between * and * is set in italics. */
+/**
+ * A title as an entry of a bibliography, in words of the styles' own language, English. What stands between * and * is
+ * set in italics.
+ */
 final class Reference
 {
     /** Placed around titles; neither occurs in text. */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue\Citation;
 
-/** A title as a record in RIS, the tagged format of reference managers (its specification of 2011: tags of two signs, "TY" first, "ER" last). */
+/**
+ * A title as a record in RIS, the tagged format of reference managers (its specification of 2011: tags of two signs,
+ * "TY" first, "ER" last).
+ */
 final class Ris
 {
     private const TYPES = [

@@ -13,13 +13,18 @@ enum Style: string
     /** MLA Handbook, 9th edition, chapter 5. */
     case Mla = 'mla';
 
-    /** The Chicago Manual of Style, 18th edition, notes and bibliography, chapter 14: without the place of publication. */
+    /**
+     * The Chicago Manual of Style, 18th edition, notes and bibliography, chapter 14: without the place of publication.
+     */
     case Chicago = 'chicago';
 
     /** Author and date, after Cite Them Right, 12th edition. */
     case Harvard = 'harvard';
 
-    /** The ICMJE's recommendations, after Citing Medicine, 2nd edition; without the place of publication, which catalogues of files do not know. */
+    /**
+     * The ICMJE's recommendations, after Citing Medicine, 2nd edition; without the place of publication, which
+     * catalogues of files do not know.
+     */
     case Vancouver = 'vancouver';
 
     /** American Sociological Association Style Guide, 7th edition. */

@@ -12,19 +12,28 @@ final class ReadingLevel
 
     private const HIGHEST_GRADE = 18.0;
 
-    /** 100 and above is very easy, 0 and below very hard: R. Flesch, A new readability yardstick, Journal of Applied Psychology 32, 1948. */
+    /**
+     * 100 and above is very easy, 0 and below very hard: R. Flesch, A new readability yardstick, Journal of Applied
+     * Psychology 32, 1948.
+     */
     public static function fleschReadingEase(TextCounts $text): float
     {
         return 206.835 - (1.015 * $text->words) / $text->sentences - (84.6 * $text->syllables) / $text->words;
     }
 
-    /** A school grade of the United States: J. P. Kincaid and others, Derivation of new readability formulas, Navy Research Branch Report 8-75, 1975. */
+    /**
+     * A school grade of the United States: J. P. Kincaid and others, Derivation of new readability formulas, Navy
+     * Research Branch Report 8-75, 1975.
+     */
     public static function fleschKincaid(TextCounts $text): float
     {
         return (0.39 * $text->words) / $text->sentences + (11.8 * $text->syllables) / $text->words - 15.59;
     }
 
-    /** A school grade from letters alone: M. Coleman and T. L. Liau, A computer readability formula, Journal of Applied Psychology 60, 1975. */
+    /**
+     * A school grade from letters alone: M. Coleman and T. L. Liau, A computer readability formula, Journal of Applied
+     * Psychology 60, 1975.
+     */
     public static function colemanLiau(TextCounts $text): float
     {
         return (0.0588 * 100 * $text->letters) / $text->words - (0.296 * 100 * $text->sentences) / $text->words - 15.8;

@@ -13,7 +13,8 @@ final class Lexer
         // Quotes as keyboards and programs make them.
         $typed = strtr($typed, ['“' => '"', '”' => '"', '„' => '"', '«' => '"', '»' => '"']);
         preg_match_all(
-            '/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u',
+            '/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|' .
+                '(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u',
             $typed,
             $found,
             PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL,

@@ -8,8 +8,8 @@ use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\SearchWords;
 
 /**
- * Reads what somebody typed. All words must match; "quotes" are a phrase, word* a beginning; OR, NOT or a leading minus, brackets,
- * and fields such as author: or year:2015-2020. What cannot be read so is read as plain words.
+ * Reads what somebody typed. All words must match; "quotes" are a phrase, word* a beginning; OR, NOT or a leading
+ * minus, brackets, and fields such as author: or year:2015-2020. What cannot be read so is read as plain words.
  */
 final class QueryParser
 {

@@ -7,7 +7,9 @@ namespace FigPorch\Core\Exchange\Annotations;
 use DateTimeImmutable;
 use FigPorch\Core\Reading\Locator;
 
-/** A marked place or text with its note, as the W3C Web Annotation Data Model describes it (w3.org/TR/annotation-model). */
+/**
+ * A marked place or text with its note, as the W3C Web Annotation Data Model describes it (w3.org/TR/annotation-model).
+ */
 final readonly class Annotation
 {
     /** As marker pens have them; whoever shows them may choose others. */
@@ -88,7 +90,10 @@ final readonly class Annotation
             ];
     }
 
-    /** @return array<string, mixed> the file, and in it the place: as an EPUB CFI, a media fragment, or a share of the file */
+    /**
+     * @return array<string, mixed> the file, and in it the place: as an EPUB CFI, a media fragment, or a share of the
+     *     file
+     */
     private function selector(): array
     {
         $refined = ['type' => 'FragmentSelector', 'value' => sprintf('progression=%.4F', $this->locator->progression)];

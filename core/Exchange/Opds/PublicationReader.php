@@ -14,7 +14,8 @@ use InvalidArgumentException;
 
 /**
  * A publication of an OPDS 2.0 feed as a catalogue record. Its metadata is that of the Readium Web Publication Manifest
- * (readium.org/webpub-manifest, "Metadata" and "Contexts"): a string may also be a map of languages, a name an object, one value a list.
+ * (readium.org/webpub-manifest, "Metadata" and "Contexts"): a string may also be a map of languages, a name an object,
+ * one value a list.
  */
 final class PublicationReader
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace FigPorch\Core\Exchange\Push;
 
 /**
- * Where a browser's push service takes messages for it (RFC 8030, 5). The address comes from the browser, so it may be anything: only the
- * open Web, encrypted, at its usual port is written to, or the stand-in.
+ * Where a browser's push service takes messages for it (RFC 8030, 5). The address comes from the browser, so it may be
+ * anything: only the open Web, encrypted, at its usual port is written to, or the stand-in.
  */
 final readonly class Endpoint
 {

@@ -8,7 +8,10 @@ use InvalidArgumentException;
 use OpenSSLAsymmetricKey;
 use RuntimeException;
 
-/** Keys on the curve P-256 as the Web Push standards write them: a point is 65 bytes, uncompressed, a private number 32 (SEC 1, 2.3). */
+/**
+ * Keys on the curve P-256 as the Web Push standards write them: a point is 65 bytes, uncompressed, a private number 32
+ * (SEC 1, 2.3).
+ */
 final class P256
 {
     private const POINT = 65;

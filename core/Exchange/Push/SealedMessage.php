@@ -8,7 +8,10 @@ use InvalidArgumentException;
 use OpenSSLAsymmetricKey;
 use RuntimeException;
 
-/** A message that only one browser can open, and the service that carries it cannot (RFC 8291, in the coding of RFC 8188). */
+/**
+ * A message that only one browser can open, and the service that carries it cannot (RFC 8291, in the coding of RFC
+ * 8188).
+ */
 final class SealedMessage
 {
     /** Bytes that every push service has to take (RFC 8291, 4), less what sealing adds. */

@@ -8,8 +8,9 @@ use DateTimeImmutable;
 use Random\Randomizer;
 
 /**
- * The likely range of a wait: the line is played through many times, each with loans, pick-ups, misses and cancellations
- * drawn from the library's habits; the dates are the 10th, 50th and 90th percentile of when the turn came.
+ * The likely range of a wait: the line is played through many times, each with loans, pick-ups, misses and
+ * cancellations drawn from the library's habits; the dates are the 10th, 50th and 90th percentile of when the turn
+ * came.
  */
 final class Forecast
 {

@@ -60,7 +60,8 @@ final readonly class LoanHabits
     }
 
     /**
-     * @return array{float, float, Quantiles, float} length, days gone by, the habit, and the share of loans that are over by now
+     * @return array{float, float, Quantiles, float} length, days gone by, the habit, and the share of loans that are
+     *     over by now
      */
     public function running(float $elapsed, float $length): array
     {

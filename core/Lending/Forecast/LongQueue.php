@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending\Forecast;
 
 /**
- * The wait at a place far down a line, without draws: the turns that C copies give by a time are nearly normal, with the mean
- * and variance of C renewal processes (D. R. Cox, Renewal Theory, 1962, ch. 3: mean t/m + (v/m² − 1)/2, variance t·v/m³).
+ * The wait at a place far down a line, without draws: the turns that C copies give by a time are nearly normal, with
+ * the mean and variance of C renewal processes (D. R. Cox, Renewal Theory, 1962, ch. 3: mean t/m + (v/m² − 1)/2,
+ * variance t·v/m³).
  */
 final readonly class LongQueue
 {
@@ -72,15 +73,16 @@ final readonly class LongQueue
             $variance += (max(0.0, $t - $free) * $this->variance) / $this->mean ** 3;
         }
 
-        // A line that is ahead of its mean has fewer left to cancel: early deviations die away at the rate of cancelling.
+        // A line that is ahead of its mean has fewer left to cancel: early deviations die away at the rate of
+        // cancelling.
         $x = 2 * $this->cancelled * $t;
 
         return sqrt($x < 1e-6 ? $variance : ($variance * (1 - exp(-$x))) / $x);
     }
 
     /**
-     * Of the holds ahead those that are not cancelled before their turn: the line n shrinks by n' = −ρ − λn, with ρ holds
-     * served and λ of each cancelled a day, and is empty after ln(1 + λn/ρ)/λ days.
+     * Of the holds ahead those that are not cancelled before their turn: the line n shrinks by n' = −ρ − λn, with
+     * ρ holds served and λ of each cancelled a day, and is empty after ln(1 + λn/ρ)/λ days.
      */
     private function served(int $ahead): float
     {

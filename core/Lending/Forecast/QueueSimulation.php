@@ -10,7 +10,9 @@ use FigPorch\Core\Lending\MissedHold;
 use FigPorch\Core\Lending\RandomVariates;
 use Random\Randomizer;
 
-/** A line played through by its rules, with loans, pick-ups, misses and cancellations drawn from the library's habits. */
+/**
+ * A line played through by its rules, with loans, pick-ups, misses and cancellations drawn from the library's habits.
+ */
 final readonly class QueueSimulation
 {
     private const DAY = 86400;
@@ -155,7 +157,8 @@ final readonly class QueueSimulation
     }
 
     /**
-     * A hold that missed its turn goes behind the next that waits: with nobody else before this place, behind this place.
+     * A hold that missed its turn goes behind the next that waits: with nobody else before this place, behind this
+     * place.
      *
      * @param  array<int, float>  $ahead
      * @return array<int, float>

@@ -6,7 +6,10 @@ namespace FigPorch\Core\Lending\Forecast;
 
 use DateTimeImmutable;
 
-/** When a place in line is likely to get a copy: one chance in ten that it is before the first date, one that it is after the last. */
+/**
+ * When a place in line is likely to get a copy: one chance in ten that it is before the first date, one that it is
+ * after the last.
+ */
 final readonly class WaitEstimate
 {
     /**

@@ -10,8 +10,8 @@ use Random\Randomizer;
 use SplMinHeap;
 
 /**
- * Years of lending of one title with a number of copies, event by event, by the rules of the line: a copy that comes free
- * is kept for the next hold that is not paused; one not taken in time drops back once and lapses the second time.
+ * Years of lending of one title with a number of copies, event by event, by the rules of the line: a copy that comes
+ * free is kept for the next hold that is not paused; one not taken in time drops back once and lapses the second time.
  * Days are of 24 hours, counted from the beginning.
  */
 final class TitleYears
@@ -41,7 +41,8 @@ final class TitleYears
     public array $holds = [];
 
     /**
-     * @param  Closure(SimulatedHold, self, float): void|null  $onHold  sees each hold as it is placed, with the line as it stands
+     * @param  Closure(SimulatedHold, self, float): void|null  $onHold  sees each hold as it is placed, with the line as
+     *     it stands
      */
     public function __construct(
         private readonly int $copies,

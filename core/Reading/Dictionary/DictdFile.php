@@ -53,7 +53,10 @@ final readonly class DictdFile
         );
     }
 
-    /** Some bytes of the text: a gzip file (RFC 1952) in chunks, each compressed by itself, with their sizes in the extra field "RA". */
+    /**
+     * Some bytes of the text: a gzip file (RFC 1952) in chunks, each compressed by itself, with their sizes in the
+     * extra field "RA".
+     */
     private function read(int $offset, int $length): string
     {
         $file =

@@ -17,9 +17,11 @@ final readonly class Outline
     private const LONGEST_LABEL = 300;
 
     /**
-     * @param  list<int>  $lengths  bytes of text of each document of the reading order, a document that stands in it twice once
+     * @param  list<int>  $lengths  bytes of text of each document of the reading order, a document that stands in it
+     *     twice once
      * @param  list<array{string, int, int}>  $pages  label, document and offset of each page of its own list
-     * @param  list<array{int, string, int|null, int}>  $contents  depth, label, document and offset of each entry; no document for one that leads nowhere
+     * @param  list<array{int, string, int|null, int}>  $contents  depth, label, document and offset of each entry; no
+     *     document for one that leads nowhere
      */
     private function __construct(public array $lengths, public array $pages, public array $contents) {}
 

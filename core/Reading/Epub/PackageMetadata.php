@@ -11,7 +11,10 @@ use FigPorch\Core\Reading\Creator;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
 
-/** What a package document says of its publication: Dublin Core and metas, with what refines them (OPF 2.0.1 §2.2, EPUB 3.3 §5.5). */
+/**
+ * What a package document says of its publication: Dublin Core and metas, with what refines them (OPF 2.0.1 §2.2, EPUB
+ * 3.3 §5.5).
+ */
 final readonly class PackageMetadata
 {
     public function __construct(private DOMDocument $package) {}

@@ -8,7 +8,9 @@ use DOMElement;
 use DOMNode;
 use DOMText;
 
-/** The text of one XHTML document: how long it is, where its elements stand in it, and any part of it with its markup. */
+/**
+ * The text of one XHTML document: how long it is, where its elements stand in it, and any part of it with its markup.
+ */
 final class Text
 {
     /** Elements that show something without holding text. */
@@ -57,7 +59,8 @@ final class Text
     }
 
     /**
-     * The markup of the text from one offset up to another, words kept whole. It takes the rest out of this document, so it is asked once.
+     * The markup of the text from one offset up to another, words kept whole. It takes the rest out of this document,
+     * so it is asked once.
      *
      * @param  int|null  $to  bytes; null for the end
      */

@@ -85,7 +85,10 @@ final class Xml
         };
     }
 
-    /** The body of an XHTML document, as far as it can be read, with the named entities of HTML, which EPUB 2 allows and XML alone does not know. */
+    /**
+     * The body of an XHTML document, as far as it can be read, with the named entities of HTML, which EPUB 2 allows and
+     * XML alone does not know.
+     */
     public static function body(string $source): ?DOMElement
     {
         $document = new DOMDocument();

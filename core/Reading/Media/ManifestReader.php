@@ -12,8 +12,9 @@ use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
 
 /**
- * Reads publication.json in a package (W3C Publication Manifest, Audiobooks, and Lightweight Packaging Format). The manifest's shapes are
- * loose: wherever a text, a person or a file is meant there may be a string, an object or a list of either.
+ * Reads publication.json in a package (W3C Publication Manifest, Audiobooks, and Lightweight Packaging Format). The
+ * manifest's shapes are loose: wherever a text, a person or a file is meant there may be a string, an object or a list
+ * of either.
  */
 final class ManifestReader
 {
@@ -21,7 +22,9 @@ final class ManifestReader
 
     private const LONGEST_JSON = 4_000_000;
 
-    /** schema.org types and profiles, as pub-manifest §4.3 and audiobooks §2 name them, and the formats they are here. */
+    /**
+     * schema.org types and profiles, as pub-manifest §4.3 and audiobooks §2 name them, and the formats they are here.
+     */
     private const KINDS = [
         'Audiobook' => Format::Audiobook,
         'https://www.w3.org/TR/audiobooks/' => Format::Audiobook,

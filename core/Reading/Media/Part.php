@@ -25,7 +25,10 @@ final readonly class Part
         return new self($this->path, $this->type, $this->name, $seconds, $this->captions);
     }
 
-    /** @return array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string, language: string, label: string}>} */
+    /**
+     * @return array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string,
+     *     language: string, label: string}>}
+     */
     public function toArray(): array
     {
         return [

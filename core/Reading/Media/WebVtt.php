@@ -7,7 +7,10 @@ namespace FigPorch\Core\Reading\Media;
 /** Captions as text (w3.org/TR/webvtt1 §4). */
 final class WebVtt
 {
-    /** The captions of a beginning: what is said after it stays out. Blocks that are no cues — notes, styles, regions — stay. */
+    /**
+     * The captions of a beginning: what is said after it stays out. Blocks that are no cues — notes, styles, regions
+     * — stay.
+     */
     public static function upTo(string $vtt, float $seconds): string
     {
         $blocks = preg_split('/\n{2,}/', str_replace(["\r\n", "\r"], "\n", trim($vtt))) ?: [];

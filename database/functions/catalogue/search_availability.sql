@@ -1,44 +1,58 @@
--- Which libraries have a title, can lend it, always, or by paying for each loan, as search_rows keeps it; and the span of time in which no
--- date of a licence changes that. What cannot be kept, because only the last holds on a spent licence decide it, is never sure.
+-- Which libraries have a title, can lend it, always, or by paying for each loan, as search_rows keeps it; and the span
+-- of time in which no date of a licence changes that. What cannot be kept, because only the last holds on a spent
+-- licence decide it, is never sure.
 create function search_availability(p_titles bigint[], p_now timestamptz)
-returns table (title_id bigint, held int[], ready int[], always int[], paid int[], sure_from timestamptz, sure_until timestamptz) stable language sql as $$
+returns table (title_id bigint, held int[], ready int[], always int[], paid int[], sure_from timestamptz,
+    sure_until timestamptz) stable language sql as $$
     with known as (
-        select li.*, li.ends_at is null or li.ends_at > p_now as runs, li.loans_left is null or li.loans_left > 0 as left_over from licences li where li.title_id = any(p_titles)
+        select li.*, li.ends_at is null or li.ends_at > p_now as runs, li.loans_left is null
+            or li.loans_left > 0 as left_over from licences li where li.title_id = any(p_titles)
     ), by_library as (
-        select k.*, lib.id as at_library, k.runs and k.left_over and k.starts_at <= p_now and k.model <> 'pay_per_loan' and (k.copies_free is null or k.copies_free > 0) as lends
-            from known k join libraries o on o.id = k.library_id join libraries lib on lib.id = o.id or k.shared and lib.consortium_id = o.consortium_id
+        select k.*, lib.id as at_library, k.runs and k.left_over and k.starts_at <= p_now
+            and k.model <> 'pay_per_loan' and (k.copies_free is null or k.copies_free > 0) as lends
+            from known k join libraries o on o.id = k.library_id
+                join libraries lib on lib.id = o.id or k.shared and lib.consortium_id = o.consortium_id
     ), spans as (
         select k.title_id, max(moment) filter (where moment <= p_now) as sure_from,
-                case when bool_or(k.runs and not k.left_over) then '-infinity' else min(moment) filter (where moment > p_now) end as sure_until
+                case when bool_or(k.runs and not k.left_over) then '-infinity' else min(moment)
+                    filter (where moment > p_now) end as sure_until
             from known k cross join lateral (values (k.starts_at), (k.ends_at)) m(moment) group by k.title_id
     ), libraries_of as (
-        select b.title_id, array_agg(distinct at_library) filter (where runs and left_over) as held, array_agg(distinct at_library) filter (where lends) as ready,
-                array_agg(distinct at_library) filter (where lends and model = 'simultaneous') as always, array_agg(distinct at_library) filter (where runs and model = 'pay_per_loan') as paid
+        select b.title_id, array_agg(distinct at_library) filter (where runs
+            and left_over) as held, array_agg(distinct at_library) filter (where lends) as ready,
+                array_agg(distinct at_library) filter (where lends
+                    and model = 'simultaneous') as always, array_agg(distinct at_library) filter (where runs
+                    and model = 'pay_per_loan') as paid
             from by_library b group by b.title_id
     )
-    select t.id, coalesce(l.held, '{}')::int[], coalesce(l.ready, '{}')::int[], coalesce(l.always, '{}')::int[], coalesce(l.paid, '{}')::int[],
+    select t.id, coalesce(l.held, '{}')::int[], coalesce(l.ready, '{}')::int[], coalesce(l.always, '{}')::int[],
+        coalesce(l.paid, '{}')::int[],
             coalesce(s.sure_from, '-infinity'), coalesce(s.sure_until, 'infinity')
         from unnest(p_titles) t(id) left join spans s on s.title_id = t.id left join libraries_of l on l.title_id = t.id
 $$;
 
--- Writes it down where it differs. The rows are taken first, in order: what is read after that counts what others have committed.
+-- Writes it down where it differs. The rows are taken first, in order: what is read after that counts what others have
+-- committed.
 create function search_refresh(p_titles bigint[], p_now timestamptz) returns int volatile language plpgsql as $$
 declare
     v_changed int;
 begin
     perform 1 from search_rows r where r.title_id = any(p_titles) order by r.title_id for no key update;
-    update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid, sure_from = a.sure_from, sure_until = a.sure_until
+    update search_rows r set held = a.held, ready = a.ready, always = a.always, paid = a.paid,
+        sure_from = a.sure_from, sure_until = a.sure_until
         from search_availability(p_titles, p_now) a where r.title_id = a.title_id
-            and (r.held, r.ready, r.always, r.paid, r.sure_from, r.sure_until) is distinct from (a.held, a.ready, a.always, a.paid, a.sure_from, a.sure_until);
+            and (r.held, r.ready, r.always, r.paid, r.sure_from, r.sure_until) is distinct
+                from (a.held, a.ready, a.always, a.paid, a.sure_from, a.sure_until);
     get diagnostics v_changed = row_count;
     return v_changed;
 end $$;
 
--- A licence changed so that its title may be had by more or fewer: noted now, written down once at commit, when all rows of lending have
--- been taken, so that nobody waits for a licence while holding a row of searching.
+-- A licence changed so that its title may be had by more or fewer: noted now, written down once at commit, when all
+-- rows of lending have been taken, so that nobody waits for a licence while holding a row of searching.
 create function search_touched() returns trigger language plpgsql as $$
 begin
-    perform set_config('fig.touched', concat_ws(',', nullif(current_setting('fig.touched', true), ''), coalesce(new.title_id, old.title_id)::text), true);
+    perform set_config('fig.touched', concat_ws(',', nullif(current_setting('fig.touched', true), ''),
+        coalesce(new.title_id, old.title_id)::text), true);
     return null;
 end $$;
 
@@ -48,25 +62,32 @@ declare
 begin
     if v_touched is not null then
         perform set_config('fig.touched', '', true);
-        perform search_refresh((select array_agg(distinct t) from unnest(string_to_array(v_touched, ',')::bigint[]) t), clock_timestamp());
+        perform search_refresh((select array_agg(distinct t)
+            from unnest(string_to_array(v_touched, ',')::bigint[]) t), clock_timestamp());
     end if;
     return null;
 end $$;
 
--- Not every loan: only the first copy that comes free and the last that goes (one of the two counts is none), and what staff and
--- dates do. More often than needed where none is left of the other; then nothing is found to have changed. A trigger before an update
--- would take the row by itself before it is written, and a trigger's condition is read anew with each statement, the longer the dearer.
+-- Not every loan: only the first copy that comes free and the last that goes (one of the two counts is none), and what
+-- staff and dates do. More often than needed where none is left of the other; then nothing is found to have changed. A
+-- trigger before an update would take the row by itself before it is written, and a trigger's condition is read anew
+-- with each statement, the longer the dearer.
 create trigger licences_touch after insert or delete on licences for each row execute function search_touched();
 create constraint trigger licences_settle after insert or delete on licences deferrable initially deferred
     for each row execute function search_settle();
 create trigger licences_flip after update of copies_free, loans_left on licences
-    for each row when (0 in (old.copies_free, new.copies_free, old.loans_left, new.loans_left)) execute function search_touched();
-create constraint trigger licences_settle_flip after update of copies_free, loans_left on licences deferrable initially deferred
-    for each row when (0 in (old.copies_free, new.copies_free, old.loans_left, new.loans_left)) execute function search_settle();
+    for each row when (0 in (old.copies_free, new.copies_free, old.loans_left,
+        new.loans_left)) execute function search_touched();
+create constraint trigger licences_settle_flip after update of copies_free,
+    loans_left on licences deferrable initially deferred
+    for each row when (0 in (old.copies_free, new.copies_free, old.loans_left,
+        new.loans_left)) execute function search_settle();
 create trigger licences_change after update of model, starts_at, ends_at, shared on licences for each row
-    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct from (new.model, new.starts_at, new.ends_at, new.shared))
+    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct
+        from (new.model, new.starts_at, new.ends_at, new.shared))
     execute function search_touched();
 create constraint trigger licences_settle_change after update of model, starts_at, ends_at, shared on licences
     deferrable initially deferred for each row
-    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct from (new.model, new.starts_at, new.ends_at, new.shared))
+    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct
+        from (new.model, new.starts_at, new.ends_at, new.shared))
     execute function search_settle();

@@ -1,4 +1,5 @@
--- What staff set is checked when they set it: as check constraints this would be read and reckoned again with every borrow.
+-- What staff set is checked when they set it: as check constraints this would be read and reckoned again with every
+-- borrow.
 create function licences_as_their_model_says() returns trigger language plpgsql as $$
 begin
     if not coalesce(new.ends_at > new.starts_at, true)
@@ -10,13 +11,16 @@ begin
             when 'metered_by_loans' then new.copies is not null and new.loans_bought is not null
             when 'concurrent' then new.copies is not null and new.loans_bought is not null
             when 'simultaneous' then new.copies is null and new.loans_bought is null
-            when 'pay_per_loan' then new.copies is null and new.loans_bought is null and new.price_cents > 0 and not new.shared
+            when 'pay_per_loan' then new.copies is null and new.loans_bought is null and new.price_cents > 0
+                and not new.shared
             else false end)
     then
-        raise exception 'licence % is not as its model says', new.id using errcode = '23514', constraint = 'licences_model';
+        raise exception 'licence % is not as its model says', new.id using errcode = '23514',
+            constraint = 'licences_model';
     end if;
     return new;
 end $$;
 
-create trigger licences_model after insert or update of model, copies, loans_bought, starts_at, ends_at, price_cents, shared
+create trigger licences_model after insert or update of model, copies, loans_bought, starts_at, ends_at, price_cents,
+    shared
     on licences for each row execute function licences_as_their_model_says();

@@ -8,7 +8,10 @@ use App\Shared\View\Dates;
 use Illuminate\Support\Arr;
 use PHPUnit\Framework\TestCase;
 
-/** Every sentence is in every language, with the same values to fill in and as many forms; and none stands in the files unused. */
+/**
+ * Every sentence is in every language, with the same values to fill in and as many forms; and none stands in the files
+ * unused.
+ */
 final class LanguagesTest extends TestCase
 {
     private const FOLDER = __DIR__ . '/../../../';

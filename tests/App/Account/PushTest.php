@@ -107,9 +107,12 @@ final class PushTest extends TestCase
                 'node',
                 '--input-type=module',
                 '-e',
-                "import ece from 'http_ece'; import { createECDH } from 'node:crypto'; import { readFileSync } from 'node:fs';
-            const { body, number, secret } = JSON.parse(readFileSync(0)); const key = createECDH('prime256v1'); key.setPrivateKey(number, 'base64');
-            process.stdout.write(ece.decrypt(Buffer.from(body, 'base64'), { version: 'aes128gcm', privateKey: key, authSecret: secret }))",
+                "import ece from 'http_ece'; import { createECDH } from 'node:crypto'; import { readFileSync }
+                    from 'node:fs';
+            const { body, number, secret } = JSON.parse(readFileSync(0)); const key = createECDH('prime256v1');
+                key.setPrivateKey(number, 'base64');
+            process.stdout.write(ece.decrypt(Buffer.from(body, 'base64'), { version: 'aes128gcm', privateKey: key,
+                authSecret: secret }))",
             ],
             base_path(),
             input: json_encode(
@@ -261,7 +264,8 @@ final class PushTest extends TestCase
         $this->assertSame([65, $key], [strlen((string) Base64Url::decode($key)), (new PushKey())->public()]);
         $this->assertStringNotContainsString('PRIVATE KEY', (string) DB::table('push_key')->value('private'));
 
-        // Where the application's own key was changed, what is kept cannot be read: settings still open, with a new one.
+        // Where the application's own key was changed, what is kept cannot be read: settings still open, with a new
+        // one.
         $this->addDevices($person = $this->card()->person);
         DB::table('push_key')->update(['private' => 'sealed with another key']);
         $this->actingAs($person)->get('/settings')->assertOk();

@@ -235,7 +235,8 @@ final class BasketTest extends TestCase
         $basket = $this->basket($person, 'Full');
         DB::insert("insert into works (id, name, match_key) values (900, 'Many', 'many')");
         DB::insert(
-            "insert into titles (id, work_id, record_key, format, name, extent, added_at) select 1000 + g, 900, 'many:' || g, 'ebook', 'Many ' || g, 1, now() from generate_series(1, ?) g",
+            "insert into titles (id, work_id, record_key, format, name, extent, added_at)
+                select 1000 + g, 900, 'many:' || g, 'ebook', 'Many ' || g, 1, now() from generate_series(1, ?) g",
             [FillBasket::MOST],
         );
         DB::insert(

@@ -31,7 +31,8 @@ final class GrowthTest extends TestCase
         $this->assertGreaterThan(200, $held);
 
         $word = (string) DB::scalar(
-            "select word from ts_stat('select exact from search_rows') where length(word) > 3 order by ndoc desc, word limit 1",
+            "select word from ts_stat('select exact from search_rows') where length(word) > 3
+                order by ndoc desc, word limit 1",
         );
         $this->assertSame(
             DB::table('titles')

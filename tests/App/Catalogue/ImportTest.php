@@ -19,9 +19,14 @@ final class ImportTest extends TestCase
 {
     use ImportsBooks;
 
-    private const CONTAINER = '<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="p.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
+    private const CONTAINER =
+        '<container version="1.0" ' .
+        'xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="p.opf" ' .
+        'media-type="application/oebps-package+xml"/></rootfiles></container>';
 
-    private const PAGE = '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>T</title></head><body><p>Text &nbsp; of the caf&eacute;.</p></body></html>';
+    private const PAGE =
+        '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>T</title></head><body><p>Text ' .
+        '&nbsp; of the caf&eacute;.</p></body></html>';
 
     /** @param  array<string, string>  $files */
     private static function zip(array $files): string
@@ -42,8 +47,13 @@ final class ImportTest extends TestCase
         string $spine = '<itemref idref="a"/>',
         string $version = '3.0',
     ): string {
-        return "<package xmlns=\"http://www.idpf.org/2007/opf\" version=\"{$version}\" unique-identifier=\"id\"><metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\" xmlns:opf=\"http://www.idpf.org/2007/opf\">{$metadata}</metadata>" .
-            "<manifest><item id=\"a\" href=\"a.xhtml\" media-type=\"application/xhtml+xml\"/><item id=\"n\" href=\"toc.ncx\" media-type=\"application/x-dtbncx+xml\"/></manifest><spine toc=\"n\">{$spine}</spine></package>";
+        return '<package xmlns="http://www.idpf.org/2007/opf" ' .
+            "version=\"{$version}\" unique-identifier=\"id\"><metadata " .
+            'xmlns:dc="http://purl.org/dc/elements/1.1/" ' .
+            "xmlns:opf=\"http://www.idpf.org/2007/opf\">{$metadata}</metadata>" .
+            '<manifest><item id="a" href="a.xhtml" media-type="application/xhtml+xml"/><item id="n" ' .
+            'href="toc.ncx" media-type="application/x-dtbncx+xml"/></manifest><spine ' .
+            "toc=\"n\">{$spine}</spine></package>";
     }
 
     /** @param  array<string, string>  $files */
@@ -97,7 +107,9 @@ final class ImportTest extends TestCase
         yield 'encryption' => [
             self::book([
                 'META-INF/encryption.xml' =>
-                    '<encryption xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><EncryptedData xmlns="http://www.w3.org/2001/04/xmlenc#"><EncryptionMethod Algorithm="http://www.w3.org/2001/04/xmlenc#aes256-cbc"/></EncryptedData></encryption>',
+                    '<encryption xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><EncryptedData ' .
+                    'xmlns="http://www.w3.org/2001/04/xmlenc#"><EncryptionMethod ' .
+                    'Algorithm="http://www.w3.org/2001/04/xmlenc#aes256-cbc"/></EncryptedData></encryption>',
             ]),
             'is encrypted',
         ];
@@ -188,10 +200,15 @@ final class ImportTest extends TestCase
     public function test_a_record_is_read_from_epub_2(): void
     {
         $metadata =
-            '<dc:title>Old Book</dc:title><dc:creator opf:role="aut" opf:file-as="Venn, Odalys">Odalys Venn</dc:creator><dc:contributor opf:role="trl">Juno Pike</dc:contributor>' .
-            '<dc:date opf:event="modification">2020-01-01</dc:date><dc:date opf:event="publication">1999</dc:date><dc:identifier id="id" opf:scheme="ISBN">978-0-571-08989-5</dc:identifier><dc:language>fr</dc:language>';
+            '<dc:title>Old Book</dc:title><dc:creator opf:role="aut" opf:file-as="Venn, Odalys">Odalys ' .
+            'Venn</dc:creator><dc:contributor opf:role="trl">Juno Pike</dc:contributor>' .
+            '<dc:date opf:event="modification">2020-01-01</dc:date><dc:date ' .
+            'opf:event="publication">1999</dc:date><dc:identifier id="id" ' .
+            'opf:scheme="ISBN">978-0-571-08989-5</dc:identifier><dc:language>fr</dc:language>';
         $ncx =
-            '<ncx xmlns="http://www.daisy.org/z3986/2005/ncx/"><navMap><navPoint><navLabel><text>One</text></navLabel><content src="a.xhtml"/></navPoint></navMap></ncx>';
+            '<ncx ' .
+            'xmlns="http://www.daisy.org/z3986/2005/ncx/"><navMap><navPoint><navLabel><text>One</text></navLabel><content ' .
+            'src="a.xhtml"/></navPoint></navMap></ncx>';
         $file = self::zip([
             'META-INF/container.xml' => self::CONTAINER,
             'p.opf' => self::package($metadata, version: '2.0'),

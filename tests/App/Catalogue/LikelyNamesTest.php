@@ -71,11 +71,13 @@ final class LikelyNamesTest extends TestCase
         $this->assertSuggestsTheSame($changed, $typed);
         // As if records had changed; and then too many to look at each of them for a new name.
         DB::insert(
-            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by md5(title_id::text) limit 60",
+            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows
+                order by md5(title_id::text) limit 60",
         );
         $this->assertSuggestsTheSame($changed, $typed);
         DB::insert(
-            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows order by title_id limit 250",
+            "insert into search_index_changes (title_id, of) select title_id, 'records' from search_rows
+                order by title_id limit 250",
         );
         $this->assertSuggestsTheSame($changed, $typed);
         DB::table('search_gatherings')->delete();
@@ -98,7 +100,8 @@ final class LikelyNamesTest extends TestCase
     }
 
     /**
-     * @param  list<array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject: array<string, int>}>  $plain
+     * @param  list<array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject:
+     *     array<string, int>}>  $plain
      * @param  list<string>  $typed
      */
     private function assertSuggestsTheSame(array $plain, array $typed): void
@@ -122,7 +125,10 @@ final class LikelyNamesTest extends TestCase
         }
     }
 
-    /** @return array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject: array<string, int>} count by label */
+    /**
+     * @return array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject:
+     *     array<string, int>} count by label
+     */
     private function suggested(string $typed): array
     {
         $by = ['title' => [], 'person' => [], 'series' => [], 'subject' => []];

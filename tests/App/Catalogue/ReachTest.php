@@ -219,7 +219,10 @@ final class ReachTest extends TestCase
         );
     }
 
-    /** The quick ways for catalogues of millions, on few titles: nothing is lost or shown twice, and what is called so comes first. */
+    /**
+     * The quick ways for catalogues of millions, on few titles: nothing is lost or shown twice, and what is called so
+     * comes first.
+     */
     public function test_where_many_match_each_is_shown_once_those_called_so_before_the_others(): void
     {
         foreach (['Lantern', 'The Lantern Keeper', 'Old Lanterns', 'Sea Glass', 'Low Water', 'Kelp'] as $n => $name) {

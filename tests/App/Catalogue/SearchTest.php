@@ -426,7 +426,8 @@ final class SearchTest extends TestCase
         ) {
             $page->assertSee("name=\"{$name}\" value=\"{$value}\"", false);
         }
-        // Languages are chosen among those that titles are in, by their names; one that a search named all the same stays.
+        // Languages are chosen among those that titles are in, by their names; one that a search named all the same
+        // stays.
         $this->record('Cartas desde el muelle', ['language' => 'es']);
         $page = $this->get('/catalogue/advanced?q=lang:es&audience=teen')->assertOk();
         $page

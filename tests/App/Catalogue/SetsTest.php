@@ -72,7 +72,8 @@ final class SetsTest extends TestCase
     {
         $words = array_column(
             DB::select(
-                "select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 60",
+                "select word from ts_stat('select exact from search_rows') where length(word) > 2
+                    order by ndoc desc, word limit 60",
             ),
             'word',
         );
@@ -156,7 +157,8 @@ final class SetsTest extends TestCase
         }
         $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1));
         $this->assertTrue((IndexSnapshot::at($this->now())->gathering ?? null)?->has('stem:car'));
-        // “Care” has “car” for its stem in Spanish, and “cares” there too; and in a record of no language any form will do.
+        // “Care” has “car” for its stem in Spanish, and “cares” there too; and in a record of no language
+        // any form will do.
         foreach (
             ['care' => 48, 'car' => 48, 'cares' => 48, 'care -car' => 12, 'car title:cares' => 36]
             as $words => $count
@@ -220,7 +222,8 @@ final class SetsTest extends TestCase
         $this->change();
         config(['figporch.page_size' => 50]);
         $word = DB::selectOne(
-            "select word from ts_stat('select exact from search_rows') where length(word) > 2 order by ndoc desc, word limit 1",
+            "select word from ts_stat('select exact from search_rows') where length(word) > 2
+                order by ndoc desc, word limit 1",
         )->word;
         foreach (['most_borrowed', 'newest', 'title', 'soonest', 'relevance'] as $order) {
             $orders = [[], []];
@@ -342,7 +345,7 @@ final class SetsTest extends TestCase
         $this->assertStringContainsString('It takes records or lending', Artisan::output());
     }
 
-    public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_counts_for_nothing(): void
+    public function test_what_changes_while_the_first_gathering_reads_is_noted_and_one_broken_off_is_none(): void
     {
         $gather = new IndexBitmaps(new IndexWords(), new IndexPrefixes(), fewest: 100);
         $gather->begin(IndexPart::Records, (string) Str::uuid());
@@ -496,7 +499,8 @@ final class SetsTest extends TestCase
         );
         $this->licence($this->title('A harbour across the water'), library: $this->libraries[2]);
         DB::update(
-            "update licences set ends_at = now() - interval '1 minute' where id in (select id from licences where library_id <> ? order by md5(id::text || ?) limit 5)",
+            "update licences set ends_at = now() - interval '1 minute' where id in (select id from licences
+                where library_id <> ? order by md5(id::text || ?) limit 5)",
             [$this->libraries[0]->id, (string) $this->random->getInt(1, 999)],
         );
         DB::update("update search_rows set format = 'video', year = 1999, series_id = ? where title_id = ?", [

@@ -93,7 +93,8 @@ final class SpellingTest extends TestCase
             $nearest = min(array_map(fn(string $known): int => levenshtein($known, $typed), self::WORDS));
             $found = Spelling::of($typed);
             $this->assertNotNull($found, "{$typed} of {$word}");
-            // Two that have changed places are two slips, as levenshtein() counts them; one of them may be found where another is one off.
+            // Two that have changed places are two slips, as levenshtein() counts them; one of them may be found where
+            // another is one off.
             $this->assertSame($nearest, levenshtein($found, $typed), "{$typed} of {$word}: {$found}");
         }
     }

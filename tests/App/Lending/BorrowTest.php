@@ -160,11 +160,13 @@ final class BorrowTest extends TestCase
         $loan = $this->borrow($card = $this->card(), $title);
         $wrongs = [
             'a second open loan of a title on a card' => [
-                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
+                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
+                    values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
                 [$card->id, $title->id, $licence->id, '1d'],
             ],
             'a licence of another title' => [
-                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at) values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
+                'insert into loans (card_id, title_id, licence_id, length, started_at, due_at)
+                    values (?, ?, ?, ?, now(), now() + interval \'1 day\')',
                 [$card->id, $this->title('Other')->id, $licence->id, '1d'],
             ],
             'more copies out than there are' => [
@@ -177,7 +179,8 @@ final class BorrowTest extends TestCase
             ],
             'an open loan of nobody' => ['update loans set card_id = null where id = ?', [$loan->id]],
             'a ready hold without a copy' => [
-                'insert into holds (card_id, library_id, title_id, state, placed_at, line_at) values (?, ?, ?, \'ready\', now(), now())',
+                'insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
+                    values (?, ?, ?, \'ready\', now(), now())',
                 [$card->id, $this->library()->id, $title->id],
             ],
             'a model that does not exist' => ['update licences set model = \'forever\' where id = ?', [$licence->id]],

@@ -27,9 +27,22 @@ final class FollowTest extends TestCase
 
     private function issue(int $number): Title
     {
-        return app(
-            SaveRecord::class,
-        )(new Record(key: "tide:{$number}", format: Format::Magazine, name: 'Tide & Timber', contributors: [], extent: 40, edition: "Issue {$number}", published: "2026-0{$number}", series: 'Tide & Timber', seriesPosition: $number), $this->now());
+        $save = app(SaveRecord::class);
+
+        return $save(
+            new Record(
+                key: "tide:{$number}",
+                format: Format::Magazine,
+                name: 'Tide & Timber',
+                contributors: [],
+                extent: 40,
+                edition: "Issue {$number}",
+                published: "2026-0{$number}",
+                series: 'Tide & Timber',
+                seriesPosition: $number,
+            ),
+            $this->now(),
+        );
     }
 
     public function test_the_latest_issue_stands_first_and_each_is_a_title_of_its_own(): void

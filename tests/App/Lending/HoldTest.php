@@ -242,7 +242,8 @@ final class HoldTest extends TestCase
             $n = 0;
             $n < 1000 &&
             DB::scalar(
-                "select exists (select from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database()) and pid <> pg_backend_pid())",
+                "select exists (select from pg_locks where locktype = 'advisory' and database = (select oid
+                    from pg_database where datname = current_database()) and pid <> pg_backend_pid())",
             );
             $n++
         ) {

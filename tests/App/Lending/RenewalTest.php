@@ -72,7 +72,9 @@ final class RenewalTest extends TestCase
         $this->assertEveryCountIsTrue();
     }
 
-    /** Clocks go back in the Azores on 25 October 2026, at 01:00 UTC: the same wall-clock time is an hour later in UTC. */
+    /**
+     * Clocks go back in the Azores on 25 October 2026, at 01:00 UTC: the same wall-clock time is an hour later in UTC.
+     */
     public function test_a_change_of_clocks_does_not_move_the_due_time_on_the_wall(): void
     {
         $this->travelTo(CarbonImmutable::parse('2026-10-20 18:00', 'Atlantic/Azores'));

@@ -25,7 +25,9 @@ final class RequestInWordsTest extends TestCase
         $title = $this->title($name);
         $title->update(['isbn' => $isbn]);
         DB::insert(
-            "insert into search_rows (title_id, format, audience, added_at, stems, exact) values (?, 'ebook', 'adult', now(), '', search_exact(lower(?), 'tamsin ebbing', '', '')) on conflict (title_id) do update set exact = excluded.exact",
+            "insert into search_rows (title_id, format, audience, added_at, stems, exact)
+                values (?, 'ebook', 'adult', now(), '', search_exact(lower(?), 'tamsin ebbing', '', ''))
+                on conflict (title_id) do update set exact = excluded.exact",
             [$title->id, $name],
         );
 

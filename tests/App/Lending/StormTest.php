@@ -72,7 +72,8 @@ final class StormTest extends TestCase
         }
 
         $this->assertEveryCountIsTrue();
-        // At one title alone, most of whose copies are kept for those who wait, few loans are made, and all of them may come back in one of the two ways.
+        // At one title alone, most of whose copies are kept for those who wait, few loans are made, and all of them may
+        // come back in one of the two ways.
         $back = $titles === 1 ? $done['returned'] + $done['ended'] : min($done['returned'], $done['ended']);
         $this->assertGreaterThan(
             0,

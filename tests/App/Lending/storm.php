@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * One of several processes that borrow, return, place, cancel and end what is due at the same few titles and cards at once.
+ * One of several processes that borrow, return, place, cancel and end what is due at the same few titles and cards at
+ * once.
  *   php storm.php SEED OPERATIONS "CARD,CARD" "TITLE,TITLE"
  * Prints what it did; anything but a decision is an error.
  */
@@ -29,7 +30,8 @@ $done = ['borrowed' => 0, 'returned' => 0, 'held' => 0, 'cancelled' => 0, 'ended
 // As the scheduler does, with all that is due by then, whoever else is at it.
 $fallDue = function (int $loan): int {
     DB::update(
-        "update loans set started_at = now() - interval '14 days', due_at = now() - interval '2 seconds' where id = ? and ended_at is null",
+        "update loans set started_at = now() - interval '14 days', due_at = now() - interval '2 seconds'
+            where id = ? and ended_at is null",
         [$loan],
     );
 

@@ -127,7 +127,8 @@ final class MarkTest extends TestCase
         );
         $this->assertStringStartsWith('urn:isbn:9798', $json['first']['items'][0]['target']['source']);
         $this->assertSame(
-            "# Marks\n\n## The Salt Ledger\n\n- Page 4 of 7, The Quay\n\n  Her \\*second\\* list.\n  \\# Not a heading\n- Page 4 of 7, The Quay\n",
+            "# Marks\n\n## The Salt Ledger\n\n- Page 4 of 7, The Quay\n\n  Her \\*second\\* list.\n  \\# Not a " .
+                "heading\n- Page 4 of 7, The Quay\n",
             $this->get('/marks/marks.md')->assertOk()->getContent(),
         );
     }

@@ -56,9 +56,14 @@ final class PdfTest extends TestCase
     /** @return array{title: \App\Models\Title, new: bool} */
     private function takeIn(string $file): array
     {
-        return app(
-            ImportPublication::class,
-        )($file, $this->library(), new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1), $this->now());
+        $import = app(ImportPublication::class);
+
+        return $import(
+            $file,
+            $this->library(),
+            new LicenceTerms(LicenceModel::OneCopyOneUser, copies: 1),
+            $this->now(),
+        );
     }
 
     public function test_a_pdf_is_taken_in_with_what_it_says_of_itself_and_read_on_loan(): void

@@ -100,7 +100,10 @@ final class PlaceTest extends TestCase
         $this->assertSame(0, Place::query()->count());
     }
 
-    /** Rules §7: whatever the order, however often, and with what is lost on the way, each device is where it was last heard to be. */
+    /**
+     * Rules §7: whatever the order, however often, and with what is lost on the way, each device is where it was last
+     * heard to be.
+     */
     public function test_places_merge_to_the_same_in_any_order_with_repeats_and_losses(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));

@@ -185,7 +185,9 @@ final class PlayTest extends TestCase
         $playlists = [
             "#EXTM3U\n#EXT-X-TARGETDURATION:20\n#EXTINF:20,\nfile://{$other}\n#EXT-X-ENDLIST\n",
             "ffconcat version 1.0\nfile '{$other}'\nduration 20\n",
-            "<?xml version=\"1.0\"?><MPD xmlns=\"urn:mpeg:dash:schema:mpd:2011\" mediaPresentationDuration=\"PT20S\"><Period><AdaptationSet mimeType=\"audio/mpeg\"><Representation id=\"a\"><BaseURL>file://{$other}</BaseURL></Representation></AdaptationSet></Period></MPD>",
+            '<?xml version="1.0"?><MPD xmlns="urn:mpeg:dash:schema:mpd:2011" ' .
+            'mediaPresentationDuration="PT20S"><Period><AdaptationSet mimeType="audio/mpeg"><Representation ' .
+            "id=\"a\"><BaseURL>file://{$other}</BaseURL></Representation></AdaptationSet></Period></MPD>",
         ];
         foreach ($playlists as $n => $playlist) {
             $package = new Package("urn:x:{$n}");
@@ -262,8 +264,8 @@ final class PlayTest extends TestCase
     /** @return array{title: Title, new: bool} */
     private function takeIn(string $file): array
     {
-        return app(
-            ImportPublication::class,
-        )($file, $this->library(), new LicenceTerms(LicenceModel::Simultaneous), $this->now());
+        $import = app(ImportPublication::class);
+
+        return $import($file, $this->library(), new LicenceTerms(LicenceModel::Simultaneous), $this->now());
     }
 }

@@ -119,7 +119,9 @@ final class PrintTest extends TestCase
             "{$folder}/{$path}",
             (string) preg_replace(
                 '~<p~',
-                '<script src="evil.js">alert(1)</script><p onclick="alert(2)" style="position:fixed"><a href="javascript:alert(3)">Press</a><img src="http://elsewhere.example/x.png" alt="Elsewhere"/><img src="../../../../../../etc/passwd" alt="Up"/></p><p',
+                '<script src="evil.js">alert(1)</script><p onclick="alert(2)" style="position:fixed"><a ' .
+                    'href="javascript:alert(3)">Press</a><img src="http://elsewhere.example/x.png" ' .
+                    'alt="Elsewhere"/><img src="../../../../../../etc/passwd" alt="Up"/></p><p',
                 $whole,
                 1,
             ),

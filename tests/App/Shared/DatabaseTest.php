@@ -110,7 +110,8 @@ final class DatabaseTest extends TestCase
         $this->assertFalse(SqlFunctions::bringUpToDate($folder), 'nothing differs');
         $before = $this->dump('figporch_test');
         DB::unprepared(
-            "create function left_over() returns int language sql as 'select 1'; comment on schema public is 'functions of another day'",
+            "create function left_over() returns int language sql as 'select 1'; comment on schema public is
+                'functions of another day'",
         );
 
         $this->assertTrue(SqlFunctions::bringUpToDate($folder));

@@ -70,8 +70,9 @@ final class TitleSetTest extends TestCase
     }
 
     /**
-     * Written out by hand from the RoaringFormatSpec (github.com/RoaringBitmap/RoaringFormatSpec, values from memory): the cookie 12346, one
-     * container, its key 0 and how many it has less one, where it begins, and its numbers of two bytes each.
+     * Written out by hand from the RoaringFormatSpec (github.com/RoaringBitmap/RoaringFormatSpec, values from memory):
+     * the cookie 12346, one container, its key 0 and how many it has less one, where it begins, and its numbers of two
+     * bytes each.
      */
     #[Test]
     public function its_bytes_are_those_of_the_published_format(): void

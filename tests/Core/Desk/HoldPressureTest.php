@@ -47,7 +47,10 @@ final class HoldPressureTest extends TestCase
         );
     }
 
-    /** Fixed durations: place p of C copies that have all just begun waits ⌈p/C⌉ · L (deterministic queue, textbook). */
+    /**
+     * Fixed durations: place p of C copies that have all just begun waits ⌈p/C⌉ · L (deterministic queue,
+     * textbook).
+     */
     #[DataProvider('lines')]
     public function test_the_wait_of_clockwork_lines(int $copies, int $waiting, float $days): void
     {

@@ -14,7 +14,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Lending\Lending;
 
-/** Worked by hand: a title wanted 0.2 times a day, 10 in line, loans of 10 days each, looked at over 500 days: 110 loans wanted. */
+/**
+ * Worked by hand: a title wanted 0.2 times a day, 10 in line, loans of 10 days each, looked at over 500 days: 110 loans
+ * wanted.
+ */
 final class LicenceCostTest extends TestCase
 {
     use Lending;

@@ -15,7 +15,9 @@ use PHPUnit\Framework\TestCase;
 /** W3C Web Annotation Data Model, Recommendation of 2017. */
 final class AnnotationTest extends TestCase
 {
-    /** @return iterable<string, array{Locator, array<string, mixed>}> the selectors of §4.2.1 and, refined, of §4.2.9 */
+    /**
+     * @return iterable<string, array{Locator, array<string, mixed>}> the selectors of §4.2.1 and, refined, of §4.2.9
+     */
     public static function places(): iterable
     {
         yield 'in a book' => [
@@ -68,7 +70,8 @@ final class AnnotationTest extends TestCase
     {
         $place = new Locator('c2.xhtml', 'application/xhtml+xml', 0.5, 0.25);
         self::assertSame(
-            "# Marks\n\n## Low \\_Water\\_\n\n- Page 4\n\n  1\\. \\# one \\`two\\` \\[three\\]\\(x\\) \\<b\\>\n  \\- four\n",
+            "# Marks\n\n## Low \\_Water\\_\n\n- Page 4\n\n  1\\. \\# one \\`two\\` \\[three\\]\\(x\\) \\<b\\>\n  " .
+                "\\- four\n",
             AnnotationFile::markdown('Marks', [self::annotation($place, "1. # one `two` [three](x) <b>\n- four")]),
         );
     }

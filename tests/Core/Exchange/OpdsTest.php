@@ -11,7 +11,10 @@ use FigPorch\Core\Exchange\Opds\UnreadableFeed;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Feeds as OPDS 2.0 (drafts.opds.io/opds-2.0) and the Readium Web Publication Manifest describe them; their forms are from memory. */
+/**
+ * Feeds as OPDS 2.0 (drafts.opds.io/opds-2.0) and the Readium Web Publication Manifest describe them; their forms are
+ * from memory.
+ */
 final class OpdsTest extends TestCase
 {
     public function test_metadata_in_every_form_that_the_manifest_allows(): void
@@ -95,7 +98,10 @@ final class OpdsTest extends TestCase
     public function test_a_publication_that_cannot_be_understood_is_passed_over_with_its_reason(): void
     {
         $feed = Feed::read(
-            '{"metadata": {}, "publications": [{"metadata": {"identifier": "urn:x:1"}}, {"metadata": {"title": "A", "@type": "http://schema.org/Bicycle", "identifier": "urn:x:2"}}, {"metadata": {"title": "B"}}, "C", {"metadata": {"title": "D", "identifier": "urn:x:3", "author": 7, "subject": {"name": 4}, "numberOfPages": "many"}}]}',
+            '{"metadata": {}, "publications": [{"metadata": {"identifier": "urn:x:1"}}, {"metadata": {"title": ' .
+                '"A", "@type": "http://schema.org/Bicycle", "identifier": "urn:x:2"}}, {"metadata": {"title": ' .
+                '"B"}}, "C", {"metadata": {"title": "D", "identifier": "urn:x:3", "author": 7, "subject": ' .
+                '{"name": 4}, "numberOfPages": "many"}}]}',
         );
         $this->assertSame(
             [

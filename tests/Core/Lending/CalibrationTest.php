@@ -26,8 +26,8 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /**
- * On simulated years of lending whose true behaviour the forecast does not know (it measures the first years and forecasts the
- * later ones), the ranges cover 8 outcomes in 10, and no wait passes "at the latest".
+ * On simulated years of lending whose true behaviour the forecast does not know (it measures the first years and
+ * forecasts the later ones), the ranges cover 8 outcomes in 10, and no wait passes "at the latest".
  */
 final class CalibrationTest extends TestCase
 {
@@ -67,7 +67,10 @@ final class CalibrationTest extends TestCase
         return (new DateTimeImmutable('2010-01-01T00:00:00Z'))->modify('+' . (int) round($day * 86400) . ' seconds');
     }
 
-    /** @return list<array{SimulatedHold, Line, float}> the holds placed after the years measured, with the line they joined */
+    /**
+     * @return list<array{SimulatedHold, Line, float}> the holds placed after the years measured, with the line they
+     *     joined
+     */
     private static function placed(TitleYears &$years, int $copies, float $perDay, int $seed): array
     {
         $placed = [];

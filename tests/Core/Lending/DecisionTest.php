@@ -237,7 +237,10 @@ final class DecisionTest extends TestCase
         );
     }
 
-    /** Months are those of the library: in the Azores (UTC−1, UTC in summer) November ends an hour after it does in UTC. */
+    /**
+     * Months are those of the library: in the Azores (UTC−1, UTC in summer) November ends an hour after it does in
+     * UTC.
+     */
     public function test_the_month_is_the_librarys(): void
     {
         $zone = new DateTimeZone('Atlantic/Azores');

@@ -19,7 +19,10 @@ use ZipArchive;
 
 final class ManifestReaderTest extends TestCase
 {
-    /** The shapes that W3C Publication Manifest §2.7 allows: texts, localizable texts, persons, links, and lists of each. */
+    /**
+     * The shapes that W3C Publication Manifest §2.7 allows: texts, localizable texts, persons, links, and lists of
+     * each.
+     */
     #[Test]
     public function it_reads_what_a_manifest_says_in_whatever_shape(): void
     {

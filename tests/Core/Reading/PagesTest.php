@@ -15,9 +15,14 @@ use PHPUnit\Framework\TestCase;
 /** Pages, what may be taken of them, and what stands on them. */
 final class PagesTest extends TestCase
 {
-    private const ONE = '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>No text</title></head><body><h1>One</h1><p>The caf&eacute; <b>shuts</b> at<a id="p2"/> nine.</p><hr/><p>Nobody comes.</p></body></html>';
+    private const ONE =
+        '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>No ' .
+        'text</title></head><body><h1>One</h1><p>The caf&eacute; <b>shuts</b> at<a id="p2"/> ' .
+        'nine.</p><hr/><p>Nobody comes.</p></body></html>';
 
-    private const TWO = '<html xmlns="http://www.w3.org/1999/xhtml"><body><p id="p3">Then <img src="boat.png" alt="A boat"/> leaves.</p></body></html>';
+    private const TWO =
+        '<html xmlns="http://www.w3.org/1999/xhtml"><body><p id="p3">Then <img src="boat.png" ' .
+        'alt="A boat"/> leaves.</p></body></html>';
 
     #[Test]
     public function pages_asked_and_pages_taken_are_counted_once(): void

@@ -11,7 +11,11 @@ export const watchHistograms = () => {
         if (!over || over.parentNode !== began.parentNode) return
         const bars = [...began.parentNode.querySelectorAll('[data-from]')]
         const [a, b] = [bars.indexOf(began), bars.indexOf(over)].sort((x, y) => x - y)
-        bars.forEach((each, n) => each.querySelector('.bar').setAttribute('fill', `var(--color-${n >= a && n <= b ? 'shutter' : 'haint-deep'})`))
+        bars.forEach((each, n) =>
+            each
+                .querySelector('.bar')
+                .setAttribute('fill', `var(--color-${n >= a && n <= b ? 'shutter' : 'haint-deep'})`),
+        )
     })
     document.addEventListener('pointerup', event => {
         const [first, last] = [began, bar(event)]

@@ -20,7 +20,9 @@ export const watchSuggestions = () => {
 
     // An answer that comes late leaves the choice where it is, if what was chosen is among it.
     let chosen = null
-    slot.addEventListener('htmx:beforeSwap', () => { chosen = active()?.querySelector('a').href })
+    slot.addEventListener('htmx:beforeSwap', () => {
+        chosen = active()?.querySelector('a').href
+    })
     slot.addEventListener('htmx:afterSwap', () => {
         const again = chosen && options().find(option => option.querySelector('a').href === chosen)
         if (again) choose(again)
@@ -35,7 +37,8 @@ export const watchSuggestions = () => {
             close()
         } else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && all.length) {
             event.preventDefault()
-            const at = all.indexOf(active()), step = event.key === 'ArrowDown' ? 1 : -1
+            const at = all.indexOf(active()),
+                step = event.key === 'ArrowDown' ? 1 : -1
             // Beyond either end stands what was typed.
             const next = at === -1 ? (step === 1 ? 0 : all.length - 1) : at + step
             choose(all[next])
@@ -46,5 +49,9 @@ export const watchSuggestions = () => {
     })
     words.addEventListener('input', () => words.value.trim() === '' && close())
     document.addEventListener('click', event => !slot.contains(event.target) && event.target !== words && close())
-    words.addEventListener('blur', event => !slot.contains(event.relatedTarget) && setTimeout(() => document.activeElement !== words && close(), 150))
+    words.addEventListener(
+        'blur',
+        event =>
+            !slot.contains(event.relatedTarget) && setTimeout(() => document.activeElement !== words && close(), 150),
+    )
 }

@@ -5,15 +5,18 @@ import { pushed, setPushed } from '../../reading/offline/flag.js'
 
 const possible = () => 'serviceWorker' in navigator && 'PushManager' in window && 'Notification' in window
 
-const post = (address, body, token) => fetch(address, {
-    method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token },
-})
+const post = (address, body, token) =>
+    fetch(address, {
+        method: 'POST',
+        body: JSON.stringify(body),
+        headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token },
+    })
 
 const subscription = async () => (await navigator.serviceWorker.getRegistration())?.pushManager.getSubscription()
 
 /** @returns {Promise<'on' | 'denied' | 'failed'>} */
 const turnOn = async (key, token) => {
-    if (await Notification.requestPermission() !== 'granted') return 'denied'
+    if ((await Notification.requestPermission()) !== 'granted') return 'denied'
     try {
         const { pushManager } = await makeReady()
         const given = await pushManager.subscribe({ userVisibleOnly: true, applicationServerKey: key })
@@ -38,7 +41,10 @@ export const turnOff = async token => {
 }
 
 /** SHA-256: by it the page knows this device without giving endpoints away. */
-const fingerprint = async text => [...new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)))].map(byte => byte.toString(16).padStart(2, '0')).join('')
+const fingerprint = async text =>
+    [...new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)))]
+        .map(byte => byte.toString(16).padStart(2, '0'))
+        .join('')
 
 /** The part of the settings that is about this device. */
 export const watchDevice = async (part, token) => {

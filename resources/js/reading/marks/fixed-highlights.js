@@ -16,11 +16,19 @@ export class FixedHighlights {
         this.#shown.set(doc, index)
         // The text of a PDF is there when its page has been drawn.
         doc.addEventListener('drawn', () => this.#draw(doc, index))
-        doc.addEventListener('click', event => {
-            const at = doc.caretRangeFromPoint?.(event.clientX, event.clientY)
-            const pressed = at && this.#ranges(doc, index).find(({ range }) => range.isPointInRange(at.startContainer, at.startOffset))
-            if (pressed) this.onPress(index, pressed.range, pressed.mark)
-        }, { capture: true })
+        doc.addEventListener(
+            'click',
+            event => {
+                const at = doc.caretRangeFromPoint?.(event.clientX, event.clientY)
+                const pressed =
+                    at &&
+                    this.#ranges(doc, index).find(({ range }) =>
+                        range.isPointInRange(at.startContainer, at.startOffset),
+                    )
+                if (pressed) this.onPress(index, pressed.range, pressed.mark)
+            },
+            { capture: true },
+        )
         this.#draw(doc, index)
     }
 
@@ -29,16 +37,18 @@ export class FixedHighlights {
     }
 
     #ranges(doc, index) {
-        return this.marks().filter(mark => mark.colour && this.cfiOf(mark)).flatMap(mark => {
-            try {
-                const resolved = this.view.resolveCFI(this.cfiOf(mark))
-                const range = resolved.index === index && resolved.anchor(doc)
-                return range?.startContainer ? [{ mark, range }] : []
-            } catch {
-                // The page is other than it was, or not drawn yet.
-                return []
-            }
-        })
+        return this.marks()
+            .filter(mark => mark.colour && this.cfiOf(mark))
+            .flatMap(mark => {
+                try {
+                    const resolved = this.view.resolveCFI(this.cfiOf(mark))
+                    const range = resolved.index === index && resolved.anchor(doc)
+                    return range?.startContainer ? [{ mark, range }] : []
+                } catch {
+                    // The page is other than it was, or not drawn yet.
+                    return []
+                }
+            })
     }
 
     #draw(doc, index) {
@@ -47,8 +57,17 @@ export class FixedHighlights {
         css.highlights.clear()
         doc.getElementById('pens')?.remove()
         const byColour = Object.groupBy(this.#ranges(doc, index), ({ mark }) => mark.colour)
-        const pens = element('style', { id: 'pens', textContent: Object.keys(byColour).map(colour => `::highlight(${colour}) { background-color: color-mix(in srgb, ${this.colour(`--pen-${colour}`)} 55%, transparent); }`).join('') })
+        const pens = element('style', {
+            id: 'pens',
+            textContent: Object.keys(byColour)
+                .map(
+                    colour =>
+                        `::highlight(${colour}) { background-color: color-mix(in srgb, ${this.colour(`--pen-${colour}`)} 55%, transparent); }`,
+                )
+                .join(''),
+        })
         doc.documentElement.append(doc.adoptNode(pens))
-        for (const [colour, ranges] of Object.entries(byColour)) css.highlights.set(colour, new Highlight(...ranges.map(({ range }) => range)))
+        for (const [colour, ranges] of Object.entries(byColour))
+            css.highlights.set(colour, new Highlight(...ranges.map(({ range }) => range)))
     }
 }

@@ -7,7 +7,7 @@ export const unsentMarks = address => JSON.parse(localStorage.getItem(`marks:${a
 
 export const thisDevice = () => {
     let id = localStorage.getItem('device')
-    if (!id) localStorage.setItem('device', id = crypto.randomUUID())
+    if (!id) localStorage.setItem('device', (id = crypto.randomUUID()))
     return id
 }
 
@@ -18,15 +18,22 @@ const deviceName = () => {
 }
 
 /** @returns {Promise<Response>} */
-export const sendPlace = (address, token, place) => fetch(address, {
-    method: 'PUT', keepalive: true, headers: json(token),
-    body: JSON.stringify({ ...place, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
-})
+export const sendPlace = (address, token, place) =>
+    fetch(address, {
+        method: 'PUT',
+        keepalive: true,
+        headers: json(token),
+        body: JSON.stringify({ ...place, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
+    })
 
 /** @returns {Promise<Response>} */
-export const sendMark = (address, token, id, change) => fetch(`${address}/${id}`, {
-    method: 'PUT', keepalive: true, headers: json(token), body: JSON.stringify({ ...change, sent_at: Date.now() }),
-})
+export const sendMark = (address, token, id, change) =>
+    fetch(`${address}/${id}`, {
+        method: 'PUT',
+        keepalive: true,
+        headers: json(token),
+        body: JSON.stringify({ ...change, sent_at: Date.now() }),
+    })
 
 /** Taken, or never to be taken; anything else is tried again later. */
 export const settled = (response, never) => response.ok || never.includes(response.status)
@@ -38,7 +45,12 @@ export const sendAllKept = async token => {
         try {
             if (kind === 'place') {
                 const place = unsentPlace(address)
-                if (place && settled(await sendPlace(address, token, place), [404, 410, 422]) && unsentPlace(address)?.read_at === place.read_at) localStorage.removeItem(key)
+                if (
+                    place &&
+                    settled(await sendPlace(address, token, place), [404, 410, 422]) &&
+                    unsentPlace(address)?.read_at === place.read_at
+                )
+                    localStorage.removeItem(key)
             } else if (kind === 'marks') {
                 for (const [id, change] of Object.entries(unsentMarks(address))) {
                     if (!settled(await sendMark(address, token, id, change), [404, 409, 422])) continue

@@ -16,10 +16,21 @@ export class Marks {
         this.#unsent = unsentMarks(this.address)
         this.list = element('ol', { className: 'mark-list' })
         this.note = element('textarea', { rows: 2, maxLength: 4000, id: 'bookmark-note', className: 'mark-note' })
-        const add = element('button', { type: 'button', className: 'btn', textContent: this.texts.add_bookmark, id: 'add-bookmark' })
+        const add = element('button', {
+            type: 'button',
+            className: 'btn',
+            textContent: this.texts.add_bookmark,
+            id: 'add-bookmark',
+        })
         add.onclick = () => this.bookmark()
         this.status = element('p', { role: 'status', className: 'empty:hidden text-[15px]' })
-        this.box.replaceChildren(element('label', { htmlFor: 'bookmark-note', textContent: this.texts.mark_note }), this.note, add, this.status, this.list)
+        this.box.replaceChildren(
+            element('label', { htmlFor: 'bookmark-note', textContent: this.texts.mark_note }),
+            this.note,
+            add,
+            this.status,
+            this.list,
+        )
         addEventListener('online', () => this.send())
         this.load()
     }
@@ -72,7 +83,14 @@ export class Marks {
     change(mark, removed = false) {
         if (removed) this.#all.delete(mark.id)
         else this.#all.set(mark.id, mark)
-        this.#unsent[mark.id] = { locator: mark.locator, label: mark.label, note: mark.note, colour: mark.colour ?? null, removed, changed_at: Date.now() }
+        this.#unsent[mark.id] = {
+            locator: mark.locator,
+            label: mark.label,
+            note: mark.note,
+            colour: mark.colour ?? null,
+            removed,
+            changed_at: Date.now(),
+        }
         this.#keep()
         this.show()
         this.onChange?.(mark, removed)
@@ -113,9 +131,12 @@ export class Marks {
             this.remove(mark)
             document.getElementById('add-bookmark').focus()
         })
-        const entry = element('li', {}, go, ...this.#editing === mark.id ? [] : [edit, remove])
+        const entry = element('li', {}, go, ...(this.#editing === mark.id ? [] : [edit, remove]))
         if (mark.colour) {
-            const quote = element('blockquote', { className: 'mark-quote', textContent: mark.locator.text?.highlight ?? '' })
+            const quote = element('blockquote', {
+                className: 'mark-quote',
+                textContent: mark.locator.text?.highlight ?? '',
+            })
             quote.dataset.colour = mark.colour
             entry.append(quote)
         }
@@ -125,18 +146,31 @@ export class Marks {
     }
 
     #form(mark) {
-        const text = element('textarea', { rows: 3, maxLength: 4000, className: 'mark-note', value: mark.note, id: `note-${mark.id}` })
+        const text = element('textarea', {
+            rows: 3,
+            maxLength: 4000,
+            className: 'mark-note',
+            value: mark.note,
+            id: `note-${mark.id}`,
+        })
         const done = keep => {
             this.#editing = null
             document.getElementById('add-bookmark').focus()
             if (keep && text.value.trim() !== mark.note) this.change({ ...mark, note: text.value.trim() })
             else this.show()
         }
-        const form = element('form', { className: 'grid gap-2 w-full' },
-            element('label', { htmlFor: text.id, textContent: this.texts.note }), text,
-            element('span', { className: 'flex gap-2' },
+        const form = element(
+            'form',
+            { className: 'grid gap-2 w-full' },
+            element('label', { htmlFor: text.id, textContent: this.texts.note }),
+            text,
+            element(
+                'span',
+                { className: 'flex gap-2' },
                 element('button', { className: 'mark-save', textContent: this.texts.keep_note }),
-                element('button', { type: 'button', textContent: this.texts.leave_note, onclick: () => done(false) })))
+                element('button', { type: 'button', textContent: this.texts.leave_note, onclick: () => done(false) }),
+            ),
+        )
         form.addEventListener('submit', event => {
             event.preventDefault()
             done(true)

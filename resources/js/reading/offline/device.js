@@ -50,7 +50,7 @@ export const reconcile = async () => {
             await forget(id)
             changed = true
         } else if (open.get(id) !== due) {
-            await put({ ...await get(id), due: open.get(id) })
+            await put({ ...(await get(id)), due: open.get(id) })
             changed = true
         }
     }
@@ -61,7 +61,8 @@ export const reconcile = async () => {
 // ---- Data saver: on this device, by choice.
 
 export const dataSaver = () => localStorage.getItem('data-saver') === 'yes'
-export const setDataSaver = on => on ? localStorage.setItem('data-saver', 'yes') : localStorage.removeItem('data-saver')
+export const setDataSaver = on =>
+    on ? localStorage.setItem('data-saver', 'yes') : localStorage.removeItem('data-saver')
 
 /** Whether the connection says that it costs; where it says nothing, it does not. */
 export const metered = () => navigator.connection?.saveData === true || navigator.connection?.type === 'cellular'

@@ -11,25 +11,55 @@ const texts = JSON.parse(document.getElementById('offline-texts').textContent)
 const $ = id => document.getElementById(id)
 
 const row = async ({ id }) => {
-    const loan = await alive(id) ?? (await all()).find(known => known.id === id)
-    const away = element('button', { type: 'button', className: 'btn btn-plain', textContent: loan.ended ? texts.dismiss : texts.remove })
+    const loan = (await alive(id)) ?? (await all()).find(known => known.id === id)
+    const away = element('button', {
+        type: 'button',
+        className: 'btn btn-plain',
+        textContent: loan.ended ? texts.dismiss : texts.remove,
+    })
     away.append(element('span', { className: 'sr-only', textContent: `: ${loan.title}` }))
     away.onclick = async () => {
         await forget(id)
         await show()
         $('heading').focus()
     }
-    if (loan.ended) return { size: 0, entry: element('li', {}, element('div', {}, element('h2', { textContent: loan.title }), element('p', { className: 'meta', textContent: texts.ended })), away) }
+    if (loan.ended)
+        return {
+            size: 0,
+            entry: element(
+                'li',
+                {},
+                element(
+                    'div',
+                    {},
+                    element('h2', { textContent: loan.title }),
+                    element('p', { className: 'meta', textContent: texts.ended }),
+                ),
+                away,
+            ),
+        }
     const { here, size } = await progressOf(loan)
     const open = element('a', { className: 'btn', href: loan.address, textContent: texts.open })
     open.append(element('span', { className: 'sr-only', textContent: `: ${loan.title}` }))
     const cover = loan.cover ? [element('img', { src: loan.cover, alt: '', className: 'device-cover' })] : []
     return {
         size: here,
-        entry: element('li', {}, ...cover, element('div', {},
-            element('h2', { textContent: loan.title }),
-            element('p', { className: 'meta', textContent: `${bytes(here)} · ${loan.done ? fill(texts.until, { date: day(loan.due) }) : texts.incomplete}` })),
-        ...loan.done ? [open] : [], away),
+        entry: element(
+            'li',
+            {},
+            ...cover,
+            element(
+                'div',
+                {},
+                element('h2', { textContent: loan.title }),
+                element('p', {
+                    className: 'meta',
+                    textContent: `${bytes(here)} · ${loan.done ? fill(texts.until, { date: day(loan.due) }) : texts.incomplete}`,
+                }),
+            ),
+            ...(loan.done ? [open] : []),
+            away,
+        ),
     }
 }
 
@@ -38,10 +68,14 @@ const show = async () => {
     $('list').replaceChildren(...rows.map(({ entry }) => entry))
     $('nothing').hidden = rows.length > 0
     const { quota, usage } = await navigator.storage.estimate()
-    $('room').textContent = rows.length ? fill(texts.room, { used: bytes(rows.reduce((sum, { size }) => sum + size, 0)), free: bytes(quota - usage) }) : ''
+    $('room').textContent = rows.length
+        ? fill(texts.room, { used: bytes(rows.reduce((sum, { size }) => sum + size, 0)), free: bytes(quota - usage) })
+        : ''
 }
 
-const showNetwork = () => { $('no-network').hidden = navigator.onLine }
+const showNetwork = () => {
+    $('no-network').hidden = navigator.onLine
+}
 
 if (possible()) {
     $('no-scripts').hidden = true

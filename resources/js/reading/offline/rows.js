@@ -28,17 +28,32 @@ class Row {
 
     async show(why = '') {
         const loan = await get(this.facts.id)
-        if (loan?.done) return this.box.replaceChildren(this.status(this.texts.here), this.button(this.texts.remove, () => this.remove(), 'btn-plain'))
+        if (loan?.done)
+            return this.box.replaceChildren(
+                this.status(this.texts.here),
+                this.button(this.texts.remove, () => this.remove(), 'btn-plain'),
+            )
         if (loan && !loan.ended) {
             const { here, size } = await progressOf(loan)
-            return this.box.replaceChildren(this.button(fill(this.texts.go_on, { here: bytes(here), size: bytes(size) }), () => this.start()), this.button(this.texts.remove, () => this.remove(), 'btn-plain'), ...why ? [this.status(why)] : [])
+            return this.box.replaceChildren(
+                this.button(fill(this.texts.go_on, { here: bytes(here), size: bytes(size) }), () => this.start()),
+                this.button(this.texts.remove, () => this.remove(), 'btn-plain'),
+                ...(why ? [this.status(why)] : []),
+            )
         }
-        this.box.replaceChildren(this.button(fill(this.texts.take, { size: bytes(this.facts.bytes) }), () => this.start()), ...why ? [this.status(why)] : [])
+        this.box.replaceChildren(
+            this.button(fill(this.texts.take, { size: bytes(this.facts.bytes) }), () => this.start()),
+            ...(why ? [this.status(why)] : []),
+        )
     }
 
     async start(anyway = false) {
         this.waits = false
-        if (!anyway && savingData()) return this.box.replaceChildren(this.status(this.texts.costs), this.button(this.texts.anyway, () => this.start(true)))
+        if (!anyway && savingData())
+            return this.box.replaceChildren(
+                this.status(this.texts.costs),
+                this.button(this.texts.anyway, () => this.start(true)),
+            )
         this.#stop = new AbortController()
         const bar = element('progress', { max: 1, value: 0, className: 'w-40' })
         bar.setAttribute('aria-label', this.facts.title)
@@ -48,15 +63,27 @@ class Row {
         try {
             setInUse(true)
             await makeReady()
-            await take(this.facts, (here, size) => {
-                bar.value = here / size
-                said.textContent = fill(this.texts.taking, { here: bytes(here), size: bytes(size) })
-            }, this.#stop.signal)
+            await take(
+                this.facts,
+                (here, size) => {
+                    bar.value = here / size
+                    said.textContent = fill(this.texts.taking, { here: bytes(here), size: bytes(size) })
+                },
+                this.#stop.signal,
+            )
             await this.show()
         } catch (error) {
             if (error.name === 'AbortError') return this.show()
             this.waits = error instanceof TypeError
-            await this.show(error instanceof NotAllowed ? error.message || this.texts.refused : error.name === 'QuotaExceededError' ? this.texts.no_room : this.waits ? this.texts.stopped : this.texts.refused)
+            await this.show(
+                error instanceof NotAllowed
+                    ? error.message || this.texts.refused
+                    : error.name === 'QuotaExceededError'
+                      ? this.texts.no_room
+                      : this.waits
+                        ? this.texts.stopped
+                        : this.texts.refused,
+            )
         }
         this.box.querySelector('button')?.focus()
     }

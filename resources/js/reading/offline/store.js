@@ -3,25 +3,28 @@
 
 export const CHUNK = 65_536
 
-const promised = request => new Promise((resolve, reject) => {
-    request.onsuccess = () => resolve(request.result)
-    request.onerror = () => reject(request.error)
-})
+const promised = request =>
+    new Promise((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(request.error)
+    })
 
 let opened = null
-const database = () => opened ??= new Promise((resolve, reject) => {
-    const request = indexedDB.open('offline', 1)
-    request.onupgradeneeded = () => {
-        request.result.createObjectStore('loans', { keyPath: 'id' })
-        request.result.createObjectStore('chunks')
-    }
-    request.onsuccess = () => resolve(request.result)
-    request.onerror = () => reject(request.error)
-})
+const database = () =>
+    (opened ??= new Promise((resolve, reject) => {
+        const request = indexedDB.open('offline', 1)
+        request.onupgradeneeded = () => {
+            request.result.createObjectStore('loans', { keyPath: 'id' })
+            request.result.createObjectStore('chunks')
+        }
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(request.error)
+    }))
 
 const within = async (store, mode, act) => promised(act((await database()).transaction(store, mode).objectStore(store)))
 
-const chunksOf = (id, path) => path === undefined ? IDBKeyRange.bound([id], [id, []]) : IDBKeyRange.bound([id, path], [id, path, []])
+const chunksOf = (id, path) =>
+    path === undefined ? IDBKeyRange.bound([id], [id, []]) : IDBKeyRange.bound([id, path], [id, path, []])
 
 export const all = () => within('loans', 'readonly', s => s.getAll())
 export const get = id => within('loans', 'readonly', s => s.get(id))
@@ -42,14 +45,24 @@ const label = (loan, path, number) => new TextEncoder().encode(JSON.stringify([l
 
 export const writeChunk = async (loan, path, number, bytes) => {
     const iv = crypto.getRandomValues(new Uint8Array(12))
-    const secret = await crypto.subtle.encrypt({ name: 'AES-GCM', iv, additionalData: label(loan, path, number) }, loan.key, bytes)
+    const secret = await crypto.subtle.encrypt(
+        { name: 'AES-GCM', iv, additionalData: label(loan, path, number) },
+        loan.key,
+        bytes,
+    )
     return within('chunks', 'readwrite', s => s.put({ iv, secret }, [loan.id, path, number]))
 }
 
 const readChunk = async (loan, path, number) => {
     const chunk = await within('chunks', 'readonly', s => s.get([loan.id, path, number]))
     if (!chunk) throw new Error(`A part of ${path} is missing.`)
-    return new Uint8Array(await crypto.subtle.decrypt({ name: 'AES-GCM', iv: chunk.iv, additionalData: label(loan, path, number) }, loan.key, chunk.secret))
+    return new Uint8Array(
+        await crypto.subtle.decrypt(
+            { name: 'AES-GCM', iv: chunk.iv, additionalData: label(loan, path, number) },
+            loan.key,
+            chunk.secret,
+        ),
+    )
 }
 
 /** How many chunks of a file are here. */

@@ -19,9 +19,13 @@ const from = async (loan, path, request) => {
     const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.get('Range') ?? '')
     if (!range) return new Response(await read(loan, path, 0, file.size), { headers })
     const first = Number(range[1])
-    if (first >= file.size) return new Response(null, { status: 416, headers: { 'Content-Range': `bytes */${file.size}` } })
+    if (first >= file.size)
+        return new Response(null, { status: 416, headers: { 'Content-Range': `bytes */${file.size}` } })
     const last = Math.min(file.size - 1, range[2] ? Number(range[2]) : Infinity, first + MOST - 1)
-    return new Response(await read(loan, path, first, last + 1), { status: 206, headers: { ...headers, 'Content-Range': `bytes ${first}-${last}/${file.size}` } })
+    return new Response(await read(loan, path, first, last + 1), {
+        status: 206,
+        headers: { ...headers, 'Content-Range': `bytes ${first}-${last}/${file.size}` },
+    })
 }
 
 /** A file of a loan: from this device where it is here, else from the library. */
@@ -33,14 +37,15 @@ const fileOf = async (id, path, request) => {
     return fetch(request)
 }
 
-const patiently = (request, patience) => Promise.race([
-    fetch(request),
-    new Promise((_, refuse) => setTimeout(() => refuse(new Error('no answer')), patience)),
-])
+const patiently = (request, patience) =>
+    Promise.race([
+        fetch(request),
+        new Promise((_, refuse) => setTimeout(() => refuse(new Error('no answer')), patience)),
+    ])
 
 const pageOf = async request => {
     const of = /^\/loans\/(\d+)\/(?:read|listen|watch)$/.exec(new URL(request.url).pathname)
-    const loan = of && await alive(of[1])
+    const loan = of && (await alive(of[1]))
     try {
         return await (loan?.done ? patiently(request, PATIENCE) : fetch(request))
     } catch (error) {
@@ -59,6 +64,8 @@ addEventListener('fetch', event => {
     if (file) event.respondWith(fileOf(file[1], decodeURIComponent(file[2]), request))
     else if (request.mode === 'navigate') event.respondWith(pageOf(request))
     else if (url.pathname.startsWith('/build/') || /^\/titles\/\d+\/cover$|^\/icon\.svg$/.test(url.pathname)) {
-        event.respondWith(caches.match(request, { ignoreSearch: true, ignoreVary: true }).then(kept => kept ?? fetch(request)))
+        event.respondWith(
+            caches.match(request, { ignoreSearch: true, ignoreVary: true }).then(kept => kept ?? fetch(request)),
+        )
     }
 })

@@ -15,7 +15,9 @@ export class Pace {
         this.now = now
         const kept = JSON.parse(localStorage.getItem('pace') ?? '{}')
         this.read = { bytes: kept.bytes > 0 ? kept.bytes : STANDARD * 5, minutes: kept.minutes > 0 ? kept.minutes : 5 }
-        document.addEventListener('visibilitychange', () => { this.#last = null })
+        document.addEventListener('visibilitychange', () => {
+            this.#last = null
+        })
     }
 
     /** @param {number} at bytes of the reading order before this place */
@@ -34,6 +36,6 @@ export class Pace {
 
     /** Minutes for so many bytes more. */
     minutes(bytes) {
-        return bytes * this.read.minutes / this.read.bytes
+        return (bytes * this.read.minutes) / this.read.bytes
     }
 }

@@ -42,7 +42,7 @@ export class PlaceKeeper {
     async send(leaving = false) {
         clearTimeout(this.#timer)
         const sending = this.#unsent
-        if (!sending || sending === this.#sending || this.#sending && !leaving) return
+        if (!sending || sending === this.#sending || (this.#sending && !leaving)) return
         this.#sending = sending
         try {
             const response = await sendPlace(this.address, this.token, sending)

@@ -19,7 +19,9 @@ export class Positions {
 
     /** Where a section of the book stands in this list: a reading order may name a document twice, which has one place here. */
     indexOf(section, id) {
-        return this.list[section]?.[0] === id || this.list.every(([path]) => path !== id) ? Math.min(section, this.list.length - 1) : this.list.findIndex(([path]) => path === id)
+        return this.list[section]?.[0] === id || this.list.every(([path]) => path !== id)
+            ? Math.min(section, this.list.length - 1)
+            : this.list.findIndex(([path]) => path === id)
     }
 
     /** The Locator of a place: section index, progression within it (0 to 1), fragments such as a CFI. */

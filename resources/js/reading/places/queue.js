@@ -15,7 +15,9 @@ export class Queue {
         for (const button of this.buttons) {
             button.onclick = () => {
                 const part = Number(button.dataset.next)
-                this.#waiting = this.#waiting.includes(part) ? this.#waiting.filter(p => p !== part) : [...this.#waiting, part]
+                this.#waiting = this.#waiting.includes(part)
+                    ? this.#waiting.filter(p => p !== part)
+                    : [...this.#waiting, part]
                 this.#show()
             }
         }
@@ -45,7 +47,9 @@ export class Queue {
         for (const button of this.buttons) {
             const place = this.#waiting.indexOf(Number(button.dataset.next)) + 1
             button.setAttribute('aria-pressed', String(place > 0))
-            button.querySelector('[data-words]').textContent = place ? fill(this.texts.plays_next, { place }) : this.texts.play_next
+            button.querySelector('[data-words]').textContent = place
+                ? fill(this.texts.plays_next, { place })
+                : this.texts.play_next
         }
     }
 }

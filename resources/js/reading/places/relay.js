@@ -15,22 +15,44 @@ export class Relay {
         element.after(this.#other)
     }
 
-    get currentTime() { return this.current.currentTime }
-    set currentTime(seconds) { this.current.currentTime = seconds }
-    get duration() { return this.current.duration }
-    get paused() { return this.current.paused }
-    get ended() { return this.current.ended }
-    get error() { return this.current.error }
-    get readyState() { return this.current.readyState }
-    get playbackRate() { return this.current.playbackRate }
+    get currentTime() {
+        return this.current.currentTime
+    }
+    set currentTime(seconds) {
+        this.current.currentTime = seconds
+    }
+    get duration() {
+        return this.current.duration
+    }
+    get paused() {
+        return this.current.paused
+    }
+    get ended() {
+        return this.current.ended
+    }
+    get error() {
+        return this.current.error
+    }
+    get readyState() {
+        return this.current.readyState
+    }
+    get playbackRate() {
+        return this.current.playbackRate
+    }
     set playbackRate(rate) {
         for (const element of [this.current, this.#other]) if (element) element.playbackRate = rate
     }
 
-    set src(address) { this.current.src = address }
+    set src(address) {
+        this.current.src = address
+    }
 
-    play() { return this.current.play() }
-    pause() { this.current.pause() }
+    play() {
+        return this.current.play()
+    }
+    pause() {
+        this.current.pause()
+    }
 
     /** Ends what plays and what waits. */
     clear() {
@@ -47,7 +69,8 @@ export class Relay {
 
     /** Only what happens to the one that plays is heard of. */
     addEventListener(type, act) {
-        for (const element of [this.current, this.#other]) element?.addEventListener(type, event => element === this.current && act(event))
+        for (const element of [this.current, this.#other])
+            element?.addEventListener(type, event => element === this.current && act(event))
     }
 
     /** Fetches what comes next. */

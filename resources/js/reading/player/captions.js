@@ -11,7 +11,7 @@ export class Captions {
             if (!choice) continue
             const kept = localStorage.getItem(`player:${id}`)
             if (kept !== null && [...choice.options].some(option => option.value === kept)) choice.value = kept
-            const apply = () => id === 'captions' ? this.#show() : player.setAttribute(`data-${id}`, choice.value)
+            const apply = () => (id === 'captions' ? this.#show() : player.setAttribute(`data-${id}`, choice.value))
             choice.onchange = () => {
                 localStorage.setItem(`player:${id}`, choice.value)
                 apply()
@@ -23,11 +23,21 @@ export class Captions {
     /** @param {{language: string, label: string, address: string}[]} captions of the part that plays next */
     fill(captions) {
         if (!this.#language) return
-        this.#media.replaceChildren(...captions.map(c => Object.assign(document.createElement('track'), { kind: 'captions', srclang: c.language, label: c.label, src: c.address })))
+        this.#media.replaceChildren(
+            ...captions.map(c =>
+                Object.assign(document.createElement('track'), {
+                    kind: 'captions',
+                    srclang: c.language,
+                    label: c.label,
+                    src: c.address,
+                }),
+            ),
+        )
         this.#show()
     }
 
     #show() {
-        for (const track of this.#media.textTracks) track.mode = track.language === this.#language.value ? 'showing' : 'disabled'
+        for (const track of this.#media.textTracks)
+            track.mode = track.language === this.#language.value ? 'showing' : 'disabled'
     }
 }

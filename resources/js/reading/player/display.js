@@ -12,16 +12,30 @@ export class Display {
 
     /** @param {number} whole seconds from the beginning of all parts */
     place(part, whole, rate) {
-        const { data: { texts, parts }, timeline: { total } } = this
+        const {
+            data: { texts, parts },
+            timeline: { total },
+        } = this
         $('now').textContent = clock(whole)
         $('seek').value = whole
-        $('seek').setAttribute('aria-valuetext', fill(texts.place_said, { time: clock(whole), total: clock(total), part: parts[this.timeline.at(whole).part].name }))
-        $('seek-done').setAttribute('width', 1000 * whole / (total || 1))
+        $('seek').setAttribute(
+            'aria-valuetext',
+            fill(texts.place_said, {
+                time: clock(whole),
+                total: clock(total),
+                part: parts[this.timeline.at(whole).part].name,
+            }),
+        )
+        $('seek-done').setAttribute('width', (1000 * whole) / (total || 1))
         for (const button of this.parts) {
             if (Number(button.dataset.part) === part) button.setAttribute('aria-current', 'true')
             else button.removeAttribute('aria-current')
         }
-        navigator.mediaSession?.setPositionState?.({ duration: total, playbackRate: rate, position: Math.min(whole, total) })
+        navigator.mediaSession?.setPositionState?.({
+            duration: total,
+            playbackRate: rate,
+            position: Math.min(whole, total),
+        })
     }
 
     playing(part, plays) {
@@ -30,6 +44,11 @@ export class Display {
         $('play-word').textContent = plays ? texts.pause_playing : texts.play
         if (!navigator.mediaSession) return
         navigator.mediaSession.playbackState = plays ? 'playing' : 'paused'
-        navigator.mediaSession.metadata = new MediaMetadata({ title: parts[part].name, artist: people, album: title, artwork: cover ? [{ src: cover }] : [] })
+        navigator.mediaSession.metadata = new MediaMetadata({
+            title: parts[part].name,
+            artist: people,
+            album: title,
+            artwork: cover ? [{ src: cover }] : [],
+        })
     }
 }

@@ -48,11 +48,9 @@ const over = () => {
 }
 endAt(data.due, over)
 
-const keeper = data.keep && new PlaceKeeper({
-    address: data.keep, token: data.token,
-    onEnded: over,
-    onOffline: () => say(data.texts.offline),
-})
+const keeper =
+    data.keep &&
+    new PlaceKeeper({ address: data.keep, token: data.token, onEnded: over, onOffline: () => say(data.texts.offline) })
 
 const inPart = () => awaited ?? media.currentTime
 
@@ -83,7 +81,10 @@ const seconds = locator => {
     const fragment = locator.locations.fragments?.find(f => f.startsWith('t='))
     return index < 0
         ? locator.locations.totalProgression * timeline.total
-        : timeline.whole(index, fragment ? Number(fragment.slice(2)) : locator.locations.progression * data.parts[index].seconds)
+        : timeline.whole(
+              index,
+              fragment ? Number(fragment.slice(2)) : locator.locations.progression * data.parts[index].seconds,
+          )
 }
 
 // ---- Playing
@@ -109,11 +110,14 @@ const play = () => {
 
 const askToPlay = () => {
     wantsToPlay = false
-    say(data.texts.costs, [data.texts.anyway, () => {
-        allowed = true
-        load(part, inPart())
-        play()
-    }])
+    say(data.texts.costs, [
+        data.texts.anyway,
+        () => {
+            allowed = true
+            load(part, inPart())
+            play()
+        },
+    ])
 }
 
 const goTo = whole => {
@@ -151,8 +155,12 @@ const beginAtAwaited = () => {
     if (awaited > 0) media.currentTime = awaited
     if (Math.abs(media.currentTime - awaited) < 1) awaited = null
 }
-for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough']) media.addEventListener(event, beginAtAwaited)
-media.addEventListener('play', () => { wantsToPlay = true; showPlaying() })
+for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough'])
+    media.addEventListener(event, beginAtAwaited)
+media.addEventListener('play', () => {
+    wantsToPlay = true
+    showPlaying()
+})
 media.addEventListener('pause', () => {
     if (media.ended) return
     wantsToPlay = false
@@ -192,7 +200,7 @@ const showPlaying = () => display.playing(part, wantsToPlay)
 
 // ---- Keys
 
-const toggle = () => media.paused ? play() : media.pause()
+const toggle = () => (media.paused ? play() : media.pause())
 const setSpeed = value => {
     $('speed').value = value
     media.playbackRate = Number($('speed').value)
@@ -226,15 +234,35 @@ for (const button of document.querySelectorAll('[data-part]')) {
     }
 }
 addEventListener('keydown', event => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('select, input[type=range], button, a') && [' ', 'Enter'].includes(event.key)) return
+    if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        (event.target.closest('select, input[type=range], button, a') && [' ', 'Enter'].includes(event.key))
+    )
+        return
     if (event.target.closest('select, input, textarea, summary')) return
-    const act = { ' ': toggle, ArrowLeft: $('back').onclick, ArrowRight: $('on').onclick, ArrowUp: () => changeSpeed(1), ArrowDown: () => changeSpeed(-1) }[event.key]
+    const act = {
+        ' ': toggle,
+        ArrowLeft: $('back').onclick,
+        ArrowRight: $('on').onclick,
+        ArrowUp: () => changeSpeed(1),
+        ArrowDown: () => changeSpeed(-1),
+    }[event.key]
     if (!act) return
     event.preventDefault()
     act()
 })
 if (navigator.mediaSession) {
-    const handlers = { play, pause: () => media.pause(), seekbackward: $('back').onclick, seekforward: $('on').onclick, previoustrack: before, nexttrack: () => goToPart(part + 1), seekto: e => goTo(e.seekTime) }
+    const handlers = {
+        play,
+        pause: () => media.pause(),
+        seekbackward: $('back').onclick,
+        seekforward: $('on').onclick,
+        previoustrack: before,
+        nexttrack: () => goToPart(part + 1),
+        seekto: e => goTo(e.seekTime),
+    }
     for (const [action, handler] of Object.entries(handlers)) navigator.mediaSession.setActionHandler(action, handler)
 }
 
@@ -243,8 +271,14 @@ if (navigator.mediaSession) {
 const offerOtherDevice = async from => {
     const furthest = await furthestElsewhere(data.places, seconds)
     if (furthest && seconds(furthest.locator) > from + STEP) {
-        say(fill(data.texts.further_on, { device: data.texts.devices[furthest.device_name] ?? furthest.device_name, time: clock(seconds(furthest.locator)) }),
-            [data.texts.go_there, () => goTo(seconds(furthest.locator))], [data.texts.stay])
+        say(
+            fill(data.texts.further_on, {
+                device: data.texts.devices[furthest.device_name] ?? furthest.device_name,
+                time: clock(seconds(furthest.locator)),
+            }),
+            [data.texts.go_there, () => goTo(seconds(furthest.locator))],
+            [data.texts.stay],
+        )
     }
 }
 
@@ -260,7 +294,10 @@ keeper?.send()
 offerOtherDevice(from)
 if (data.marks) {
     new Marks({
-        address: data.marks, token: data.token, box: $('bookmark-box'), texts: data.texts,
+        address: data.marks,
+        token: data.token,
+        box: $('bookmark-box'),
+        texts: data.texts,
         where: () => ({ locator: place(), label: `${clock(here())}, ${data.parts[part].name}` }),
         go: locator => goTo(seconds(locator)),
     })

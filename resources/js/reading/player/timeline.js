@@ -3,7 +3,9 @@
 export const clock = seconds => {
     const s = Math.max(0, Math.floor(seconds))
     const two = n => String(n).padStart(2, '0')
-    return s >= 3600 ? `${Math.floor(s / 3600)}:${two(Math.floor(s / 60) % 60)}:${two(s % 60)}` : `${Math.floor(s / 60)}:${two(s % 60)}`
+    return s >= 3600
+        ? `${Math.floor(s / 3600)}:${two(Math.floor(s / 60) % 60)}:${two(s % 60)}`
+        : `${Math.floor(s / 60)}:${two(s % 60)}`
 }
 
 export class Timeline {
@@ -22,7 +24,10 @@ export class Timeline {
 
     /** The part that plays then, and how far into it. */
     at(whole) {
-        const part = Math.max(0, this.starts.findLastIndex(start => start <= whole))
+        const part = Math.max(
+            0,
+            this.starts.findLastIndex(start => start <= whole),
+        )
         return { part, seconds: whole - this.starts[part] }
     }
 }

@@ -33,7 +33,8 @@ export class Appearance {
         }
         form.addEventListener('change', event => choose(event.target.name, event.target.value))
         for (const button of form.querySelectorAll('[data-size]')) {
-            button.onclick = () => choose('size', Math.min(300, Math.max(60, this.chosen.size + Number(button.dataset.size))))
+            button.onclick = () =>
+                choose('size', Math.min(300, Math.max(60, this.chosen.size + Number(button.dataset.size))))
         }
         show()
     }
@@ -63,7 +64,8 @@ export class Appearance {
         reader.dataset.background = this.chosen.background
         const renderer = view.renderer
         // Fixed pages are fitted whole, or to the width and scrolled.
-        if (view.isFixedLayout) return renderer.setAttribute('zoom', this.chosen.layout === 'scroll' ? 'fit-width' : 'fit-page')
+        if (view.isFixedLayout)
+            return renderer.setAttribute('zoom', this.chosen.layout === 'scroll' ? 'fit-width' : 'fit-page')
         renderer.setAttribute('flow', this.chosen.layout === 'scroll' ? 'scrolled' : 'paginated')
         renderer.setAttribute('max-column-count', this.chosen.layout === 'two' ? '2' : '1')
         renderer.setAttribute('gap', `${this.chosen.margins}%`)

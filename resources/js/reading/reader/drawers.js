@@ -20,7 +20,11 @@ export class Drawers {
         this.show(name)
         const current = $(name).querySelector('[aria-current]')
         current?.scrollIntoView({ block: 'center' })
-        ;(current ?? $(name).querySelector('a, input, textarea, button:not([data-close])') ?? $(name).querySelector('button')).focus()
+        ;(
+            current ??
+            $(name).querySelector('a, input, textarea, button:not([data-close])') ??
+            $(name).querySelector('button')
+        ).focus()
     }
 
     show(name) {
@@ -68,6 +72,9 @@ export class Drawers {
     /** Marks where we are. */
     mark(href) {
         $('contents-list').querySelector('[aria-current]')?.removeAttribute('aria-current')
-        if (href) $('contents-list').querySelector(`[data-href="${CSS.escape(href)}"]`)?.setAttribute('aria-current', 'true')
+        if (href)
+            $('contents-list')
+                .querySelector(`[data-href="${CSS.escape(href)}"]`)
+                ?.setAttribute('aria-current', 'true')
     }
 }

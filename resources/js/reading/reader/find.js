@@ -9,7 +9,8 @@ const SHORTEST = 2
 /** More than anybody steps through; beyond it only a longer query helps. */
 const MOST = 500
 
-const BLOCKS = 'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, li, ol, p, pre, section, table, td, th, tr, ul'
+const BLOCKS =
+    'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, li, ol, p, pre, section, table, td, th, tr, ul'
 
 /** A text in which only letters count, and for each of its characters where it came from. */
 export const folded = text => {
@@ -31,7 +32,9 @@ const textOf = doc => {
     const nodes = []
     let text = ''
     let block = null
-    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT, node => node.parentElement.closest('script, style') ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT)
+    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT, node =>
+        node.parentElement.closest('script, style') ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+    )
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
         const its = node.parentElement.closest(BLOCKS)
         if (block && its !== block) text += '\n'
@@ -43,7 +46,7 @@ const textOf = doc => {
 }
 
 /** What stands beside a place, without the word that is cut off at its edge. */
-const whole = (text, isCut, edge) => isCut ? text.replace(edge, '… ') : text
+const whole = (text, isCut, edge) => (isCut ? text.replace(edge, '… ') : text)
 
 /** @returns {{range: Range, before: string, match: string, after: string}[]} */
 export const placesIn = (doc, query) => {
@@ -63,7 +66,12 @@ export const placesIn = (doc, query) => {
         // The last letter tells the node: one that ends there, not one that begins there.
         const [node, offset] = at(end - 1)
         range.setEnd(node, Math.min(node.length, offset + 1))
-        places.push({ range, before: whole(text.slice(Math.max(0, start - AROUND), start), start > AROUND, /^\S*\s/), match: text.slice(start, end), after: whole(text.slice(end, end + AROUND), end + AROUND < text.length, /\s\S*$/) })
+        places.push({
+            range,
+            before: whole(text.slice(Math.max(0, start - AROUND), start), start > AROUND, /^\S*\s/),
+            match: text.slice(start, end),
+            after: whole(text.slice(end, end + AROUND), end + AROUND < text.length, /\s\S*$/),
+        })
     }
     return places
 }
@@ -107,7 +115,7 @@ export class Find {
         let chapters = 0
         const sections = this.view.book.sections
         for (let index = 0; index < sections.length; index++) {
-            this.answer.textContent = fill(this.texts.finding, { part: Math.round(100 * index / sections.length) })
+            this.answer.textContent = fill(this.texts.finding, { part: Math.round((100 * index) / sections.length) })
             if (sections[index].linear === 'no' || !sections[index].createDocument) continue
             const doc = await sections[index].createDocument()
             if (run !== this.#run) return
@@ -118,7 +126,18 @@ export class Find {
             if (this.#places.length >= MOST) break
         }
         const number = this.#places.length
-        this.answer.textContent = number ? fill(number === 1 ? this.texts.found_one : number >= MOST ? this.texts.found_many : this.view.isFixedLayout ? this.texts.found_pages : this.texts.found, { number, chapters }) : fill(this.texts.found_none, { words: query })
+        this.answer.textContent = number
+            ? fill(
+                  number === 1
+                      ? this.texts.found_one
+                      : number >= MOST
+                        ? this.texts.found_many
+                        : this.view.isFixedLayout
+                          ? this.texts.found_pages
+                          : this.texts.found,
+                  { number, chapters },
+              )
+            : fill(this.texts.found_none, { words: query })
         this.steps.hidden = number < 2
     }
 
@@ -127,13 +146,26 @@ export class Find {
         const items = found.map(({ range, before, match, after }) => {
             const cfi = this.view.getCFI(index, range)
             const number = this.#places.length
-            const button = element('button', { type: 'button', className: 'found' }, before, element('mark', { textContent: match }), after)
+            const button = element(
+                'button',
+                { type: 'button', className: 'found' },
+                before,
+                element('mark', { textContent: match }),
+                after,
+            )
             button.onclick = () => this.#goTo(number)
             this.#places.push({ cfi, button })
             this.view.addAnnotation({ value: cfi, found: true }).catch(() => {})
             return element('li', {}, button)
         })
-        this.list.append(element('li', {}, ...name ? [element('h3', { textContent: name, className: 'found-in' })] : [], element('ol', {}, ...items)))
+        this.list.append(
+            element(
+                'li',
+                {},
+                ...(name ? [element('h3', { textContent: name, className: 'found-in' })] : []),
+                element('ol', {}, ...items),
+            ),
+        )
     }
 
     step(by) {

@@ -18,18 +18,22 @@ export class Footnotes {
                 this.close()
                 this.view.goTo(event.detail.href)
             })
-            note.addEventListener('load', ({ detail: { doc } }) => doc.addEventListener('keydown', e => e.key === 'Escape' && this.close()))
+            note.addEventListener('load', ({ detail: { doc } }) =>
+                doc.addEventListener('keydown', e => e.key === 'Escape' && this.close()),
+            )
             note.renderer.setAttribute('flow', 'scrolled')
             note.renderer.setAttribute('margin', '8px')
             note.renderer.setAttribute('gap', '4%')
             note.renderer.setStyles?.(styles())
         })
         handler.addEventListener('render', () => box.querySelector('[data-close]').focus())
-        view.addEventListener('link', event => handler.handle(view.book, event)?.catch(() => {
-            // What cannot be shown in place is gone to, as any link.
-            this.close()
-            view.goTo(event.detail.href)
-        }))
+        view.addEventListener('link', event =>
+            handler.handle(view.book, event)?.catch(() => {
+                // What cannot be shown in place is gone to, as any link.
+                this.close()
+                view.goTo(event.detail.href)
+            }),
+        )
     }
 
     get open() {

@@ -6,12 +6,19 @@ export const fill = (text, facts) => text.replace(/:(\w+)/g, (_, name) => facts[
 /** @param {[string, (() => void)?][]} acts words and what they do; either puts the slip away */
 export const say = (text, ...acts) => {
     const slip = document.getElementById('notice')
-    slip.replaceChildren(text, ...acts.map(([words, act]) => {
-        const button = Object.assign(document.createElement('button'), { type: 'button', className: 'btn btn-quiet', textContent: words })
-        button.onclick = () => {
-            slip.replaceChildren()
-            act?.()
-        }
-        return button
-    }))
+    slip.replaceChildren(
+        text,
+        ...acts.map(([words, act]) => {
+            const button = Object.assign(document.createElement('button'), {
+                type: 'button',
+                className: 'btn btn-quiet',
+                textContent: words,
+            })
+            button.onclick = () => {
+                slip.replaceChildren()
+                act?.()
+            }
+            return button
+        }),
+    )
 }

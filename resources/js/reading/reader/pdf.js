@@ -24,17 +24,29 @@ const paragraphsOf = items => {
         else if (str.trim()) lines.push({ text: str, y: transform[5], height })
         if (hasEOL && lines.length) lines.at(-1).ended = true
     }
-    const gaps = lines.slice(1).map((line, n) => lines[n].y - line.y).filter(gap => gap > 0).sort((a, b) => a - b)
+    const gaps = lines
+        .slice(1)
+        .map((line, n) => lines[n].y - line.y)
+        .filter(gap => gap > 0)
+        .sort((a, b) => a - b)
     const usual = gaps[Math.floor(gaps.length / 2)] ?? 0
     const paragraphs = []
     lines.forEach((line, n) => {
         const before = lines[n - 1]
         const gap = before ? before.y - line.y : 0
-        if (!before || gap < 0 || gap > 1.3 * usual || Math.abs(before.height - line.height) > 1) paragraphs.push(line.text)
+        if (!before || gap < 0 || gap > 1.3 * usual || Math.abs(before.height - line.height) > 1)
+            paragraphs.push(line.text)
         else paragraphs[paragraphs.length - 1] += ` ${line.text}`
     })
     // A word that was parted at the end of a line is one.
-    return paragraphs.map(p => p.replace(/(\p{Ll})- (?=\p{Ll})/gu, '$1').replace(/\s+/g, ' ').trim()).filter(Boolean)
+    return paragraphs
+        .map(p =>
+            p
+                .replace(/(\p{Ll})- (?=\p{Ll})/gu, '$1')
+                .replace(/\s+/g, ' ')
+                .trim(),
+        )
+        .filter(Boolean)
 }
 
 const draw = async (page, doc, scale, state) => {
@@ -44,7 +56,11 @@ const draw = async (page, doc, scale, state) => {
     // Drawn in this document, and shown as a picture: where nothing may run, a canvas shows nothing.
     const canvas = document.createElement('canvas')
     Object.assign(canvas, { width: Math.floor(viewport.width * sharp), height: Math.floor(viewport.height * sharp) })
-    state.task = page.render({ canvasContext: canvas.getContext('2d'), viewport, transform: sharp === 1 ? null : [sharp, 0, 0, sharp, 0, 0] })
+    state.task = page.render({
+        canvasContext: canvas.getContext('2d'),
+        viewport,
+        transform: sharp === 1 ? null : [sharp, 0, 0, sharp, 0, 0],
+    })
     await state.task.promise
     const picture = doc.createElement('img')
     picture.alt = ''
@@ -65,8 +81,16 @@ const draw = async (page, doc, scale, state) => {
 export const openPdf = async ({ pdf: address, language }, whenEnded) => {
     const folder = '/build/pdf'
     const pdf = await getDocument({
-        url: address, disableStream: true, disableAutoFetch: true, rangeChunkSize: 131_072, enableXfa: false, isEvalSupported: false,
-        cMapUrl: `${folder}/cmaps/`, standardFontDataUrl: `${folder}/standard_fonts/`, wasmUrl: `${folder}/wasm/`, iccUrl: `${folder}/iccs/`,
+        url: address,
+        disableStream: true,
+        disableAutoFetch: true,
+        rangeChunkSize: 131_072,
+        enableXfa: false,
+        isEvalSupported: false,
+        cMapUrl: `${folder}/cmaps/`,
+        standardFontDataUrl: `${folder}/standard_fonts/`,
+        wasmUrl: `${folder}/wasm/`,
+        iccUrl: `${folder}/iccs/`,
     }).promise.catch(error => {
         if (![401, 410].includes(error.status)) throw error
         whenEnded()
@@ -75,14 +99,28 @@ export const openPdf = async ({ pdf: address, language }, whenEnded) => {
     const sections = Array.from({ length: pdf.numPages }, (_, index) => {
         const page = () => pdf.getPage(index + 1)
         return {
-            id: String(index), size: 1000,
+            id: String(index),
+            size: 1000,
             load: async () => {
                 const shown = await page()
                 const { width, height } = shown.getViewport({ scale: 1 })
-                const src = URL.createObjectURL(new Blob([`<!doctype html><html lang="${language}"><meta charset="utf-8"><title>${index + 1}</title><meta name="viewport" content="width=${width}, height=${height}"><style>${STYLE}</style><body></body></html>`], { type: 'text/html' }))
+                const src = URL.createObjectURL(
+                    new Blob(
+                        [
+                            `<!doctype html><html lang="${language}"><meta charset="utf-8"><title>${index + 1}</title><meta name="viewport" content="width=${width}, height=${height}"><style>${STYLE}</style><body></body></html>`,
+                        ],
+                        { type: 'text/html' },
+                    ),
+                )
                 const state = {}
                 // Drawn anew in each size; a drawing that is overtaken by the next is given up.
-                return { src, onZoom: ({ doc, scale }) => draw(shown, doc, scale, state).catch(error => error.name === 'RenderingCancelledException' || console.error(error)) }
+                return {
+                    src,
+                    onZoom: ({ doc, scale }) =>
+                        draw(shown, doc, scale, state).catch(
+                            error => error.name === 'RenderingCancelledException' || console.error(error),
+                        ),
+                }
             },
             createDocument: async () => {
                 const doc = document.implementation.createHTMLDocument('')
@@ -92,11 +130,18 @@ export const openPdf = async ({ pdf: address, language }, whenEnded) => {
             },
         }
     })
-    const entries = async items => Promise.all((items ?? []).map(async ({ title, dest, items: below }) => {
-        const target = typeof dest === 'string' ? await pdf.getDestination(dest) : dest
-        const index = target?.[0] ? await pdf.getPageIndex(target[0]).catch(() => null) : null
-        return { label: title, href: index === null ? null : String(index), subitems: below?.length ? await entries(below) : null }
-    }))
+    const entries = async items =>
+        Promise.all(
+            (items ?? []).map(async ({ title, dest, items: below }) => {
+                const target = typeof dest === 'string' ? await pdf.getDestination(dest) : dest
+                const index = target?.[0] ? await pdf.getPageIndex(target[0]).catch(() => null) : null
+                return {
+                    label: title,
+                    href: index === null ? null : String(index),
+                    subitems: below?.length ? await entries(below) : null,
+                }
+            }),
+        )
     const labels = await pdf.getPageLabels()
     return {
         sections,

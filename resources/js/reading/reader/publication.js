@@ -8,7 +8,9 @@ export const openPublication = async ({ files, sizes }, whenEnded) => {
     const get = async name => {
         // Files that a container may have and this one has not are not asked for.
         if (!(name in sizes)) return null
-        const response = await fetch(`${files}/${name.split('/').map(encodeURIComponent).join('/')}`, { headers: { Accept: 'application/json, */*' } })
+        const response = await fetch(`${files}/${name.split('/').map(encodeURIComponent).join('/')}`, {
+            headers: { Accept: 'application/json, */*' },
+        })
         if (response.status === 410 || response.status === 401) {
             whenEnded()
             throw new LoanEnded()

@@ -24,7 +24,9 @@ export class ReadAloud {
         this.pauseButton = this.bar.querySelector('[data-pause]')
         this.pauseButton.onclick = () => this.pause()
         this.bar.querySelector('[data-stop]').onclick = () => this.stop()
-        this.view.addEventListener('relocate', ({ detail }) => { this.range = detail.range })
+        this.view.addEventListener('relocate', ({ detail }) => {
+            this.range = detail.range
+        })
         addEventListener('pagehide', () => globalThis.speechSynthesis?.cancel())
     }
 
@@ -75,7 +77,10 @@ export class ReadAloud {
 
     /** Whether a thing stands on the page that is open or after it; of a document that is just being opened, everything does. */
     #ahead(element) {
-        return this.range?.startContainer.getRootNode() !== element.getRootNode() || this.range.comparePoint(element, 0) >= 0
+        return (
+            this.range?.startContainer.getRootNode() !== element.getRootNode() ||
+            this.range.comparePoint(element, 0) >= 0
+        )
     }
 
     get #page() {
@@ -105,7 +110,9 @@ export class ReadAloud {
         for (let from = this.range; this.#on; from = null) {
             const { doc } = this.#page
             this.range = from
-            for (const block of [...doc.querySelectorAll(BLOCKS)].filter(b => !b.querySelector(BLOCKS) && this.#ahead(b))) {
+            for (const block of [...doc.querySelectorAll(BLOCKS)].filter(
+                b => !b.querySelector(BLOCKS) && this.#ahead(b),
+            )) {
                 if (!this.#on) return
                 await this.#speak(block)
             }

@@ -6,7 +6,9 @@ const LONGEST = 4000
 
 /** What stands before and after a range in its own block, for whoever looks for the place by its text. */
 const around = range => {
-    const block = range.commonAncestorContainer.parentElement?.closest('p, li, td, blockquote, h1, h2, h3, h4, h5, h6, div') ?? range.commonAncestorContainer
+    const block =
+        range.commonAncestorContainer.parentElement?.closest('p, li, td, blockquote, h1, h2, h3, h4, h5, h6, div') ??
+        range.commonAncestorContainer
     const text = range.cloneRange()
     text.selectNodeContents(block)
     text.setEnd(range.startContainer, range.startOffset)
@@ -54,7 +56,13 @@ export class Selection {
 
     /** The bar for a highlight that was pressed. */
     showMark(index, range, mark) {
-        this.#show({ index, range, text: mark.locator.text?.highlight ?? plain(range.toString()), doc: range.startContainer.ownerDocument, mark })
+        this.#show({
+            index,
+            range,
+            text: mark.locator.text?.highlight ?? plain(range.toString()),
+            doc: range.startContainer.ownerDocument,
+            mark,
+        })
         this.focus()
     }
 
@@ -63,7 +71,8 @@ export class Selection {
         this.bar.querySelector('[data-act="remove"]').hidden = !chosen.mark
         // A word or two can be looked up, not a sentence.
         this.bar.querySelector('[data-act="lookUp"]').hidden = chosen.text.split(' ').length > 3
-        for (const button of this.bar.querySelectorAll('button[data-colour]')) button.setAttribute('aria-pressed', String(chosen.mark?.colour === button.dataset.colour))
+        for (const button of this.bar.querySelectorAll('button[data-colour]'))
+            button.setAttribute('aria-pressed', String(chosen.mark?.colour === button.dataset.colour))
         this.bar.hidden = false
     }
 

@@ -31,16 +31,27 @@ export class TextTools {
         Object.assign(this, of)
         const { view, data, go } = of
         this.find = new Find({
-            view, texts: data.texts, form: $('find-form'), answer: $('find-answer'), list: $('find-list'), steps: $('find-steps'),
+            view,
+            texts: data.texts,
+            form: $('find-form'),
+            answer: $('find-answer'),
+            list: $('find-list'),
+            steps: $('find-steps'),
             go: cfi => go(() => view.goTo(cfi)),
         })
         this.footnotes = new Footnotes({ box: $('footnote'), view, styles: () => this.appearance.styles(this.reader) })
-        this.textView = $('text-view') && new TextView({
-            view, box: $('text-view'), opener: $('open-text'), here: () => (this.here()?.locations.position ?? 1) - 1,
-            go: index => go(() => view.goTo(index)),
-            copy: data.take && ((text, from, to) => this.#copyPages(text, this.#label(from), this.#label(to))),
-        })
-        this.aloud = $('read-aloud') && new ReadAloud({ view, bar: $('aloud'), texts: data.texts, language: data.language, say })
+        this.textView =
+            $('text-view') &&
+            new TextView({
+                view,
+                box: $('text-view'),
+                opener: $('open-text'),
+                here: () => (this.here()?.locations.position ?? 1) - 1,
+                go: index => go(() => view.goTo(index)),
+                copy: data.take && ((text, from, to) => this.#copyPages(text, this.#label(from), this.#label(to))),
+            })
+        this.aloud =
+            $('read-aloud') && new ReadAloud({ view, bar: $('aloud'), texts: data.texts, language: data.language, say })
         if (this.aloud) {
             $('read-aloud').onclick = () => {
                 this.drawers.close()
@@ -52,28 +63,41 @@ export class TextTools {
             this.#cite({})
         }
         this.selection = new Selection({
-            bar: $('selection'), locate: this.locate,
+            bar: $('selection'),
+            locate: this.locate,
             act: {
                 highlight: (chosen, colour) => this.#highlight(chosen, colour),
                 note: chosen => {
-                    const mark = chosen.mark ?? this.#known(chosen) ?? this.#highlight(chosen, localStorage.getItem('pen') ?? 'lamp')
+                    const mark =
+                        chosen.mark ??
+                        this.#known(chosen) ??
+                        this.#highlight(chosen, localStorage.getItem('pen') ?? 'lamp')
                     this.drawers.show('marks')
                     this.#marks.edit(mark)
                 },
                 copy: chosen => this.#copy(chosen.text, chosen.index, chosen.range),
-                lookUp: chosen => this.#openWith('word', $('word-box'), data.dictionary, { word: chosen.text, language: chosen.range.startContainer.parentElement?.closest('[lang]')?.lang || data.language }),
+                lookUp: chosen =>
+                    this.#openWith('word', $('word-box'), data.dictionary, {
+                        word: chosen.text,
+                        language: chosen.range.startContainer.parentElement?.closest('[lang]')?.lang || data.language,
+                    }),
                 cite: chosen => {
                     const { page, section } = this.selection.placeOf(chosen)
-                    this.#cite({ ...this.pageLabels().length ? { page } : {}, section })
+                    this.#cite({ ...(this.pageLabels().length ? { page } : {}), section })
                 },
                 remove: chosen => this.#marks.remove(chosen.mark),
             },
         })
         this.fixed = new FixedHighlights({
-            view, cfiOf, colour: name => this.#colour(name), marks: () => this.#marks?.all ?? [],
+            view,
+            cfiOf,
+            colour: name => this.#colour(name),
+            marks: () => this.#marks?.all ?? [],
             onPress: (index, range, mark) => this.#press(index, range, mark),
         })
-        view.addEventListener('relocate', ({ detail }) => { this.#range = detail.range })
+        view.addEventListener('relocate', ({ detail }) => {
+            this.#range = detail.range
+        })
         this.#draw()
     }
 
@@ -82,7 +106,11 @@ export class TextTools {
         const { data, view } = this
         if (!data.marks) return
         this.#marks = new Marks({
-            address: data.marks, token: data.token, box: $('bookmark-box'), texts: data.texts, where: this.where,
+            address: data.marks,
+            token: data.token,
+            box: $('bookmark-box'),
+            texts: data.texts,
+            where: this.where,
             go: locator => {
                 if (innerWidth < 800) this.drawers.close()
                 this.go(() => this.goToPlace(locator))
@@ -126,10 +154,14 @@ export class TextTools {
         // The edge of a paragraph is a step of its own to the browser, and nothing to be seen.
         const extend = (...way) => {
             const before = selection.toString().trim()
-            for (let step = 0; step < 3 && selection.toString().trim() === before; step++) selection.modify('extend', ...way)
+            for (let step = 0; step < 3 && selection.toString().trim() === before; step++)
+                selection.modify('extend', ...way)
         }
         if (key === 's') {
-            const start = this.#range?.startContainer.ownerDocument === doc ? this.#range : { startContainer: doc.body, startOffset: 0 }
+            const start =
+                this.#range?.startContainer.ownerDocument === doc
+                    ? this.#range
+                    : { startContainer: doc.body, startOffset: 0 }
             selection.collapse(start.startContainer, start.startOffset)
             extend('forward', 'word')
             this.#selects = true
@@ -140,7 +172,12 @@ export class TextTools {
             this.selection.focus()
             return true
         }
-        const way = { ArrowRight: ['forward', 'word'], ArrowLeft: ['backward', 'word'], ArrowDown: ['forward', 'line'], ArrowUp: ['backward', 'line'] }[key]
+        const way = {
+            ArrowRight: ['forward', 'word'],
+            ArrowLeft: ['backward', 'word'],
+            ArrowDown: ['forward', 'line'],
+            ArrowUp: ['backward', 'line'],
+        }[key]
         if (!way) return false
         if (!shiftKey && way[0] === 'forward') selection.collapseToEnd()
         else if (!shiftKey) {
@@ -168,7 +205,9 @@ export class TextTools {
 
     #press(index, range, mark) {
         this.#pressed = true
-        setTimeout(() => { this.#pressed = false }, 400)
+        setTimeout(() => {
+            this.#pressed = false
+        }, 400)
         this.selection.showMark(index, range, mark)
     }
 
@@ -181,7 +220,9 @@ export class TextTools {
         view.addEventListener('create-overlay', ({ detail: { index } }) => {
             const prefix = `${view.getCFI(index).slice(0, -1)}!`
             for (const found of this.find.inSection(prefix)) view.addAnnotation(found)
-            for (const mark of this.#marks?.all ?? []) if (mark.colour && cfiOf(mark)?.startsWith(prefix)) view.addAnnotation({ value: cfiOf(mark), colour: mark.colour })
+            for (const mark of this.#marks?.all ?? [])
+                if (mark.colour && cfiOf(mark)?.startsWith(prefix))
+                    view.addAnnotation({ value: cfiOf(mark), colour: mark.colour })
         })
         view.addEventListener('show-annotation', ({ detail: { value, index, range } }) => {
             const mark = this.#marks?.all.find(m => m.colour && cfiOf(m) === value)
@@ -198,18 +239,18 @@ export class TextTools {
     #highlight(chosen, colour) {
         localStorage.setItem('pen', colour)
         const { locator, label } = this.selection.placeOf(chosen)
-        return this.#marks.highlight({ ...chosen.mark ?? this.#known(chosen) ?? { locator, label }, colour })
+        return this.#marks.highlight({ ...(chosen.mark ?? this.#known(chosen) ?? { locator, label }), colour })
     }
 
     /** What the library calls a page, by its number. */
     #label(number) {
-        return this.data.pdf ? number : this.pageLabels()[number - 1]?.label ?? number
+        return this.data.pdf ? number : (this.pageLabels()[number - 1]?.label ?? number)
     }
 
     #copy(text, index, range) {
         const end = range.cloneRange()
         end.collapse(false)
-        const page = at => this.data.pdf ? at.locator.locations.position : at.page
+        const page = at => (this.data.pdf ? at.locator.locations.position : at.page)
         return this.#copyPages(text, page(this.locate(index, range)), page(this.locate(index, end)))
     }
 
@@ -220,7 +261,11 @@ export class TextTools {
             await navigator.clipboard.writeText(text)
             return say(texts.copied)
         }
-        const response = await fetch(take, { method: 'POST', headers: json(token), body: JSON.stringify({ from: String(from), to: String(to) }) }).catch(() => null)
+        const response = await fetch(take, {
+            method: 'POST',
+            headers: json(token),
+            body: JSON.stringify({ from: String(from), to: String(to) }),
+        }).catch(() => null)
         const answer = await response?.json().catch(() => null)
         if (!response?.ok) return say(answer?.message ?? texts.cannot_copy)
         await navigator.clipboard.writeText(text)
@@ -235,7 +280,9 @@ export class TextTools {
     async #openWith(drawer, box, address, parameters) {
         this.drawers.show(drawer)
         box.textContent = this.data.texts.one_moment
-        const response = await fetch(`${address}?${new URLSearchParams(parameters)}`, { headers: { 'X-Part': 'drawer' } }).catch(() => null)
+        const response = await fetch(`${address}?${new URLSearchParams(parameters)}`, {
+            headers: { 'X-Part': 'drawer' },
+        }).catch(() => null)
         if (response?.ok) box.innerHTML = await response.text()
         else box.textContent = this.data.texts.no_answer
         $(drawer).querySelector('[data-close]').focus()

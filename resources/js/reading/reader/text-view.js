@@ -6,10 +6,20 @@ import { element } from './element.js'
 const TAGS = ['h1', 'h2', 'h3', 'h4', 'p', 'li', 'blockquote', 'figcaption', 'dt', 'dd', 'pre', 'th', 'td']
 const SELECTOR = TAGS.join(', ')
 
-const blocksOf = doc => [...doc.body.querySelectorAll(SELECTOR)].filter(block => !block.querySelector(SELECTOR) && !block.closest('[aria-hidden=true]')).map(block => {
-    const text = block.textContent.replace(/\s+/g, ' ').trim()
-    return text && element(['th', 'td', 'dt', 'dd', 'li', 'figcaption'].includes(block.localName) ? 'p' : block.localName, { textContent: text })
-}).filter(Boolean)
+const blocksOf = doc =>
+    [...doc.body.querySelectorAll(SELECTOR)]
+        .filter(block => !block.querySelector(SELECTOR) && !block.closest('[aria-hidden=true]'))
+        .map(block => {
+            const text = block.textContent.replace(/\s+/g, ' ').trim()
+            return (
+                text &&
+                element(
+                    ['th', 'td', 'dt', 'dd', 'li', 'figcaption'].includes(block.localName) ? 'p' : block.localName,
+                    { textContent: text },
+                )
+            )
+        })
+        .filter(Boolean)
 
 export class TextView {
     #articles = []
@@ -36,7 +46,9 @@ export class TextView {
     /** The entries of the contents; without any, each page is one. */
     fill(book) {
         const entries = items => items.flatMap(item => [item, ...entries(item.subitems ?? [])])
-        const starts = entries(book.toc ?? []).map(({ label, href }) => ({ label, index: href ? book.resolveHref(href)?.index : undefined })).filter(a => Number.isInteger(a.index))
+        const starts = entries(book.toc ?? [])
+            .map(({ label, href }) => ({ label, index: href ? book.resolveHref(href)?.index : undefined }))
+            .filter(a => Number.isInteger(a.index))
         this.#articles = starts.length ? starts : book.sections.map((_, index) => ({ label: '', index }))
     }
 
@@ -45,7 +57,13 @@ export class TextView {
     }
 
     toggle() {
-        if (!this.open) return this.show(Math.max(0, this.#articles.findLastIndex(a => a.index <= this.here())))
+        if (!this.open)
+            return this.show(
+                Math.max(
+                    0,
+                    this.#articles.findLastIndex(a => a.index <= this.here()),
+                ),
+            )
         this.box.hidden = true
         this.opener.setAttribute('aria-pressed', 'false')
         this.go(this.#articles[this.#at].index)
@@ -63,7 +81,10 @@ export class TextView {
             blocks.push(...blocksOf(doc))
         }
         const text = this.box.querySelector('[data-text]')
-        text.replaceChildren(...blocks.some(b => b.localName === 'h1') ? [] : [element('h1', { textContent: label })], ...blocks)
+        text.replaceChildren(
+            ...(blocks.some(b => b.localName === 'h1') ? [] : [element('h1', { textContent: label })]),
+            ...blocks,
+        )
         this.box.querySelector('[data-before]').disabled = this.#at === 0
         this.box.querySelector('[data-after]').disabled = this.#at === this.#articles.length - 1
         this.box.hidden = false
