@@ -1,4 +1,4 @@
-<x-layout :title="__('lending.borrow') . ': ' . $title->name" on="catalogue">
+<x-layout :title="__('lending.borrow').': '.$title->name" on="catalogue">
     <div class="max-w-xl mx-auto mt-4 flex gap-5">
         {{ App\Shared\View\Cover::html($title, 96, decorative: true) }}
         <div class="flex-1">
