@@ -10,6 +10,7 @@ use App\Models\Card;
 use App\Models\Library;
 use App\Reading\Publications\ImportPublication;
 use Bench\Report;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Demo\Book;
 use FigPorch\Demo\DemoEbooks;
@@ -64,13 +65,13 @@ $title = app(ImportPublication::class)(
     $file,
     Library::query()->where('slug', $card['library'])->firstOrFail(),
     new LicenceTerms(LicenceModel::Simultaneous),
-    now()->toImmutable(),
+    CarbonImmutable::now(),
 )['title'];
 app(BorrowTitle::class)(
     Card::query()->where('number', $card['number'])->valueOrFail('id'),
     $title->id,
     null,
-    now()->toImmutable(),
+    CarbonImmutable::now(),
 );
 $whole = array_sum($title->publication->sizes);
 

@@ -15,6 +15,7 @@ use App\Lending\LoanRules\CardEligibility;
 use Bench\Peer;
 use Bench\Report;
 use Bench\SearchQueries;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use Illuminate\Contracts\Console\Kernel;
@@ -189,7 +190,7 @@ foreach ($scales as $scale) {
         $app->make(NoResultSuggestions::class),
         $app->make(SearchTitles::class),
         $app->make(CountFacets::class),
-        now()->toImmutable(),
+        CarbonImmutable::now(),
     ];
     $words = array_column(
         DB::select('select word from search_words where length(word) > 5 order by md5(word) limit 60'),
@@ -226,7 +227,7 @@ foreach ($scales as $scale) {
             [
                 [
                     'suggestions for four letters',
-                    fn(string $word) => $suggest->of($library, substr($word, 0, 4), now()->toImmutable()),
+                    fn(string $word) => $suggest->of($library, substr($word, 0, 4), CarbonImmutable::now()),
                     '1',
                 ],
                 ['spelling of a word with one letter wrong', fn(string $word) => Spelling::of($slipped($word)), '0.5'],
@@ -234,7 +235,7 @@ foreach ($scales as $scale) {
                     'the same, and what it would find',
                     fn(string $word) => $other->spelling(
                         SearchRequest::read($library, ['q' => $slipped($word)], new CardEligibility()),
-                        now()->toImmutable(),
+                        CarbonImmutable::now(),
                     ),
                     '',
                 ],
@@ -259,7 +260,7 @@ foreach ($scales as $scale) {
     );
     $found = $searchTitles->total(
         SearchRequest::read($library, ['q' => "zyxwvutsr {$scale}"], new CardEligibility()),
-        now()->toImmutable(),
+        CarbonImmutable::now(),
     );
     printf(
         'One record added: found %d after %.0f ms. The peer’s index was built in %.0f s, %s; those of lending ' .

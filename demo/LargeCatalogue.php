@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use App\Shared\Sql;
 use Closure;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -319,7 +320,7 @@ final class LargeCatalogue
                     (int) (10 * (($this->random->getInt(1, 1_000_000) / 1_000_000) ** (-1 / 0.9) - 1)),
                 );
                 $awards = $this->random->getInt(1, 100) <= 3 ? ['Prize ' . $this->random->getInt(1, 29)] : [];
-                $added = $now->modify('-' . $this->random->getInt(0, 5_000_000) . ' minutes')->format('Y-m-d H:i:sP');
+                $added = Sql::second($now->modify('-' . $this->random->getInt(0, 5_000_000) . ' minutes'));
                 $fiction = ['t', 'f', '\N'][$this->random->getInt(0, 2)];
                 $rows['works'][] = implode("\t", [$work, $name, "grown {$work}"]);
                 $rows['titles'][] = implode("\t", [
@@ -483,8 +484,8 @@ final class LargeCatalogue
     {
         $copies = 1 + (int) min(50, -2 * log($this->random->getInt(1, 10_000) / 10_000));
         $free = $this->random->getInt(1, 100) <= 70 ? max(1, $copies - $this->random->getInt(0, 2)) : 0;
-        $ends = $now->modify('+' . $this->random->getInt(3, 900) . ' days')->format('Y-m-d H:i:sP');
-        $starts = $now->modify('-' . $this->random->getInt(10, 2000) . ' days')->format('Y-m-d H:i:sP');
+        $ends = Sql::second($now->modify('+' . $this->random->getInt(3, 900) . ' days'));
+        $starts = Sql::second($now->modify('-' . $this->random->getInt(10, 2000) . ' days'));
 
         return implode(
             "\t",

@@ -7,19 +7,20 @@ use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Lending\Waits\MeasureHabits;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('lending:tick')->everyMinute();
 Schedule::command('search:index records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
 Schedule::command('search:index lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
-Schedule::call(fn(SendMatchNotices $look) => $look(now()->toImmutable()))
+Schedule::call(fn(SendMatchNotices $look) => $look(CarbonImmutable::now()))
     ->name('look for what is new in saved searches')
     ->everyTenMinutes();
 Schedule::command('queue:prune-failed')->daily();
 Schedule::call(fn(CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
 Schedule::command('lending:audit')->dailyAt('03:40');
-Schedule::call(fn(MeasureHabits $measure) => $measure(now()->toImmutable()))
+Schedule::call(fn(MeasureHabits $measure) => $measure(CarbonImmutable::now()))
     ->name('measure how loans and holds are used')
     ->dailyAt('03:10');
 Schedule::call(fn(CountBorrowedTogether $measure) => $measure())

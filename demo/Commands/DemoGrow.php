@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Demo\Commands;
 
 use App\Models\Library;
+use Carbon\CarbonImmutable;
 use FigPorch\Demo\LargeCatalogue;
 use Illuminate\Console\Command;
 
@@ -30,7 +31,7 @@ final class DemoGrow extends Command
         $begun = microtime(true);
         $grow(
             $titles,
-            now()->toImmutable(),
+            CarbonImmutable::now(),
             fn(string $done) => $this->line(sprintf('    %5.0f s  %s', microtime(true) - $begun, $done)),
         );
 

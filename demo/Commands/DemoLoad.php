@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Demo\Commands;
 
 use App\Models\Library;
+use Carbon\CarbonImmutable;
 use FigPorch\Demo\LoadDemo;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +28,7 @@ final class DemoLoad extends Command
         // All of it or nothing: a load that was broken off is begun anew at the next start.
         DB::transaction(
             fn() => $load(
-                now()->toImmutable(),
+                CarbonImmutable::now(),
                 fn(string $done) => $this->line("    {$done}"),
                 (int) $this->option('books'),
                 is_numeric($this->option('media')) ? (int) $this->option('media') : null,

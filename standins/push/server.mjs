@@ -1,4 +1,5 @@
-// A stand-in for the push services that browsers bring (RFC 8030): takes messages, looks at what it may look at, and shows what came.
+// A stand-in for the push services that browsers bring (RFC 8030): takes messages, looks at what it may look at, and
+// shows what came.
 //   node standins/push/server.mjs PORT
 //   POST /to/NAME          a message for the browser NAME
 //   GET /to/NAME           what came for it, sealed as it is

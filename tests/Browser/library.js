@@ -44,8 +44,9 @@ export const importBooks = (files, licence = 'simultaneous') => {
 }
 
 /**
- * What a page complains of: scripts that failed, policies that were broken. A question withdrawn for a newer one, as while one
- * types, is no complaint, though htmx writes it down (afterRequest, sendAbort); a real failure has a line of another kind too.
+ * What a page complains of: scripts that failed, policies that were broken. A question withdrawn for a newer one, as
+ * while one types, is no complaint, though htmx writes it down (afterRequest, sendAbort); a real failure has a line of
+ * another kind too.
  */
 export const watch = page => {
     const complaints = []

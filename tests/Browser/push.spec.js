@@ -1,5 +1,6 @@
-// Notices on a device: turned on, sent sealed, shown while no page asks for them, and turned off. The browser's own push service needs the
-// network, so the address it would give is one of the stand-in's; keys, worker and notification are the browser's.
+// Notices on a device: turned on, sent sealed, shown while no page asks for them, and turned off. The browser's own
+// push service needs the network, so the address it would give is one of the stand-in's; keys, worker and notification
+// are the browser's.
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'

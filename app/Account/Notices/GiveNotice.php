@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account\Notices;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -38,7 +39,7 @@ final class GiveNotice
         $json = DB::scalar('select notices_give(?, ?, ?)', [
             $kind->value,
             json_encode($notices, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-            $now->format('Y-m-d H:i:sP'),
+            Sql::second($now),
         ]);
         $this->carry(json_decode((string) $json));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account\Privacy;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -17,7 +18,7 @@ final class ForgetEndedLoans
 
     public function __invoke(DateTimeImmutable $now): int
     {
-        $before = $now->modify('-' . self::AFTER_MINUTES . ' minutes')->format('Y-m-d H:i:sP');
+        $before = Sql::second($now->modify('-' . self::AFTER_MINUTES . ' minutes'));
 
         return DB::transaction(function () use ($before): int {
             DB::delete(

@@ -10,6 +10,7 @@ use App\Models\Basket;
 use App\Shared\Input;
 use App\Shared\PageAsked;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Pagination\LengthAwarePaginator;
@@ -47,7 +48,7 @@ final class BasketController
         TitleAvailability $standings,
         OwnItems $ownItems,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $order = in_array(Input::text($request, 'order'), Baskets::ORDERS, true)
             ? Input::text($request, 'order')
             : 'hand';
@@ -78,7 +79,7 @@ final class BasketController
                     $this->own->ownerToBe($request),
                     $name,
                     $into === '' ? null : $this->own->find($request, $into),
-                    now()->toImmutable(),
+                    CarbonImmutable::now(),
                 );
 
         return match (true) {
@@ -139,7 +140,7 @@ final class BasketController
     /** What someone has shared, for whoever has the address. */
     public function shared(string $key, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $parts = array_map(
             fn(array $of): array => [...$of, 'titles' => $this->baskets->titles($of['basket'])],
             $this->baskets->below($this->baskets->shared($key) ?? abort(404)),

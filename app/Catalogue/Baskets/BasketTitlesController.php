@@ -7,6 +7,7 @@ namespace App\Catalogue\Baskets;
 use App\Models\Basket;
 use App\Models\Title;
 use App\Shared\Input;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,7 +23,7 @@ final class BasketTitlesController
     /** Into the basket that is named, or the one used last, or a first one. */
     public function put(Request $request, Title $title, ArrangeBaskets $arrange): View|RedirectResponse|Response
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $owner = $this->own->ownerToBe($request);
         $asked = Input::text($request, 'basket');
         $last = $request->session()->get('basket');

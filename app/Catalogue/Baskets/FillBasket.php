@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Baskets;
 
 use App\Models\Basket;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -30,7 +31,7 @@ final class FillBasket
                 'insert into basket_title (basket_id, title_id, position, added_at)
                     select ?, ?, coalesce(max(position), 0) + 1, ? from basket_title
                     where basket_id = ? on conflict do nothing',
-                [$basket->id, $titleId, $now->format('Y-m-d H:i:s.uP'), $basket->id],
+                [$basket->id, $titleId, Sql::timestamp($now), $basket->id],
             );
 
             return true;
@@ -54,7 +55,7 @@ final class FillBasket
             foreach (collect([$from, $to])->sortBy('id') as $basket) {
                 $this->lock($basket);
             }
-            $ids = '{' . implode(',', $titleIds) . '}';
+            $ids = Sql::numbers($titleIds);
             DB::insert(
                 'insert into basket_title (basket_id, title_id, position, note, added_at)
                     select ?, title_id, (select coalesce(max(position), 0) from basket_title
@@ -85,7 +86,7 @@ final class FillBasket
             DB::update(
                 'update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n)
                     where b.basket_id = ? and b.title_id = o.id',
-                ['{' . implode(',', $shifted) . '}', $basket->id],
+                [Sql::numbers($shifted), $basket->id],
             );
         });
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -132,9 +133,7 @@ final class BitmapIndex
             array_column(
                 $others === []
                     ? []
-                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [
-                        '{' . implode(',', $others) . '}',
-                    ]),
+                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [Sql::numbers($others)]),
                 'name',
                 'id',
             );

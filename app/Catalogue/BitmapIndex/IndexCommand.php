@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\BitmapIndex;
 
 use App\Catalogue\Suggestions\IndexPrefixes;
+use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
 /** Makes broad searches of a large catalogue quick; a small one has no need of it. */
@@ -27,7 +28,7 @@ final class IndexCommand extends Command
             return self::INVALID;
         }
         foreach ($kinds as $what) {
-            $now = now()->toImmutable();
+            $now = CarbonImmutable::now();
             $begun = microtime(true);
             $gathered = !$this->option('due') || $gather->isDue($what, $now) ? $gather($what, $now) : null;
             if ($gathered === 0) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
@@ -28,7 +29,7 @@ final readonly class IndexSnapshot
     public static function at(DateTimeImmutable $now, array $words = [], string $name = ''): ?self
     {
         $row = (array) DB::selectOne('select * from search_first(?, ?, ?, ?)', [
-            $now->format('Y-m-d H:i:s.uP'),
+            Sql::timestamp($now),
             BitmapIndex::MOST_LOOSE + 1,
             $words === [] ? '{}' : '{"' . implode('","', $words) . '"}',
             $name,

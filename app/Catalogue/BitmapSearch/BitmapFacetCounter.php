@@ -6,6 +6,7 @@ namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\Search\Facets;
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
 use SplMinHeap;
@@ -237,7 +238,7 @@ final class BitmapFacetCounter
             DB::select(
                 'select subject, count(*) n from (select unnest(subjects) subject from search_rows
                     where title_id = any(?::bigint[])) x group by subject',
-                ['{' . implode(',', $among->numbers()) . '}'],
+                [Sql::numbers($among->numbers())],
             )
             as $row
         ) {

@@ -11,6 +11,7 @@ use App\Catalogue\Search\QuerySql;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SearchSql;
 use App\Lending\LoanRules\CardEligibility;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
@@ -121,7 +122,7 @@ final class BitmapSearch
         if (!$changed->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
             $changed = self::asked("s.title_id = any(?::bigint[]) and {$where}", [
-                '{' . implode(',', $changed->numbers()) . '}',
+                Sql::numbers($changed->numbers()),
                 ...$bindings,
             ]);
         }
@@ -156,7 +157,7 @@ final class BitmapSearch
             )} ready, {$where('can & ' . HeldTitles::ALWAYS . ' > 0')} always
                 from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s
                     where s.title_id = any(?::bigint[])) x",
-            [...$bindings, ...$beyondBindings, '{' . implode(',', $titles->numbers()) . '}'],
+            [...$bindings, ...$beyondBindings, Sql::numbers($titles->numbers())],
         );
 
         return array_map(self::sent(...), [$had->reached, $had->ready, $had->always]);

@@ -7,6 +7,7 @@ namespace App\Catalogue\BitmapSearch;
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\Search\QuerySql;
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\TitleSet;
 use LogicException;
@@ -137,7 +138,7 @@ final class WordBitmaps
         $query = QuerySql::of($phrase);
 
         return BitmapSearch::asked("s.title_id = any(?::bigint[]) and {$query->sql}", [
-            '{' . implode(',', $among->numbers()) . '}',
+            Sql::numbers($among->numbers()),
             ...$query->bindings,
         ]);
     }

@@ -6,6 +6,7 @@ namespace App\Catalogue\FrontDoor;
 
 use App\Catalogue\StaffLists\StaffLists;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\View\View;
 
@@ -22,7 +23,7 @@ final class FrontDoorController
         if ($current->library === null) {
             return view('account.sign-in.choose-library', ['then' => '/']);
         }
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
 
         return view('catalogue.front-door.front-door', [
             'counts' => $whatIsHere->counts($current->library->id, $now),

@@ -9,6 +9,7 @@ use App\Models\Series;
 use App\Models\Subject;
 use App\Models\Title;
 use App\Models\Work;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Genre;
@@ -138,7 +139,7 @@ final class SaveRecord
                 $record->level,
                 $title->series_id,
                 $title->times_borrowed ?? 0,
-                $title->added_at->format('Y-m-d H:i:s.uP'),
+                Sql::timestamp($title->added_at),
                 match ($title->fiction) {
                     true => 't',
                     false => 'f',

@@ -13,6 +13,7 @@ use App\Models\Follow;
 use App\Models\Title;
 use App\Shared\RequestContext;
 use App\Shared\TitleNames;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -28,7 +29,7 @@ final class TitleController
         SeriesOrder $seriesOrder,
         OwnBaskets $baskets,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $title->load('publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents');
         $editions = Title::query()
             ->where('work_id', $title->work_id)
@@ -79,7 +80,7 @@ final class TitleController
         PayMonth $payMonth,
     ): View {
         $library = $current->requiredLibrary();
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
 
         return view(
             $request->hasHeader('HX-Request')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Rooms;
 
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\Room;
 
 /** How a room opens for somebody: for which ages, with fiction or without, about what. */
@@ -81,7 +82,7 @@ final readonly class RoomChoice
         }
         if ($this->subjects !== []) {
             $sql .= ' and s.title_id in (select title_id from subject_title where subject_id = any(?::bigint[]))';
-            $bindings[] = '{' . implode(',', $this->subjects) . '}';
+            $bindings[] = Sql::numbers($this->subjects);
         }
 
         return [$sql, $bindings];

@@ -8,6 +8,7 @@ use App\Catalogue\StaffLists\ListOnShow;
 use App\Catalogue\StaffLists\StaffLists;
 use App\Lending\LoanRules\PayMonth;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Room;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -64,7 +65,7 @@ final class RoomController
     private function showing(?Room $room, ?RoomChoice $choice, int $covers): array
     {
         $library = $this->current->requiredLibrary();
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
 
         return $this->lists->showing(
             $library,

@@ -8,6 +8,7 @@ use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SearchSql;
 use App\Lending\Licences\UsableLicences;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -31,7 +32,7 @@ final class NewMatches
     {
         [$where, $bindings] = SearchSql::condition($search);
         [$held, $heldBindings] = HeldTitles::condition($search->libraryId, $now);
-        $at = $since->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($since);
 
         // Few titles are new: they are found first, by the licences.
         $new =

@@ -10,6 +10,7 @@ use App\Lending\LoanRules\CardEligibility;
 use App\Models\SavedSearch;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -23,7 +24,7 @@ final class SavedSearchController
 
     public function index(SearchTitles $searchTitles): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $saved = SavedSearch::query()
             ->where('person_id', $this->current->requiredPerson()->id)
             ->with('library')
@@ -66,7 +67,7 @@ final class SavedSearchController
         $refusal = match (true) {
             $kept === [] => 'needs_search',
             $name === '' => 'needs_search_name',
-            !$keep($person, $library, $name, $kept, $request->boolean('tells'), now()->toImmutable())
+            !$keep($person, $library, $name, $kept, $request->boolean('tells'), CarbonImmutable::now())
                 => 'too_many_saved',
             default => null,
         };
@@ -80,7 +81,7 @@ final class SavedSearchController
 
     public function tell(Request $request, SavedSearch $saved, KeepSearch $keep): RedirectResponse
     {
-        $keep->tell($saved, $request->boolean('tells'), now()->toImmutable());
+        $keep->tell($saved, $request->boolean('tells'), CarbonImmutable::now());
 
         return redirect()
             ->route('searches.index')

@@ -14,6 +14,7 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Reach;
@@ -43,7 +44,7 @@ final class CatalogueController
         Pins $pins,
     ): View {
         $library = $this->current->requiredLibrary();
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $asked = array_map(
             fn(string|int $name): string => Input::text($request, (string) $name),
             array_combine($keys = array_keys($request->query()), $keys),
@@ -143,7 +144,7 @@ final class CatalogueController
         }
 
         $codes = array_unique([
-            ...$languages->codes(now()->toImmutable()),
+            ...$languages->codes(CarbonImmutable::now()),
             ...array_filter([$search->values[Field::Language->value] ?? '']),
         ]);
         $names = array_map(TitleText::language(...), array_combine($codes, $codes));

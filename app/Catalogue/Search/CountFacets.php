@@ -6,6 +6,7 @@ namespace App\Catalogue\Search;
 
 use App\Catalogue\BitmapSearch\BitmapFacetCounter;
 use App\Catalogue\BitmapSearch\BitmapSearch;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Support\Facades\DB;
@@ -83,10 +84,7 @@ final class CountFacets
             $others = $this->oneByOne(
                 $search,
                 $now,
-                [
-                    "s.title_id = any(?::bigint[]) and {$where}",
-                    ['{' . implode(',', $found->oneByOne) . '}', ...$bindings],
-                ],
+                ["s.title_id = any(?::bigint[]) and {$where}", [Sql::numbers($found->oneByOne), ...$bindings]],
                 PHP_INT_MAX,
             );
         }

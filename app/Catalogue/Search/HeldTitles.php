@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Lending\LoanRules\CardEligibility;
+use App\Shared\Sql;
 use DateTimeImmutable;
 
 /**
@@ -31,9 +32,9 @@ final class HeldTitles
         DateTimeImmutable $now,
         CardEligibility $reach = new CardEligibility(),
     ): array {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         $allowed = $reach->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
-        $audiences = $reach->audiences === null ? [] : ['{' . implode(',', $reach->audiences) . '}'];
+        $audiences = $reach->audiences === null ? [] : [Sql::numbers($reach->audiences)];
 
         return [
             "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
@@ -49,7 +50,7 @@ final class HeldTitles
                 $libraryId,
                 $libraryId,
                 $at,
-                '{' . implode(',', $reach->unpaid) . '}',
+                Sql::numbers($reach->unpaid),
                 ...$audiences,
             ],
         ];
@@ -80,12 +81,9 @@ final class HeldTitles
      */
     public static function perhaps(array $libraryIds, DateTimeImmutable $now): array
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
 
-        return [
-            '(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)',
-            ['{' . implode(',', $libraryIds) . '}', $at, $at],
-        ];
+        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', [Sql::numbers($libraryIds), $at, $at]];
     }
 
     /**

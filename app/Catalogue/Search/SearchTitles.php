@@ -8,6 +8,7 @@ use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Lending\Licences\UsableLicences;
 use App\Models\Title;
 use App\Shared\PageAsked;
+use App\Shared\Sql;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
@@ -128,7 +129,7 @@ final class SearchTitles
             $search,
             $now,
             's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc',
-            ['{' . implode(',', $called) . '}'],
+            [Sql::numbers($called)],
             $count,
             $from,
             $named,
@@ -169,7 +170,7 @@ final class SearchTitles
                     DB::select(
                         "select s.title_id
                                 from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])",
-                        [...$bindings, '{' . implode(',', $found->oneByOne) . '}'],
+                        [...$bindings, Sql::numbers($found->oneByOne)],
                     ),
                     'title_id',
                 ),
@@ -200,9 +201,7 @@ final class SearchTitles
                         ...$order,
                         $count,
                         $from,
-                        $many
-                            ? ['true', []]
-                            : ['s.title_id = any(?::bigint[])', ['{' . implode(',', $set->numbers()) . '}']],
+                        $many ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::numbers($set->numbers())]],
                     ],
                 ),
             );
@@ -274,7 +273,7 @@ final class SearchTitles
                 DB::select(
                     "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[])
                         order by {$sorted[0]}, s.title_id limit ? offset ?",
-                    ['{' . implode(',', $set->numbers()) . '}', ...$sorted[1], $count, $from],
+                    [Sql::numbers($set->numbers()), ...$sorted[1], $count, $from],
                 ),
                 'title_id',
             );

@@ -6,6 +6,7 @@ namespace App\Catalogue\StaffLists;
 
 use App\Lending\LoanRules\PayMonth;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\View\View;
 
 /** The library's staff lists at the foot of the Porch, which asks for them when it is there. */
@@ -13,7 +14,7 @@ final class PorchListsController
 {
     public function __invoke(RequestContext $current, StaffLists $staffLists, PayMonth $payMonth): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $library = $current->library;
 
         return view('catalogue.staff-lists.list-cards', [

@@ -6,6 +6,7 @@ namespace App\Catalogue\Suggestions;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\Search\HeldTitles;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
@@ -87,7 +88,7 @@ final class HeldByName
 
         return array_column(
             DB::select("select s.title_id from search_rows s where s.title_id = any(?::bigint[]) and {$held}", [
-                '{' . implode(',', array_unique($titles)) . '}',
+                Sql::numbers(array_unique($titles)),
                 ...$bindings,
             ]),
             'title_id',

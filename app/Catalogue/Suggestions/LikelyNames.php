@@ -9,6 +9,7 @@ use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\BitmapSearch\WordBitmaps;
 use App\Catalogue\Search\HeldTitles;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
 use Illuminate\Support\Facades\DB;
@@ -107,7 +108,7 @@ final class LikelyNames
         $json = DB::scalar('select names_begun(?, ?, ?, ?, ?, ?, ?)', [
             $prefix,
             $named,
-            $now->format('Y-m-d H:i:s.uP'),
+            Sql::timestamp($now),
             BitmapIndex::MOST_LOOSE + 1,
             self::KEPT,
             $titles,
@@ -180,10 +181,7 @@ final class LikelyNames
             ->or($first->gathering->changed);
         foreach ($first->gathering->inRings($named, 'popular') as $ring) {
             if (!$ring->isEmpty() && count($found) < $each) {
-                array_push(
-                    $found,
-                    ...$titles('s.title_id = any(?::bigint[])', ['{' . implode(',', $ring->numbers()) . '}']),
-                );
+                array_push($found, ...$titles('s.title_id = any(?::bigint[])', [Sql::numbers($ring->numbers())]));
             }
         }
 

@@ -6,6 +6,7 @@ namespace App\Catalogue\Suggestions;
 
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -16,7 +17,7 @@ final class SuggestController
         $suggestions = $suggest->of(
             $current->requiredLibrary()->id,
             mb_substr(Input::text($request, 'q'), 0, 100),
-            now()->toImmutable(),
+            CarbonImmutable::now(),
         );
 
         return response()

@@ -8,6 +8,7 @@ use App\Exchange\Csv\CsvFile;
 use App\Models\StaffMember;
 use App\Models\Title;
 use App\Shared\Input;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Refusal;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -23,7 +24,7 @@ final class TurnawaysController
 
     public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         [$reason, $month] = [$this->reason($request), $this->month($request)];
 
         return view('desk.figures.turnaways', [
@@ -40,7 +41,7 @@ final class TurnawaysController
 
     public function csv(Request $request, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $months = $this->turnaways->months($staff->library, $now);
         $rows = function () use ($request, $staff, $now, $months): iterable {
             foreach (
@@ -78,7 +79,7 @@ final class TurnawaysController
             'staff' => $staff,
             'title' => $title,
             'month' => $month,
-            'rows' => $this->turnaways->rows($staff->library, $title->id, $month, now()->toImmutable()),
+            'rows' => $this->turnaways->rows($staff->library, $title->id, $month, CarbonImmutable::now()),
         ]);
     }
 
@@ -87,7 +88,7 @@ final class TurnawaysController
         Title $title,
         #[CurrentUser('staff')] StaffMember $staff,
     ): StreamedResponse {
-        $rows = $this->turnaways->rows($staff->library, $title->id, $this->month($request), now()->toImmutable());
+        $rows = $this->turnaways->rows($staff->library, $title->id, $this->month($request), CarbonImmutable::now());
 
         return CsvFile::response(
             "turnaways-{$title->id}",

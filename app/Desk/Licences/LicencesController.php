@@ -9,6 +9,7 @@ use App\Exchange\Csv\CsvFile;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use App\Shared\View\TitleText;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\Request;
@@ -22,7 +23,7 @@ final class LicencesController
 
     public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff, Turnaways $turnaways): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
         $figures = [];
         foreach (array_diff(PressureSearch::SHOWS, ['all']) as $show) {
@@ -41,7 +42,7 @@ final class LicencesController
 
     public function csv(Request $request, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
         $rows = function () use ($staff, $search, $now): iterable {
             foreach ($this->titles->all($staff->library, $search, $now) as $of) {

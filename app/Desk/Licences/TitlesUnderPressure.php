@@ -9,6 +9,7 @@ use App\Lending\Licences\UsableLicences;
 use App\Lending\Queues\HoldQueues;
 use App\Models\Library;
 use App\Shared\PageAsked;
+use App\Shared\Sql;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
@@ -103,8 +104,8 @@ final class TitlesUnderPressure
     private function query(PressureSearch $search, DateTimeImmutable $now): array
     {
         $waitedFor = ' and title_id in (select title_id from h)';
-        $soon = $now->modify('+' . PressureSearch::ENDING_DAYS . ' days')->format('Y-m-d H:i:sP');
-        $bindings = ['library' => $search->libraryId, 'now' => $now->format('Y-m-d H:i:sP')];
+        $soon = Sql::second($now->modify('+' . PressureSearch::ENDING_DAYS . ' days'));
+        $bindings = ['library' => $search->libraryId, 'now' => Sql::second($now)];
         [$licences, $where] = match ($search->show) {
             'waited_for' => [$waitedFor, ' and h.n > 0'],
             'pressed' => [$waitedFor, ' and h.n >= ' . HoldPressure::HIGH . ' * li.copies and li.alive'],

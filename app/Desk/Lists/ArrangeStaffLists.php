@@ -7,6 +7,7 @@ namespace App\Desk\Lists;
 use App\Catalogue\Baskets\ArrangeBaskets;
 use App\Models\Library;
 use App\Models\StaffList;
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\Room;
 use Illuminate\Support\Facades\DB;
 
@@ -108,7 +109,7 @@ final class ArrangeStaffLists
             DB::update(
                 'update staff_list_title l set position = o.n - 1 from unnest(?::bigint[]) with ordinality o(id, n)
                     where l.staff_list_id = ? and l.title_id = o.id',
-                ['{' . implode(',', ArrangeBaskets::shifted(array_values($ids), $titleId, $by)) . '}', $list->id],
+                [Sql::numbers(ArrangeBaskets::shifted(array_values($ids), $titleId, $by)), $list->id],
             );
         });
     }

@@ -13,6 +13,7 @@ use App\Models\StaffMember;
 use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\TitleNames;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Room;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
@@ -28,7 +29,7 @@ final class ListsController
 
     public function index(#[CurrentUser('staff')] StaffMember $staff, StaffLists $lists): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
 
         return view('desk.lists.lists', [
             'staff' => $staff,
@@ -58,7 +59,7 @@ final class ListsController
         #[CurrentUser('staff')] StaffMember $staff,
         SearchTitles $searchTitles,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $find = Input::text($request, 'find');
         $searches = $list->words ?? $find;
         $search =

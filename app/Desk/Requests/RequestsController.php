@@ -12,6 +12,7 @@ use App\Models\StaffMember;
 use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Shared\Input;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\WantedTitle;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -121,7 +122,7 @@ final class RequestsController
         if ($why === '') {
             return redirect()->route('desk.request', $title)->with('refusal', __('desk.needs_answer'));
         }
-        $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, now()->toImmutable());
+        $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')
@@ -160,7 +161,7 @@ final class RequestsController
                 ->route('desk.requests.words', $asked)
                 ->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
         }
-        $answered = $name($asked->id, $staff->library_id, $title->id, now()->toImmutable());
+        $answered = $name($asked->id, $staff->library_id, $title->id, CarbonImmutable::now());
 
         return match ($answered) {
             true => redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name])),
@@ -183,7 +184,7 @@ final class RequestsController
         if ($why === '') {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
         }
-        $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, now()->toImmutable());
+        $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')

@@ -8,6 +8,7 @@ use App\Lending\Licences\AddLicence;
 use App\Lending\Licences\ChangeLicence;
 use App\Models\Licence;
 use App\Models\StaffMember;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -71,7 +72,7 @@ final class ChangeLicences
                 $by->id,
                 $order->what,
                 json_encode($facts, JSON_THROW_ON_ERROR),
-                $now->format('Y-m-d H:i:sP'),
+                Sql::second($now),
                 $order->id,
             ],
         );

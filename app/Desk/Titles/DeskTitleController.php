@@ -9,6 +9,7 @@ use App\Desk\Licences\PressureSearch;
 use App\Models\StaffMember;
 use App\Models\Title;
 use App\Shared\Input;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LineLicence;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -32,7 +33,7 @@ final class DeskTitleController
         Turnaways $turnaways,
         ModelComparison $models,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $library = $staff->library;
         $title->load(['contributors', 'series']);
         $line = $this->lines->of($library, $title, $now);
@@ -90,7 +91,7 @@ final class DeskTitleController
         Title $title,
         #[CurrentUser('staff')] StaffMember $staff,
     ): View|RedirectResponse {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $order = $request->order($staff, $title, $now);
         $line = $this->lines->of($staff->library, $title, $now);
         if (
@@ -144,7 +145,7 @@ final class DeskTitleController
         #[CurrentUser('staff')] StaffMember $staff,
         ChangeLicences $change,
     ): RedirectResponse {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $order = $request->order($staff, $title, $now);
         $onLoan = $change($staff, $order, $now);
         if ($onLoan !== null) {

@@ -8,6 +8,7 @@ use App\Desk\Licences\LibraryPressure;
 use App\Lending\Waits\WaitEstimates;
 use App\Models\Library;
 use App\Models\Title;
+use App\Shared\Sql;
 use DateInterval;
 use DateTimeImmutable;
 use FigPorch\Core\Desk\Demand;
@@ -77,12 +78,12 @@ final class ModelComparison
                     where li.title_id = ? and li.library_id = ? and l.started_at > ?',
             [
                 self::DEMAND_DAYS,
-                $now->format('Y-m-d H:i:sP'),
+                Sql::second($now),
                 $title->id,
                 $library->id,
                 $title->id,
                 $library->id,
-                $now->modify('-' . self::DEMAND_DAYS . ' days')->format('Y-m-d H:i:sP'),
+                Sql::second($now->modify('-' . self::DEMAND_DAYS . ' days')),
             ],
         );
 

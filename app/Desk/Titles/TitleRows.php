@@ -6,6 +6,7 @@ namespace App\Desk\Titles;
 
 use App\Models\Library;
 use App\Models\Title;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +33,7 @@ final class TitleRows
                 cross join lateral (select count(*) n from loans where licence_id = li.id) lent
                 cross join lateral (select count(*) n from holds where licence_id = li.id and state = 'ready') k
                 where li.library_id = ? and li.title_id = ? order by alive desc, li.id",
-                [$now->format('Y-m-d H:i:sP'), $library->id, $title->id],
+                [Sql::second($now), $library->id, $title->id],
             ),
         );
     }
@@ -78,7 +79,7 @@ final class TitleRows
             "select to_char(l.started_at at time zone ?, 'YYYY-MM') as month, count(*) n from loans l
                 join licences li on li.id = l.licence_id
                 where li.title_id = ? and li.library_id = ? and l.started_at >= ? group by 1",
-            [$library->timezone, $title->id, $library->id, $since->format('Y-m-d H:i:sP')],
+            [$library->timezone, $title->id, $library->id, Sql::second($since)],
         );
 
         return array_map(intval(...), array_column($rows, 'n', 'month'));

@@ -9,6 +9,7 @@ use App\Exchange\Csv\CsvFile;
 use App\Models\Library;
 use App\Models\StaffMember;
 use App\Models\Title;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use stdClass;
@@ -25,7 +26,7 @@ final class TitleRowsController
 
     public function __invoke(Title $title, string $rows, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         [$columns, $of] = match ($rows) {
             'licences' => [
                 [

@@ -7,6 +7,7 @@ namespace App\Exchange\Calendar;
 use App\Lending\Loans\OpenLoans;
 use App\Models\Person;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Sabre\VObject\Component\VCalendar;
@@ -20,7 +21,7 @@ final class CalendarController
     {
         $person = Person::query()->where('calendar_key', $key)->first() ?? abort(404);
         app()->setLocale($person->locale);
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $calendar = new VCalendar(['PRODID' => '-//Fig Porch//Due dates//EN', 'NAME' => __('account.calendar_name')]);
         foreach ($openLoans->of($person, $now) as $on) {
             $calendar->add('VEVENT', [

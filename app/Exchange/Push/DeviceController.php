@@ -7,6 +7,7 @@ namespace App\Exchange\Push;
 use App\Models\PushDevice;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,7 +28,7 @@ final class DeviceController
                 Input::text($request, 'endpoint'),
                 Input::text($request, 'keys.p256dh'),
                 Input::text($request, 'keys.auth'),
-                now()->toImmutable(),
+                CarbonImmutable::now(),
             );
         } catch (InvalidArgumentException) {
             return response()->json(['message' => __('account.device_refused')], 422);

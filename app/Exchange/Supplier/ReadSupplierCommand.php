@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Supplier;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -28,7 +29,7 @@ final class ReadSupplierCommand extends Command
         if ($this->option('stale') && $this->isFresh()) {
             return self::SUCCESS;
         }
-        $problem = $read($address, now()->toImmutable());
+        $problem = $read($address, CarbonImmutable::now());
         if ($problem !== null) {
             $this->error("{$address} could not be read: {$problem}");
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Audit;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Log;
 
@@ -16,7 +17,7 @@ final class AuditCommand extends Command
 
     public function handle(LendingAudit $audit): int
     {
-        $wrong = $audit->wrong(now()->toImmutable());
+        $wrong = $audit->wrong(CarbonImmutable::now());
         foreach ($wrong as $line) {
             $this->error($line);
             Log::error("lending:audit: {$line}");

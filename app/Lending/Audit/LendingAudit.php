@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Audit;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -67,7 +68,7 @@ final class LendingAudit
     /** @return list<string> what is off, in words; none if all is well */
     public function wrong(DateTimeImmutable $now): array
     {
-        $at = fn(DateTimeImmutable $moment): string => DB::getPdo()->quote($moment->format('Y-m-d H:i:s.uP'));
+        $at = fn(DateTimeImmutable $moment): string => DB::getPdo()->quote(Sql::timestamp($moment));
 
         return array_column(
             DB::select(

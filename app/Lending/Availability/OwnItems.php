@@ -9,6 +9,7 @@ use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Title;
 use App\Models\TitleRequest;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\HoldState;
 
@@ -33,7 +34,7 @@ final readonly class OwnItems
             return new self();
         }
         $cards = $person->cards->modelKeys();
-        $titles = '{' . implode(',', $titleIds) . '}';
+        $titles = Sql::numbers($titleIds);
 
         return new self(
             Loan::query()

@@ -9,6 +9,7 @@ use App\Models\Loan;
 use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\AlreadyOnLoan;
 use FigPorch\Core\Lending\Granted;
 use FigPorch\Core\Lending\LicenceModel;
@@ -35,7 +36,7 @@ final class BorrowController
         if ($card === null) {
             return $this->panel->needsCard($title);
         }
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $facts = LendingFacts::load($card->id, $title->id, $now);
         $decision = $facts->borrow(null, $now);
 
@@ -72,7 +73,7 @@ final class BorrowController
         $first = (int) Input::text($request, 'return_first');
         $outcome =
             $first === 0
-                ? $borrow($card->id, $title->id, $length, now()->toImmutable())
+                ? $borrow($card->id, $title->id, $length, CarbonImmutable::now())
                 : $this->returnAndBorrow(Loan::query()->findOrFail($first), $card, $title, $length);
         if ($outcome instanceof Refused) {
             return $this->panel->answer(
@@ -101,6 +102,6 @@ final class BorrowController
     ): AlreadyOnLoan|Refused|int {
         Gate::authorize('own', $loan);
 
-        return ($this->swapLoan)($loan->id, $card->id, $title->id, $length, now()->toImmutable());
+        return ($this->swapLoan)($loan->id, $card->id, $title->id, $length, CarbonImmutable::now());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending\Borrowing;
 
 use App\Lending\Expiry\EndDueLoans;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\AlreadyOnLoan;
 use FigPorch\Core\Lending\Granted;
@@ -87,8 +88,8 @@ final class BorrowTitle
             $cardId,
             $titleId,
             $granted->licence->id,
-            $now->format('Y-m-d H:i:s.uP'),
-            $granted->dueAt->format('Y-m-d H:i:s.uP'),
+            Sql::timestamp($now),
+            Sql::timestamp($granted->dueAt),
             $granted->length->code(),
             $facts->terms->maxLoans,
             $facts->terms->loansCountedByFormat ? $facts->format->value : null,

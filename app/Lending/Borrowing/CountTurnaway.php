@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Borrowing;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Refusal;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,7 @@ final class CountTurnaway
                 $libraryId,
                 $titleId,
                 $reason->value,
-                $now->format('Y-m-d H:i:sP'),
+                Sql::second($now),
             ]);
         }
     }

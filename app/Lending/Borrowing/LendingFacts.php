@@ -6,6 +6,7 @@ namespace App\Lending\Borrowing;
 
 use App\Lending\Licences\UsableLicences;
 use App\Lending\LoanRules\LibraryRules;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Catalogue\Audience;
@@ -61,7 +62,7 @@ final readonly class LendingFacts
 
     public static function load(int $cardId, int $titleId, DateTimeImmutable $now): self
     {
-        $json = DB::scalar('select lending_facts(?, ?, ?)', [$cardId, $titleId, $now->format('Y-m-d H:i:s.uP')]);
+        $json = DB::scalar('select lending_facts(?, ?, ?)', [$cardId, $titleId, Sql::timestamp($now)]);
         $facts = json_decode(
             is_string($json) ? $json : throw new InvalidArgumentException("No card {$cardId} or no title {$titleId}."),
         );

@@ -9,6 +9,7 @@ use App\Lending\Availability\TitleAvailability;
 use App\Models\Library;
 use App\Models\Title;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -35,7 +36,7 @@ final class TitlePanel
                 ->route('titles.show', $title)
                 ->with(array_filter(['said' => $said, 'refusal' => $message]));
         }
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $this->current->person?->load('cards');
 
         return view('lending.borrowing.action-answer', [

@@ -6,6 +6,7 @@ namespace App\Lending\Expiry;
 
 use App\Account\Notices\GiveNotice;
 use App\Lending\Queues\AssignFreedCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -36,7 +37,7 @@ final class EndDueLoans
         $ended = $worked = 0;
         $due = DB::table('loans')
             ->whereNull('ended_at')
-            ->where('due_at', '<=', $now->format('Y-m-d H:i:s.uP'))
+            ->where('due_at', '<=', Sql::timestamp($now))
             ->when($titleId !== null, fn($query) => $query->where('title_id', $titleId))
             ->orderBy('due_at')
             ->orderBy('id')
@@ -71,8 +72,8 @@ final class EndDueLoans
                 DB::statement('set local synchronous_commit = off');
             }
             $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', [
-                '{' . implode(',', $loans) . '}',
-                $now->format('Y-m-d H:i:s.uP'),
+                Sql::numbers($loans),
+                Sql::timestamp($now),
                 NoticeKind::LoanEnded->value,
             ]);
             $done = json_decode((string) $json);

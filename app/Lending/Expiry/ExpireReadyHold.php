@@ -8,6 +8,7 @@ use App\Account\Notices\GiveNotice;
 use App\Lending\Holds\CloseHold;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Queues\AssignFreedCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldState;
@@ -38,7 +39,7 @@ final class ExpireReadyHold
                 "select h.*, t.name, t.format, li.ends_at from holds h join titles t on t.id = h.title_id
                     join licences li on li.id = h.licence_id
                     where h.id = ? and h.state = 'ready' and h.kept_until <= ? for no key update of h",
-                [$holdId, $now->format('Y-m-d H:i:s.uP')],
+                [$holdId, Sql::timestamp($now)],
             );
             if ($card === null || $hold === null) {
                 return;
@@ -80,7 +81,12 @@ final class ExpireReadyHold
                     licence_id = null, paused_until = ?,
                     line_at = coalesce(greatest(line_at, ?::timestamptz + interval '1 microsecond'), line_at)
                         where id = ?",
-                [$kept, $missed->pausedUntil?->format('Y-m-d H:i:s.uP'), $next->line_at ?? null, $holdId],
+                [
+                    $kept,
+                    $missed->pausedUntil === null ? null : Sql::timestamp($missed->pausedUntil),
+                    $next->line_at ?? null,
+                    $holdId,
+                ],
             );
             ($this->assignFreedCopy)($hold->licence_id, $hold->title_id, $now);
         }, attempts: 5);

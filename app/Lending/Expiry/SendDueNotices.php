@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending\Expiry;
 
 use App\Account\Notices\GiveNotice;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +35,7 @@ final class SendDueNotices
     /** A loan of a few days is not announced as due in three. */
     private function loansDue(DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         foreach (
             [[2, '1 day', NoticeKind::LoanDueTomorrow], [1, '3 days', NoticeKind::LoanDueSoon]]
             as [$told, $before, $kind]
@@ -66,7 +67,7 @@ final class SendDueNotices
     /** In the last day that a copy is kept, if it is kept for longer than a day. */
     private function holdsLapsing(DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         $lapsing = DB::select(
             "select h.id, h.title_id, h.kept_until as at, c.person_id, t.name, lib.timezone from holds h
                 join cards c on c.id = h.card_id
@@ -93,7 +94,7 @@ final class SendDueNotices
     /** The last licence of a title for which somebody waits: that it will end, and that it has. */
     private function licencesEnding(DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         $holds = DB::select(
             "select h.id, h.title_id, c.person_id, t.name, lib.timezone, last.ends_at, last.id licence from holds h
                 join cards c on c.id = h.card_id
@@ -150,7 +151,7 @@ final class SendDueNotices
                 $marked = array_flip(
                     array_column(
                         $mark(
-                            '{' . implode(',', array_column($some, 'id')) . '}',
+                            Sql::numbers(array_column($some, 'id')),
                             '{"' . implode('","', array_column($some, 'at')) . '"}',
                         ),
                         'id',

@@ -6,6 +6,7 @@ namespace App\Lending\Expiry;
 
 use App\Lending\Holds\BorrowForHold;
 use App\Lending\Queues\FillFreeCopies;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -23,7 +24,7 @@ final class SettleHolds
 
     public function __invoke(DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         foreach (
             DB::table('holds')
                 ->where('state', 'ready')
@@ -43,7 +44,7 @@ final class SettleHolds
         $undone = DB::table('holds')
             ->where('state', 'ready')
             ->where('borrow_at_once', true)
-            ->where('ready_at', '<=', $now->modify('-1 minute')->format('Y-m-d H:i:s.uP'));
+            ->where('ready_at', '<=', Sql::timestamp($now->modify('-1 minute')));
         foreach ($undone->orderBy('ready_at')->pluck('id') as $holdId) {
             ($this->borrowForHold)($holdId, $now);
         }

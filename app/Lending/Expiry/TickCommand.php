@@ -6,6 +6,7 @@ namespace App\Lending\Expiry;
 
 use App\Account\Privacy\ForgetEndedLoans;
 use App\Lending\Follows\DeliverNewIssues;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +35,14 @@ final class TickCommand extends Command
             return self::SUCCESS;
         }
         try {
-            $this->tick(now()->toImmutable(), $endDueLoans, $settleHolds, $sendDueNotices, $deliverNewIssues, $forget);
+            $this->tick(
+                CarbonImmutable::now(),
+                $endDueLoans,
+                $settleHolds,
+                $sendDueNotices,
+                $deliverNewIssues,
+                $forget,
+            );
         } finally {
             DB::select('select pg_advisory_unlock(hashtext(?))', [self::class]);
         }

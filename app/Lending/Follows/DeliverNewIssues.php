@@ -9,6 +9,7 @@ use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Licences\UsableLicences;
 use App\Models\Follow;
 use App\Models\Title;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use FigPorch\Core\Lending\Refused;
@@ -29,7 +30,7 @@ final class DeliverNewIssues
     /** @return int how many issues were brought or told of */
     public function __invoke(DateTimeImmutable $now): int
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         $new = [];
         foreach (
             DB::select(sprintf(self::NEW, strtr(UsableLicences::FOR_LIBRARY, ['?' => 'c.library_id'])), [$at, $at])

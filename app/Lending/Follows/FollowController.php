@@ -6,6 +6,7 @@ namespace App\Lending\Follows;
 
 use App\Models\Title;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,7 +25,7 @@ final class FollowController
         $card = $current->card() ?? abort(403, __('lending.follow_needs_card'));
         $how === 'stop'
             ? $follow->stop($card, $title->series_id)
-            : $follow($card, $title->series_id, $how === 'borrow', now()->toImmutable());
+            : $follow($card, $title->series_id, $how === 'borrow', CarbonImmutable::now());
 
         return redirect()
             ->to("/titles/{$title->id}#series")

@@ -7,6 +7,7 @@ namespace App\Lending\Holds;
 use App\Account\Notices\GiveNotice;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Queues\KeptCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +27,7 @@ final class BorrowForHold
                 join cards c on c.id = h.card_id
                 join titles t on t.id = h.title_id join libraries lib on lib.id = c.library_id
                 where h.id = ? and h.state = 'ready' and h.borrow_at_once and h.kept_until > ?",
-            [$holdId, $now->format('Y-m-d H:i:s.uP')],
+            [$holdId, Sql::timestamp($now)],
         );
         if ($hold === null) {
             return;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending\Holds;
 
 use App\Lending\Queues\AssignFreedCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\HoldState;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,7 @@ final class CloseHold
             DB::update(
                 'update holds set state = ?, closed_at = ?, kept_until = null, licence_id = null, paused_until = null
                     where id = ?',
-                [$as->value, $now->format('Y-m-d H:i:s.uP'), $holdId],
+                [$as->value, Sql::timestamp($now), $holdId],
             );
             DB::update('update cards set holds_open = holds_open - 1 where id = ?', [$hold->card_id]);
             if ($hold->state === HoldState::Ready->value) {

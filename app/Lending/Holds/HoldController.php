@@ -13,6 +13,7 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use App\Shared\View\Dates;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\HoldState;
@@ -30,7 +31,7 @@ final class HoldController
 
     public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp): View
     {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $person = $this->current->requiredPerson();
         $holds = $openHolds->of($person, $now);
         $loans = $openLoans->of($person, $now);
@@ -53,7 +54,7 @@ final class HoldController
         if ($card === null) {
             return $panel->needsCard($title);
         }
-        $outcome = $placeHold($card->id, $title->id, now()->toImmutable(), $request->boolean('at_once'));
+        $outcome = $placeHold($card->id, $title->id, CarbonImmutable::now(), $request->boolean('at_once'));
         if ($outcome instanceof Refused) {
             return $panel->answer(
                 $request,
@@ -68,7 +69,7 @@ final class HoldController
 
     public function cancel(Hold $hold, CloseHold $closeHold): RedirectResponse
     {
-        $closeHold($hold->id, HoldState::Cancelled, now()->toImmutable());
+        $closeHold($hold->id, HoldState::Cancelled, CarbonImmutable::now());
 
         return back()->with('said', __('lending.hold_cancelled', ['name' => $hold->title()->value('name')]));
     }
@@ -83,7 +84,7 @@ final class HoldController
         $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $this->zone($hold))];
 
         return back()->with(
-            ...$pauseHold($hold->id, $until, now()->toImmutable())
+            ...$pauseHold($hold->id, $until, CarbonImmutable::now())
                 ? ['said', __('lending.hold_paused', $facts)]
                 : ['refusal', __('lending.hold_not_paused', $facts)],
         );
@@ -103,7 +104,7 @@ final class HoldController
             $pauses[$hold->id] = $until;
         }
         foreach ($pauses as $id => $until) {
-            $pauseHold($id, $until, now()->toImmutable());
+            $pauseHold($id, $until, CarbonImmutable::now());
         }
 
         return back()->with('said', __('lending.paused_all'));
@@ -111,7 +112,7 @@ final class HoldController
 
     public function resume(Hold $hold, ResumeHold $resumeHold): RedirectResponse
     {
-        $resumeHold($hold->id, now()->toImmutable());
+        $resumeHold($hold->id, CarbonImmutable::now());
 
         return back()->with('said', __('lending.hold_resumed', ['name' => $hold->title()->value('name')]));
     }
@@ -133,7 +134,7 @@ final class HoldController
     private function date(Hold $hold, string $text): ?DateTimeImmutable
     {
         $date = DateTimeImmutable::createFromFormat('!Y-m-d', $text, $this->zone($hold));
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
 
         return $date !== false &&
             $date->format('Y-m-d') === $text &&

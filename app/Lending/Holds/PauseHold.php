@@ -6,6 +6,7 @@ namespace App\Lending\Holds;
 
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Queues\AssignFreedCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldState;
@@ -49,7 +50,7 @@ final class PauseHold
             DB::update(
                 "update holds set state = 'paused', paused_until = ?, kept_until = null, licence_id = null,
                     kept_seconds = ? where id = ?",
-                [$until->format('Y-m-d H:i:s.uP'), $kept, $holdId],
+                [Sql::timestamp($until), $kept, $holdId],
             );
             if ($ready) {
                 ($this->assignFreedCopy)($hold->licence_id, $hold->title_id, $now);

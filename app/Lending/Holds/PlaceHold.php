@@ -7,6 +7,7 @@ namespace App\Lending\Holds;
 use App\Lending\Borrowing\CountTurnaway;
 use App\Lending\Borrowing\LendingFacts;
 use App\Lending\Licences\UsableLicences;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\HoldDecision;
 use FigPorch\Core\Lending\Refusal;
@@ -61,7 +62,7 @@ final class PlaceHold
                 ($this->countTurnaway)($libraryId, $titleId, Refusal::NoCopyFree, $now);
             }
             DB::update('update cards set holds_open = holds_open + 1 where id = ?', [$cardId]);
-            $at = $now->format('Y-m-d H:i:s.uP');
+            $at = Sql::timestamp($now);
 
             // The line's own clock: never before a hold that was placed in the same microsecond.
             return DB::selectOne(

@@ -7,6 +7,7 @@ namespace App\Lending\Licences;
 use App\Lending\Expiry\ExpireReadyHold;
 use App\Lending\Queues\FillFreeCopies;
 use App\Models\Licence;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -56,7 +57,7 @@ final class ChangeLicence
             DB::update(
                 'update licences set ends_at = greatest(?::timestamptz, starts_at + interval \'1 second\')
                     where id = ?',
-                [$at->format('Y-m-d H:i:sP'), $licence->id],
+                [Sql::second($at), $licence->id],
             );
             if ($at <= $now) {
                 $this->takeBack($licence, PHP_INT_MAX, $now);
@@ -64,7 +65,7 @@ final class ChangeLicence
             } else {
                 DB::update(
                     "update holds set kept_until = least(kept_until, ?) where licence_id = ? and state = 'ready'",
-                    [$at->format('Y-m-d H:i:sP'), $licence->id],
+                    [Sql::second($at), $licence->id],
                 );
             }
         }, attempts: 5);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Licences;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
@@ -33,7 +34,7 @@ final class UsableLicences
                 self::FOR_LIBRARY .
                 ' order by li.id' .
                 ($locked ? ' for no key update' : ''),
-            [$now->format('Y-m-d H:i:sP'), '{' . implode(',', $titleIds) . '}', $libraryId, $libraryId],
+            [Sql::second($now), Sql::numbers($titleIds), $libraryId, $libraryId],
         );
         $licences = array_fill_keys($titleIds, []);
         foreach ($rows as $row) {

@@ -9,6 +9,7 @@ use App\Lending\LoanRules\LibraryRules;
 use App\Models\Loan;
 use App\Shared\RequestContext;
 use App\Shared\View\Dates;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Lending\Refused;
 use FigPorch\Core\Lending\RenewalDecision;
 use Illuminate\Http\RedirectResponse;
@@ -22,7 +23,7 @@ final class LoanController
         LibraryRules $rules,
         LoanFiles $loanFiles,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $loans = $openLoans->of($current->requiredPerson(), $now);
         $renewFrom = [];
         foreach ($loans as $on) {
@@ -50,7 +51,7 @@ final class LoanController
                 __('lending.returned_before', ['name' => $loan->title()->value('name')]),
             );
         }
-        $outcome = $renewLoan($loan, null, now()->toImmutable());
+        $outcome = $renewLoan($loan, null, CarbonImmutable::now());
 
         return self::backOr('loans.index')->with(
             ...$outcome instanceof Refused
@@ -67,7 +68,7 @@ final class LoanController
 
     public function return(Loan $loan, ReturnLoan $returnLoan): RedirectResponse
     {
-        $ended = $returnLoan($loan->id, now()->toImmutable());
+        $ended = $returnLoan($loan->id, CarbonImmutable::now());
         $name = $loan->title()->value('name');
 
         return self::backOr('loans.index')->with(
@@ -79,7 +80,7 @@ final class LoanController
 
     public function undoReturn(Loan $loan, UndoReturn $undoReturn): RedirectResponse
     {
-        $done = $undoReturn($loan->id, now()->toImmutable());
+        $done = $undoReturn($loan->id, CarbonImmutable::now());
 
         return self::backOr('loans.index')->with(
             $done ? 'said' : 'refusal',

@@ -6,6 +6,7 @@ namespace App\Lending\Loans;
 
 use App\Lending\Borrowing\LendingFacts;
 use App\Models\Loan;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Granted;
 use FigPorch\Core\Lending\LicenceModel;
@@ -36,9 +37,9 @@ final class RenewLoan
             try {
                 DB::select('select lending_renew(?, ?, ?, ?, ?, ?::boolean)', [
                     $loan->id,
-                    $now->format('Y-m-d H:i:s.uP'),
+                    Sql::timestamp($now),
                     $loan->getRawOriginal('due_at'),
-                    $decision->dueAt->format('Y-m-d H:i:s.uP'),
+                    Sql::timestamp($decision->dueAt),
                     $decision->licence->model === LicenceModel::PayPerLoan ? $card->terms->payPerLoanMonthly : null,
                     $waitingAllowed ? 't' : 'f',
                 ]);

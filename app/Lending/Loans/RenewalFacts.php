@@ -7,6 +7,7 @@ namespace App\Lending\Loans;
 use App\Lending\Borrowing\LendingFacts;
 use App\Lending\Licences\UsableLicences;
 use App\Models\Loan;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Granted;
 use FigPorch\Core\Lending\Licence;
@@ -25,7 +26,7 @@ final class RenewalFacts
             DB::selectOne(
                 "select li.*, case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, ?)
                     end as budget_left from licences li where li.id = ?",
-                [$now->format('Y-m-d H:i:sP'), $loan->licence_id],
+                [Sql::second($now), $loan->licence_id],
             ),
         );
         $waiting = DB::scalar(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending\Loans;
 
 use App\Lending\Queues\AssignFreedCopy;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -49,11 +50,7 @@ final class ReturnLoan
 
     private function end(int $loanId, DateTimeImmutable $now, bool $pass): ?stdClass
     {
-        $json = DB::scalar('select lending_end_loan(?, ?, ?)', [
-            $loanId,
-            $now->format('Y-m-d H:i:s.uP'),
-            $pass ? 't' : 'f',
-        ]);
+        $json = DB::scalar('select lending_end_loan(?, ?, ?)', [$loanId, Sql::timestamp($now), $pass ? 't' : 'f']);
 
         return is_string($json) ? json_decode($json) : null;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Loans;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -16,7 +17,7 @@ final class UndoReturn
 
     public function __invoke(int $loanId, DateTimeImmutable $now): bool
     {
-        $since = $now->modify('-' . self::MINUTES . ' minutes')->format('Y-m-d H:i:s.uP');
+        $since = Sql::timestamp($now->modify('-' . self::MINUTES . ' minutes'));
         try {
             return DB::transaction(function () use ($loanId, $now, $since): bool {
                 DB::select(
@@ -27,7 +28,7 @@ final class UndoReturn
                     "update loans set ended_at = null, end_reason = null
                         where id = ? and end_reason = 'returned' and ended_at > ? and due_at > ?
                         and card_id is not null returning card_id, licence_id",
-                    [$loanId, $since, $now->format('Y-m-d H:i:s.uP')],
+                    [$loanId, $since, Sql::timestamp($now)],
                 );
                 if ($loan === null) {
                     return false;

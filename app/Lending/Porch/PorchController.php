@@ -7,6 +7,7 @@ namespace App\Lending\Porch;
 use App\Lending\Holds\OpenHolds;
 use App\Lending\Loans\OpenLoans;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\View\View;
 
 final class PorchController
@@ -17,7 +18,7 @@ final class PorchController
         OpenHolds $openHolds,
         ComingUp $comingUp,
     ): View {
-        $now = now()->toImmutable();
+        $now = CarbonImmutable::now();
         $person = $current->requiredPerson();
         $loans = $openLoans->of($person, $now);
         $holds = $openHolds->of($person, $now);

@@ -8,6 +8,7 @@ use App\Account\Notices\GiveNotice;
 use App\Lending\Holds\BorrowForPatron;
 use App\Lending\Licences\UsableLicences;
 use App\Lending\LoanRules\LibraryRules;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldInLine;
@@ -82,11 +83,7 @@ final class AssignFreedCopy
     private function line(int $licenceId, int $titleId, DateTimeImmutable $now): stdClass
     {
         return json_decode(
-            (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [
-                $licenceId,
-                $titleId,
-                $now->format('Y-m-d H:i:s.uP'),
-            ]),
+            (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [$licenceId, $titleId, Sql::timestamp($now)]),
         );
     }
 
@@ -131,7 +128,7 @@ final class AssignFreedCopy
         $told = array_values(array_filter($copies, fn(KeptCopy $copy): bool => !$copy->hold->at_once));
         $given = DB::scalar('select lending_keep(?, ?, ?, ?)', [
             json_encode(array_map(fn(KeptCopy $copy): array => $copy->toRow(), $copies), JSON_THROW_ON_ERROR),
-            $now->format('Y-m-d H:i:s.uP'),
+            Sql::timestamp($now),
             NoticeKind::HoldReady->value,
             json_encode(
                 array_map(fn(KeptCopy $copy): array => $copy->notice(), $told),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending\Queues;
 
 use App\Lending\Licences\UsableLicences;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +25,7 @@ final class FillFreeCopies
     /** All licences of a title that have a copy to give. */
     public function ofTitle(int $titleId, DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         foreach (DB::select(self::FILLABLE . ' and li.title_id = ? order by li.id', [$at, $at, $titleId]) as $licence) {
             $this($licence->id, $now);
         }
@@ -33,7 +34,7 @@ final class FillFreeCopies
     /** All that time has made fillable: pauses that are over, licences that have begun. */
     public function everywhere(DateTimeImmutable $now): void
     {
-        $at = $now->format('Y-m-d H:i:s.uP');
+        $at = Sql::timestamp($now);
         foreach (DB::select(self::FILLABLE . ' order by li.id', [$at, $at]) as $licence) {
             $this($licence->id, $now);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Queues;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LineLicence;
@@ -25,8 +26,8 @@ final class HoldQueues
         $licenceIds = array_map(fn(Licence $l): int => $l->id, array_merge(...array_values($licences)));
         $rows = DB::select('select * from lines_of(?, ?, ?)', [
             $libraryId,
-            '{' . implode(',', array_keys($licences)) . '}',
-            '{' . implode(',', $licenceIds) . '}',
+            Sql::numbers(array_keys($licences)),
+            Sql::numbers($licenceIds),
         ]);
         $due = $began = $kept = $waiting = $holds = [];
         foreach ($rows as $row) {

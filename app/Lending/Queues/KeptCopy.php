@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Queues;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use stdClass;
 
@@ -27,7 +28,7 @@ final readonly class KeptCopy
         return [
             'hold' => $this->hold->id,
             'licence' => $this->licenceId,
-            'until' => $this->until->format('Y-m-d H:i:s.uP'),
+            'until' => Sql::timestamp($this->until),
             'loans' => $this->loans,
         ];
     }

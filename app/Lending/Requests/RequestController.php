@@ -10,6 +10,7 @@ use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Lending\Refused;
@@ -36,7 +37,7 @@ final class RequestController
         if ($card === null) {
             return $panel->needsCard($title);
         }
-        $refused = PatronRequests::refusal($card, $title, now()->toImmutable());
+        $refused = PatronRequests::refusal($card, $title, CarbonImmutable::now());
 
         return $refused !== null
             ? $this->refuse($title, $refused)
@@ -54,7 +55,7 @@ final class RequestController
             return $panel->needsCard($title);
         }
         $library = $this->current->requiredLibrary();
-        $refused = $ask($card, $title, $request->boolean('notice'), $request->boolean('hold'), now()->toImmutable());
+        $refused = $ask($card, $title, $request->boolean('notice'), $request->boolean('hold'), CarbonImmutable::now());
 
         return $refused !== null
             ? $this->refuse($title, $refused)
@@ -110,7 +111,7 @@ final class RequestController
                 'known' => $known,
             ]);
         }
-        $refused = $ask($card, $wanted, $request->boolean('notice'), $request->boolean('hold'), now()->toImmutable());
+        $refused = $ask($card, $wanted, $request->boolean('notice'), $request->boolean('hold'), CarbonImmutable::now());
 
         return $refused !== null
             ? redirect()->route('requests.words')->withInput()->with('refusal', RefusalText::of($refused, $library))
@@ -121,7 +122,7 @@ final class RequestController
 
     public function withdraw(TitleRequest $asked, WithdrawRequest $withdraw): RedirectResponse
     {
-        $withdraw($asked, now()->toImmutable());
+        $withdraw($asked, CarbonImmutable::now());
 
         return redirect()
             ->route('requests.index')

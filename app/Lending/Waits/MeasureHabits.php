@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Waits;
 
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -18,8 +19,8 @@ final class MeasureHabits
 
     public function __invoke(DateTimeImmutable $now): void
     {
-        $since = $now->modify('-' . self::DAYS . ' days')->format('Y-m-d H:i:sP');
-        $at = $now->format('Y-m-d H:i:sP');
+        $since = Sql::second($now->modify('-' . self::DAYS . ' days'));
+        $at = Sql::second($now);
         $steps = self::STEPS;
         $loans = DB::select(
             "select li.library_id, t.format, l.length, count(*) n,

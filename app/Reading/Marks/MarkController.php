@@ -8,6 +8,7 @@ use App\Models\Loan;
 use App\Models\Mark;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Exchange\Annotations\Annotation;
 use FigPorch\Core\Exchange\Annotations\AnnotationFile;
 use FigPorch\Core\Reading\Locator;
@@ -43,7 +44,7 @@ final class MarkController
             $request->string('note')->value(),
             $request->colour(),
             $request->boolean('removed'),
-            $request->changedAt(now()->toImmutable()),
+            $request->changedAt(CarbonImmutable::now()),
         );
 
         return $kept
@@ -72,7 +73,7 @@ final class MarkController
             '',
             null,
             true,
-            now()->toImmutable(),
+            CarbonImmutable::now(),
         );
 
         return back()->with('said', __('reading.mark_removed'));

@@ -6,6 +6,7 @@ namespace App\Reading\Places;
 
 use App\Models\Loan;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 
 final class PlaceController
@@ -23,7 +24,7 @@ final class PlaceController
             $request->device(),
             $request->deviceName(),
             $request->locator(),
-            $request->readAt(now()->toImmutable()),
+            $request->readAt(CarbonImmutable::now()),
         );
 
         return response()->json(null, 204);

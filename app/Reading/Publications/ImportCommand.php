@@ -6,6 +6,7 @@ namespace App\Reading\Publications;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Library;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Console\Command;
@@ -56,7 +57,7 @@ final class ImportCommand extends Command
                 if (!is_file($file) || !is_readable($file)) {
                     throw new InvalidArgumentException('no such file, or not readable');
                 }
-                $done = $import($file, $library, $terms, now()->toImmutable(), $audience);
+                $done = $import($file, $library, $terms, CarbonImmutable::now(), $audience);
                 $outcome = $done['new'] ? 'taken in' : 'known already';
                 $this->line("{$line}  {$outcome}: “{$done['title']->name}”");
             } catch (UnreadablePublication | InvalidArgumentException $refusal) {

@@ -10,6 +10,7 @@ use App\Lending\Loans\ReturnLoan;
 use App\Models\Card;
 use App\Models\Person;
 use App\Models\PushDevice;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Exchange\Push\Base64Url;
 use FigPorch\Core\Exchange\Push\P256;
 use FigPorch\Core\Lending\NoticeKind;
@@ -152,7 +153,7 @@ final class PushTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $this->hold($waiting = $this->card(), $title);
         $this->addDevices($waiting->person);
-        app(ReturnLoan::class)($loan->id, now()->toImmutable());
+        app(ReturnLoan::class)($loan->id, CarbonImmutable::now());
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
         Http::assertSentCount(1);
     }

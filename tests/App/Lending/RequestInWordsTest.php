@@ -8,6 +8,7 @@ use App\Lending\Licences\AddLicence;
 use App\Models\Hold;
 use App\Models\Title;
 use App\Models\TitleRequest;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\RequestDecision;
@@ -185,9 +186,9 @@ final class RequestInWordsTest extends TestCase
             LicenceModel::OneCopyOneUser,
             1,
             null,
-            now()->toImmutable(),
+            CarbonImmutable::now(),
             null,
-            now()->toImmutable(),
+            CarbonImmutable::now(),
         );
         $this->assertSame('here', $asked->refresh()->state);
         $this->assertSame(['ready'], Hold::query()->pluck('state')->map(fn($state) => $state->value)->all());

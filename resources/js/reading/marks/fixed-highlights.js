@@ -6,7 +6,10 @@ export class FixedHighlights {
     /** The documents that are shown, with their sections. */
     #shown = new Map()
 
-    /** @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], cfiOf: (mark: object) => string, onPress: (index: number, range: Range, mark: object) => void}} of */
+    /**
+     * @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], cfiOf: (mark: object) =>
+     * string, onPress: (index: number, range: Range, mark: object) => void}} of
+     */
     constructor(of) {
         Object.assign(this, of)
     }

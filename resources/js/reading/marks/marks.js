@@ -1,4 +1,5 @@
-// Bookmarks, highlights and notes: written here first and sent when there is a connection; the last change of each counts.
+// Bookmarks, highlights and notes: written here first and sent when there is a connection; the last change of each
+// counts.
 
 import { element } from '../reader/element.js'
 import { sendMark, settled, unsentMarks } from './kept.js'
@@ -9,7 +10,8 @@ export class Marks {
     #editing = null
 
     /**
-     * @param {{address: string, token: string, box: HTMLElement, texts: object, where: () => {locator: object, label: string}, go: (locator: object) => void, onChange?: (mark: object) => void}} of
+     * @param {{address: string, token: string, box: HTMLElement, texts: object, where: () => {locator: object,
+     *     label: string}, go: (locator: object) => void, onChange?: (mark: object) => void}} of
      */
     constructor(of) {
         Object.assign(this, of)

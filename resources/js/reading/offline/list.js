@@ -38,7 +38,7 @@ const row = async ({ id }) => {
                 away,
             ),
         }
-    const { here, size } = await progressOf(loan)
+    const { here } = await progressOf(loan)
     const open = element('a', { className: 'btn', href: loan.address, textContent: texts.open })
     open.append(element('span', { className: 'sr-only', textContent: `: ${loan.title}` }))
     const cover = loan.cover ? [element('img', { src: loan.cover, alt: '', className: 'device-cover' })] : []

@@ -1,5 +1,6 @@
-// What was taken offline, in this browser's IndexedDB: a record for each loan, and its files in chunks, each encrypted with
-// the loan's key. The key cannot be read out of the browser, and goes with the loan. It deters; it does not prevent.
+// What was taken offline, in this browser's IndexedDB: a record for each loan, and its files in chunks, each encrypted
+// with the loan's key. The key cannot be read out of the browser, and goes with the loan. It deters; it does not
+// prevent.
 
 export const CHUNK = 65_536
 
@@ -81,8 +82,8 @@ export const read = async (loan, path, from, to) => {
 }
 
 /**
- * The loan while it lasts. When it is over its content goes, whether or not there is a connection; a clock that is set back
- * does not bring time back that has been seen.
+ * The loan while it lasts. When it is over its content goes, whether or not there is a connection; a clock that is set
+ * back does not bring time back that has been seen.
  */
 export const alive = async (id, now = Date.now()) => {
     const loan = await get(id)

@@ -7,7 +7,10 @@ const PIECE = 16 * CHUNK
 
 export class NotAllowed extends Error {}
 
-/** All that the pages of reading and playing are made of; kept apart from loans, and not secret. What draws PDF is large and comes with those alone. */
+/**
+ * All that the pages of reading and playing are made of; kept apart from loans, and not secret. What draws PDF is
+ * large and comes with those alone.
+ */
 const takeShell = async (also, withPdf) => {
     const shell = await caches.open('shell')
     const built = await (await fetch('/build/manifest.json')).json()

@@ -20,8 +20,8 @@ export class PlaceKeeper {
     }
 
     /**
-     * Where to begin: what this browser could not send yet, or the last that it sent where the page is older than that, as
-     * one from this device's own store may be.
+     * Where to begin: what this browser could not send yet, or the last that it sent where the page is older than that,
+     * as one from this device's own store may be.
      *
      * @param {object|null} place the place that came with the page
      * @param {number} placedAt when that was read, in milliseconds

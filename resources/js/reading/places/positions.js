@@ -17,7 +17,10 @@ export class Positions {
         return this.#total
     }
 
-    /** Where a section of the book stands in this list: a reading order may name a document twice, which has one place here. */
+    /**
+     * Where a section of the book stands in this list: a reading order may name a document twice, which has one place
+     * here.
+     */
     indexOf(section, id) {
         return this.list[section]?.[0] === id || this.list.every(([path]) => path !== id)
             ? Math.min(section, this.list.length - 1)

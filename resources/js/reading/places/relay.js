@@ -1,5 +1,5 @@
-// Two elements that take turns: while one plays the other fetches what comes next, so that tracks follow without a gap as
-// far as their format allows. To whoever uses it, it is one.
+// Two elements that take turns: while one plays the other fetches what comes next, so that tracks follow without a gap
+// as far as their format allows. To whoever uses it, it is one.
 
 export class Relay {
     #other = null

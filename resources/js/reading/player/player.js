@@ -1,4 +1,5 @@
-// Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and captions.
+// Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and
+// captions.
 
 import { Captions } from './captions.js'
 import { savingData } from '../offline/device.js'

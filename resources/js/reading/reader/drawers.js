@@ -1,5 +1,5 @@
-// The drawers on the right: contents, find, marks, citation, word and appearance. One is open at a time; it takes the focus
-// and gives it back.
+// The drawers on the right: contents, find, marks, citation, word and appearance. One is open at a time; it takes the
+// focus and gives it back.
 
 const $ = id => document.getElementById(id)
 

@@ -27,7 +27,10 @@ export const folded = text => {
     return { plain, from }
 }
 
-/** The text of a document, and the text nodes it came from; blocks are parted, so that words at their edges do not run together. */
+/**
+ * The text of a document, and the text nodes it came from; blocks are parted, so that words at their edges do not run
+ * together.
+ */
 const textOf = doc => {
     const nodes = []
     let text = ''
@@ -81,7 +84,10 @@ export class Find {
     #at = -1
     #run = 0
 
-    /** @param {{view: HTMLElement, texts: object, form: HTMLFormElement, answer: HTMLElement, list: HTMLElement, steps: HTMLElement, go: (cfi: string) => void}} of */
+    /**
+     * @param {{view: HTMLElement, texts: object, form: HTMLFormElement, answer: HTMLElement, list: HTMLElement,
+     * steps: HTMLElement, go: (cfi: string) => void}} of
+     */
     constructor(of) {
         Object.assign(this, of)
         this.form.addEventListener('submit', event => {

@@ -3,7 +3,10 @@
 import { FootnoteHandler } from 'foliate-js/footnotes.js'
 
 export class Footnotes {
-    /** @param {{box: HTMLElement, view: HTMLElement, styles: () => string}} of where notes open, and the view they are called from */
+    /**
+     * @param {{box: HTMLElement, view: HTMLElement, styles: () => string}} of where notes open, and the view they are
+     * called from
+     */
     constructor({ box, view, styles }) {
         Object.assign(this, { box, view })
         this.room = box.querySelector('[data-note]')

@@ -1,4 +1,5 @@
-// A PDF as foliate shows a book of fixed pages: each page is drawn when it is turned to, with its text over it to be selected.
+// A PDF as foliate shows a book of fixed pages: each page is drawn when it is turned to, with its text over it to be
+// selected.
 
 import { GlobalWorkerOptions, TextLayer, getDocument } from 'pdfjs-dist'
 import workerAddress from 'pdfjs-dist/build/pdf.worker.min.mjs?url'
@@ -15,7 +16,10 @@ const STYLE = `
     .textLayer span.markedContent { top: 0; height: 0; }
     .textLayer ::selection { background: rgb(31 75 86 / .35); }`
 
-/** Lines that stand together are a paragraph; a gap wider than is usual on the page, or letters of another size, begin the next. */
+/**
+ * Lines that stand together are a paragraph; a gap wider than is usual on the page, or letters of another size, begin
+ * the next.
+ */
 const paragraphsOf = items => {
     const lines = []
     for (const { str, hasEOL, transform, height } of items) {

@@ -1,5 +1,5 @@
-// Reads aloud from the page that is open: by the book's own recording where it has one, the sentence lit as it is spoken, and
-// else by the browser's voice, the paragraph lit.
+// Reads aloud from the page that is open: by the book's own recording where it has one, the sentence lit as it is
+// spoken, and else by the browser's voice, the paragraph lit.
 
 const BLOCKS = 'h1, h2, h3, h4, h5, h6, p, li, blockquote, figcaption, dt, dd'
 /** A recording that goes silent for so long has come to its end. */
@@ -11,7 +11,10 @@ export class ReadAloud {
     #lit = null
     #silence = 0
 
-    /** @param {{view: HTMLElement, bar: HTMLElement, texts: object, language: string, say: (words: string) => void}} of */
+    /**
+     * @param {{view: HTMLElement, bar: HTMLElement, texts: object, language: string, say: (words: string) => void}}
+     * of
+     */
     constructor(of) {
         Object.assign(this, of)
         this.speed = this.bar.querySelector('select')
@@ -75,7 +78,10 @@ export class ReadAloud {
         this.pauseButton.textContent = this.#paused ? this.texts.go_on : this.texts.pause
     }
 
-    /** Whether a thing stands on the page that is open or after it; of a document that is just being opened, everything does. */
+    /**
+     * Whether a thing stands on the page that is open or after it; of a document that is just being opened,
+     * everything does.
+     */
     #ahead(element) {
         return (
             this.range?.startContainer.getRootNode() !== element.getRootNode() ||

@@ -24,7 +24,8 @@ export class Selection {
     #shown = null
 
     /**
-     * @param {{bar: HTMLElement, locate: (index: number, range: Range) => {locator: object, label: string, page: string|number}, act: Record<string, (chosen: object, value?: string) => void>}} of
+     * @param {{bar: HTMLElement, locate: (index: number, range: Range) => {locator: object, label: string, page:
+     *     string|number}, act: Record<string, (chosen: object, value?: string) => void>}} of
      */
     constructor(of) {
         Object.assign(this, of)

@@ -23,9 +23,13 @@ export class TextTools {
     #selects = false
 
     /**
-     * @param {{view: HTMLElement, reader: HTMLElement, data: object, drawers: object, appearance: object, go: Function,
-     *     locate: (index: number, range: Range) => {locator: object, page: string|number, section: string, label: string},
-     *     here: () => object, pageLabels: () => {label: string}[], where: () => object, goToPlace: (locator: object) => Promise<void>}} of
+     * @param {{
+     *     view: HTMLElement, reader: HTMLElement, data: object, drawers: object, appearance: object, go: Function,
+     *     locate: (index: number, range: Range) =>
+     *         {locator: object, page: string|number, section: string, label: string},
+     *     here: () => object, pageLabels: () => {label: string}[], where: () => object,
+     *     goToPlace: (locator: object) => Promise<void>
+     * }} of
      */
     constructor(of) {
         Object.assign(this, of)
@@ -142,8 +146,8 @@ export class TextTools {
     }
 
     /**
-     * Selecting by keys: s takes the first word of the page, the arrows go on to another, with Shift they take more, and Enter
-     * goes to what can be done with it.
+     * Selecting by keys: s takes the first word of the page, the arrows go on to another, with Shift they take more,
+     * and Enter goes to what can be done with it.
      *
      * @returns whether the key was for this
      */
@@ -254,7 +258,10 @@ export class TextTools {
         return this.#copyPages(text, page(this.locate(index, range)), page(this.locate(index, end)))
     }
 
-    /** Copies as far as the licence allows it: the pages on which the text stands are counted. What is an excerpt is free. */
+    /**
+     * Copies as far as the licence allows it: the pages on which the text stands are counted. What is an excerpt is
+     * free.
+     */
     async #copyPages(text, from, to) {
         const { take, token, texts } = this.data
         if (!take) {

@@ -28,7 +28,8 @@ export class TextView {
     #pages = [1, 1]
 
     /**
-     * @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, here: () => number, go: (index: number) => void, copy: ((text: string, from: number, to: number) => void)|null}} of
+     * @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, here: () => number, go: (index: number) =>
+     *     void, copy: ((text: string, from: number, to: number) => void)|null}} of
      *     here and go: sections of the book; copy: pages from 1
      */
     constructor(of) {
