@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 /* Runs the searches that it reads as JSON, one after another, and prints how long each took. */
 
-use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Lending\LoanRules\CardEligibility;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Console\Kernel;
@@ -16,14 +15,13 @@ $app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 ['library' => $library, 'queries' => $queries] = json_decode((string) stream_get_contents(STDIN), true);
-$searchTitles = $app->make(SearchTitles::class);
-$countFacets = $app->make(CountFacets::class);
+$catalogue = $app->make(CatalogueSearch::class);
 $times = [];
 foreach ([...array_slice($queries, 0, 5), ...$queries] as $n => $query) {
     $begun = hrtime(true);
     $search = SearchRequest::read($library, $query['asked'], new CardEligibility());
-    $facets = $countFacets->of($search, CarbonImmutable::now());
-    $searchTitles->page($search, $facets->total, CarbonImmutable::now());
+    $facets = $catalogue->facets($search, CarbonImmutable::now());
+    $catalogue->page($search, $facets->total, CarbonImmutable::now());
     if ($n >= 5) {
         $times[] = [$query['class'], (hrtime(true) - $begun) / 1e6, $facets->total];
     }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 /* Searching at 10,000, 100,000 and 1,000,000 titles, with 1 and 8 clients, beside the peer over the same titles. */
 
 use App\Catalogue\Records\SaveRecord;
-use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\NoResultSuggestions;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Catalogue\Suggestions\Spelling;
 use App\Catalogue\Suggestions\Suggest;
 use App\Lending\LoanRules\CardEligibility;
@@ -185,11 +184,10 @@ foreach ($scales as $scale) {
     sort($byClass);
     Report::table(['class, 1 client', 'titles', 'p50 ms', 'p95 ms', 'peer p50', 'peer p95'], $byClass);
 
-    [$suggest, $other, $searchTitles, $countFacets, $now] = [
+    [$suggest, $other, $catalogue, $now] = [
         $app->make(Suggest::class),
         $app->make(NoResultSuggestions::class),
-        $app->make(SearchTitles::class),
-        $app->make(CountFacets::class),
+        $app->make(CatalogueSearch::class),
         CarbonImmutable::now(),
     ];
     $words = array_column(
@@ -258,7 +256,7 @@ foreach ($scales as $scale) {
             values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')",
         [$library, $title->id],
     );
-    $found = $searchTitles->total(
+    $found = $catalogue->total(
         SearchRequest::read($library, ['q' => "zyxwvutsr {$scale}"], new CardEligibility()),
         CarbonImmutable::now(),
     );
@@ -275,14 +273,14 @@ foreach ($scales as $scale) {
     // Counted by looking at each title, as if no sets had been gathered.
     $wrong = 0;
     foreach (array_slice($queries, 0, 12) as $query) {
-        $facets = $countFacets->of(SearchRequest::read($library, $query['asked'], new CardEligibility()), $now);
+        $facets = $catalogue->facets(SearchRequest::read($library, $query['asked'], new CardEligibility()), $now);
         DB::beginTransaction();
         DB::table('search_gatherings')->delete();
         $search = SearchRequest::read($library, $query['asked'], new CardEligibility());
         foreach ($facets->formats as $format => $count) {
             $wrong +=
                 $count ===
-                $searchTitles->total(
+                $catalogue->total(
                     SearchRequest::read($library, $search->with(['format' => $format]), new CardEligibility()),
                     $now,
                 )
@@ -292,7 +290,7 @@ foreach ($scales as $scale) {
         foreach (array_slice($facets->subjects, 0, 3, true) as $subject => $count) {
             $wrong +=
                 $count ===
-                $searchTitles->total(
+                $catalogue->total(
                     SearchRequest::read(
                         $library,
                         $search->with(['subjects' => implode('.', [...$search->subjects, $subject])]),
@@ -306,7 +304,7 @@ foreach ($scales as $scale) {
         foreach (array_slice($facets->series, 0, 3, true) as $series => $count) {
             $wrong +=
                 $count ===
-                $searchTitles->total(
+                $catalogue->total(
                     SearchRequest::read($library, $search->with(['series' => (string) $series]), new CardEligibility()),
                     $now,
                 )
@@ -315,7 +313,7 @@ foreach ($scales as $scale) {
         }
         $wrong +=
             $facets->ready ===
-            $searchTitles->total(
+            $catalogue->total(
                 SearchRequest::read($library, $search->with(['ready' => '1']), new CardEligibility()),
                 $now,
             )

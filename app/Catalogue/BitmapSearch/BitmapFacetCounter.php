@@ -30,14 +30,8 @@ final class BitmapFacetCounter
      * @param  Facets  $others  what was counted one by one: with all its subjects, awards and series
      * @param  list<int>  $chosen  subjects whose names are wanted whatever their counts
      */
-    public function of(
-        BitmapResult $found,
-        Facets $others,
-        array $chosen,
-        int $mostSubjects,
-        int $mostAwards,
-        int $mostSeries,
-    ): Facets {
+    public function of(BitmapResult $found, Facets $others, array $chosen): Facets
+    {
         $gathering = $found->gathering;
         $matching = $found->matching();
         $counted = $matching->forCounting();
@@ -50,9 +44,9 @@ final class BitmapFacetCounter
                 $few ? $found->each('subject') : $gathering->subjectsAtMost($found->within),
                 $counted,
                 $others->subjects,
-                $mostSubjects,
+                Facets::MOST_SUBJECTS,
                 fn(int|string $id): TitleSet => BitmapSearch::subject($gathering, (int) $id),
-            ) ?? self::oneByOne($matching, $others->subjects, $mostSubjects);
+            ) ?? self::oneByOne($matching, $others->subjects, Facets::MOST_SUBJECTS);
         /** @var array<string, int> $awards */
         $awards =
             self::most(
@@ -61,10 +55,10 @@ final class BitmapFacetCounter
                 $few ? $found->each('award') : $gathering->values('award'),
                 $counted,
                 $others->awards,
-                $mostAwards,
+                Facets::MOST_AWARDS,
                 fn(int|string $award): TitleSet => BitmapSearch::award($gathering, (string) $award),
             ) ?? [];
-        $series = self::mostOfSeries($gathering, $counted, $others->series, $mostSeries);
+        $series = self::mostOfSeries($gathering, $counted, $others->series, Facets::MOST_SERIES);
         $seriesNames =
             array_intersect_key($others->seriesNames, $series) +
             array_map($gathering->seriesName(...), array_combine($keys = array_keys($series), $keys));

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Catalogue\SavedSearches;
 
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\SavedSearch;
 use App\Shared\Input;
@@ -22,7 +22,7 @@ final class SavedSearchController
 
     public function __construct(private readonly RequestContext $current) {}
 
-    public function index(SearchTitles $searchTitles): View
+    public function index(CatalogueSearch $catalogue): View
     {
         $now = CarbonImmutable::now();
         $saved = SavedSearch::query()
@@ -37,7 +37,7 @@ final class SavedSearchController
             'counts' => $saved
                 ->mapWithKeys(
                     fn(SavedSearch $of): array => [
-                        $of->id => $searchTitles->total(
+                        $of->id => $catalogue->total(
                             SearchRequest::read($of->library_id, $of->search, new CardEligibility()),
                             $now,
                         ),

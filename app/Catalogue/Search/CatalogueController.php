@@ -30,8 +30,7 @@ final class CatalogueController
 
     public function __construct(
         private readonly RequestContext $current,
-        private readonly SearchTitles $searchTitles,
-        private readonly CountFacets $countFacets,
+        private readonly CatalogueSearch $catalogue,
     ) {}
 
     public function __invoke(
@@ -64,9 +63,9 @@ final class CatalogueController
             $payMonth->elsewhere($this->current->person, $library, $now),
             $list?->words,
         );
-        $facets = $this->countFacets->of($search, $now);
+        $facets = $this->catalogue->facets($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
-        $page = $this->searchTitles->page($search, $facets->total, $now)->appends($search->with([]));
+        $page = $this->catalogue->page($search, $facets->total, $now)->appends($search->with([]));
 
         $person = $this->current->person;
         $shown = $page
@@ -118,9 +117,9 @@ final class CatalogueController
                     $search->reach,
                     $search->otherCards,
                 );
-                $total = $this->searchTitles->total($wider, $now);
+                $total = $this->catalogue->total($wider, $now);
                 if ($total > 0) {
-                    $found[$reach->value] = $this->searchTitles->page($wider, $total, $now, self::WIDER_SHOWN);
+                    $found[$reach->value] = $this->catalogue->page($wider, $total, $now, self::WIDER_SHOWN);
                 }
             }
         }

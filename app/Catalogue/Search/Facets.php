@@ -7,6 +7,12 @@ namespace App\Catalogue\Search;
 /** How many titles a search finds, and how many remain with each value of each filter, if it is chosen. */
 final readonly class Facets
 {
+    public const MOST_SUBJECTS = 12;
+
+    public const MOST_AWARDS = 8;
+
+    public const MOST_SERIES = 8;
+
     /**
      * @param  array<string, int>  $formats
      * @param  array<string, int>  $audiences
@@ -39,9 +45,14 @@ final readonly class Facets
         public int $anyLanguage,
     ) {}
 
-    /** @param  array<int, int>  $libraries */
-    public static function none(array $libraries): self
+    public static function none(): self
     {
-        return new self(0, 0, 0, [], [], [], [], [], [], [], [], [], [], $libraries, 0);
+        return new self(0, 0, 0, [], [], [], [], [], [], [], [], [], [], [], 0);
+    }
+
+    /** @param  array<int, int>  $libraries  how many each has, by library; all together under 0 */
+    public function byLibrary(array $libraries): self
+    {
+        return new self(...['libraries' => $libraries] + get_object_vars($this));
     }
 }

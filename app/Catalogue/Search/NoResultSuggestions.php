@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** What would find something where a search finds nothing: a filter to drop, or another spelling. */
 final class NoResultSuggestions
 {
-    public function __construct(private readonly SearchTitles $searchTitles) {}
+    public function __construct(private readonly CatalogueSearch $catalogue) {}
 
     /**
      * @return array<string, int> by the name of a filter, how many titles there would be without it; only those with
@@ -30,7 +30,7 @@ final class NoResultSuggestions
                 $search->otherCards,
                 $search->listWords,
             );
-            $counts[$filter] = $this->searchTitles->total($without, $now);
+            $counts[$filter] = $this->catalogue->total($without, $now);
         }
         arsort($counts);
 
@@ -57,7 +57,7 @@ final class NoResultSuggestions
         if ($spelled === $search->words) {
             return null;
         }
-        $found = $this->searchTitles->total(
+        $found = $this->catalogue->total(
             SearchRequest::read($search->libraryId, ['q' => $spelled], $search->reach),
             $now,
         );

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\Lists;
 
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Catalogue\StaffLists\StaffLists;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\StaffList;
@@ -57,7 +57,7 @@ final class ListsController
         Request $request,
         StaffList $list,
         #[CurrentUser('staff')] StaffMember $staff,
-        SearchTitles $searchTitles,
+        CatalogueSearch $catalogue,
     ): View {
         $now = CarbonImmutable::now();
         $find = Input::text($request, 'find');
@@ -66,7 +66,7 @@ final class ListsController
             $searches === ''
                 ? null
                 : SearchRequest::read($staff->library_id, ['q' => $searches], new CardEligibility());
-        $total = $search === null ? 0 : $searchTitles->total($search, $now);
+        $total = $search === null ? 0 : $catalogue->total($search, $now);
         $titles = $list->words !== null ? [] : $list->titles()->get();
         TitleNames::giveTo($titles);
 
@@ -80,7 +80,7 @@ final class ListsController
             'found' =>
                 $search === null || $total === 0
                     ? []
-                    : $searchTitles->page($search, $total, $now, self::FOUND)->items(),
+                    : $catalogue->page($search, $total, $now, self::FOUND)->items(),
         ]);
     }
 

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Lending\Audit\LendingAudit;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Title;
@@ -26,7 +25,7 @@ final class GrowthTest extends TestCase
         $this->assertSame(300, Title::query()->count());
         $held = DB::table('licences')->where('library_id', $this->library()->id)->distinct()->count('title_id');
         $search = SearchRequest::read($this->library()->id, [], new CardEligibility());
-        $facets = app(CountFacets::class)->of($search, $this->now());
+        $facets = app(CatalogueSearch::class)->facets($search, $this->now());
         $this->assertSame([$held, $held], [$facets->total, array_sum($facets->formats)]);
         $this->assertGreaterThan(200, $held);
 
@@ -39,7 +38,7 @@ final class GrowthTest extends TestCase
                 ->whereIn('id', DB::table('licences')->where('library_id', $this->library()->id)->select('title_id'))
                 ->whereRaw("lower(name) || ' ' || description ~ ?", ["\\m{$word}\\M"])
                 ->count(),
-            app(SearchTitles::class)->total(
+            app(CatalogueSearch::class)->total(
                 SearchRequest::read($this->library()->id, ['q' => "\"{$word}\""], new CardEligibility()),
                 $this->now(),
             ),

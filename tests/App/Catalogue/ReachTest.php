@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
-use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\Records\SaveRecord;
-use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Lending\Audit\LendingAudit;
 use App\Lending\Availability\TitleAvailability;
 use App\Lending\Borrowing\BorrowTitle;
@@ -31,6 +29,8 @@ use Tests\App\TestCase;
 /** How far a search goes, and that what it says can be had can be had. */
 final class ReachTest extends TestCase
 {
+    use SearchesAtSize;
+
     /** The licences themselves, asked one title at a time, are the measure. */
     public function test_what_is_kept_for_searching_says_at_every_moment_what_the_licences_say(): void
     {
@@ -176,7 +176,7 @@ final class ReachTest extends TestCase
                 ),
             );
         }
-        $counts = fn(array $asked) => app(CountFacets::class)->of(
+        $counts = fn(array $asked) => app(CatalogueSearch::class)->facets(
             SearchRequest::read($this->library()->id, $asked, new CardEligibility()),
             $this->now(),
         );
@@ -246,10 +246,7 @@ final class ReachTest extends TestCase
                 ->where('title_id', $title->id)
                 ->update(['times_borrowed' => $n]);
         }
-        foreach (
-            [new SearchTitles(new BitmapSearch(), 2, 1000), new SearchTitles(new BitmapSearch(), 2, 2)]
-            as $searchTitles
-        ) {
+        foreach ([$this->searching(2, 1000), $this->searching(2, 2)] as $catalogue) {
             foreach (
                 [
                     'lantern' => ['Lantern', 'Sea Glass', 'Old Lanterns', 'The Lantern Keeper', 'Kelp', 'Low Water'],
@@ -259,13 +256,13 @@ final class ReachTest extends TestCase
                 as $words => $expected
             ) {
                 $search = SearchRequest::read($this->library()->id, ['q' => $words], new CardEligibility());
-                $total = $searchTitles->total($search, $this->now());
+                $total = $catalogue->total($search, $this->now());
                 $shown = [];
                 config(['figporch.page_size' => 2]);
                 for ($page = 1; $page <= 3; $page++) {
                     Paginator::currentPageResolver(fn(): int => $page);
                     foreach (
-                        $total > 2 * ($page - 1) ? $searchTitles->page($search, $total, $this->now())->items() : []
+                        $total > 2 * ($page - 1) ? $catalogue->page($search, $total, $this->now())->items() : []
                         as $title
                     ) {
                         $shown[] = $title->name;
@@ -281,7 +278,7 @@ final class ReachTest extends TestCase
                     ['q' => 'lantern', 'order' => $order],
                     new CardEligibility(),
                 );
-                $this->assertCount(6, $searchTitles->page($search, 6, $this->now())->items(), $order);
+                $this->assertCount(6, $catalogue->page($search, 6, $this->now())->items(), $order);
             }
         }
     }

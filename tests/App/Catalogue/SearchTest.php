@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Tests\App\Catalogue;
 
 use App\Catalogue\Records\SaveRecord;
-use App\Catalogue\Search\CountFacets;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\NoResultSuggestions;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Library;
 use App\Models\Title;
@@ -72,7 +71,7 @@ final class SearchTest extends TestCase
     private function found(array $asked): array
     {
         $search = $this->search($asked);
-        $page = app(SearchTitles::class)->page($search, 99, $this->now());
+        $page = app(CatalogueSearch::class)->page($search, 99, $this->now());
 
         return array_map(fn(Title $title): string => $title->name, array_values($page->getCollection()->all()));
     }
@@ -80,7 +79,7 @@ final class SearchTest extends TestCase
     /** @param  array<string, string>  $asked */
     private function facets(array $asked): Facets
     {
-        return app(CountFacets::class)->of($this->search($asked), $this->now());
+        return app(CatalogueSearch::class)->facets($this->search($asked), $this->now());
     }
 
     private function shelf(): void
@@ -262,7 +261,7 @@ final class SearchTest extends TestCase
         ) {
             $facets = $this->facets($asked);
             $leadsTo = function (array $change, int $said) use ($asked, &$wrong): void {
-                $count = app(SearchTitles::class)->total($this->search([...$asked, ...$change]), $this->now());
+                $count = app(CatalogueSearch::class)->total($this->search([...$asked, ...$change]), $this->now());
                 if ($count !== $said) {
                     $wrong[] = json_encode([$asked, $change, $said, $count]);
                 }

@@ -9,14 +9,11 @@ use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\BitmapIndex\IndexWords;
 use App\Catalogue\BitmapIndex\LocalIndexCache;
-use App\Catalogue\BitmapSearch\BitmapFacetCounter;
 use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\Records\SaveRecord;
-use App\Catalogue\Search\CountFacets;
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\SearchRequest;
-use App\Catalogue\Search\SearchTitles;
 use App\Catalogue\Suggestions\IndexPrefixes;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\LoanRules\CardEligibility;
@@ -37,6 +34,8 @@ use Tests\App\TestCase;
 /** By sets a search finds and counts what it does title by title, whatever has changed since they were gathered. */
 final class SetsTest extends TestCase
 {
+    use SearchesAtSize;
+
     private const TITLES = 400;
 
     private Randomizer $random;
@@ -227,10 +226,7 @@ final class SetsTest extends TestCase
         )->word;
         foreach (['most_borrowed', 'newest', 'title', 'soonest', 'relevance'] as $order) {
             $orders = [[], []];
-            foreach (
-                [new SearchTitles(new BitmapSearch(), 3, 10), new SearchTitles(new BitmapSearch(), 3, 100_000)]
-                as $k => $titles
-            ) {
+            foreach ([$this->searching(3, 10), $this->searching(3, 100_000)] as $k => $titles) {
                 $search = SearchRequest::read(
                     $this->libraries[0]->id,
                     ['order' => $order, 'q' => $order === 'relevance' ? $word : ''],
@@ -455,8 +451,8 @@ final class SetsTest extends TestCase
     {
         $inSets = new BitmapSearch();
         $this->assertSame(DB::table('search_gatherings')->exists(), $inSets->find($search, $this->now()) !== null);
-        $titles = new SearchTitles($inSets, $ranked, $ranked);
-        $facets = (new CountFacets($titles, $inSets, new BitmapFacetCounter($few)))->of($search, $this->now());
+        $titles = $this->searching($ranked, $ranked, $few, $inSets);
+        $facets = $titles->facets($search, $this->now());
 
         return [
             $facets,

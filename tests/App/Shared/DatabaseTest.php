@@ -127,7 +127,8 @@ final class DatabaseTest extends TestCase
         try {
             $this->restore($this->dump($database), $again);
 
-            return $this->dump($again);
+            // How a function's lines are broken says nothing.
+            return (string) preg_replace('/\n\s+/', ' ', $this->dump($again));
         } finally {
             DB::unprepared("drop database if exists {$again} with (force)");
         }

@@ -4,22 +4,12 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
-use App\Catalogue\BitmapSearch\BitmapFacetCounter;
-use App\Catalogue\BitmapSearch\BitmapSearch;
-use App\Shared\Sql;
 use DateTimeImmutable;
-use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Support\Facades\DB;
 
-/** Exact counts of what a search finds, in all and for every value of every filter. */
-final class CountFacets
+/** Counts every value of every filter in one statement. */
+final class FacetSql
 {
-    private const MOST_SUBJECTS = 12;
-
-    private const MOST_AWARDS = 8;
-
-    private const MOST_SERIES = 8;
-
     /**
      * Each value's count is of what all other filters leave: those of which one value is chosen do not narrow
      * themselves. The titles are counted once by all that is filtered by; what follows works on the few rows which that
@@ -65,51 +55,13 @@ final class CountFacets
         'level' => 0b11110,
     ];
 
-    public function __construct(
-        private readonly SearchTitles $searchTitles,
-        private readonly BitmapSearch $inSets,
-        private readonly BitmapFacetCounter $countInSets,
-    ) {}
-
-    public function of(SearchRequest $search, DateTimeImmutable $now): Facets
-    {
-        $found = $this->inSets->find($search, $now);
-        if ($found === null) {
-            return $this->oneByOne($search, $now);
-        }
-        if ($found->oneByOne === []) {
-            $others = Facets::none($this->byLibrary($search, $now));
-        } else {
-            [$where, $bindings] = SearchSql::base($search, $now);
-            $others = $this->oneByOne(
-                $search,
-                $now,
-                ["s.title_id = any(?::bigint[]) and {$where}", [Sql::numbers($found->oneByOne), ...$bindings]],
-                PHP_INT_MAX,
-            );
-        }
-
-        return $this->countInSets->of(
-            $found,
-            $others,
-            $search->subjects,
-            self::MOST_SUBJECTS,
-            self::MOST_AWARDS,
-            self::MOST_SERIES,
-        );
-    }
-
     /**
      * @param  array{string, list<mixed>}|null  $where  a condition instead of the search's own but for the filters of
      *     which one value is chosen
      * @param  int|null  $most  of subjects, awards and series
      */
-    private function oneByOne(
-        SearchRequest $search,
-        DateTimeImmutable $now,
-        ?array $where = null,
-        ?int $most = null,
-    ): Facets {
+    public function of(SearchRequest $search, DateTimeImmutable $now, ?array $where = null, ?int $most = null): Facets
+    {
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
         [$where, $bindings] = $where ?? SearchSql::base($search, $now);
         $choices = SearchSql::choices($search);
@@ -121,9 +73,9 @@ final class CountFacets
                 SearchSql::within($search, 'can'),
                 ...[
                     ...array_column($choices, 0),
-                    $most ?? self::MOST_SUBJECTS,
-                    $most ?? self::MOST_AWARDS,
-                    $most ?? self::MOST_SERIES,
+                    $most ?? Facets::MOST_SUBJECTS,
+                    $most ?? Facets::MOST_AWARDS,
+                    $most ?? Facets::MOST_SERIES,
                 ],
             ),
             [...$canBindings, ...$bindings, ...($chosen = array_merge(...array_column($choices, 1))), ...$chosen],
@@ -168,33 +120,8 @@ final class CountFacets
             $awards,
             $series,
             $seriesNames,
-            $this->byLibrary($search, $now),
+            [],
             (int) ($all->by_language ?? 0),
         );
-    }
-
-    /**
-     * @return array<int, int> where several libraries count, how many each has, by library, and all together under 0
-     */
-    private function byLibrary(SearchRequest $search, DateTimeImmutable $now): array
-    {
-        $counts = [];
-        foreach (
-            $search->how === Reach::Cards ? array_keys([0 => 1, $search->libraryId => 1] + $search->otherCards) : []
-            as $id
-        ) {
-            $counts[$id] = $this->searchTitles->total(
-                SearchRequest::read(
-                    $search->libraryId,
-                    $search->with(['at' => $id === 0 ? null : (string) $id]),
-                    $search->reach,
-                    $search->otherCards,
-                    $search->listWords,
-                ),
-                $now,
-            );
-        }
-
-        return $counts;
     }
 }

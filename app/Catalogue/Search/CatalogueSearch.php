@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Catalogue\BitmapSearch\BitmapEngine;
+use App\Models\Title;
+use App\Shared\PageAsked;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Reach;
+use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\Pagination\Paginator;
+
+/** Searching as the rest of the application knows it; which engine answers is decided here and nowhere else. */
+final class CatalogueSearch
+{
+    public function __construct(private readonly BitmapEngine $bitmaps, private readonly SqlEngine $sql) {}
+
+    /** How many titles a search finds, and nothing else. */
+    public function total(SearchRequest $search, DateTimeImmutable $now): int
+    {
+        return $this->engine($search, $now)->count($search, $now);
+    }
+
+    /**
+     * @param  int  $total  how many match
+     * @param  int|null  $first  only the first so many, whichever page is asked for
+     * @return LengthAwarePaginator<int, Title>
+     */
+    public function page(
+        SearchRequest $search,
+        int $total,
+        DateTimeImmutable $now,
+        ?int $first = null,
+    ): LengthAwarePaginator {
+        $perPage = $first ?? (int) config('figporch.page_size');
+        $page = $first === null ? PageAsked::of($total, $perPage) : 1;
+        $titles =
+            $total === 0
+                ? []
+                : $this->engine($search, $now)->titles($search, $total, $perPage, ($page - 1) * $perPage, $now);
+
+        return new LengthAwarePaginator($titles, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
+    }
+
+    /** Exact counts of what a search finds, in all and for every value of every filter. */
+    public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
+    {
+        return $this->engine($search, $now)->facets($search, $now)->byLibrary($this->byLibrary($search, $now));
+    }
+
+    private function engine(SearchRequest $search, DateTimeImmutable $now): SearchEngine
+    {
+        return $this->bitmaps->canAnswer($search, $now) ? $this->bitmaps : $this->sql;
+    }
+
+    /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */
+    private function byLibrary(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        if ($search->how !== Reach::Cards) {
+            return [];
+        }
+        $counts = [];
+        foreach (array_keys([0 => 1, $search->libraryId => 1] + $search->otherCards) as $id) {
+            $at = $search->with(['at' => $id === 0 ? null : (string) $id]);
+            $counts[$id] = $this->total(
+                SearchRequest::read($search->libraryId, $at, $search->reach, $search->otherCards, $search->listWords),
+                $now,
+            );
+        }
+
+        return $counts;
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue\Search;
+
+use App\Models\Title;
+use App\Shared\Sql;
+use App\Shared\TitleNames;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Searches by the indexes of the database alone: in catalogues of some thousand titles, and where nothing is gathered. */
+final class SqlEngine implements SearchEngine
+{
+    /**
+     * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
+     * @param  int  $walked  from so many on an index in the order asked for is walked until a page is full
+     */
+    public function __construct(
+        private readonly FacetSql $facetSql,
+        private readonly int $ranked = 300,
+        private readonly int $walked = 30_000,
+    ) {}
+
+    public function count(SearchRequest $search, DateTimeImmutable $now): int
+    {
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+
+        return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);
+    }
+
+    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
+    {
+        return TitleNames::inOrder(
+            $search->order === 'relevance' && $total > $this->ranked
+                ? $this->byNameThenPopularity($search, $total, $from, $count, $now)
+                : $this->ids($search, $now, ...[...SearchOrder::sql($search, $total > $this->walked), $count, $from]),
+        );
+    }
+
+    public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
+    {
+        return $this->facetSql->of($search, $now);
+    }
+
+    /**
+     * @param  list<mixed>  $orderBindings
+     * @param  array{string, list<mixed>}  $also  a condition more
+     * @return list<int>
+     */
+    public function ids(
+        SearchRequest $search,
+        DateTimeImmutable $now,
+        string $order,
+        array $orderBindings,
+        int $limit,
+        int $offset,
+        array $also = ['true', []],
+    ): array {
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+        $names = SearchOrder::join($order);
+
+        return array_column(
+            DB::select(
+                "select s.title_id
+                    from search_rows s {$names} {$join} where {$where} and {$also[0]} order by
+                    {$order}, s.title_id limit ? offset ?",
+                [...$bindings, ...$also[1], ...$orderBindings, $limit, $offset],
+            ),
+            'title_id',
+        );
+    }
+
+    /**
+     * Where thousands match, weighing each word in each of them would take seconds: those whose titles and people have
+     * the words come first, a title that is called just so before all, then the others, each part by how often it is
+     * borrowed.
+     *
+     * @return list<int>
+     */
+    private function byNameThenPopularity(
+        SearchRequest $search,
+        int $total,
+        int $from,
+        int $count,
+        DateTimeImmutable $now,
+    ): array {
+        $popular = $total > $this->walked ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc';
+        $names = QuerySql::names($search->query->tree);
+        if ($names === null) {
+            return $this->ids($search, $now, $popular, [], $count, $from);
+        }
+        $called = array_column(
+            DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]),
+            'id',
+        );
+        $named = ["s.stems @@ {$names->sql}", $names->bindings];
+        $first = $this->ids(
+            $search,
+            $now,
+            's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc',
+            [Sql::numbers($called)],
+            $count,
+            $from,
+            $named,
+        );
+        if (count($first) === $count) {
+            return $first;
+        }
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+        $before =
+            $first !== []
+                ? $from + count($first)
+                : (int) DB::scalar("select count(*) from search_rows s {$join} where {$where} and {$named[0]}", [
+                    ...$bindings,
+                    ...$named[1],
+                ]);
+
+        return [
+            ...$first,
+            ...$this->ids($search, $now, $popular, [], $count - count($first), max(0, $from - $before), [
+                "not s.stems @@ {$names->sql}",
+                $names->bindings,
+            ]),
+        ];
+    }
+}
