@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Small faults, each with the test that must notice it: file, what stands there, what stands there instead, and a filter of
+ * PHPUnit, or a file of tests/Scripts.
+ */
+return [
+    // Who may borrow: the order of refusals, and each of them.
+    ['core/Lending/CardStanding.php', '$this->blocked => new', 'false => new', 'DecisionTest'],
+    ['core/Lending/CardStanding.php', '$this->expiresAt <= $now', '$this->expiresAt < $now', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '!$terms->audienceCeiling->covers($titleAudience)', 'false', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '$counted >= $terms->maxLoans', '$counted > $terms->maxLoans', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '!$terms->offers($length)', 'false', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '!$anyFuture && $openLoanId === null', '!$anyFuture', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '$kept ?? SpendingOrder', 'SpendingOrder', 'DecisionTest'],
+    ['core/Lending/BorrowDecision.php', '$l->startsAt <= $now);', 'true);', 'DecisionTest'],
+    ['core/Lending/HoldDecision.php', 'if ($alreadyHeld) {', 'if (false) {', 'DecisionTest'],
+    ['core/Lending/HoldDecision.php', 'if ($alreadyOnLoan) {', 'if (false) {', 'DecisionTest'],
+    ['core/Lending/HoldDecision.php', '$counted >= $terms->maxHolds', '$counted > $terms->maxHolds', 'DecisionTest'],
+    [
+        'core/Lending/RenewalDecision.php',
+        '$renewals >= $terms->maxRenewals',
+        '$renewals > $terms->maxRenewals',
+        'DecisionTest',
+    ],
+    ['core/Lending/RenewalDecision.php', '$now < $opensAt =>', 'false =>', 'DecisionTest'],
+    ['core/Lending/RenewalDecision.php', '$waiting > 0 && $copiesFree < 1', '$waiting > 0', 'DecisionTest'],
+    ['core/Lending/RenewalDecision.php', '$length->dueAt($dueAt,', '$length->dueAt($now,', 'DecisionTest'],
+    // Licences and what is spent.
+    [
+        'core/Lending/Licence.php',
+        '$this->endsAt > $now) &&
+            ($this->loansLeft === null || $this->loansLeft > 0);',
+        '$this->endsAt >= $now) &&
+            ($this->loansLeft === null || $this->loansLeft > 0);',
+        'LicenceTest',
+    ],
+    [
+        'core/Lending/Licence.php',
+        'return $this->startsAt <= $now &&',
+        'return $this->startsAt < $now &&',
+        'LicenceTest',
+    ],
+    ['core/Lending/Licence.php', '($this->copiesFree === null || $this->copiesFree > 0);', 'true;', 'LicenceTest'],
+    ['core/Lending/Licence.php', ' || $this->model === LicenceModel::PayPerLoan);', ');', 'LicenceTest|PayPerLoanTest'],
+    ['core/Lending/SpendingOrder.php', '=> [0, 0, 0, $licence->id]', '=> [4, 0, 0, $licence->id]', 'LicenceTest'],
+    ['core/Lending/SpendingOrder.php', '$licence->libraryId === $libraryId ? 1 : 2', '1', 'LicenceTest'],
+    ['core/Lending/SpendingOrder.php', '-self::loansPerDay', 'self::loansPerDay', 'LicenceTest'],
+    ['core/Lending/SpendingOrder.php', '[$of, 2, 0, $licence->id]', '[$of, 0, 0, $licence->id]', 'LicenceTest'],
+    [
+        'core/Lending/PayPerLoan.php',
+        '$this->loans >= $this->most',
+        '$this->loans > $this->most',
+        'DecisionTest|PayPerLoanTest',
+    ],
+    // Lengths and rules.
+    ['core/Lending/LoanLength.php', '$start->setTimezone($libraryZone)->modify', '$start->modify', 'LoanLengthTest'],
+    ['core/Lending/LoanLength.php', '$this->amount * 3600)', '$this->amount * 86400)', 'LoanLengthTest'],
+    [
+        'core/Lending/LoanRule.php',
+        '($this->group !== null ? 2 : 0)',
+        '($this->group !== null ? 1 : 0)',
+        'LoanTermsTest',
+    ],
+    ['core/Lending/LoanRule.php', '$this->format === $format', 'true', 'LoanTermsTest'],
+    ['core/Lending/LoanTerms.php', 'in_array($ownDefault, $lengths, false)', 'true', 'LoanTermsTest'],
+    // Lines.
+    ['core/Lending/NextInLine.php', 'if ($hold->isPaused($now)) {', 'if (false) {', 'LineTest'],
+    ['core/Lending/NextInLine.php', '$others ??= $hold;', '$others = $hold;', 'LineTest'],
+    ['core/Lending/MissedHold.php', '$earlierMisses > 0 ||', 'false ||', 'LineTest'],
+    [
+        'core/Lending/PickupWindow.php',
+        '2 * $holdKeptHours * 3600 - $keptSeconds >=',
+        '3 * $holdKeptHours * 3600 - $keptSeconds >=',
+        'LineTest',
+    ],
+    ['core/Lending/WorstCaseWait.php', '$loansLeft[$i] < 1 || ', '', 'LineTest'],
+    ['core/Lending/WorstCaseWait.php', '2 * $holdKeptHours', '0 * $holdKeptHours', 'LineTest'],
+    ['core/Lending/WorstCaseWait.php', '$licence->libraryId !== $libraryId ||', 'false ||', 'LineTest'],
+    // Guards of the SQL functions: none of them may be trusted to the rules alone.
+    [
+        'database/functions/lending/lending_borrow.sql',
+        'and (p_limit_format is not null or loans_open < p_limit) returning',
+        'returning',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        'if p_limit_format is not null and p_limit <= (',
+        'if false and p_limit <= (',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        "elsif v_hold.state = 'ready' then",
+        'elsif false then',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        'update cards set holds_open = holds_open - 1 where id = p_card;',
+        '',
+        'HoldTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        'and (copies_free is null or copies_free > 0) and (loans_left is null or loans_left > 0);',
+        'and (copies_free is null or copies_free > 0);',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        'and p_limit > case when pay_month = v.month then pay_loans else 0 end;',
+        ';',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_borrow.sql',
+        ' and spent_cents + v.price_cents <= budget_cents;',
+        ';',
+        'PayPerLoanTest|GuardTest',
+    ],
+    ['database/functions/lending/lending_renew.sql', 'and due_at = p_old_due ', '', 'GuardTest'],
+    ['database/functions/lending/lending_renew.sql', ' and due_at > p_now', '', 'GuardTest'],
+    [
+        'database/functions/lending/lending_end_loan.sql',
+        "ended_at = least(due_at, p_now), end_reason = 'returned'",
+        "ended_at = p_now, end_reason = 'returned'",
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_end_loan.sql',
+        'ended_at is null and due_at <= p_now order by id for update',
+        'ended_at is null order by id for update',
+        'GuardTest',
+    ],
+    [
+        'database/functions/lending/lending_pass_on.sql',
+        'and (h.library_id = v_licence.library_id or v_licence.shared)',
+        '',
+        'LineCareTest|HoldTest|GuardTest',
+    ],
+    ['database/functions/lending/lending_pass_on.sql', 'c.blocked_at is null and ', '', 'LineCareTest'],
+    [
+        'database/functions/lending/lending_pass_on.sql',
+        'order by h.library_id <> v_licence.library_id, h.line_at',
+        'order by h.line_at',
+        'LineCareTest|HoldTest',
+    ],
+    [
+        'database/functions/lending/lending_pass_on.sql',
+        "or h.state = 'paused' and h.paused_until <= p_now)",
+        ')',
+        'LineCareTest',
+    ],
+    [
+        'database/functions/lending/lending_facts.sql',
+        'o.id = li.library_id and o.consortium_id = v_card.consortium_id',
+        'o.id = li.library_id',
+        'BorrowTest',
+    ],
+    ['database/functions/lending/licences_model.sql', 'and not new.shared', '', 'PayPerLoanTest|GuardTest'],
+    // Actions.
+    ['app/Lending/Requests/WithdrawRequest.php', "->where('state', 'open')", '', 'RequestTest|GuardTest'],
+    [
+        'app/Lending/Follows/FollowMagazine.php',
+        "->where(['card_id' => \$card->id, 'series_id' => \$seriesId])->delete()",
+        "->where(['series_id' => \$seriesId])->delete()",
+        'FollowTest',
+    ],
+];
