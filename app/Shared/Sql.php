@@ -22,12 +22,12 @@ final class Sql
     }
 
     /**
-     * An array of whole numbers.
+     * An array of numbers, or of words without commas, quotes and spaces.
      *
-     * @param  iterable<int|string>  $numbers
+     * @param  iterable<int|string>  $items
      */
-    public static function numbers(iterable $numbers): string
+    public static function array(iterable $items): string
     {
-        return '{' . implode(',', is_array($numbers) ? $numbers : iterator_to_array($numbers, false)) . '}';
+        return '{' . implode(',', is_array($items) ? $items : iterator_to_array($items, false)) . '}';
     }
 }

@@ -27,7 +27,7 @@ final class TitleNames
         if ($byId === []) {
             return;
         }
-        foreach (DB::select('select * from title_names(?)', [Sql::numbers(array_keys($byId))]) as $row) {
+        foreach (DB::select('select * from title_names(?)', [Sql::array(array_keys($byId))]) as $row) {
             foreach ($byId[$row->id] as $title) {
                 self::give($title, $row);
                 $title->knowWhetherItOpens($row->has_file);
@@ -41,7 +41,7 @@ final class TitleNames
      */
     public static function titles(array $ids): Collection
     {
-        return (new Collection($ids === [] ? [] : self::read('titles_named(?)', [Sql::numbers($ids)])))->keyBy('id');
+        return (new Collection($ids === [] ? [] : self::read('titles_named(?)', [Sql::array($ids)])))->keyBy('id');
     }
 
     /**
@@ -66,8 +66,8 @@ final class TitleNames
         return $ids === []
             ? []
             : self::read('titles_in_rings(?, ?, ?, ?, ?)', [
-                Sql::numbers($ids),
-                Sql::numbers($rings),
+                Sql::array($ids),
+                Sql::array($rings),
                 $newest ? 't' : 'f',
                 $count,
                 $from,

@@ -294,7 +294,7 @@ final class RouteAccessTest extends TestCase
             'staff of another library',
             [
                 'do' => '=copies',
-                'copies' => '=1',
+                'copies' => '=3',
                 'licence' => 'licence',
                 'order' => '=0f1c1fb4-5c7f-4b7b-9c25-0a4d2d6a4d11',
             ],
@@ -449,7 +449,8 @@ final class RouteAccessTest extends TestCase
     {
         $title = match (true) {
             in_array($name, ['requests.show', 'requests.ask'], true) => $this->notHere->id,
-            in_array($name, ['borrow.show', 'borrow.store', 'holds.place'], true) => $this->wanted->id,
+            in_array($name, ['borrow.show', 'borrow.store', 'holds.place', 'desk.preview', 'desk.change'], true)
+                => $this->wanted->id,
             default => $this->title->id,
         };
 

@@ -22,12 +22,11 @@ return [
     ['app/Reading/Marks/MarkPolicy.php', ' && !$mark->removed', '', 'MarkTest'],
     ['app/Exchange/Push/PushDevicePolicy.php', '$device->person_id === $person->id', 'true', $patron],
     ['app/Desk/Lists/StaffListPolicy.php', '$list->library_id === $staff->library_id', 'true', $elsewhere],
-    ['app/Lending/Holds/HoldController.php', "            Gate::authorize('own', \$hold);\n", '', $patron],
     [
         'app/Lending/Borrowing/BorrowController.php',
         "        Gate::authorize('own', \$loan);\n",
         '',
-        'test_a_number_in_a_form',
+        'BorrowingJourneyTest',
     ],
     ['app/Lending/Loans/RequireOpenLoan.php', '$loan->isOpen(CarbonImmutable::now())', 'true', 'AccessTest'],
     ['app/Desk/Titles/LicenceRequest.php', "'library_id' => \$library->id, ", '', 'test_a_number_in_a_form'],

@@ -55,7 +55,7 @@ final class FillBasket
             foreach (collect([$from, $to])->sortBy('id') as $basket) {
                 $this->lock($basket);
             }
-            $ids = Sql::numbers($titleIds);
+            $ids = Sql::array($titleIds);
             DB::insert(
                 'insert into basket_title (basket_id, title_id, position, note, added_at)
                     select ?, title_id, (select coalesce(max(position), 0) from basket_title
@@ -86,7 +86,7 @@ final class FillBasket
             DB::update(
                 'update basket_title b set position = o.n from unnest(?::bigint[]) with ordinality o(id, n)
                     where b.basket_id = ? and b.title_id = o.id',
-                [Sql::numbers($shifted), $basket->id],
+                [Sql::array($shifted), $basket->id],
             );
         });
     }

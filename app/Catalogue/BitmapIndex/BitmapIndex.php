@@ -133,7 +133,7 @@ final class BitmapIndex
             array_column(
                 $others === []
                     ? []
-                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [Sql::numbers($others)]),
+                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [Sql::array($others)]),
                 'name',
                 'id',
             );

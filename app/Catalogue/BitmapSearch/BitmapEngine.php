@@ -71,7 +71,7 @@ final class BitmapEngine implements SearchEngine
                         ...$order,
                         $count,
                         $from,
-                        $many ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::numbers($set->numbers())]],
+                        $many ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::array($set->numbers())]],
                     ],
                 ),
             );
@@ -108,7 +108,7 @@ final class BitmapEngine implements SearchEngine
             $others = $this->facetSql->of(
                 $search,
                 $now,
-                ["s.title_id = any(?::bigint[]) and {$where}", [Sql::numbers($found->oneByOne), ...$bindings]],
+                ["s.title_id = any(?::bigint[]) and {$where}", [Sql::array($found->oneByOne), ...$bindings]],
                 PHP_INT_MAX,
             );
         }
@@ -135,7 +135,7 @@ final class BitmapEngine implements SearchEngine
                     DB::select(
                         "select s.title_id
                                 from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])",
-                        [...$bindings, Sql::numbers($found->oneByOne)],
+                        [...$bindings, Sql::array($found->oneByOne)],
                     ),
                     'title_id',
                 ),
@@ -187,7 +187,7 @@ final class BitmapEngine implements SearchEngine
                 DB::select(
                     "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[])
                         order by {$sorted[0]}, s.title_id limit ? offset ?",
-                    [Sql::numbers($set->numbers()), ...$sorted[1], $count, $from],
+                    [Sql::array($set->numbers()), ...$sorted[1], $count, $from],
                 ),
                 'title_id',
             );

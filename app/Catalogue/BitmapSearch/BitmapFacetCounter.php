@@ -232,7 +232,7 @@ final class BitmapFacetCounter
             DB::select(
                 'select subject, count(*) n from (select unnest(subjects) subject from search_rows
                     where title_id = any(?::bigint[])) x group by subject',
-                [Sql::numbers($among->numbers())],
+                [Sql::array($among->numbers())],
             )
             as $row
         ) {

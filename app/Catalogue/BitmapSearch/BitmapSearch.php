@@ -75,8 +75,8 @@ final class BitmapSearch
         // believed.
         [$unsure, $changed] = [$gathering->loose, $gathering->changed];
         $held = $ready = $always = TitleSet::none();
-        foreach ($search->places() as $id => $reach) {
-            $allowed = self::allowed($gathering, $reach);
+        foreach ($search->places() as $id => $eligibility) {
+            $allowed = self::allowed($gathering, $eligibility);
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $held = $held->or($gathering->every("held:{$id}"));
             $ready = $ready->or(
@@ -91,7 +91,7 @@ final class BitmapSearch
         if ($unsure->count() > self::MOST_ONE_BY_ONE) {
             return null;
         }
-        $within = $search->how === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
+        $within = $search->scope === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
         $base = $within->or($unsure)->without($changed);
         foreach ($search->subjects as $subject) {
             $base = $base->and(self::subject($gathering, $subject));
@@ -122,7 +122,7 @@ final class BitmapSearch
         if (!$changed->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
             $changed = self::asked("s.title_id = any(?::bigint[]) and {$where}", [
-                Sql::numbers($changed->numbers()),
+                Sql::array($changed->numbers()),
                 ...$bindings,
             ]);
         }
@@ -147,7 +147,7 @@ final class BitmapSearch
     private static function had(TitleSet $titles, SearchRequest $search, DateTimeImmutable $now): array
     {
         [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
-        [$beyond, $beyondBindings] = $search->how === Reach::Beyond ? SearchSql::beyond($search) : ['true', []];
+        [$beyond, $beyondBindings] = $search->scope === Reach::Beyond ? SearchSql::beyond($search) : ['true', []];
         $where = fn(
             string $condition,
         ): string => "string_agg(int4send(title_id::int), null) filter (where {$condition})";
@@ -157,7 +157,7 @@ final class BitmapSearch
             )} ready, {$where('can & ' . HeldTitles::ALWAYS . ' > 0')} always
                 from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s
                     where s.title_id = any(?::bigint[])) x",
-            [...$bindings, ...$beyondBindings, Sql::numbers($titles->numbers())],
+            [...$bindings, ...$beyondBindings, Sql::array($titles->numbers())],
         );
 
         return array_map(self::sent(...), [$had->reached, $had->ready, $had->always]);
@@ -228,16 +228,16 @@ final class BitmapSearch
     }
 
     /** What a card may borrow of what is ready, by format and audience; null where that is everything. */
-    private static function allowed(BitmapIndex $gathering, CardEligibility $reach): ?TitleSet
+    private static function allowed(BitmapIndex $gathering, CardEligibility $eligibility): ?TitleSet
     {
-        if ($reach->audiences === null) {
+        if ($eligibility->audiences === null) {
             return null;
         }
         $allowed = TitleSet::none();
         foreach (Format::cases() as $format) {
             $audiences = TitleSet::none();
             foreach (Audience::cases() as $audience) {
-                if (in_array("{$format->value}:{$audience->value}", $reach->audiences, true)) {
+                if (in_array("{$format->value}:{$audience->value}", $eligibility->audiences, true)) {
                     $audiences = $audiences->or($gathering->every("audience:{$audience->value}"));
                 }
             }

@@ -138,7 +138,7 @@ final class WordBitmaps
         $query = QuerySql::of($phrase);
 
         return BitmapSearch::asked("s.title_id = any(?::bigint[]) and {$query->sql}", [
-            Sql::numbers($among->numbers()),
+            Sql::array($among->numbers()),
             ...$query->bindings,
         ]);
     }

@@ -88,7 +88,12 @@ final class TitleController
                 : 'catalogue.similar-titles.similar-titles',
             [
                 'title' => $title,
-                'alike' => $alike->to($title, $library->id, $now, $payMonth->reach($current->card(), $library, $now)),
+                'alike' => $alike->to(
+                    $title,
+                    $library->id,
+                    $now,
+                    $payMonth->eligibility($current->card(), $library, $now),
+                ),
             ],
         );
     }

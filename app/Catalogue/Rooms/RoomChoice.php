@@ -82,7 +82,7 @@ final readonly class RoomChoice
         }
         if ($this->subjects !== []) {
             $sql .= ' and s.title_id in (select title_id from subject_title where subject_id = any(?::bigint[]))';
-            $bindings[] = Sql::numbers($this->subjects);
+            $bindings[] = Sql::array($this->subjects);
         }
 
         return [$sql, $bindings];

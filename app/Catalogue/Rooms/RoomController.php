@@ -70,7 +70,7 @@ final class RoomController
         return $this->lists->showing(
             $library,
             $now,
-            $this->payMonth->reach($this->current->card(), $library, $now),
+            $this->payMonth->eligibility($this->current->card(), $library, $now),
             $room,
             $choice,
             $covers,

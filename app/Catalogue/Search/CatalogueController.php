@@ -59,7 +59,7 @@ final class CatalogueController
         $search = SearchRequest::read(
             $library->id,
             ['list' => $list === null ? '' : (string) $list->id] + $asked,
-            $payMonth->reach($this->current->card(), $library, $now),
+            $payMonth->eligibility($this->current->card(), $library, $now),
             $payMonth->elsewhere($this->current->person, $library, $now),
             $list?->words,
         );
@@ -73,7 +73,7 @@ final class CatalogueController
             ->merge(
                 array_merge(...array_values(array_map(fn(LengthAwarePaginator $of): array => $of->items(), $wider))),
             );
-        $own = $ownItems->of($person, $shown, $now, beyond: $search->how === Reach::Beyond || $wider !== []);
+        $own = $ownItems->of($person, $shown, $now, beyond: $search->scope === Reach::Beyond || $wider !== []);
 
         return view('catalogue.search.catalogue', [
             'search' => $search,
@@ -87,7 +87,7 @@ final class CatalogueController
             'wider' => $wider,
             'standings' => $standings->of($library, $shown, $this->current->card(), $now),
             'ways' =>
-                $person !== null && ($search->how === Reach::Cards || isset($wider['cards']))
+                $person !== null && ($search->scope === Reach::Cards || isset($wider['cards']))
                     ? $ways->soonestOf($library, $person, $shown, $own, $now)
                     : [],
             'own' => $own,
@@ -103,9 +103,9 @@ final class CatalogueController
     {
         $found = [];
         foreach (
-            $search->how === Reach::Library
+            $search->scope === Reach::Library
                 ? [Reach::Cards, Reach::Beyond]
-                : ($search->how === Reach::Cards
+                : ($search->scope === Reach::Cards
                     ? [Reach::Beyond]
                     : [])
             as $reach
@@ -114,7 +114,7 @@ final class CatalogueController
                 $wider = SearchRequest::read(
                     $search->libraryId,
                     $search->with(['reach' => $reach->value]),
-                    $search->reach,
+                    $search->eligibility,
                     $search->otherCards,
                 );
                 $total = $this->catalogue->total($wider, $now);

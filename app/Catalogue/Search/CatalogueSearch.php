@@ -58,14 +58,20 @@ final class CatalogueSearch
     /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */
     private function byLibrary(SearchRequest $search, DateTimeImmutable $now): array
     {
-        if ($search->how !== Reach::Cards) {
+        if ($search->scope !== Reach::Cards) {
             return [];
         }
         $counts = [];
         foreach (array_keys([0 => 1, $search->libraryId => 1] + $search->otherCards) as $id) {
             $at = $search->with(['at' => $id === 0 ? null : (string) $id]);
             $counts[$id] = $this->total(
-                SearchRequest::read($search->libraryId, $at, $search->reach, $search->otherCards, $search->listWords),
+                SearchRequest::read(
+                    $search->libraryId,
+                    $at,
+                    $search->eligibility,
+                    $search->otherCards,
+                    $search->listWords,
+                ),
                 $now,
             );
         }

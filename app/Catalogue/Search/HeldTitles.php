@@ -30,11 +30,11 @@ final class HeldTitles
     public static function can(
         int $libraryId,
         DateTimeImmutable $now,
-        CardEligibility $reach = new CardEligibility(),
+        CardEligibility $eligibility = new CardEligibility(),
     ): array {
         $at = Sql::timestamp($now);
-        $allowed = $reach->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
-        $audiences = $reach->audiences === null ? [] : [Sql::numbers($reach->audiences)];
+        $allowed = $eligibility->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
+        $audiences = $eligibility->audiences === null ? [] : [Sql::array($eligibility->audiences)];
 
         return [
             "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
@@ -50,7 +50,7 @@ final class HeldTitles
                 $libraryId,
                 $libraryId,
                 $at,
-                Sql::numbers($reach->unpaid),
+                Sql::array($eligibility->unpaid),
                 ...$audiences,
             ],
         ];
@@ -65,7 +65,7 @@ final class HeldTitles
     public static function anywhere(array $places, DateTimeImmutable $now): array
     {
         $each = array_map(
-            fn(int $id, CardEligibility $reach): array => self::can($id, $now, $reach),
+            fn(int $id, CardEligibility $eligibility): array => self::can($id, $now, $eligibility),
             array_keys($places),
             $places,
         );
@@ -83,7 +83,7 @@ final class HeldTitles
     {
         $at = Sql::timestamp($now);
 
-        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', [Sql::numbers($libraryIds), $at, $at]];
+        return ['(s.held && ?::int[] or s.sure_until <= ? or s.sure_from > ?)', [Sql::array($libraryIds), $at, $at]];
     }
 
     /**
@@ -95,10 +95,10 @@ final class HeldTitles
         int $libraryId,
         DateTimeImmutable $now,
         bool $readyNow = false,
-        CardEligibility $reach = new CardEligibility(),
+        CardEligibility $eligibility = new CardEligibility(),
     ): array {
         [$perhaps, $perhapsBindings] = self::perhaps([$libraryId], $now);
-        [$can, $bindings] = self::can($libraryId, $now, $reach);
+        [$can, $bindings] = self::can($libraryId, $now, $eligibility);
 
         return [
             "{$perhaps} and {$can} & " . ($readyNow ? self::READY : self::HELD) . ' > 0',

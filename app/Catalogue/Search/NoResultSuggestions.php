@@ -26,7 +26,7 @@ final class NoResultSuggestions
             $without = SearchRequest::read(
                 $search->libraryId,
                 $search->with([$filter => null]),
-                $search->reach,
+                $search->eligibility,
                 $search->otherCards,
                 $search->listWords,
             );
@@ -58,7 +58,7 @@ final class NoResultSuggestions
             return null;
         }
         $found = $this->catalogue->total(
-            SearchRequest::read($search->libraryId, ['q' => $spelled], $search->reach),
+            SearchRequest::read($search->libraryId, ['q' => $spelled], $search->eligibility),
             $now,
         );
 

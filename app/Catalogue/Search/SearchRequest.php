@@ -36,7 +36,7 @@ final readonly class SearchRequest
         public bool $readyNow = false,
         public ?int $staffListId = null,
         string $order = '',
-        public CardEligibility $reach = new CardEligibility(),
+        public CardEligibility $eligibility = new CardEligibility(),
         public ?Audience $audience = null,
         public ?string $language = null,
         public array $subjects = [],
@@ -44,7 +44,7 @@ final readonly class SearchRequest
         public array $levels = [null, null],
         public ?int $seriesId = null,
         public bool $alwaysReady = false,
-        public Reach $how = Reach::Library,
+        public Reach $scope = Reach::Library,
         public array $otherCards = [],
         public ?string $listWords = null,
         public array $awards = [],
@@ -83,7 +83,7 @@ final readonly class SearchRequest
     public static function read(
         int $libraryId,
         array $asked,
-        CardEligibility $reach,
+        CardEligibility $eligibility,
         array $otherCards = [],
         ?string $listWords = null,
     ): self {
@@ -99,7 +99,7 @@ final readonly class SearchRequest
             ($asked['ready'] ?? '') === '1',
             $number('list'),
             $asked['order'] ?? '',
-            $reach,
+            $eligibility,
             Audience::tryFrom($asked['audience'] ?? ''),
             preg_match('/^[a-z]{2,8}$/', $asked['language'] ?? '') === 1 ? $asked['language'] : null,
             array_slice(
@@ -138,9 +138,9 @@ final readonly class SearchRequest
      */
     public function places(): array
     {
-        $places = [$this->libraryId => $this->reach] + ($this->how === Reach::Library ? [] : $this->otherCards);
+        $places = [$this->libraryId => $this->eligibility] + ($this->scope === Reach::Library ? [] : $this->otherCards);
         $one =
-            $this->how === Reach::Cards && $this->atLibraryId !== null
+            $this->scope === Reach::Cards && $this->atLibraryId !== null
                 ? array_intersect_key($places, [$this->atLibraryId => 1])
                 : [];
 
@@ -170,7 +170,7 @@ final readonly class SearchRequest
                 'q' => $this->words,
                 'list' => $this->staffListId === null ? null : (string) $this->staffListId,
                 'order' => $this->order,
-                'reach' => $this->how === Reach::Library ? null : $this->how->value,
+                'reach' => $this->scope === Reach::Library ? null : $this->scope->value,
                 ...$changes,
             ],
             fn(?string $value): bool => $value !== null && $value !== '',
@@ -192,7 +192,8 @@ final readonly class SearchRequest
                 'level' => self::text($this->levels),
                 'series' => $this->seriesId === null ? null : (string) $this->seriesId,
                 'awards' => implode('||', $this->awards),
-                'at' => $this->how === Reach::Cards && $this->atLibraryId !== null ? (string) $this->atLibraryId : null,
+                'at' =>
+                    $this->scope === Reach::Cards && $this->atLibraryId !== null ? (string) $this->atLibraryId : null,
             ],
             fn(?string $value): bool => $value !== null && $value !== '',
         );

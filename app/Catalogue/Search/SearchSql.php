@@ -54,7 +54,7 @@ final class SearchSql
      */
     public static function within(SearchRequest $search, string $can): string
     {
-        return $search->how === Reach::Beyond ? "{$can} & 1 <> 1" : "{$can} & 1 <> 0";
+        return $search->scope === Reach::Beyond ? "{$can} & 1 <> 1" : "{$can} & 1 <> 0";
     }
 
     /**
@@ -93,12 +93,12 @@ final class SearchSql
             $where .= ' and s.series_id = ?';
             $bindings[] = $search->seriesId;
         }
-        if ($search->how !== Reach::Beyond && $now !== null) {
+        if ($search->scope !== Reach::Beyond && $now !== null) {
             [$perhaps, $values] = HeldTitles::perhaps(array_keys($search->places()), $now);
             $where .= " and {$perhaps}";
             array_push($bindings, ...$values);
         }
-        if ($search->how === Reach::Beyond) {
+        if ($search->scope === Reach::Beyond) {
             [$beyond, $values] = self::beyond($search);
             $where .= " and {$beyond}";
             array_push($bindings, ...$values);

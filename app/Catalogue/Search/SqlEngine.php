@@ -100,7 +100,7 @@ final class SqlEngine implements SearchEngine
             $search,
             $now,
             's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc',
-            [Sql::numbers($called)],
+            [Sql::array($called)],
             $count,
             $from,
             $named,

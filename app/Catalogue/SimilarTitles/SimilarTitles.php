@@ -51,10 +51,10 @@ final class SimilarTitles
         Title $title,
         int $libraryId,
         DateTimeImmutable $now,
-        CardEligibility $reach = new CardEligibility(),
+        CardEligibility $eligibility = new CardEligibility(),
         int $most = 6,
     ): Collection {
-        [$can, $bindings] = HeldTitles::can($libraryId, $now, $reach);
+        [$can, $bindings] = HeldTitles::can($libraryId, $now, $eligibility);
         // PDO takes names or question marks, not both: the names become marks in the order in which they stand.
         $all = [];
         $sql = (string) preg_replace_callback(

@@ -21,7 +21,7 @@ final class PorchListsController
             'lists' =>
                 $library === null
                     ? []
-                    : $staffLists->showing($library, $now, $payMonth->reach($current->card(), $library, $now)),
+                    : $staffLists->showing($library, $now, $payMonth->eligibility($current->card(), $library, $now)),
         ]);
     }
 }

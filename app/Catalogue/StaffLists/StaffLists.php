@@ -37,7 +37,7 @@ final class StaffLists
     public function showing(
         Library $library,
         DateTimeImmutable $now,
-        CardEligibility $reach = new CardEligibility(),
+        CardEligibility $eligibility = new CardEligibility(),
         ?Room $room = null,
         ?RoomChoice $choice = null,
         int $covers = 3,
@@ -52,7 +52,7 @@ final class StaffLists
             ->orderBy('id')
             ->get();
 
-        return $this->counted($lists, $library, $now, $reach, $choice, $covers);
+        return $this->counted($lists, $library, $now, $eligibility, $choice, $covers);
     }
 
     /** @return list<ListOnShow> every one, whenever it shows */
@@ -81,7 +81,7 @@ final class StaffLists
         Collection $lists,
         Library $library,
         DateTimeImmutable $now,
-        CardEligibility $reach,
+        CardEligibility $eligibility,
         ?RoomChoice $choice,
         int $covers,
     ): array {
@@ -89,7 +89,7 @@ final class StaffLists
             return [];
         }
         [$members, $memberBindings] = $this->members($lists, HeldTitles::perhaps([$library->id], $now));
-        [$can, $canBindings] = HeldTitles::can($library->id, $now, $reach);
+        [$can, $canBindings] = HeldTitles::can($library->id, $now, $eligibility);
         [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
         $rows = collect(
             DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [

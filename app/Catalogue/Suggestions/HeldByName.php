@@ -88,7 +88,7 @@ final class HeldByName
 
         return array_column(
             DB::select("select s.title_id from search_rows s where s.title_id = any(?::bigint[]) and {$held}", [
-                Sql::numbers(array_unique($titles)),
+                Sql::array(array_unique($titles)),
                 ...$bindings,
             ]),
             'title_id',

@@ -181,7 +181,7 @@ final class LikelyNames
             ->or($first->gathering->changed);
         foreach ($first->gathering->inRings($named, 'popular') as $ring) {
             if (!$ring->isEmpty() && count($found) < $each) {
-                array_push($found, ...$titles('s.title_id = any(?::bigint[])', [Sql::numbers($ring->numbers())]));
+                array_push($found, ...$titles('s.title_id = any(?::bigint[])', [Sql::array($ring->numbers())]));
             }
         }
 

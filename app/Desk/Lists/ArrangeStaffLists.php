@@ -109,7 +109,7 @@ final class ArrangeStaffLists
             DB::update(
                 'update staff_list_title l set position = o.n - 1 from unnest(?::bigint[]) with ordinality o(id, n)
                     where l.staff_list_id = ? and l.title_id = o.id',
-                [Sql::numbers(ArrangeBaskets::shifted(array_values($ids), $titleId, $by)), $list->id],
+                [Sql::array(ArrangeBaskets::shifted(array_values($ids), $titleId, $by)), $list->id],
             );
         });
     }

@@ -34,7 +34,7 @@ final readonly class OwnItems
             return new self();
         }
         $cards = $person->cards->modelKeys();
-        $titles = Sql::numbers($titleIds);
+        $titles = Sql::array($titleIds);
 
         return new self(
             Loan::query()

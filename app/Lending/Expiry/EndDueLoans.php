@@ -72,7 +72,7 @@ final class EndDueLoans
                 DB::statement('set local synchronous_commit = off');
             }
             $json = DB::scalar('select lending_end_due(?::bigint[], ?, ?)', [
-                Sql::numbers($loans),
+                Sql::array($loans),
                 Sql::timestamp($now),
                 NoticeKind::LoanEnded->value,
             ]);

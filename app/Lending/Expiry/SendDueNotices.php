@@ -151,7 +151,7 @@ final class SendDueNotices
                 $marked = array_flip(
                     array_column(
                         $mark(
-                            Sql::numbers(array_column($some, 'id')),
+                            Sql::array(array_column($some, 'id')),
                             '{"' . implode('","', array_column($some, 'at')) . '"}',
                         ),
                         'id',

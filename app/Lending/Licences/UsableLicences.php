@@ -34,7 +34,7 @@ final class UsableLicences
                 self::FOR_LIBRARY .
                 ' order by li.id' .
                 ($locked ? ' for no key update' : ''),
-            [Sql::second($now), Sql::numbers($titleIds), $libraryId, $libraryId],
+            [Sql::second($now), Sql::array($titleIds), $libraryId, $libraryId],
         );
         $licences = array_fill_keys($titleIds, []);
         foreach ($rows as $row) {

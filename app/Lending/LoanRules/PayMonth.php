@@ -17,7 +17,7 @@ final class PayMonth
     public function __construct(private readonly LibraryRules $rules) {}
 
     /** What the card may borrow of what is ready; nobody's card may borrow everything. */
-    public function reach(?Card $card, Library $library, DateTimeImmutable $now): CardEligibility
+    public function eligibility(?Card $card, Library $library, DateTimeImmutable $now): CardEligibility
     {
         return $card === null
             ? new CardEligibility()
@@ -36,14 +36,14 @@ final class PayMonth
     /** @return array<int, CardEligibility> what a person's cards at other libraries may borrow, by library */
     public function elsewhere(?Person $person, Library $library, DateTimeImmutable $now): array
     {
-        $reaches = [];
+        $elsewhere = [];
         foreach ($person->cards ?? [] as $card) {
             if ($card->library_id !== $library->id) {
-                $reaches[$card->library_id] = $this->reach($card, $card->library, $now);
+                $elsewhere[$card->library_id] = $this->eligibility($card, $card->library, $now);
             }
         }
 
-        return $reaches;
+        return $elsewhere;
     }
 
     public function of(Card $card, Library $library, Format $format, DateTimeImmutable $now): PayPerLoan

@@ -26,8 +26,8 @@ final class HoldQueues
         $licenceIds = array_map(fn(Licence $l): int => $l->id, array_merge(...array_values($licences)));
         $rows = DB::select('select * from lines_of(?, ?, ?)', [
             $libraryId,
-            Sql::numbers(array_keys($licences)),
-            Sql::numbers($licenceIds),
+            Sql::array(array_keys($licences)),
+            Sql::array($licenceIds),
         ]);
         $due = $began = $kept = $waiting = $holds = [];
         foreach ($rows as $row) {

@@ -99,6 +99,22 @@ final class BorrowingJourneyTest extends TestCase
             ->assertSee("/loans/{$loan->id}/return", false);
     }
 
+    public function test_no_room_is_made_with_the_loan_of_somebody_else(): void
+    {
+        DB::table('loan_rules')->insert(['library_id' => $this->library()->id, 'max_loans' => 1]);
+        $this->licence($first = $this->title('First'), copies: 2);
+        $this->licence($second = $this->title('Second'));
+        $theirs = $this->borrow($this->card(), $first);
+        $this->borrow($card = $this->card(), $first);
+
+        $this->as($card)
+            ->post("/titles/{$second->id}/borrow", ['return_first' => $theirs->id])
+            ->assertNotFound();
+
+        $this->assertNull($theirs->refresh()->ended_at);
+        $this->assertSame(2, Loan::query()->count());
+    }
+
     public function test_the_same_form_sent_twice_is_one_loan(): void
     {
         $this->licence($title = $this->title(), copies: 3);

@@ -144,7 +144,7 @@ final class GuardTest extends TestCase
         DB::select('select lending_end_loan(?, ?, false)', [$late->id, Sql::timestamp($this->now())]);
         $this->assertEquals($late->due_at, $late->refresh()->ended_at);
 
-        $numbers = Sql::numbers([$late->id, $open->id]);
+        $numbers = Sql::array([$late->id, $open->id]);
         DB::select('select lending_end_due(?, ?, ?)', [$numbers, Sql::timestamp($this->now()), 'loan_ended']);
         $this->assertNull($open->refresh()->ended_at);
         $this->assertEveryCountIsTrue();

@@ -151,6 +151,27 @@ final class NoticeTest extends TestCase
         $this->assertTrue($hold->refresh()->getAttribute('told'));
     }
 
+    public function test_each_sees_and_reads_their_own(): void
+    {
+        [$one, $other] = [$this->card()->person, $this->card()->person];
+        foreach ([$one, $other] as $n => $person) {
+            Notice::query()->create([
+                'person_id' => $person->id,
+                'kind' => 'loan_ended',
+                'event_key' => "loan-ended:{$n}",
+                'facts' => ['title' => 1, 'name' => ['Low Water', 'High Tide'][$n]],
+                'created_at' => $this->now(),
+            ]);
+        }
+
+        $this->be($one)->get('/notices')->assertOk()->assertSee('Low Water')->assertDontSee('High Tide');
+        $this->assertSame(
+            [$other->id],
+            Notice::query()->whereNull('read_at')->pluck('person_id')->all(),
+            'only what was seen counts as seen',
+        );
+    }
+
     public function test_each_kind_can_be_turned_off(): void
     {
         Mail::fake();

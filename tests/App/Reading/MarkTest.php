@@ -6,6 +6,7 @@ namespace Tests\App\Reading;
 
 use App\Models\Card;
 use App\Models\Loan;
+use App\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -75,13 +76,14 @@ final class MarkTest extends TestCase
     {
         $this->get('/marks')->assertSee('You have no marks yet');
         $this->keep($later = (string) Str::uuid(), "Her *second* list.\n# Not a heading", at: 0.75);
-        $this->keep((string) Str::uuid(), 'Seven out', at: 0.1);
+        $this->keep($first = (string) Str::uuid(), 'Seven out', at: 0.1);
         $this->get('/marks')
             ->assertOk()
             ->assertSeeInOrder(['The Salt Ledger', 'Seven out', 'Her *second* list.']);
         $this->get('/marks?q=SEVEN')->assertSee('Seven out')->assertDontSee('second');
         $this->get('/marks?q=100%25_')->assertSee('No mark has “100%_”');
         $this->post("/marks/{$later}/remove")->assertRedirect();
+        $this->post("/marks/{$later}/remove")->assertNotFound();
         $this->get('/marks')->assertDontSee('second')->assertSee('Seven out');
 
         // They are the patron's own, and stay when the loan has ended.
@@ -90,7 +92,24 @@ final class MarkTest extends TestCase
         $this->get('/marks')->assertSee('Seven out');
         $this->be($this->card()->person);
         $this->get('/marks')->assertDontSee('Seven out');
-        $this->post("/marks/{$later}/remove")->assertNotFound();
+        $this->post("/marks/{$first}/remove")->assertNotFound();
+        $this->assertFalse(Mark::query()->findOrFail($first)->removed);
+    }
+
+    public function test_in_a_title_that_several_have_on_loan_each_sees_their_own(): void
+    {
+        $this->keep($id = (string) Str::uuid(), 'Mine alone');
+        DB::table('licences')->update(['copies' => 2, 'copies_free' => 1]);
+        $other = $this->card();
+        $loan = $this->borrow($other, $this->loan->title);
+
+        $this->get("/loans/{$this->loan->id}/marks")
+            ->assertOk()
+            ->assertJsonPath('0.id', $id);
+        $this->be($other->person)
+            ->get("/loans/{$loan->id}/marks")
+            ->assertOk()
+            ->assertExactJson([]);
     }
 
     public function test_they_are_saved_as_web_annotations_and_as_markdown(): void

@@ -69,6 +69,9 @@ final class DecisionTest extends TestCase
         $this->assertSame(Refusal::AboveAudience, self::refusal(self::borrow(self::card(loans: 7), [], terms: $teen)));
         $this->assertSame(Refusal::NoLicence, self::refusal(self::borrow(self::card(loans: 7), [])));
         $this->assertInstanceOf(AlreadyOnLoan::class, self::borrow(self::card(loans: 7), $full, open: 5));
+        // A loan outlives its licence.
+        $gone = [self::licence(M::MeteredByTime, ends: '-1 day')];
+        $this->assertInstanceOf(AlreadyOnLoan::class, self::borrow(self::card(), $gone, open: 5));
         $this->assertSame(Refusal::LoanLimit, self::refusal(self::borrow(self::card(loans: 7), $full)));
         $this->assertSame(
             Refusal::LengthNotOffered,

@@ -22,6 +22,7 @@ final class LicenceTest extends TestCase
         yield 'a free copy' => [self::licence(M::OneCopyOneUser), true, true];
         yield 'no free copy' => [self::licence(M::OneCopyOneUser, free: 0), false, true];
         yield 'before its start' => [self::licence(M::OneCopyOneUser, starts: '+1 day'), false, true];
+        yield 'at its start' => [self::licence(M::OneCopyOneUser, starts: '+0 seconds'), true, true];
         yield 'one second before its end' => [self::licence(M::MeteredByTime, ends: '+1 second'), true, true];
         yield 'at its end' => [self::licence(M::MeteredByTime, ends: '+0 seconds'), false, false];
         yield 'one loan left' => [self::licence(M::MeteredByLoans, left: 1), true, true];

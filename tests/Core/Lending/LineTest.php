@@ -207,6 +207,7 @@ final class LineTest extends TestCase
         $this->assertFalse($first->lapses);
         $this->assertEquals(self::now('+7 days'), $first->pausedUntil);
         $this->assertTrue(MissedHold::after(1, 72, 144 * 3600, self::now())->lapses);
+        $this->assertTrue(MissedHold::after(1, 72, 10 * 3600, self::now())->lapses, 'however shortly they were kept');
         $this->assertTrue(
             MissedHold::after(0, 72, 130 * 3600, self::now())->lapses,
             'copies were kept long enough in vain',

@@ -44,10 +44,14 @@ final class LoanLengthTest extends TestCase
     public function test_due_time(string $length, string $start, string $zone, string $due): void
     {
         $tz = new DateTimeZone($zone);
-        $result = LoanLength::parse($length)->dueAt(new DateTimeImmutable($start, $tz), $tz);
+        // The moment is the same, in whatever zone it is told.
+        foreach ([$zone, 'UTC', 'America/St_Johns'] as $told) {
+            $begun = (new DateTimeImmutable($start, $tz))->setTimezone(new DateTimeZone($told));
+            $result = LoanLength::parse($length)->dueAt($begun, $tz);
 
-        $this->assertSame($due, $result->setTimezone($tz)->format('Y-m-d H:i'));
-        $this->assertSame('UTC', $result->getTimezone()->getName());
+            $this->assertSame($due, $result->setTimezone($tz)->format('Y-m-d H:i'), $told);
+            $this->assertSame('UTC', $result->getTimezone()->getName());
+        }
     }
 
     #[TestWith(['14'])]

@@ -26,6 +26,19 @@ final class LoanTermsTest extends TestCase
         $this->assertSame(Audience::Adult, $terms->audienceCeiling);
     }
 
+    public function test_a_patrons_own_default_is_heeded_only_if_it_is_offered(): void
+    {
+        $default = fn(int $days): string => LoanTerms::from(
+            [],
+            'adult',
+            Format::Ebook,
+            LoanLength::days($days),
+        )->defaultLength->code();
+
+        $this->assertSame('21d', $default(21));
+        $this->assertSame('14d', $default(9), 'else the library’s');
+    }
+
     public function test_the_most_specific_rule_wins_field_by_field(): void
     {
         $rules = [

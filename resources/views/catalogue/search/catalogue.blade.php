@@ -73,7 +73,7 @@
             <div class="flex flex-wrap gap-x-4 gap-y-1 mb-3 text-[15px] items-center justify-between">
                 <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
                     @foreach (Reach::cases() as $of)
-                        @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->how === $of]) @if ($search->how === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
+                        @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->scope === $of]) @if ($search->scope === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
                     @endforeach
                 </nav>
                 <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
@@ -88,7 +88,7 @@
                     @endif
                 </div>
             </div>
-            @if ($search->how === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
+            @if ($search->scope === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
             @if ($search->query->plain || $search->query->cut || ! App\Catalogue\Search\QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\Catalogue\Search\QueryText::of($search->query->tree)]) }}@endif</p>
             @endif
@@ -109,7 +109,7 @@
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
-                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->how === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
+                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->scope === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
                     @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? ($name === 'awards' ? implode(', ', $search->awards) : implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects)))]) }}</a></li>@endforeach</ul>@endif
                     @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
