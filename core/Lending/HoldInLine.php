@@ -15,6 +15,7 @@ final readonly class HoldInLine
         public DateTimeImmutable $lineAt,
         public ?DateTimeImmutable $pausedUntil = null,
         public int $misses = 0,
+        public bool $cardMayBorrow = true,
     ) {}
 
     public function isPaused(DateTimeImmutable $now): bool

@@ -67,8 +67,13 @@ return [
     ['core/Lending/LoanRule.php', '$this->format === $format', 'true', 'LoanTermsTest'],
     ['core/Lending/LoanTerms.php', 'in_array($ownDefault, $lengths, false)', 'true', 'LoanTermsTest'],
     // Lines.
-    ['core/Lending/NextInLine.php', 'if ($hold->isPaused($now)) {', 'if (false) {', 'LineTest'],
-    ['core/Lending/NextInLine.php', '$others ??= $hold;', '$others = $hold;', 'LineTest'],
+    ['core/Lending/NextInLine.php', '$hold->isPaused($now) || ', '', 'LineTest'],
+    [
+        'core/Lending/NextInLine.php',
+        '$others ??= $shared ? $hold : null;',
+        '$others = $shared ? $hold : null;',
+        'LineTest',
+    ],
     ['core/Lending/MissedHold.php', '$earlierMisses > 0 ||', 'false ||', 'LineTest'],
     [
         'core/Lending/PickupWindow.php',

@@ -11,10 +11,8 @@ use App\Lending\LoanRules\LibraryRules;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
-use FigPorch\Core\Lending\HoldInLine;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LoanTerms;
-use FigPorch\Core\Lending\NextInLine;
 use FigPorch\Core\Lending\NoticeKind;
 use FigPorch\Core\Lending\PickupWindow;
 use Illuminate\Support\Facades\DB;
@@ -91,21 +89,7 @@ final class AssignFreedCopy
     private function next(stdClass $line, Licence $licence, DateTimeImmutable $now, int $loans): ?KeptCopy
     {
         $hold = $line->next;
-        $next = NextInLine::choose(
-            $hold === null
-                ? []
-                : [
-                    new HoldInLine(
-                        $hold->id,
-                        $hold->library,
-                        new DateTimeImmutable($hold->line_at),
-                        misses: $hold->misses,
-                    ),
-                ],
-            $licence->libraryId,
-            $now,
-        );
-        if ($next === null) {
+        if ($hold === null) {
             return null;
         }
         $terms = LoanTerms::from(LibraryRules::fromRows($hold->rules ?? []), $hold->group, Format::from($hold->format));

@@ -153,20 +153,20 @@ final class LineTest extends TestCase
         ];
         $this->assertSame(
             3,
-            NextInLine::choose($line, 1, self::now())?->id,
+            NextInLine::choose($line, 1, true, self::now())?->id,
             'paused is passed over, own library first',
         );
         $this->assertSame(
             2,
-            NextInLine::choose($line, 1, self::now('+1 day'))?->id,
+            NextInLine::choose($line, 1, true, self::now('+1 day'))?->id,
             'a pause that is over keeps its place',
         );
         $this->assertSame(
             1,
-            NextInLine::choose($line, 3, self::now())?->id,
+            NextInLine::choose($line, 3, true, self::now())?->id,
             'a shared copy goes on in order of placing',
         );
-        $this->assertNull(NextInLine::choose([$line[1]], 1, self::now()));
+        $this->assertNull(NextInLine::choose([$line[1]], 1, true, self::now()));
     }
 
     public function test_copies_of_others_are_not_promised(): void

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Lending;
+
+use App\Models\Hold;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Title;
+use App\Shared\Sql;
+use FigPorch\Core\Lending\HoldInLine;
+use FigPorch\Core\Lending\NextInLine;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\App\TestCase;
+
+/** The database chooses whom a freed copy is kept for as the core's rule does, whatever the line looks like. */
+final class NextInLineTest extends TestCase
+{
+    private const LINES = 60;
+
+    public function test_of_any_line_the_same_hold_is_chosen(): void
+    {
+        $consortium = (int) DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
+        $libraries = array_map(fn(string $slug): Library => $this->library($slug, $consortium), [
+            'saltmere',
+            'larkspur',
+        ]);
+        $random = new Randomizer(new Mt19937(7));
+        $chosen = ['own' => 0, 'other' => 0, 'nobody' => 0];
+        for ($n = 0; $n < self::LINES; $n++) {
+            $title = $this->title("Title {$n}");
+            $licence = $this->licence($title, library: $libraries[0], shared: $random->getInt(0, 1) === 1);
+            $line = $this->line($title, $libraries, $random);
+
+            $next = NextInLine::choose($line, $libraries[0]->id, $this->isShared($licence), $this->now());
+            $given = json_decode(
+                (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [
+                    $licence->id,
+                    $title->id,
+                    Sql::timestamp($this->now()),
+                ]),
+            )->next;
+
+            $this->assertSame($next?->id, $given->id ?? null, "line {$n}");
+            $chosen[$next === null ? 'nobody' : ($next->libraryId === $libraries[0]->id ? 'own' : 'other')]++;
+        }
+        $this->assertGreaterThan(3, min($chosen), 'all of it happened');
+    }
+
+    /**
+     * @param  list<Library>  $libraries
+     * @return list<HoldInLine> in line order
+     */
+    private function line(Title $title, array $libraries, Randomizer $random): array
+    {
+        $line = [];
+        for ($n = $random->getInt(0, 4); $n > 0; $n--) {
+            $card = $this->card($libraries[$random->getInt(0, 3) === 0 ? 0 : 1]);
+            $standing = $random->getInt(0, 4);
+            $card->update([
+                'blocked_at' => $standing === 0 ? $this->now() : null,
+                'expires_at' => [1 => $this->now(), 2 => $this->now()->addSecond()][$standing] ?? null,
+            ]);
+            $pause = [null, null, $this->now(), $this->now()->addSecond()][$random->getInt(0, 3)];
+            $hold = Hold::query()->create([
+                'card_id' => $card->id,
+                'library_id' => $card->library_id,
+                'title_id' => $title->id,
+                'state' => $pause === null ? 'waiting' : 'paused',
+                'paused_until' => $pause,
+                'placed_at' => $this->now(),
+                'line_at' => $this->now()->subMinutes($random->getInt(0, 3)),
+            ]);
+            $mayBorrow = $standing > 1;
+            $line[] = new HoldInLine($hold->id, $card->library_id, $hold->line_at, $pause, cardMayBorrow: $mayBorrow);
+        }
+        usort($line, fn(HoldInLine $a, HoldInLine $b): int => [$a->lineAt, $a->id] <=> [$b->lineAt, $b->id]);
+
+        return $line;
+    }
+
+    private function isShared(Licence $licence): bool
+    {
+        return (bool) DB::table('licences')->where('id', $licence->id)->value('shared');
+    }
+}
