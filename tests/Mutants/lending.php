@@ -145,20 +145,20 @@ return [
         'database/functions/lending/lending_pass_on.sql',
         'and (h.library_id = v_licence.library_id or v_licence.shared)',
         '',
-        'LineCareTest|HoldTest|GuardTest',
+        'NextInLineTest',
     ],
-    ['database/functions/lending/lending_pass_on.sql', 'c.blocked_at is null and ', '', 'LineCareTest'],
+    ['database/functions/lending/lending_pass_on.sql', 'c.blocked_at is null and ', '', 'NextInLineTest'],
     [
         'database/functions/lending/lending_pass_on.sql',
         'order by h.library_id <> v_licence.library_id, h.line_at',
         'order by h.line_at',
-        'LineCareTest|HoldTest',
+        'NextInLineTest',
     ],
     [
         'database/functions/lending/lending_pass_on.sql',
         "or h.state = 'paused' and h.paused_until <= p_now)",
         ')',
-        'LineCareTest',
+        'NextInLineTest',
     ],
     [
         'database/functions/lending/lending_facts.sql',
@@ -171,8 +171,8 @@ return [
     ['app/Lending/Requests/WithdrawRequest.php', "->where('state', 'open')", '', 'RequestTest|GuardTest'],
     [
         'app/Lending/Follows/FollowMagazine.php',
-        "->where(['card_id' => \$card->id, 'series_id' => \$seriesId])->delete()",
-        "->where(['series_id' => \$seriesId])->delete()",
+        "->where(['card_id' => \$card->id, 'series_id' => \$seriesId])\n            ->delete()",
+        "->where(['series_id' => \$seriesId])\n            ->delete()",
         'FollowTest',
     ],
 ];

@@ -256,6 +256,19 @@ final class BasketTest extends TestCase
             ->assertSee('Page 40 of 40');
     }
 
+    public function test_nobody_has_more_baskets_than_anyone_may(): void
+    {
+        $this->be($person = $this->card()->person);
+        DB::insert(
+            "insert into baskets (person_id, name, position, created_at)
+                select ?, 'Basket ' || n, n, now() from generate_series(2, ?) n",
+            [$person->id, ArrangeBaskets::MOST],
+        );
+        $this->post('/baskets', ['name' => 'The last'])->assertSessionMissing('refusal');
+        $this->post('/baskets', ['name' => 'One too many'])->assertSessionHas('refusal');
+        $this->assertSame(ArrangeBaskets::MOST, Basket::query()->count());
+    }
+
     public function test_what_is_sent_twice_is_done_once(): void
     {
         $person = $this->card()->person;

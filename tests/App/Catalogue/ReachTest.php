@@ -156,6 +156,23 @@ final class ReachTest extends TestCase
             ->assertDontSee('My cards');
     }
 
+    public function test_beyond_is_what_the_supplier_has_and_no_library_of_mine(): void
+    {
+        $this->licence($held = $this->title('Low Water'));
+        $offered = $this->title('Low Tide');
+        $this->title('Low Known to nobody');
+        DB::table('search_rows')
+            ->whereIn('title_id', [$held->id, $offered->id])
+            ->update(['supplied' => true]);
+        $search = SearchRequest::read($this->library()->id, ['q' => 'low', 'reach' => 'beyond'], new CardEligibility());
+        $catalogue = $this->searching(300, 30_000);
+
+        $total = $catalogue->total($search, $this->now());
+        $this->assertSame(1, $total);
+        $this->assertSame($offered->id, $catalogue->page($search, $total, $this->now())->items()[0]->id);
+        $this->assertSame(1, $catalogue->facets($search, $this->now())->total);
+    }
+
     public function test_awards_narrow_with_exact_counts(): void
     {
         foreach (

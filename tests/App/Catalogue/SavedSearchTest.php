@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
+use App\Catalogue\SavedSearches\KeepSearch;
 use App\Catalogue\SavedSearches\SendMatchNotices;
 use App\Models\Notice;
 use App\Models\SavedSearch;
@@ -57,6 +58,27 @@ final class SavedSearchTest extends TestCase
             ->assertSessionHas('refusal');
         $this->post('/searches', ['search' => 'q=water', 'name' => ' '])->assertSessionHas('refusal');
         $this->assertSame(0, SavedSearch::query()->count());
+    }
+
+    public function test_as_many_are_kept_as_anyone_may_and_one_of_them_can_be_changed(): void
+    {
+        $card = $this->card();
+        for ($n = 2; $n <= KeepSearch::MOST; $n++) {
+            SavedSearch::query()->create([
+                'person_id' => $card->person_id,
+                'library_id' => $card->library_id,
+                'name' => "Search {$n}",
+                'search' => ['q' => 'low'],
+                'tells' => false,
+                'looked_at' => $this->now(),
+            ]);
+        }
+        $this->be($card->person)->post('/searches', ['search' => 'q=low', 'name' => 'The last']);
+        $this->post('/searches', ['search' => 'q=low', 'name' => 'Too many'])->assertSessionHas('refusal');
+        $this->post('/searches', ['search' => 'q=high', 'name' => 'The last'])->assertSessionMissing('refusal');
+
+        $this->assertSame(KeepSearch::MOST, SavedSearch::query()->count());
+        $this->assertSame(['q' => 'high'], SavedSearch::query()->where('name', 'The last')->firstOrFail()->search);
     }
 
     public function test_what_is_new_is_told_once_and_what_was_there_is_not(): void

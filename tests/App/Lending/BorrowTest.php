@@ -135,11 +135,16 @@ final class BorrowTest extends TestCase
         $here = $this->library('saltmere', $consortium);
         $there = $this->library('larkspur', $consortium);
         $this->licence($private = $this->title('Private'), library: $there);
-        $shared = $this->licence($open = $this->title('Open'), library: $there, shared: true);
+        $shared = $this->licence($open = $this->title('Open'), copies: 3, library: $there, shared: true);
 
         $this->assertInstanceOf(Refused::class, $this->try($this->card($here), $private));
         $this->assertSame($shared->id, $this->borrow($this->card($here), $open)->licence_id);
-        $this->assertInstanceOf(Refused::class, $this->try($this->card($this->library('elsewhere')), $open));
+        $other = (int) DB::table('consortia')->insertGetId(['name' => 'Another']);
+        foreach ([$this->library('elsewhere'), $this->library('far', $other)] as $outside) {
+            $refused = $this->try($this->card($outside), $open);
+            $this->assertInstanceOf(Refused::class, $refused);
+            $this->assertSame(Refusal::NoLicence, $refused->reason);
+        }
     }
 
     public function test_a_copy_whose_loan_is_over_is_lent_even_before_the_scheduler_came(): void

@@ -108,7 +108,7 @@ final class BorrowingJourneyTest extends TestCase
         $this->borrow($card = $this->card(), $first);
 
         $this->as($card)
-            ->post("/titles/{$second->id}/borrow", ['return_first' => $theirs->id])
+            ->post("/titles/{$second->id}/borrow", ['return_first' => (string) $theirs->id])
             ->assertNotFound();
 
         $this->assertNull($theirs->refresh()->ended_at);
