@@ -156,6 +156,19 @@ final class ReachTest extends TestCase
             ->assertDontSee('My cards');
     }
 
+    public function test_a_title_is_ready_from_the_moment_that_its_licence_begins(): void
+    {
+        $this->licence($this->title('Low Water'), starts: '+1 day');
+        $search = fn(): SearchRequest => SearchRequest::read(
+            $this->library()->id,
+            ['q' => 'low', 'ready' => '1'],
+            new CardEligibility(),
+        );
+        $this->assertSame(0, $this->searching(300, 30_000)->total($search(), $this->now()));
+        $this->travel(1)->days();
+        $this->assertSame(1, $this->searching(300, 30_000)->total($search(), $this->now()));
+    }
+
     public function test_beyond_is_what_the_supplier_has_and_no_library_of_mine(): void
     {
         $this->licence($held = $this->title('Low Water'));

@@ -19,7 +19,7 @@ use Tests\App\TestCase;
 /** The database chooses whom a freed copy is kept for as the core's rule does, whatever the line looks like. */
 final class NextInLineTest extends TestCase
 {
-    private const LINES = 60;
+    private const LINES = 120;
 
     public function test_of_any_line_the_same_hold_is_chosen(): void
     {
@@ -57,8 +57,8 @@ final class NextInLineTest extends TestCase
     private function line(Title $title, array $libraries, Randomizer $random): array
     {
         $line = [];
-        for ($n = $random->getInt(0, 4); $n > 0; $n--) {
-            $card = $this->card($libraries[$random->getInt(0, 3) === 0 ? 0 : 1]);
+        for ($n = $random->getInt(0, 5); $n > 0; $n--) {
+            $card = $this->card($libraries[$random->getInt(0, 2) === 0 ? 0 : 1]);
             $standing = $random->getInt(0, 4);
             $card->update([
                 'blocked_at' => $standing === 0 ? $this->now() : null,
