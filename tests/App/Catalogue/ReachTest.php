@@ -15,6 +15,7 @@ use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Holds\PlaceHold;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Title;
+use App\Shared\Sql;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\Availability;
@@ -158,7 +159,9 @@ final class ReachTest extends TestCase
 
     public function test_a_title_is_ready_from_the_moment_that_its_licence_begins(): void
     {
-        $this->licence($this->title('Low Water'), starts: '+1 day');
+        $this->licence($title = $this->title('Low Water'), starts: '+1 day');
+        // Written down at the test's moment, which is not the database's.
+        DB::select('select search_refresh(?, ?)', [Sql::array([$title->id]), Sql::timestamp($this->now())]);
         $search = fn(): SearchRequest => SearchRequest::read(
             $this->library()->id,
             ['q' => 'low', 'ready' => '1'],
