@@ -24,8 +24,8 @@ $stage->build();
 Report::head(
     'Expiry',
     sprintf(
-        '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause,
-            %d s before and then all the while.',
+        '%s titles, %s cards, %s past loans. Medians of %d runs; %d processes borrow other titles without a pause, ' .
+            '%d s before and then all the while.',
         number_format($stage->titles),
         number_format($stage->cards),
         number_format($stage->pastLoans),
@@ -52,7 +52,7 @@ Report::table(
     [
         'loans due in one minute',
         'of them waited for',
-        'ended, copies passed on, notices and mail queued in',
+        'ended, copies passed on, notices and mail ' . 'queued in',
         'mark',
         'p95 of a borrow before',
         'and meanwhile',
@@ -70,6 +70,4 @@ Report::table(
         ],
     ],
 );
-echo "Counts that differ
-    from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}.
-    Deadlocks: {$stage->deadlocks()}.\n";
+echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}. Deadlocks: {$stage->deadlocks()}.\n";

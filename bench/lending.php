@@ -25,10 +25,9 @@ $stage->build();
 Report::head(
     'Lending',
     sprintf(
-        '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of %d
-            runs of %d s after one to warm up, floor
-            and measurement by turns; each run begins with no bench loan open; each process does ten before its time
-            begins.',
+        '%s titles, %s cards, %s past loans, made in %d s; synchronous_commit %s. Spread: %s titles. Medians of ' .
+            '%d runs of %d s after one to warm up, floor and measurement by turns; each run begins with no bench ' .
+            'loan open; each process does ten before its time begins.',
         number_format($stage->titles),
         number_format($stage->cards),
         number_format($stage->pastLoans),

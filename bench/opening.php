@@ -99,8 +99,8 @@ $of = fn(string $what): array => array_column($measured, $what);
 Report::head(
     'Opening a book',
     sprintf(
-        'An EPUB of %.1f MB unpacked in %d files, %d times in Chromium, each time without anything in its cache;
-            from the click on "Read" under Loans to text in the page. Mark: 1 s at the median. Stolen: %.0f%%.',
+        'An EPUB of %.1f MB unpacked in %d files, %d times in Chromium, each time without anything in its cache; ' .
+            'from the click on "Read" under Loans to text in the page. Mark: 1 s at the median. Stolen: %.0f%%.',
         $whole / 1e6,
         count($title->publication->sizes),
         OPENED,

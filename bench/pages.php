@@ -96,7 +96,8 @@ DB::statement('vacuum analyze');
 Report::head(
     'Pages',
     sprintf(
-        '%d titles, %s loans in the database. One client, %d requests a page after %d to warm up the six ' .
+        '%d titles, %s loans in the database. One client, %d requests a page after %d to ' .
+            'warm up the six ' .
             'processes; the time is that to the first byte, as the client sees it. Marks: 40 ms median, 80 ms ' .
             'p95. Stolen: the share of the processor that the host took during the run; the calmest of up to ' .
             'five runs. Yardstick: the median of a fixed piece of PHP work done after each request, since the ' .
@@ -113,7 +114,7 @@ $rows = $measure([
     'sign in' => ['/sign-in', []],
     'catalogue' => ['/catalogue', []],
     'search' => ['/catalogue?q=lantern', []],
-    'search, ready now' => ['/catalogue?q=sea&ready=1', []],
+    'search, ' . 'ready now' => ['/catalogue?q=sea&ready=1', []],
     'title' => ['/titles/1', []],
     'excerpt' => ['/titles/1/excerpt', []],
 ]);
@@ -134,7 +135,7 @@ $rows = [
         'loans' => ['/loans', []],
         'holds' => ['/holds', []],
         'notices' => ['/notices', []],
-        'catalogue, signed in' => ['/catalogue', []],
+        'catalogue, ' . 'signed in' => ['/catalogue', []],
         'title, signed in' => ['/titles/3', []],
         'borrow panel (htmx)' => ['/titles/20/borrow', ['HX-Request: true']],
         'reader' => ["/loans/{$loan}/read", []],
@@ -142,7 +143,7 @@ $rows = [
     ]),
 ];
 Report::table(
-    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ yardstick', 'gzipped kB', 'marks', 'stolen'],
+    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ ' . 'yardstick', 'gzipped kB', 'marks', 'stolen'],
     $rows,
 );
 
@@ -156,8 +157,8 @@ foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
 }
 $front = $get('/catalogue')['bytes'];
 printf(
-    "First visit without covers: %.0f kB gzipped, styles, scripts
-        and fonts included (mark 120); after that %.1f kB (mark 15).\n",
+    'First visit without covers: %.0f kB gzipped, styles, scripts and ' .
+        "fonts included (mark 120); after that %.1f kB (mark 15).\n",
     ($assets + $front) / 1024,
     $front / 1024,
 );

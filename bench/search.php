@@ -45,8 +45,8 @@ Report::head(
         RUNS .
         ' runs after one to warm up, ours and the peer’s by turns. The peer is sphinxsearch ' .
         Peer::version() .
-        ' over the same titles with the same facets, in the same run. Marks at 1,000,000: p50 15 ms, p95 100 ms,
-            worst class 200 ms with 1 client; p95 350 ms and 60 a second with 8; p95 0.35 and 0.30 of the peer’s.',
+        ' over the same titles with the same facets, in the same run. Marks at 1,000,000: p50 15 ms, p95 100 ms, ' .
+        'worst class 200 ms with 1 client; p95 350 ms and 60 a second with 8; p95 0.35 and 0.30 of the peer’s.',
 );
 
 /** @return array{list<array{string, float, int}>, float} class, ms and titles of each query; queries a second */
