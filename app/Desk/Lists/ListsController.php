@@ -78,9 +78,7 @@ final class ListsController
             'total' => $total,
             'search' => $search,
             'found' =>
-                $search === null || $total === 0
-                    ? []
-                    : $catalogue->page($search, $total, $now, self::FOUND)->items(),
+                $search === null || $total === 0 ? [] : $catalogue->page($search, $total, $now, self::FOUND)->items(),
         ]);
     }
 
