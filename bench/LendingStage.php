@@ -176,10 +176,10 @@ final class LendingStage
                 throw new RuntimeException($process->getErrorOutput() . $process->getOutput());
             }
             $count += $result['count'];
-            $times = [...$times, ...$result['times']];
+            array_push($times, ...array_map(floatval(...), array_values($result['times'])));
         }
 
-        return [$count / $seconds, $times];
+        return [(float) ($count / $seconds), $times];
     }
 
     /**

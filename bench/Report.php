@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use LogicException;
+
 /** Prints what a benchmark measured, with the machine and the scale, as Markdown. */
 final class Report
 {
@@ -88,9 +90,10 @@ final class Report
         return [$ticks[7] ?? 0, array_sum($ticks)];
     }
 
-    /** @param  non-empty-list<float>  $values */
+    /** @param  list<float|int>  $values  one at least */
     public static function percentile(array $values, float $share): float
     {
+        $values !== [] || throw new LogicException('Nothing was measured.');
         sort($values);
 
         return $values[(int) min(count($values) - 1, floor($share * count($values)))];

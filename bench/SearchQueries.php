@@ -7,6 +7,7 @@ namespace Bench;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use stdClass;
 
 /**
  * The stated mix of queries, drawn from the catalogue itself with a fixed seed: as the application's query strings and
@@ -78,7 +79,7 @@ final class SearchQueries
             [$this->libraryId],
         );
         $ofRole = fn(string $role): array => array_values(
-            array_filter($people, fn(object $p): bool => $p->role === $role),
+            array_filter($people, fn(stdClass $p): bool => $p->role === $role),
         );
         $series = DB::select(
             'select x.name from search_rows s join series x on x.id = s.series_id where ? = any(s.held)

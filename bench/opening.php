@@ -19,6 +19,7 @@ use FigPorch\Demo\Members;
 use Illuminate\Contracts\Console\Kernel;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Symfony\Component\Process\Process;
 
 require __DIR__ . '/../vendor/autoload.php';
 $app = require __DIR__ . '/../bootstrap/app.php';
@@ -73,7 +74,8 @@ app(BorrowTitle::class)(
     null,
     CarbonImmutable::now(),
 );
-$whole = array_sum($title->publication->sizes);
+$publication = $title->publication ?? throw new RuntimeException('The book was not taken in.');
+$whole = array_sum($publication->sizes);
 
 [$measured, $stolen] = Report::undisturbed(function () use ($card, $book): array {
     $process = new Process(
@@ -102,7 +104,7 @@ Report::head(
         'An EPUB of %.1f MB unpacked in %d files, %d times in Chromium, each time without anything in its cache; ' .
             'from the click on "Read" under Loans to text in the page. Mark: 1 s at the median. Stolen: %.0f%%.',
         $whole / 1e6,
-        count($title->publication->sizes),
+        count($publication->sizes),
         OPENED,
         $stolen * 100,
     ),

@@ -118,7 +118,8 @@ $rows = $measure([
     'title' => ['/titles/1', []],
     'excerpt' => ['/titles/1/excerpt', []],
 ]);
-preg_match('/name="_token" value="([^"]+)"/', $get('/sign-in')['body'], $m);
+preg_match('/name="_token" value="([^"]+)"/', $get('/sign-in')['body'], $m) === 1 ||
+    throw new RuntimeException('The page to sign in has no form.');
 $get('/sign-in', [
     CURLOPT_POSTFIELDS => http_build_query(['_token' => $m[1], 'number' => $card['number'], 'pin' => $card['pin']]),
 ]);

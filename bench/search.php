@@ -95,7 +95,7 @@ foreach ($scales as $scale) {
     $ours = $peerTimes = [];
     foreach ([1, 8] as $clients) {
         $runs = [];
-        [$ours[$clients], $peerTimes[$clients]] = [[], []];
+        $mine = $peers = [];
         for ($n = 0; $n <= RUNS; $n++) {
             [$times, $perSecond] = $run(
                 ['php', 'bench/search-worker.php'],
@@ -110,8 +110,8 @@ foreach ($scales as $scale) {
                 fn(array $share): array => $share,
             );
             if ($n > 0) {
-                array_push($ours[$clients], ...$times);
-                array_push($peerTimes[$clients], ...$theirs);
+                array_push($mine, ...$times);
+                array_push($peers, ...$theirs);
                 [$a, $b] = [array_column($times, 1), array_column($theirs, 1)];
                 $runs[] = [
                     Report::percentile($a, 0.5),
@@ -124,6 +124,7 @@ foreach ($scales as $scale) {
                 ];
             }
         }
+        [$ours[$clients], $peerTimes[$clients]] = [$mine, $peers];
         $medians = array_map(
             fn(int $column): float => Report::percentile(array_column($runs, $column), 0.5),
             range(0, 6),

@@ -41,19 +41,19 @@ return [
         'app/Catalogue/BitmapSearch/BitmapSearch.php',
         '$within->or($unsure)->without($changed)',
         '$within->or($unsure)',
-        'SetsTest',
+        'BitmapSearchTest',
     ],
     [
         'app/Catalogue/BitmapSearch/BitmapSearch.php',
         'self::beyond($gathering, $search)->without($held)',
         'self::beyond($gathering, $search)',
-        'SetsTest',
+        'BitmapSearchTest',
     ],
     [
         'app/Catalogue/BitmapSearch/BitmapResult.php',
         '$filter === $but ? $matching : $matching->and($set)',
         '$matching->and($set)',
-        'SetsTest',
+        'BitmapSearchTest',
     ],
     ['app/Catalogue/Baskets/ArrangeBaskets.php', 'in_array($basket->id, $above, true) ||', 'false ||', 'BasketTest'],
     [

@@ -49,7 +49,7 @@ final class ReadingLevelTest extends TestCase
         $text = implode(
             "\n",
             array_map(
-                fn(string $file): string => (string) file_get_contents($file),
+                fn(string|false $file): string => (string) file_get_contents((string) $file),
                 (array) glob(__DIR__ . '/../../demo/books/*.md'),
             ),
         );

@@ -9,7 +9,7 @@ use DateTimeImmutable;
 
 /**
  * A way to find and count titles. What it says is exact and of the moment asked about; two engines asked the same say the
- * same (tests/App/Catalogue/SetsTest.php).
+ * same (tests/App/Catalogue/BitmapSearchTest.php).
  */
 interface SearchEngine
 {

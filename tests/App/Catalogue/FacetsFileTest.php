@@ -10,7 +10,7 @@ use FigPorch\Core\Catalogue\TitleSet;
 use PHPUnit\Framework\TestCase;
 
 /** Titles are counted by what each has, however far apart their numbers lie. */
-final class TitlesFileTest extends TestCase
+final class FacetsFileTest extends TestCase
 {
     public function test_what_some_titles_have_is_counted_by_kind_and_value(): void
     {

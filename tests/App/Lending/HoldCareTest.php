@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
 /** Holds paused, put off, borrowed at once, before publication; lines that live through changes of licences. */
-final class LineCareTest extends TestCase
+final class HoldCareTest extends TestCase
 {
     private function giveBack(Loan $loan): void
     {

@@ -32,7 +32,7 @@ use Random\Randomizer;
 use Tests\App\TestCase;
 
 /** By sets a search finds and counts what it does title by title, whatever has changed since they were gathered. */
-final class SetsTest extends TestCase
+final class BitmapSearchTest extends TestCase
 {
     use SearchesAtSize;
 
