@@ -141,6 +141,7 @@ final class EpubBuilder
     private function document(Book $book, string $title, string $body): string
     {
         $lang = self::x($book->language);
+        $languages = "lang=\"{$lang}\" xml:lang=\"{$lang}\"";
         $dir = $book->rightToLeft ? ' dir="rtl"' : '';
         $viewport = $book->fixedLayout
             ? '<meta name="viewport" content="' .
@@ -151,8 +152,7 @@ final class EpubBuilder
         return <<<XML
         <?xml version="1.0" encoding="UTF-8"?>
         <!DOCTYPE html>
-        <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops"
-            lang="{$lang}" xml:lang="{$lang}"{$dir}>
+        <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" {$languages}{$dir}>
         <head><title>{$this->plain(
             $title,
         )}</title>{$viewport}<link rel="stylesheet" type="text/css" href="style.css"/></head>
