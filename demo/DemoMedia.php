@@ -16,7 +16,7 @@ use Illuminate\Support\Str;
  */
 final class DemoMedia
 {
-    /** Books of the shelf that are read aloud, and by whom. */
+    /** Ebooks that are read aloud too, and by whom. */
     private const READ = [
         'Low Water' => 'Odalys Brandt',
         'The Salt Ledger' => 'Fenwick Oar',

@@ -8,7 +8,7 @@ use Dompdf\Adapter\CPDF;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 
-/** A book of the shelf as a PDF: pages as they were set, with an outline. */
+/** An ebook as a PDF: pages as they were set, with an outline. */
 final class PdfBook
 {
     /** Written into the file in place of the time at which it is made, so that the same book is the same file. */

@@ -45,7 +45,7 @@ final class BasketController
         Request $request,
         Basket $basket,
         RequestContext $current,
-        TitleAvailability $standings,
+        TitleAvailability $availability,
         OwnItems $ownItems,
     ): View {
         $now = CarbonImmutable::now();
@@ -63,7 +63,7 @@ final class BasketController
             'page' => (new LengthAwarePaginator($shown, $titles->count(), self::PER_PAGE, $page, [
                 'path' => Paginator::resolveCurrentPath(),
             ]))->appends(array_filter(['order' => $order === 'hand' ? null : $order])),
-            'standings' => $standings->of($current->requiredLibrary(), $shown, $current->card(), $now),
+            'standings' => $availability->of($current->requiredLibrary(), $shown, $current->card(), $now),
             'own' => $ownItems->of($current->person, $shown, $now, beyond: true),
         ]);
     }
@@ -138,8 +138,12 @@ final class BasketController
     }
 
     /** What someone has shared, for whoever has the address. */
-    public function shared(string $key, RequestContext $current, TitleAvailability $standings, OwnItems $ownItems): View
-    {
+    public function shared(
+        string $key,
+        RequestContext $current,
+        TitleAvailability $availability,
+        OwnItems $ownItems,
+    ): View {
         $now = CarbonImmutable::now();
         $parts = array_map(
             fn(array $of): array => [...$of, 'titles' => $this->baskets->titles($of['basket'])],
@@ -149,7 +153,7 @@ final class BasketController
 
         return view('catalogue.baskets.shared-basket', [
             'parts' => $parts,
-            'standings' => $standings->of($current->requiredLibrary(), $titles, $current->card(), $now),
+            'standings' => $availability->of($current->requiredLibrary(), $titles, $current->card(), $now),
             'own' => $ownItems->of($current->person, $titles, $now, beyond: true),
         ]);
     }

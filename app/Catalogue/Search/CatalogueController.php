@@ -35,11 +35,11 @@ final class CatalogueController
 
     public function __invoke(
         Request $request,
-        TitleAvailability $standings,
+        TitleAvailability $availability,
         AcquisitionOptions $ways,
         OwnItems $ownItems,
         PayMonth $payMonth,
-        NoResultSuggestions $otherWays,
+        NoResultSuggestions $suggestions,
         Pins $pins,
     ): View {
         $library = $this->current->requiredLibrary();
@@ -82,10 +82,10 @@ final class CatalogueController
             'series' => $search->seriesId === null ? null : Series::query()->find($search->seriesId),
             'page' => $page,
             'facets' => $facets,
-            'without' => $facets->total === 0 ? $otherWays->withoutFilter($search, $now) : [],
-            'spelling' => $facets->total === 0 && $search->words !== '' ? $otherWays->spelling($search, $now) : null,
+            'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
+            'spelling' => $facets->total === 0 && $search->words !== '' ? $suggestions->spelling($search, $now) : null,
             'wider' => $wider,
-            'standings' => $standings->of($library, $shown, $this->current->card(), $now),
+            'standings' => $availability->of($library, $shown, $this->current->card(), $now),
             'ways' =>
                 $person !== null && ($search->scope === Reach::Cards || isset($wider['cards']))
                     ? $ways->soonestOf($library, $person, $shown, $own, $now)

@@ -15,7 +15,7 @@ use FigPorch\Core\Lending\Forecast\Forecast;
 /** Every edition of a work on every card that a person holds, the soonest to have first. */
 final class AcquisitionOptions
 {
-    public function __construct(private readonly TitleAvailability $standings) {}
+    public function __construct(private readonly TitleAvailability $availability) {}
 
     /**
      * @param  Library  $library  the one whose pages are being looked at
@@ -37,7 +37,7 @@ final class AcquisitionOptions
         }
         $ways = [];
         foreach ($places as $n => [$at, $card]) {
-            $standings = $this->standings->of($at, $editions, $card, $now, Forecast::EFFORT);
+            $standings = $this->availability->of($at, $editions, $card, $now, Forecast::EFFORT);
             foreach ($editions as $edition) {
                 $standing = $standings[$edition->id];
                 if ($n === 0 || $standing->availability !== Availability::NotHere) {
@@ -86,7 +86,7 @@ final class AcquisitionOptions
             as $at
         ) {
             $card = $person->cardAt($at);
-            $standings = $this->standings->of($at, $titles, $card, $now);
+            $standings = $this->availability->of($at, $titles, $card, $now);
             foreach ($titles as $title) {
                 $way = new AcquisitionOption($title, $at, $card, $standings[$title->id], null, true);
                 if (

@@ -20,7 +20,7 @@ final class TitlePanel
 {
     public function __construct(
         private readonly RequestContext $current,
-        private readonly TitleAvailability $standings,
+        private readonly TitleAvailability $availability,
         private readonly OwnItems $ownItems,
     ) {}
 
@@ -42,7 +42,7 @@ final class TitlePanel
         return view('lending.borrowing.action-answer', [
             'title' => $title,
             'way' => $this->way($request),
-            'standing' => $this->standings->of(
+            'standing' => $this->availability->of(
                 $this->current->requiredLibrary(),
                 [$title],
                 $this->current->card(),

@@ -82,7 +82,7 @@ final class SearchTest extends TestCase
         return app(CatalogueSearch::class)->facets($this->search($asked), $this->now());
     }
 
-    private function shelf(): void
+    private function someTitles(): void
     {
         $this->record('Low Water', [
             'description' => 'Twice a year the sea goes out.',
@@ -123,7 +123,7 @@ final class SearchTest extends TestCase
     #[DataProvider('queries')]
     public function test_a_query_finds_what_it_says(string $typed, array $names): void
     {
-        $this->shelf();
+        $this->someTitles();
         $this->assertEqualsCanonicalizing($names, $this->found(['q' => $typed]));
         $this->assertSame(count($names), $this->facets(['q' => $typed])->total);
     }
@@ -196,14 +196,14 @@ final class SearchTest extends TestCase
             'description' => 'Water, water, low water and water.',
             'subjects' => ['Water'],
         ]);
-        $this->shelf();
+        $this->someTitles();
         $this->assertSame('Low Water', $this->found(['q' => 'low water'])[0]);
         $this->assertSame('The Water Garden', $this->found(['q' => 'the water garden'])[0]);
     }
 
     public function test_counts_say_what_each_filter_would_leave(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $facets = $this->facets(['q' => 'sea OR water OR mar']);
         $this->assertSame([4, 4], [$facets->total, $facets->ready]);
         $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $facets->formats);
@@ -338,7 +338,7 @@ final class SearchTest extends TestCase
 
     public function test_where_nothing_is_found_the_page_says_what_would_find_something(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $other = app(NoResultSuggestions::class);
         $this->assertEquals(
             ['format' => 1, 'year' => 1],
@@ -360,7 +360,7 @@ final class SearchTest extends TestCase
 
     public function test_the_page_says_how_a_query_was_read(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $this->withCookie('library', 'saltmere');
         $this->get('/catalogue?q=' . urlencode('title:"low water" -narrator:dray year:2010-'))->assertSee(
             'with “low water” in the title, not read by “dray”, from 2010 on',
@@ -393,7 +393,7 @@ final class SearchTest extends TestCase
 
     public function test_the_advanced_form_writes_a_query_and_reads_one(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $this->withCookie('library', 'saltmere');
         $filled = [
             'go' => '1',
@@ -441,7 +441,7 @@ final class SearchTest extends TestCase
 
     public function test_suggestions_say_what_they_are_and_how_many(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $this->record('Low Tide at Last', ['people' => ['author:Tamsin Ebbing'], 'series' => 'Saltmere Chronicles']);
         $this->withCookie('library', 'saltmere');
         $rows = fn(string $typed): array => preg_match_all(
@@ -475,7 +475,7 @@ final class SearchTest extends TestCase
 
     public function test_pinned_filters_come_with_the_next_search_and_go_when_taken_out(): void
     {
-        $this->shelf();
+        $this->someTitles();
         $pin = fn(array $what): string => (string) $this->post('/catalogue/pins', [
             'search' => 'format=audiobook&language=en&order=newest',
             ...$what,
