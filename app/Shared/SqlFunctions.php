@@ -6,6 +6,7 @@ namespace App\Shared;
 
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
+use RuntimeException;
 
 /**
  * The SQL functions and triggers of database/functions. They are loaded after migrating, all of them together and from
@@ -30,7 +31,11 @@ final class SqlFunctions
             where d.refobjid = p.oid and d.refclassid = 'pg_proc'::regclass and d.classid = 'pg_class'::regclass)
     SQL;
 
-    /** @return bool whether anything had to be loaded */
+    /**
+     * @return bool whether anything had to be loaded
+     *
+     * @throws RuntimeException where the folder has no files: what is loaded stays
+     */
     public static function bringUpToDate(string $folder): bool
     {
         self::setMatchingCost();
@@ -38,12 +43,16 @@ final class SqlFunctions
         foreach ((array) glob("{$folder}/*/*.sql") as $file) {
             $files[(string) $file] = (string) file_get_contents((string) $file);
         }
+        $files !== [] || throw new RuntimeException("There are no functions in {$folder}.");
         $mark = 'functions ' . hash('sha256', implode('', $files));
 
         return DB::transaction(function () use ($files, $mark): bool {
             DB::select('select pg_advisory_xact_lock(?)', [self::LOCK]);
             $ours = array_column(DB::select(self::OURS), 'oid');
-            if ($ours !== [] && DB::scalar("select obj_description('public'::regnamespace)") === $mark) {
+            if (
+                $ours !== [] &&
+                DB::scalar("select obj_description('public'::regnamespace, 'pg_namespace')") === $mark
+            ) {
                 return false;
             }
             if ($ours !== []) {

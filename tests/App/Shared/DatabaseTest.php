@@ -7,6 +7,7 @@ namespace Tests\App\Shared;
 use App\Exchange\Mail\MailNotices;
 use App\Shared\SqlFunctions;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -132,6 +133,30 @@ final class DatabaseTest extends TestCase
         } finally {
             DB::unprepared("drop database if exists {$again} with (force)");
         }
+    }
+
+    public function test_where_loading_fails_everything_stays_as_it_was(): void
+    {
+        $before = $this->dump('figporch_test');
+        $folder = sys_get_temp_dir() . '/functions-' . getmypid();
+        @mkdir("{$folder}/lending", recursive: true);
+        try {
+            $refused = [];
+            foreach (['', 'create function broken() returns int language sql as $$ select nothing $$;'] as $sql) {
+                $sql === '' || file_put_contents("{$folder}/lending/broken.sql", $sql);
+                try {
+                    SqlFunctions::bringUpToDate($folder);
+                } catch (RuntimeException $wrong) {
+                    $refused[] = $wrong::class;
+                }
+            }
+            $this->assertSame([RuntimeException::class, QueryException::class], $refused);
+        } finally {
+            @unlink("{$folder}/lending/broken.sql");
+            rmdir("{$folder}/lending");
+            rmdir($folder);
+        }
+        $this->assertSame($before, $this->dump('figporch_test'));
     }
 
     private function before(): string
