@@ -52,7 +52,7 @@ Report::table(
     [
         'loans due in one minute',
         'of them waited for',
-        'ended, copies passed on, notices and mail ' . 'queued in',
+        'ended, copies passed on, notices and mail queued in',
         'mark',
         'p95 of a borrow before',
         'and meanwhile',

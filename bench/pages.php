@@ -114,7 +114,7 @@ $rows = $measure([
     'sign in' => ['/sign-in', []],
     'catalogue' => ['/catalogue', []],
     'search' => ['/catalogue?q=lantern', []],
-    'search, ' . 'ready now' => ['/catalogue?q=sea&ready=1', []],
+    'search, ready now' => ['/catalogue?q=sea&ready=1', []],
     'title' => ['/titles/1', []],
     'excerpt' => ['/titles/1/excerpt', []],
 ]);
@@ -136,7 +136,7 @@ $rows = [
         'loans' => ['/loans', []],
         'holds' => ['/holds', []],
         'notices' => ['/notices', []],
-        'catalogue, ' . 'signed in' => ['/catalogue', []],
+        'catalogue, signed in' => ['/catalogue', []],
         'title, signed in' => ['/titles/3', []],
         'borrow panel (htmx)' => ['/titles/20/borrow', ['HX-Request: true']],
         'reader' => ["/loans/{$loan}/read", []],
@@ -144,7 +144,7 @@ $rows = [
     ]),
 ];
 Report::table(
-    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ ' . 'yardstick', 'gzipped kB', 'marks', 'stolen'],
+    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ yardstick', 'gzipped kB', 'marks', 'stolen'],
     $rows,
 );
 
