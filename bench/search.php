@@ -7,6 +7,7 @@ declare(strict_types=1);
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\NoResultSuggestions;
+use App\Catalogue\Filters\SubjectFilter;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Suggestions\Spelling;
 use App\Catalogue\Suggestions\Suggest;
@@ -278,7 +279,7 @@ foreach ($scales as $scale) {
         DB::beginTransaction();
         DB::table('search_gatherings')->delete();
         $search = SearchRequest::read($library, $query['asked'], new CardEligibility());
-        foreach ($facets->formats as $format => $count) {
+        foreach ($facets->of('format') as $format => $count) {
             $wrong +=
                 $count ===
                 $catalogue->total(
@@ -288,13 +289,13 @@ foreach ($scales as $scale) {
                     ? 0
                     : 1;
         }
-        foreach (array_slice($facets->subjects, 0, 3, true) as $subject => $count) {
+        foreach (array_slice($facets->of('subjects'), 0, 3, true) as $subject => $count) {
             $wrong +=
                 $count ===
                 $catalogue->total(
                     SearchRequest::read(
                         $library,
-                        $search->with(['subjects' => implode('.', [...$search->subjects, $subject])]),
+                        $search->with(['subjects' => $search->filters->get(SubjectFilter::class)->with($subject)]),
                         new CardEligibility(),
                     ),
                     $now,
@@ -302,7 +303,7 @@ foreach ($scales as $scale) {
                     ? 0
                     : 1;
         }
-        foreach (array_slice($facets->series, 0, 3, true) as $series => $count) {
+        foreach (array_slice($facets->of('series'), 0, 3, true) as $series => $count) {
             $wrong +=
                 $count ===
                 $catalogue->total(
@@ -313,7 +314,7 @@ foreach ($scales as $scale) {
                     : 1;
         }
         $wrong +=
-            $facets->ready ===
+            $facets->count('ready', 1) ===
             $catalogue->total(
                 SearchRequest::read($library, $search->with(['ready' => '1']), new CardEligibility()),
                 $now,

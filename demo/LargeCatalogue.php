@@ -320,6 +320,7 @@ final class LargeCatalogue
                     (int) (10 * (($this->random->getInt(1, 1_000_000) / 1_000_000) ** (-1 / 0.9) - 1)),
                 );
                 $awards = $this->random->getInt(1, 100) <= 3 ? ['Prize ' . $this->random->getInt(1, 29)] : [];
+                $publisher = self::publisher($id);
                 $added = Sql::second($now->modify('-' . $this->random->getInt(0, 5_000_000) . ' minutes'));
                 $fiction = ['t', 'f', '\N'][$this->random->getInt(0, 2)];
                 $rows['works'][] = implode("\t", [$work, $name, "grown {$work}"]);
@@ -341,6 +342,7 @@ final class LargeCatalogue
                     $level,
                     json_encode($awards),
                     $fiction,
+                    $publisher ?? '\N',
                 ]);
                 foreach ($people as $k => [$p, , $role]) {
                     $rows['contributor_title']["{$id} {$p} {$role}"] = implode("\t", [$id, $p, $role, $k]);
@@ -353,7 +355,7 @@ final class LargeCatalogue
                     $language,
                     strtolower($name) . ' 0apart0',
                     strtolower(implode(' 0apart0 ', array_column($people, 1))) . ' 0apart0',
-                    strtolower(($in[1] ?? '') . ' 0apart0 ' . implode(' 0apart0 ', [...$awards, ...$subjects])) .
+                    strtolower(implode(' 0apart0 ', [$in[1] ?? '', (string) $publisher, ...$awards, ...$subjects])) .
                     ' 0apart0',
                     $text,
                 ]);
@@ -384,6 +386,7 @@ final class LargeCatalogue
                     'level',
                     'awards',
                     'fiction',
+                    'publisher',
                 ],
                 $rows['titles'],
             );
@@ -418,6 +421,14 @@ final class LargeCatalogue
         }
     }
 
+    /** Some publishers have many titles, and most have few; always the same for a title, without the random numbers. */
+    private static function publisher(int $title): ?string
+    {
+        $random = crc32("publisher {$title}") / 2 ** 32;
+
+        return $random > 0.9 ? null : 'House' . (int) (4000 * $random ** 4);
+    }
+
     /** @param  Closure(string): void  $say */
     private function makeFindable(int $first, int $last, Closure $say): void
     {
@@ -441,12 +452,12 @@ final class LargeCatalogue
         for ($from = $first; $from <= $last; $from += 100_000) {
             DB::insert(
                 "insert into search_rows (title_id, format, audience, language, year, level, series_id,
-                    times_borrowed, added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
+                    times_borrowed, added_at, fiction, age_from, age_to, publisher, awards, subjects, stems, exact)
                     select t.id, t.format, t.audience, t.language, left(t.published, 4)::int, t.level, t.series_id,
                         t.times_borrowed, t.added_at, t.fiction,
                         case t.audience when 'child' then 4 when 'teen' then 12 else 18 end, case t.audience
                             when 'child' then 12 when 'teen' then 17 else 99
-                            end, array(select jsonb_array_elements_text(t.awards)),
+                            end, t.publisher, array(select jsonb_array_elements_text(t.awards)),
                         array(select subject_id::int from subject_title st where st.title_id = t.id), g.stems, g.exact
                     from grown_words g join titles t on t.id = g.title_id where t.id between ? and ?",
                 [$from, min($last, $from + 99_999)],

@@ -25,6 +25,7 @@ return [
     'year_of' => 'Year',
     'level_of' => 'Reading level',
     'grade' => 'grade :level',
+    'publisher' => 'Publisher',
     'awards' => 'Awards',
     'from' => 'from',
     'to' => 'to',

@@ -25,6 +25,7 @@ return [
     'year_of' => 'Año',
     'level_of' => 'Nivel de lectura',
     'grade' => 'curso :level',
+    'publisher' => 'Editorial',
     'awards' => 'Premios',
     'from' => 'de',
     'to' => 'a',

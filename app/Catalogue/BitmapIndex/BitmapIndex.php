@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
-use App\Shared\Sql;
+use App\Catalogue\Filters\SeriesFilter;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -17,9 +17,6 @@ use stdClass;
  */
 final class BitmapIndex
 {
-    /** Of these kinds only the commonest values have sets of their own. */
-    public const MOST = ['subject' => 2000, 'award' => 300, 'person' => 2000];
-
     /** Titles in an order are kept in rings: the first of so many, and with each ring so many times as many in all. */
     public const RINGS = 8;
 
@@ -121,22 +118,12 @@ final class BitmapIndex
     }
 
     /**
-     * @param  list<int>  $subjects
-     * @return array<int, string> their names, by number
+     * @param  list<int|string>  $subjects
+     * @return array<int, string> the names of those that have a set, by number
      */
     public function subjectNames(array $subjects): array
     {
-        $names = array_intersect_key($this->sets[IndexPart::Records->value]->subjects, array_flip($subjects));
-        $others = array_values(array_diff($subjects, array_keys($names)));
-
-        return $names +
-            array_column(
-                $others === []
-                    ? []
-                    : DB::select('select id, name from subjects where id = any(?::bigint[])', [Sql::array($others)]),
-                'name',
-                'id',
-            );
+        return array_intersect_key($this->sets[IndexPart::Records->value]->subjects, array_flip($subjects));
     }
 
     /**
@@ -147,7 +134,9 @@ final class BitmapIndex
     public function bySeries(TitleSet $titles): Generator
     {
         for ($size = self::SIZES - 1; $size >= 0; $size--) {
-            yield 2 ** $size - 1 => $this->series()->count($titles->and($this->every("series:{$size}")));
+            yield 2 ** $size - 1 => $this->series()->count(
+                $titles->and($this->every(SeriesFilter::kind() . ":{$size}")),
+            );
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Catalogue\Filters\Filters;
+use App\Catalogue\Filters\Gathered;
 use App\Catalogue\Suggestions\IndexPrefixes;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
@@ -18,39 +20,8 @@ use Illuminate\Support\Str;
  */
 final class IndexBitmaps
 {
-    /**
-     * What a set's name begins with, and what of search_rows (alias s) follows it: the value, a join, a condition.
-     * Subjects first, for SharedCounts.
-     */
-    private const OF = [
-        'records' => [
-            'subject' => ['one', 'cross join unnest(s.subjects) one', 'true'],
-            'format' => ['s.format', '', 'true'],
-            'audience' => ['s.audience', '', 'true'],
-            'language' => ['s.language', '', 'true'],
-            'year' => ['s.year', '', 'true'],
-            'level' => ['floor(s.level)::int', '', 'true'],
-            'supplied' => ["''", '', 's.supplied'],
-            'series' => [
-                'least(' . (BitmapIndex::SIZES - 1) . ', floor(log(2, x.n)))::int',
-                'join (select series_id, count(*)::numeric n from search_rows where series_id is not null
-                    group by 1) x using (series_id)',
-                'true',
-            ],
-            'person' => [
-                "ct.contributor_id || ':' || ct.role",
-                'join contributor_title ct on ct.title_id = s.title_id',
-                'true',
-            ],
-            'award' => ['one', 'cross join unnest(s.awards) one', 'length(one) < 150'],
-        ],
-        'lending' => [
-            'held' => ['one', 'cross join unnest(s.held) one', 'true'],
-            'ready' => ['one', 'cross join unnest(s.ready) one', 'true'],
-            'always' => ['one', 'cross join unnest(s.always) one', 'true'],
-            'paid' => ['one', 'cross join unnest(s.paid) one', 'true'],
-        ],
-    ];
+    /** So many people have bitmaps of their own, for the numbers beside suggestions. */
+    private const MOST_PEOPLE = 2000;
 
     /** Whose first titles are kept in rings. */
     private const ORDERS = [
@@ -195,18 +166,46 @@ final class IndexBitmaps
         $rows === [] || $keep();
     }
 
+    /** @return array<string, Gathered> what is gathered of each value, by the kind of bitmap */
+    private static function kinds(IndexPart $what): array
+    {
+        $each = fn(string $column): Gathered => new Gathered(
+            IndexPart::Lending,
+            'one',
+            "cross join unnest(s.{$column}) one",
+            listed: false,
+        );
+        $others =
+            $what === IndexPart::Lending
+                ? ['held' => $each('held'), 'paid' => $each('paid')]
+                : [
+                    'supplied' => new Gathered($what, "''", condition: 's.supplied', listed: false),
+                    'person' => new Gathered(
+                        $what,
+                        "ct.contributor_id || ':' || ct.role",
+                        'join contributor_title ct on ct.title_id = s.title_id',
+                        most: self::MOST_PEOPLE,
+                        listed: false,
+                    ),
+                ];
+        $all = Filters::gathered($what) + $others;
+
+        // Subjects first, for SharedCounts.
+        return array_intersect_key($all, [SharedCounts::WITH => 1]) + $all;
+    }
+
     /** @return Generator<string, TitleSet> */
     private function sets(IndexPart $what, int $gathering): Generator
     {
-        foreach (self::OF[$what->value] as $name => [$value, $join, $condition]) {
+        foreach (self::kinds($what) as $kind => $of) {
             $values = DB::select(
-                "select * from (select {$value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids
-                    from search_rows s {$join} where {$condition} group by 1) x
+                "select * from (select {$of->value} as one, count(*) n, string_agg(int4send(s.title_id::int), null) ids
+                    from search_rows s {$of->join} where {$of->condition} group by 1) x
                 where one is not null order by n desc, one limit ?",
-                [BitmapIndex::MOST[$name] ?? null],
+                [$of->most],
             );
             foreach ($values as $row) {
-                yield "{$name}:{$row->one}" => self::set((array) $row);
+                yield "{$kind}:{$row->one}" => self::set((array) $row);
             }
         }
         foreach (self::ORDERS[$what->value] as $name => $order) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Catalogue\Filters\Filters;
+
 /**
  * What is gathered by itself, because it changes by itself: what the records say, which takes minutes to read, and what
  * lending decides, which changes all day.
@@ -13,12 +15,15 @@ enum IndexPart: string
     case Records = 'records';
     case Lending = 'lending';
 
-    /** Kinds of sets that are not of records. */
-    private const LENDING = ['held', 'ready', 'always', 'paid', 'popular'];
+    /** Kinds of bitmaps of lending that are of no filter. */
+    private const LENDING = ['held', 'paid', 'popular'];
 
-    /** @param  string  $name  of a set: its kind, a colon and a value */
+    /** @param  string  $name  of a bitmap: its kind, a colon and a value */
     public static function with(string $name): self
     {
-        return in_array(strstr($name, ':', true), self::LENDING, true) ? self::Lending : self::Records;
+        static $lending = null;
+        $lending ??= array_flip(self::LENDING) + Filters::gathered(self::Lending);
+
+        return isset($lending[strstr($name, ':', true)]) ? self::Lending : self::Records;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Catalogue\Filters\Filters;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -12,9 +13,6 @@ use Illuminate\Support\Facades\File;
 /** The copies of gatherings that this machine has, each in a folder. */
 final class LocalIndexCache
 {
-    /** Kinds whose values are listed. */
-    private const LISTED = ['format', 'audience', 'language', 'year', 'level', 'subject', 'award'];
-
     /**
      * Kinds of sets of words: as they are, by their stems, by those of titles and people's names alone; and of the rare
      * ones, what begins with the same letters.
@@ -45,7 +43,7 @@ final class LocalIndexCache
                     self::seriesNames($last),
                 ]
                 : [[], [], 0, []];
-        BitmapFile::write(self::folder($key), $sets, self::LISTED, self::WORDS, ...$named);
+        BitmapFile::write(self::folder($key), $sets, Filters::listedKinds(), self::WORDS, ...$named);
     }
 
     /**

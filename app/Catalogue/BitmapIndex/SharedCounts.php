@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapIndex;
 
+use App\Catalogue\Filters\Filters;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 
@@ -15,9 +16,6 @@ final class SharedCounts
 {
     public const WITH = 'subject';
 
-    /** Kinds of sets of which it is counted. */
-    private const OF = ['stem', 'format', 'audience', 'language', 'subject'];
-
     /**
      * @param  iterable<string, TitleSet>  $sets  by name, those of subjects first
      * @return Generator<NamedBitmap>
@@ -27,6 +25,7 @@ final class SharedCounts
         /** @var array<string, TitleSet> $subjects */
         $subjects = [];
         $ranked = null;
+        $with = ['stem', ...Filters::withSharedCounts()];
         foreach ($sets as $name => $set) {
             $kind = strstr($name, ':', true);
             if ($kind === self::WITH) {
@@ -38,7 +37,7 @@ final class SharedCounts
                 $ranked = self::ranked($subjects);
                 yield from self::ofEach($subjects, $ranked);
             }
-            yield new NamedBitmap($name, $set, in_array($kind, self::OF, true) ? self::row($set, $ranked) : null);
+            yield new NamedBitmap($name, $set, in_array($kind, $with, true) ? self::row($set, $ranked) : null);
         }
         if ($ranked === null) {
             yield from self::ofEach($subjects, self::ranked($subjects));

@@ -102,7 +102,7 @@ final class BitmapEngine implements SearchEngine
     {
         $found = $this->found($search, $now);
         if ($found->oneByOne === []) {
-            $others = Facets::none();
+            $others = new Facets();
         } else {
             [$where, $bindings] = SearchSql::base($search, $now);
             $others = $this->facetSql->of(
@@ -113,7 +113,7 @@ final class BitmapEngine implements SearchEngine
             );
         }
 
-        return $this->counter->of($found, $others, $search->subjects);
+        return $this->counter->of($found, $others, $search->filters);
     }
 
     private function found(SearchRequest $search, DateTimeImmutable $now): BitmapResult

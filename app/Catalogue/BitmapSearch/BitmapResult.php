@@ -23,8 +23,7 @@ final class BitmapResult
      * @param  TitleSet  $called  titles whose names are just what was looked for, whatever else is asked for
      * @param  TitleSet  $base  what fits all but the filters of which one value is chosen
      * @param  array<string, TitleSet>  $chosen  by such a filter, the titles that have the value chosen
-     * @param  TitleSet  $ready  what the cards can borrow at this moment, at any place
-     * @param  TitleSet  $always  the same of what is always ready
+     * @param  array<string, TitleSet>  $can  what the cards can have at this moment, at any place, by FlagFilter
      * @param  list<list<string>>  $within  names of sets in which all that fits is: in one of each list at least
      * @param  QueryBitmap  $query  what was looked for
      * @param  list<int>  $oneByOne  titles to be looked at one by one, those that the words and filters fit; none of
@@ -37,8 +36,7 @@ final class BitmapResult
         public readonly array $within,
         public readonly TitleSet $base,
         private readonly array $chosen,
-        public readonly TitleSet $ready,
-        public readonly TitleSet $always,
+        public readonly array $can,
         public readonly array $oneByOne,
     ) {}
 

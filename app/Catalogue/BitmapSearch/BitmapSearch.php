@@ -6,6 +6,9 @@ namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
+use App\Catalogue\Filters\FlagFilter;
+use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\OneValueFilter;
 use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\QuerySql;
 use App\Catalogue\Search\SearchRequest;
@@ -74,33 +77,27 @@ final class BitmapSearch
         // Titles of which the sets do not tell for sure who can have them, and those of which nothing that they tell is
         // believed.
         [$unsure, $changed] = [$gathering->loose, $gathering->changed];
-        $held = $ready = $always = TitleSet::none();
+        $held = TitleSet::none();
+        $flags = array_map(fn(FlagFilter $of): string => $of::name(), $search->filters->of(FlagFilter::class));
+        $can = array_fill_keys($flags, TitleSet::none());
         foreach ($search->places() as $id => $eligibility) {
             $allowed = self::allowed($gathering, $eligibility);
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $held = $held->or($gathering->every("held:{$id}"));
-            $ready = $ready->or(
-                $allowed === null ? $gathering->every("ready:{$id}") : $gathering->every("ready:{$id}")->and($allowed),
-            );
-            $always = $always->or(
-                $allowed === null
-                    ? $gathering->every("always:{$id}")
-                    : $gathering->every("always:{$id}")->and($allowed),
-            );
+            foreach ($can as $flag => $titles) {
+                $here = $gathering->every("{$flag}:{$id}");
+                $can[$flag] = $titles->or($allowed === null ? $here : $here->and($allowed));
+            }
         }
         if ($unsure->count() > self::MOST_ONE_BY_ONE) {
             return null;
         }
         $within = $search->scope === Reach::Beyond ? self::beyond($gathering, $search)->without($held) : $held;
         $base = $within->or($unsure)->without($changed);
-        foreach ($search->subjects as $subject) {
-            $base = $base->and(self::subject($gathering, $subject));
-        }
-        foreach ($search->awards as $award) {
-            $base = $base->and(self::award($gathering, $award));
-        }
-        if ($search->seriesId !== null) {
-            $base = $base->and(self::asked('s.series_id = ?', [$search->seriesId]));
+        foreach ($search->filters->of(ListFilter::class) as $filter) {
+            foreach ($filter->chosen as $value) {
+                $base = $base->and($filter::bitmap($gathering, $value));
+            }
         }
         if ($search->listWords !== null) {
             $base = (new QueryBitmap($first, $list))->among($base);
@@ -115,9 +112,11 @@ final class BitmapSearch
         $base = $query->among($base);
         $unsure = $base->and($unsure);
         if (!$unsure->isEmpty()) {
-            [$within, $readyNow, $alwaysNow] = self::had($unsure, $search, $now);
-            $base = $base->without($unsure)->or($within);
-            [$ready, $always] = [$ready->without($unsure)->or($readyNow), $always->without($unsure)->or($alwaysNow)];
+            [$reached, $canNow] = self::had($unsure, $search, $now);
+            $base = $base->without($unsure)->or($reached);
+            foreach ($can as $flag => $titles) {
+                $can[$flag] = $titles->without($unsure)->or($canNow[$flag]);
+            }
         }
         if (!$changed->isEmpty()) {
             [$where, $bindings] = SearchSql::base($search, $now);
@@ -131,100 +130,56 @@ final class BitmapSearch
             $gathering,
             $first->called,
             $query,
-            [...$query->within(), ...self::within($search)],
+            [...$query->within(), ...$search->filters->within()],
             $base,
-            self::chosen($gathering, $search, $ready, $always),
-            $ready,
-            $always,
+            self::chosen($gathering, $search, $can),
+            $can,
             $changed->numbers(),
         );
     }
 
     /**
-     * @return array{TitleSet, TitleSet, TitleSet} those of some titles that the search reaches, that are ready and
-     *     always ready at this moment
+     * @return array{TitleSet, array<string, TitleSet>} those of some titles that the search reaches at this moment, and
+     *     those that can be had, by flag
      */
     private static function had(TitleSet $titles, SearchRequest $search, DateTimeImmutable $now): array
     {
         [$can, $bindings] = HeldTitles::anywhere($search->places(), $now);
         [$beyond, $beyondBindings] = $search->scope === Reach::Beyond ? SearchSql::beyond($search) : ['true', []];
-        $where = fn(
+        $those = fn(
             string $condition,
         ): string => "string_agg(int4send(title_id::int), null) filter (where {$condition})";
-        $had = DB::selectOne(
-            "select {$where('beyond and ' . SearchSql::within($search, 'can'))} reached, {$where(
-                'can & ' . HeldTitles::READY . ' > 0',
-            )} ready, {$where('can & ' . HeldTitles::ALWAYS . ' > 0')} always
-                from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s
+        $flags = [];
+        foreach ($search->filters->of(FlagFilter::class) as $flag) {
+            $flags[$flag::name()] = $those("can & {$flag::bit()} > 0") . " {$flag::name()}";
+        }
+        $reached = $those('beyond and ' . SearchSql::within($search, 'can'));
+        $had = (array) DB::selectOne(
+            'select ' .
+                implode(', ', ["{$reached} reached", ...array_values($flags)]) .
+                " from (select s.title_id, {$can} can, {$beyond} beyond from search_rows s
                     where s.title_id = any(?::bigint[])) x",
             [...$bindings, ...$beyondBindings, Sql::array($titles->numbers())],
         );
+        $sets = array_map(self::sent(...), $had);
 
-        return array_map(self::sent(...), [$had->reached, $had->ready, $had->always]);
+        return [$sets['reached'], array_intersect_key($sets, $flags)];
     }
 
-    /** @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it */
-    private static function chosen(
-        BitmapIndex $gathering,
-        SearchRequest $search,
-        TitleSet $ready,
-        TitleSet $always,
-    ): array {
-        $range = fn(string $kind, array $of): ?TitleSet => $of === [null, null]
-            ? null
-            : self::range($gathering, $kind, ...$of);
-
-        return array_filter(
-            [
-                'format' => $search->format === null ? null : $gathering->every("format:{$search->format->value}"),
-                'audience' =>
-                    $search->audience === null ? null : $gathering->every("audience:{$search->audience->value}"),
-                'language' => $search->language === null ? null : $gathering->every("language:{$search->language}"),
-                'ready' => $search->readyNow ? $ready : null,
-                'always' => $search->alwaysReady ? $always : null,
-                'year' => $range('year', $search->years),
-                'level' => $range('level', $search->levels),
-            ],
-            fn(?TitleSet $set): bool => $set !== null,
-        );
-    }
-
-    /** @return list<list<string>> names of sets of filters, in each of which all is that a search finds */
-    private static function within(SearchRequest $search): array
+    /**
+     * @param  array<string, TitleSet>  $can  what can be had, by flag
+     * @return array<string, TitleSet> by filter of which one value is chosen, the titles that have it
+     */
+    private static function chosen(BitmapIndex $gathering, SearchRequest $search, array $can): array
     {
-        return [
-            ...array_map(fn(int $subject): array => ["subject:{$subject}"], $search->subjects),
-            ...$search->format === null ? [] : [["format:{$search->format->value}"]],
-            ...$search->audience === null ? [] : [["audience:{$search->audience->value}"]],
-            ...$search->language === null ? [] : [["language:{$search->language}"]],
-        ];
-    }
-
-    public static function subject(BitmapIndex $gathering, int $subject): TitleSet
-    {
-        return $gathering->set("subject:{$subject}") ??
-            self::asked('s.title_id in (select title_id from subject_title where subject_id = ?)', [$subject]);
-    }
-
-    public static function award(BitmapIndex $gathering, string $award): TitleSet
-    {
-        return $gathering->set("award:{$award}") ?? self::asked('s.awards @> array[?]', [$award]);
-    }
-
-    public static function range(
-        BitmapIndex $gathering,
-        string $kind,
-        int|float|null $from,
-        int|float|null $to,
-    ): TitleSet {
-        $all = TitleSet::none();
-        foreach (array_keys($gathering->values($kind)) as $value) {
-            if ($value >= ($from ?? -9999) && $value <= ($to ?? 9999)) {
-                $all = $all->or($gathering->every("{$kind}:{$value}"));
+        $chosen = [];
+        foreach ($search->filters->of(OneValueFilter::class) as $filter) {
+            if ($filter->isSet()) {
+                $chosen[$filter::name()] = $filter->bitmap($gathering, $can);
             }
         }
 
-        return $all;
+        return $chosen;
     }
 
     /** What a card may borrow of what is ready, by format and audience; null where that is everything. */

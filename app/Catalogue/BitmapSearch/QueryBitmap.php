@@ -6,6 +6,8 @@ namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
+use App\Catalogue\Filters\RangeFilter;
+use App\Catalogue\Filters\YearFilter;
 use FigPorch\Core\Catalogue\Query\All;
 use FigPorch\Core\Catalogue\Query\Any;
 use FigPorch\Core\Catalogue\Query\Field;
@@ -145,7 +147,7 @@ final class QueryBitmap
     {
         if ($node instanceof Range) {
             return $node->field === Field::Year
-                ? BitmapSearch::range($this->gathering, 'year', $node->from, $node->to)
+                ? RangeFilter::between($this->gathering, YearFilter::kind(), $node->from, $node->to)
                 : null;
         }
         if (!($node instanceof Term) || count($node->words) !== 1) {

@@ -120,15 +120,15 @@ final class SaveRecord
         $ages = $record->ages ?? AgeRange::of($record->audience);
         DB::statement(
             'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed,
-                added_at, fiction, age_from, age_to, awards, subjects, stems, exact)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)),
+                added_at, fiction, age_from, age_to, publisher, awards, subjects, stems,
+                exact) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)),
                     array(select subject_id::int from subject_title
                     where title_id = ?), search_stems(?, ?, ?, ?, ?), search_exact(?, ?, ?, ?))
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience,
                     language = excluded.language, year = excluded.year, level = excluded.level,
                     series_id = excluded.series_id, times_borrowed = excluded.times_borrowed,
                         added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from,
-                        age_to = excluded.age_to, awards = excluded.awards, subjects = excluded.subjects,
+                        age_to = excluded.age_to, publisher = excluded.publisher, awards = excluded.awards, subjects = excluded.subjects,
                         stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id,
@@ -147,6 +147,7 @@ final class SaveRecord
                 },
                 $ages->from,
                 $ages->to,
+                trim((string) $title->publisher) ?: null,
                 json_encode($record->awards, JSON_THROW_ON_ERROR),
                 $title->id,
                 $language,

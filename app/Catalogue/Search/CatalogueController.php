@@ -8,7 +8,6 @@ use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
 use App\Lending\LoanRules\PayMonth;
-use App\Models\Series;
 use App\Models\StaffList;
 use App\Models\Title;
 use App\Shared\Input;
@@ -79,7 +78,6 @@ final class CatalogueController
             'search' => $search,
             'pinned' => $pinned,
             'list' => $list,
-            'series' => $search->seriesId === null ? null : Series::query()->find($search->seriesId),
             'page' => $page,
             'facets' => $facets,
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
@@ -111,12 +109,7 @@ final class CatalogueController
             as $reach
         ) {
             if ($reach === Reach::Beyond || $search->otherCards !== []) {
-                $wider = SearchRequest::read(
-                    $search->libraryId,
-                    $search->with(['reach' => $reach->value]),
-                    $search->eligibility,
-                    $search->otherCards,
-                );
+                $wider = $search->changed(['reach' => $reach->value]);
                 $total = $this->catalogue->total($wider, $now);
                 if ($total > 0) {
                     $found[$reach->value] = $this->catalogue->page($wider, $total, $now, self::WIDER_SHOWN);

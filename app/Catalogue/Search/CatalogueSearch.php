@@ -63,17 +63,7 @@ final class CatalogueSearch
         }
         $counts = [];
         foreach (array_keys([0 => 1, $search->libraryId => 1] + $search->otherCards) as $id) {
-            $at = $search->with(['at' => $id === 0 ? null : (string) $id]);
-            $counts[$id] = $this->total(
-                SearchRequest::read(
-                    $search->libraryId,
-                    $at,
-                    $search->eligibility,
-                    $search->otherCards,
-                    $search->listWords,
-                ),
-                $now,
-            );
+            $counts[$id] = $this->total($search->changed(['at' => $id === 0 ? null : (string) $id]), $now);
         }
 
         return $counts;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\Filters\Filters;
+use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\OneValueFilter;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -12,116 +15,141 @@ final class FacetSql
 {
     /**
      * Each value's count is of what all other filters leave: those of which one value is chosen do not narrow
-     * themselves. The titles are counted once by all that is filtered by; what follows works on the few rows which that
-     * leaves.
+     * themselves. The titles are read once (c) and counted by all that is filtered by (g); what follows works on the
+     * few rows which that leaves, with what of them fits which filter (f). Lists count the titles that fit everything
+     * (m).
      */
     private const COUNTS = <<<'SQL'
-    with c as materialized (select s.format, s.audience, s.language, s.year, floor(s.level)::int as level, s.subjects,
-        s.awards, s.series_id, %1$s can from search_rows s where %2$s),
-        g as materialized (select format, audience, language, year, level, can & 2 > 0 as ready,
-            can & 4 > 0 as always, count(*) n from c where %3$s group by 1, 2, 3, 4, 5, 6, 7),
-        f as materialized (select *, %4$s f, %5$s a, %6$s l, %7$s r, %8$s w, %9$s y, %10$s g from g),
-        m as (select subjects, awards, series_id from (select *, can & 2 > 0 as ready, can & 4 > 0 as always from c
-            where %3$s) x where %4$s and %5$s and %6$s and %7$s and %8$s and %9$s and %10$s)
-    select grouping(format, audience, language, year, level) of, coalesce(format, audience, language, year::text,
-        level::text) as value,
-        sum(n) filter (where f and a and l and r and w and y and g) n,
-        sum(n) filter (where a and l and r and w and y and g) by_format, sum(n) filter (where f and l and r and w
-            and y and g) by_audience,
-        sum(n) filter (where f and a and r and w and y and g) by_language, sum(n) filter (where f and a and l and r
-            and w and g) by_year,
-        sum(n) filter (where f and a and l and r and w and y) by_level,
-        sum(n) filter (where ready and f and a and l and w and y and g) ready, sum(n) filter (where always and f and a
-            and l and r and y and g) always
-        from f group by grouping sets ((format), (audience), (language), (year), (level), ())
-    union all (select -1, x.id || ' ' || x.name, most.n, 0, 0, 0, 0, 0, 0, 0 from
-        (select subject, count(*) n from (select unnest(subjects) subject from m) y group by 1
-            order by n desc, subject limit %11$d) most join subjects x on x.id = most.subject
-            order by most.n desc, x.id)
-    union all (select -2, award, count(*) n, 0, 0, 0, 0, 0, 0, 0 from (select unnest(awards) award from m
-        where awards <> '{}') y group by award order by n desc, award limit %12$d)
-    union all (select -3, x.id || ' ' || x.name, most.n, 0, 0, 0, 0, 0, 0, 0 from
-        (select series_id, count(*) n from m where series_id is not null group by 1
-            order by n desc, series_id limit %13$d) most join series x on x.id = most.series_id
-            order by most.n desc, x.id)
+    with c as materialized (select :values, :columns from search_rows s
+            cross join lateral (select :can can offset 0) had where :where),
+        g as materialized (select :names, count(*) n from c group by :names),
+        f as materialized (select *, :fits from g),
+        m as (select * from c where :all)
+    select grouping(:names) of, coalesce(:texts) as value, :sums from f group by grouping sets (:sets, ())
     SQL;
 
-    /** By what a row of COUNTS is grouped: the bits of grouping() that are 0. */
-    private const GROUPED = [
-        'format' => 0b01111,
-        'audience' => 0b10111,
-        'language' => 0b11011,
-        'year' => 0b11101,
-        'level' => 0b11110,
-    ];
+    /** The commonest values of a list, with a number below zero instead of what they are grouped by. */
+    private const LISTED = <<<'SQL'
+
+    union all (select :of, :value, most.n, :nothing from (select v, count(*) n from (:values) x group by v
+        order by n desc, v limit :most) most :join order by most.n desc, most.v)
+    SQL;
 
     /**
      * @param  array{string, list<mixed>}|null  $where  a condition instead of the search's own but for the filters of
      *     which one value is chosen
-     * @param  int|null  $most  of subjects, awards and series
+     * @param  int|null  $most  of the values of each list
      */
     public function of(SearchRequest $search, DateTimeImmutable $now, ?array $where = null, ?int $most = null): Facets
     {
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
         [$where, $bindings] = $where ?? SearchSql::base($search, $now);
-        $choices = SearchSql::choices($search);
-        $rows = DB::select(
-            sprintf(
-                self::COUNTS,
-                $can,
-                $where,
-                SearchSql::within($search, 'can'),
-                ...[
-                    ...array_column($choices, 0),
-                    $most ?? Facets::MOST_SUBJECTS,
-                    $most ?? Facets::MOST_AWARDS,
-                    $most ?? Facets::MOST_SERIES,
-                ],
-            ),
-            [...$canBindings, ...$bindings, ...($chosen = array_merge(...array_column($choices, 1))), ...$chosen],
+        $filters = $search->filters->of(OneValueFilter::class);
+        $fits = array_map(
+            fn(OneValueFilter $of): array => $of->isSet() ? $of->fits("v_{$of::name()}") : ['true', []],
+            $filters,
         );
-        $of = ['format' => [], 'audience' => [], 'language' => [], 'year' => [], 'level' => []];
-        $subjects = $names = $awards = $series = $seriesNames = [];
-        $all = null;
+        $chosen = array_merge(...array_column($fits, 1));
+        $sql = strtr(self::counts($filters, array_column($fits, 0)), [
+            ':can' => $can,
+            ':where' => "{$where} and " . SearchSql::within($search, 'had.can'),
+        ]);
+        foreach (Filters::lists() as $n => $list) {
+            $sql .= self::listed($list, -1 - $n, count($filters), $most ?? $list::OFFERED);
+        }
+
+        return self::read($search->filters, DB::select($sql, [...$canBindings, ...$bindings, ...$chosen, ...$chosen]));
+    }
+
+    /**
+     * @param  list<OneValueFilter>  $filters
+     * @param  list<string>  $fits  of each, whether a title fits it
+     */
+    private static function counts(array $filters, array $fits): string
+    {
+        $names = array_map(fn(OneValueFilter $of): string => $of::name(), $filters);
+        $each = fn(callable $of, string $by = ', '): string => implode($by, array_map($of, $names, $filters, $fits));
+        $sum = fn(string ...$but): string => 'sum(n) filter (where ' .
+            implode(' and ', array_map(fn(string $name): string => "f_{$name}", array_diff($names, $but))) .
+            ')';
+
+        return strtr(self::COUNTS, [
+            ':values' => $each(
+                fn(string $name, OneValueFilter $of): string => "{$of::value('s.', 'had.can')} v_{$name}",
+            ),
+            ':columns' => implode(', ', array_map(fn(string $of): string => "s.{$of::column()}", Filters::lists())),
+            ':names' => $each(fn(string $name): string => "v_{$name}"),
+            ':fits' => $each(fn(string $name, OneValueFilter $of, string $fits): string => "{$fits} f_{$name}"),
+            ':all' => $each(fn(string $name, OneValueFilter $of, string $fits): string => $fits, ' and '),
+            ':texts' => $each(fn(string $name): string => "v_{$name}::text"),
+            ':sets' => $each(fn(string $name): string => "(v_{$name})"),
+            ':sums' => "{$sum()} n, " . $each(fn(string $name): string => "{$sum($name)} without_{$name}"),
+        ]);
+    }
+
+    /** @param  class-string<ListFilter>  $list */
+    private static function listed(string $list, int $of, int $filters, int $most): string
+    {
+        $table = $list::NAMES;
+
+        return strtr(self::LISTED, [
+            ':of' => (string) $of,
+            ':value' => $table === null ? 'most.v::text' : "most.v || ' ' || named.name",
+            ':values' => $list::values('m'),
+            ':most' => (string) $most,
+            ':nothing' => implode(', ', array_fill(0, $filters, '0')),
+            ':join' => $table === null ? '' : "join {$table} named on named.id = most.v",
+        ]);
+    }
+
+    /** @param  array<mixed>  $rows */
+    private static function read(Filters $filters, array $rows): Facets
+    {
+        $names = array_map(fn(OneValueFilter $of): string => $of::name(), $filters->of(OneValueFilter::class));
+        $lists = Filters::lists();
+        $counts = array_fill_keys(Filters::names(), []);
+        $called = $without = [];
+        $total = 0;
         foreach ($rows as $row) {
-            $facet = array_search($row->of, self::GROUPED, true);
-            if ($row->of === -1) {
-                [$id, $name] = explode(' ', $row->value, 2);
-                $subjects[(int) $id] = (int) $row->n;
-                $names[(int) $id] = $name;
-            } elseif ($row->of === -2) {
-                $awards[$row->value] = (int) $row->n;
-            } elseif ($row->of === -3) {
-                [$id, $name] = explode(' ', $row->value, 2);
-                $series[(int) $id] = (int) $row->n;
-                $seriesNames[(int) $id] = $name;
-            } elseif ($facet === false) {
-                $all = $row;
-            } elseif ($row->value !== null && $row->{"by_{$facet}"} > 0) {
-                $of[$facet][$row->value] = (int) $row->{"by_{$facet}"};
+            if ($row->of < 0) {
+                $list = $lists[-1 - $row->of];
+                [$value, $name] = $list::NAMES === null ? [$row->value, null] : explode(' ', $row->value, 2);
+                $counts[$list::name()][$value] = (int) $row->n;
+                $name === null || ($called[$list::name()][(int) $value] = $name);
+
+                continue;
+            }
+            // The bit of grouping() that is 0 is what a row is grouped by; the last name has the lowest.
+            $by = null;
+            foreach (array_reverse($names) as $bit => $name) {
+                $by = ($row->of & (1 << $bit)) === 0 ? $name : $by;
+            }
+            if ($by === null) {
+                $total = (int) $row->n;
+                foreach ($names as $name) {
+                    $without[$name] = (int) $row->{"without_{$name}"};
+                }
+            } elseif ($row->value !== null && $row->{"without_{$by}"} > 0) {
+                $counts[$by][$row->value] = (int) $row->{"without_{$by}"};
             }
         }
-        ksort($of['year']);
-        ksort($of['level']);
-        $unnamed = array_diff($search->subjects, array_keys($names));
-        $names += $unnamed === [] ? [] : DB::table('subjects')->whereIn('id', $unnamed)->pluck('name', 'id')->all();
+        foreach ($names as $name) {
+            ksort($counts[$name]);
+        }
 
-        return new Facets(
-            (int) ($all->n ?? 0),
-            (int) ($all->ready ?? 0),
-            (int) ($all->always ?? 0),
-            $of['format'],
-            $of['audience'],
-            $of['language'],
-            $subjects,
-            $names,
-            $of['year'],
-            $of['level'],
-            $awards,
-            $series,
-            $seriesNames,
-            [],
-            (int) ($all->by_language ?? 0),
-        );
+        return new Facets($total, $counts, self::withChosen($filters, $called), $without);
+    }
+
+    /**
+     * @param  array<string, array<int, string>>  $called  names of values that are numbers, by filter
+     * @return array<string, array<int, string>> the same with those that are chosen
+     */
+    private static function withChosen(Filters $filters, array $called): array
+    {
+        foreach (Filters::lists() as $list) {
+            $called[$list::name()] = $list::named($filters->get($list)->chosen, $called[$list::name()] ?? []);
+        }
+
+        return $called;
     }
 }

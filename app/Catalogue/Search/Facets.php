@@ -7,52 +7,50 @@ namespace App\Catalogue\Search;
 /** How many titles a search finds, and how many remain with each value of each filter, if it is chosen. */
 final readonly class Facets
 {
-    public const MOST_SUBJECTS = 12;
-
-    public const MOST_AWARDS = 8;
-
-    public const MOST_SERIES = 8;
-
     /**
-     * @param  array<string, int>  $formats
-     * @param  array<string, int>  $audiences
-     * @param  array<string, int>  $languages
-     * @param  array<int, int>  $subjects  by subject's number, the most first
-     * @param  array<int, string>  $subjectNames
-     * @param  array<int, int>  $years
-     * @param  array<int, int>  $levels  by whole grade
-     * @param  array<string, int>  $awards  the most first
-     * @param  array<int, int>  $series  by series' number, the most first
-     * @param  array<int, string>  $seriesNames
-     * @param  int  $anyLanguage  with every language and without any, as some music is
+     * @param  array<string, array<int|string, int>>  $counts  by filter and value; of a flag, under 1
+     * @param  array<string, array<int, string>>  $names  of values that are numbers, by filter
+     * @param  array<string, int>  $without  how many remain if nothing is chosen of a filter
      * @param  array<int, int>  $libraries  by library, where several count; all together under 0
      */
     public function __construct(
-        public int $total,
-        public int $ready,
-        public int $always,
-        public array $formats,
-        public array $audiences,
-        public array $languages,
-        public array $subjects,
-        public array $subjectNames,
-        public array $years,
-        public array $levels,
-        public array $awards,
-        public array $series,
-        public array $seriesNames,
-        public array $libraries,
-        public int $anyLanguage,
+        public int $total = 0,
+        public array $counts = [],
+        public array $names = [],
+        private array $without = [],
+        public array $libraries = [],
     ) {}
 
-    public static function none(): self
+    /**
+     * @param  string  $filter  its name
+     * @return array<int|string, int> by value
+     */
+    public function of(string $filter): array
     {
-        return new self(0, 0, 0, [], [], [], [], [], [], [], [], [], [], [], 0);
+        return $this->counts[$filter] ?? [];
+    }
+
+    /** How many remain if a value of a filter is chosen. */
+    public function count(string $filter, int|string $value): int
+    {
+        return $this->counts[$filter][$value] ?? 0;
+    }
+
+    /** How many remain if nothing is chosen of a filter. */
+    public function without(string $filter): int
+    {
+        return $this->without[$filter] ?? 0;
+    }
+
+    /** What a value is called; the value itself where it has no other name. */
+    public function name(string $filter, int|string $value): string
+    {
+        return $this->names[$filter][$value] ?? (string) $value;
     }
 
     /** @param  array<int, int>  $libraries  how many each has, by library; all together under 0 */
     public function byLibrary(array $libraries): self
     {
-        return new self(...['libraries' => $libraries] + get_object_vars($this));
+        return new self($this->total, $this->counts, $this->names, $this->without, $libraries);
     }
 }

@@ -22,15 +22,8 @@ final class NoResultSuggestions
     public function withoutFilter(SearchRequest $search, DateTimeImmutable $now): array
     {
         $counts = [];
-        foreach (array_keys($search->filters()) as $filter) {
-            $without = SearchRequest::read(
-                $search->libraryId,
-                $search->with([$filter => null]),
-                $search->eligibility,
-                $search->otherCards,
-                $search->listWords,
-            );
-            $counts[$filter] = $this->catalogue->total($without, $now);
+        foreach (array_keys($search->narrowing()) as $filter) {
+            $counts[$filter] = $this->catalogue->total($search->changed([$filter => null]), $now);
         }
         arsort($counts);
 

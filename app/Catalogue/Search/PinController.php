@@ -32,8 +32,8 @@ final class PinController
             match (true) {
                 $unpin === 'all' => [],
                 $unpin !== '' => array_diff_key($kept, [$unpin => 1]),
-                $pin === 'all' => [...$kept, ...$search->filters()],
-                default => [...$kept, ...array_intersect_key($search->filters(), [$pin => 1])],
+                $pin === 'all' => [...$kept, ...$search->narrowing()],
+                default => [...$kept, ...array_intersect_key($search->narrowing(), [$pin => 1])],
             },
         );
 

@@ -24,7 +24,7 @@ final class Pins
                 ARRAY_FILTER_USE_BOTH,
             ),
             new CardEligibility(),
-        )->filters();
+        )->narrowing();
     }
 
     /** @param  array<string, string>  $pins */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\Filters\FlagFilter;
+use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\OneValueFilter;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Reach;
@@ -19,9 +22,12 @@ final class SearchSql
     public static function condition(SearchRequest $search): array
     {
         [$where, $bindings] = self::base($search);
-        foreach (array_diff_key(self::choices($search, 's.'), ['ready' => 1, 'always' => 1]) as [$sql, $values]) {
-            $where .= " and {$sql}";
-            array_push($bindings, ...$values);
+        foreach ($search->filters->of(OneValueFilter::class) as $filter) {
+            if ($filter->isSet() && !($filter instanceof FlagFilter)) {
+                [$sql, $values] = $filter->fits($filter::value('s.', ''));
+                $where .= " and {$sql}";
+                array_push($bindings, ...$values);
+            }
         }
 
         return [$where, $bindings];
@@ -36,9 +42,12 @@ final class SearchSql
     {
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
         [$where, $bindings] = self::base($search, $now);
-        foreach (self::choices($search, 's.', '(had.can & %d > 0)') as [$sql, $values]) {
-            $where .= " and {$sql}";
-            array_push($bindings, ...$values);
+        foreach ($search->filters->of(OneValueFilter::class) as $filter) {
+            if ($filter->isSet()) {
+                [$sql, $values] = $filter->fits($filter::value('s.', 'had.can'));
+                $where .= " and {$sql}";
+                array_push($bindings, ...$values);
+            }
         }
 
         return [
@@ -81,17 +90,12 @@ final class SearchSql
     {
         $query = QuerySql::of($search->query->tree);
         [$where, $bindings] = [$query->sql, $query->bindings];
-        foreach ($search->subjects as $subject) {
-            $where .= ' and s.title_id in (select title_id from subject_title where subject_id = ?)';
-            $bindings[] = $subject;
-        }
-        if ($search->awards !== []) {
-            $where .= ' and s.awards @> array(select jsonb_array_elements_text(?))';
-            $bindings[] = json_encode($search->awards, JSON_THROW_ON_ERROR);
-        }
-        if ($search->seriesId !== null) {
-            $where .= ' and s.series_id = ?';
-            $bindings[] = $search->seriesId;
+        foreach ($search->filters->of(ListFilter::class) as $filter) {
+            foreach ($filter->chosen as $value) {
+                [$sql, $values] = $filter::has($value);
+                $where .= " and {$sql}";
+                array_push($bindings, ...$values);
+            }
         }
         if ($search->scope !== Reach::Beyond && $now !== null) {
             [$perhaps, $values] = HeldTitles::perhaps(array_keys($search->places()), $now);
@@ -113,33 +117,5 @@ final class SearchSql
         }
 
         return [$where, $bindings];
-    }
-
-    /**
-     * The filters of which one value is chosen, on the columns of search_rows and of what can be had.
-     *
-     * @return array{format: array{string, list<mixed>}, audience: array{string, list<mixed>}, language: array{string,
-     *     list<mixed>}, ready: array{string, list<mixed>}, always: array{string, list<mixed>}, year: array{string,
-     *     list<mixed>}, level: array{string, list<mixed>}}
-     */
-    public static function choices(SearchRequest $search, string $row = '', ?string $had = null): array
-    {
-        $all = ['true', []];
-        $range = fn(string $of, array $from): array => $from === [null, null]
-            ? $all
-            : ["coalesce({$of} between ? and ?, false)", [$from[0] ?? -9999, $from[1] ?? 9999]];
-
-        return [
-            'format' => $search->format === null ? $all : ["{$row}format = ?", [$search->format->value]],
-            'audience' => $search->audience === null ? $all : ["{$row}audience = ?", [$search->audience->value]],
-            'language' =>
-                $search->language === null ? $all : ["coalesce({$row}language = ?, false)", [$search->language]],
-            'ready' => $search->readyNow ? [$had === null ? 'ready' : sprintf($had, HeldTitles::READY), []] : $all,
-            'always' => $search->alwaysReady
-                ? [$had === null ? 'always' : sprintf($had, HeldTitles::ALWAYS), []]
-                : $all,
-            'year' => $range("{$row}year", $search->years),
-            'level' => $range("floor({$row}level)", $search->levels),
-        ];
     }
 }

@@ -73,7 +73,7 @@ final class CatalogueTest extends TestCase
         $facets = $all->viewData('facets');
         $this->assertEquals(
             [3, 2, 1, ['audiobook' => 1, 'ebook' => 2]],
-            [$facets->total, $facets->ready, $facets->always, $facets->formats],
+            [$facets->total, $facets->count('ready', 1), $facets->count('always', 1), $facets->of('format')],
         );
         $ready = $this->get('/catalogue?ready=1')->viewData('page');
         $this->assertEqualsCanonicalizing(['In', 'Always'], $ready->pluck('name')->all());

@@ -26,7 +26,7 @@ final class GrowthTest extends TestCase
         $held = DB::table('licences')->where('library_id', $this->library()->id)->distinct()->count('title_id');
         $search = SearchRequest::read($this->library()->id, [], new CardEligibility());
         $facets = app(CatalogueSearch::class)->facets($search, $this->now());
-        $this->assertSame([$held, $held], [$facets->total, array_sum($facets->formats)]);
+        $this->assertSame([$held, $held], [$facets->total, array_sum($facets->of('format'))]);
         $this->assertGreaterThan(200, $held);
 
         $word = (string) DB::scalar(

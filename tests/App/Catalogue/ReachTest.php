@@ -213,12 +213,12 @@ final class ReachTest extends TestCase
             SearchRequest::read($this->library()->id, $asked, new CardEligibility()),
             $this->now(),
         );
-        $this->assertSame(['Beacon Prize' => 2, 'Larkspur | Medal, "first"' => 1], $counts([])->awards);
+        $this->assertSame(['Beacon Prize' => 2, 'Larkspur | Medal, "first"' => 1], $counts([])->of('awards'));
         $this->assertSame(
             [2, 1],
             [
                 $counts(['awards' => 'Beacon Prize'])->total,
-                $counts(['awards' => 'Beacon Prize'])->awards['Larkspur | Medal, "first"'],
+                $counts(['awards' => 'Beacon Prize'])->count('awards', 'Larkspur | Medal, "first"'),
             ],
         );
         $this->assertSame(

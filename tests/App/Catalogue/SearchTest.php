@@ -205,18 +205,18 @@ final class SearchTest extends TestCase
     {
         $this->someTitles();
         $facets = $this->facets(['q' => 'sea OR water OR mar']);
-        $this->assertSame([4, 4], [$facets->total, $facets->ready]);
-        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $facets->formats);
-        $this->assertEquals(['child' => 1, 'adult' => 3], $facets->audiences);
-        $this->assertEquals(['en' => 3, 'es' => 1], $facets->languages);
-        $this->assertSame([2015 => 1, 2018 => 1, 2020 => 1, 2021 => 1], $facets->years);
-        $this->assertSame([2 => 1, 4 => 1], $facets->levels);
+        $this->assertSame([4, 4], [$facets->total, $facets->count('ready', 1)]);
+        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $facets->of('format'));
+        $this->assertEquals(['child' => 1, 'adult' => 3], $facets->of('audience'));
+        $this->assertEquals(['en' => 3, 'es' => 1], $facets->of('language'));
+        $this->assertSame([2015 => 1, 2018 => 1, 2020 => 1, 2021 => 1], $facets->of('year'));
+        $this->assertSame([2 => 1, 4 => 1], $facets->of('level'));
 
         // The chosen format counts for all but the formats.
         $chosen = $this->facets(['q' => 'sea OR water OR mar', 'format' => 'audiobook']);
         $this->assertSame(1, $chosen->total);
-        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $chosen->formats);
-        $this->assertSame(['adult' => 1], $chosen->audiences);
+        $this->assertEqualsCanonicalizing(['ebook' => 3, 'audiobook' => 1], $chosen->of('format'));
+        $this->assertSame(['adult' => 1], $chosen->of('audience'));
     }
 
     /** Any filters together: each count is that of the search with the filter chosen, recounted by itself. */
@@ -237,6 +237,8 @@ final class SearchTest extends TestCase
                     ),
                     'level' => $pick([null, 1.5, 3.0, 3.9]),
                     'series' => $pick([null, 'Tides', 'Reefs', 'Lamps']),
+                    'publisher' => ['House of Reeds', 'Grey & Daughters, "Printers"', 'GREY & DAUGHTERS', null][$n % 4],
+                    'awards' => $n % 5 === 0 ? ['Beacon Prize', '1999'] : [],
                 ],
                 model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]),
             );
@@ -256,6 +258,8 @@ final class SearchTest extends TestCase
                 ['subjects' => $birds, 'year' => '2011-2013'],
                 ['always' => '1', 'language' => 'es'],
                 ['level' => '3-3', 'format' => 'music'],
+                ['publisher' => 'Grey & Daughters, "Printers"', 'q' => 'low'],
+                ['awards' => '1999', 'format' => 'ebook'],
             ]
             as $asked
         ) {
@@ -267,30 +271,35 @@ final class SearchTest extends TestCase
                 }
             };
             $leadsTo([], $facets->total);
-            $leadsTo(['ready' => '1'], $facets->ready);
-            $leadsTo(['always' => '1'], $facets->always);
+            $leadsTo(['ready' => '1'], $facets->count('ready', 1));
+            $leadsTo(['always' => '1'], $facets->count('always', 1));
             foreach (['format' => Format::class, 'audience' => Audience::class] as $name => $enum) {
                 foreach ($enum::cases() as $case) {
-                    $leadsTo([$name => $case->value], $facets->{"{$name}s"}[$case->value] ?? 0);
+                    $leadsTo([$name => $case->value], $facets->count($name, $case->value));
                 }
             }
-            $leadsTo(['language' => null], $facets->anyLanguage);
+            $leadsTo(['language' => null], $facets->without('language'));
             foreach (['en', 'es'] as $language) {
-                $leadsTo(['language' => $language], $facets->languages[$language] ?? 0);
+                $leadsTo(['language' => $language], $facets->of('language')[$language] ?? 0);
             }
             foreach (range(2010, 2014) as $year) {
-                $leadsTo(['year' => "{$year}-{$year}"], $facets->years[$year] ?? 0);
+                $leadsTo(['year' => "{$year}-{$year}"], $facets->of('year')[$year] ?? 0);
             }
-            foreach ($facets->levels as $level => $count) {
+            foreach ($facets->of('level') as $level => $count) {
                 $leadsTo(['level' => "{$level}-{$level}"], $count);
             }
-            foreach ($facets->subjects as $subject => $count) {
+            foreach ($facets->of('subjects') as $subject => $count) {
                 $leadsTo(['subjects' => trim(($asked['subjects'] ?? '') . ".{$subject}", '.')], $count);
             }
-            foreach ($facets->series as $series => $count) {
+            foreach ($facets->of('series') as $series => $count) {
                 $leadsTo(['series' => (string) $series], $count);
             }
-            $named += count($facets->series);
+            foreach (['awards', 'publisher'] as $list) {
+                foreach ($facets->of($list) as $value => $count) {
+                    $leadsTo([$list => ltrim(($asked[$list] ?? '') . "||{$value}", '|')], $count);
+                }
+            }
+            $named += count($facets->of('series'));
         }
         $this->assertSame([], $wrong);
         $this->assertGreaterThan(12, $named, 'series are offered');
@@ -301,7 +310,7 @@ final class SearchTest extends TestCase
         $title = $this->record('Low Water');
         $this->assertSame(['Low Water'], $this->found(['ready' => '1']));
         $loan = $this->borrow($this->card(), $title);
-        $this->assertSame([[], 0], [$this->found(['ready' => '1']), $this->facets([])->ready]);
+        $this->assertSame([[], 0], [$this->found(['ready' => '1']), $this->facets([])->count('ready', 1)]);
         $this->travelTo($loan->due_at->addMinute());
         $this->artisan('lending:tick');
         $this->assertSame(['Low Water'], $this->found(['ready' => '1']));

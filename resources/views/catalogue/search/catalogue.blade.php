@@ -1,5 +1,5 @@
 @php
-    use FigPorch\Core\Catalogue\Format;
+    use App\Catalogue\Filters\{AudienceFilter, Chip, FormatFilter};
     use FigPorch\Core\Catalogue\Reach;
     $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type: PHP_QUERY_RFC3986);
     $heading = match (true) {
@@ -7,42 +7,16 @@
         $search->words === '' => trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]),
         default => trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]),
     };
-    $languages = array_map(fn (string $code): string => ucfirst((string) Locale::getDisplayLanguage($code, app()->getLocale())), array_combine($codes = array_keys($facets->languages), $codes));
-    $range = fn (array $of): string => $of[0] === $of[1] ? (string) $of[0] : implode('–', $of);
-    // Filters of which one value is chosen: name, heading, the word for none, values in words, counts, the value chosen, the count without one.
-    $choices = [
-        ['format', __('common.format'), __('common.all_formats'), array_map(fn (Format $of): string => __("catalogue.formats.{$of->value}"), array_column(Format::cases(), null, 'value')), $facets->formats, $search->format?->value, array_sum($facets->formats)],
-        ['audience', __('search.audience'), __('search.everyone'), array_map(Str::ucfirst(...), __('search.audiences')), $facets->audiences, $search->audience?->value, array_sum($facets->audiences)],
-        ['language', __('search.language'), __('search.any_language'), $languages, $facets->languages, $search->language, $facets->anyLanguage],
-    ];
     $libraries = $current->libraries()->pluck('name', 'id')->all();
-    if ($facets->libraries !== []) {
-        array_unshift($choices, ['at', __('common.library'), __('search.all_cards'), array_intersect_key($libraries, $facets->libraries), $facets->libraries, $search->atLibraryId, $facets->libraries[0]]);
+    $chips = $search->filters->chips($facets);
+    if ($search->scope === Reach::Cards && isset($libraries[$search->atLibraryId])) {
+        $chips[] = new Chip('at', $libraries[$search->atLibraryId]);
     }
-    // Filters that are set, in words.
-    $chips = array_filter([
-        'ready' => $search->readyNow ? __('catalogue.ready_now') : null,
-        'always' => $search->alwaysReady ? __('search.always_ready') : null,
-        'format' => $search->format === null ? null : __("catalogue.formats.{$search->format->value}"),
-        'audience' => $search->audience === null ? null : __('search.audience').' '.__("search.audiences.{$search->audience->value}"),
-        'language' => $search->language === null ? null : ucfirst((string) Locale::getDisplayLanguage($search->language, app()->getLocale())),
-        'year' => $search->years === [null, null] ? null : __('search.years_chip', ['range' => $range($search->years)]),
-        'level' => $search->levels === [null, null] ? null : __('search.levels_chip', ['range' => $range($search->levels)]),
-        'at' => $search->atLibraryId === null ? null : ($libraries[$search->atLibraryId] ?? null),
-        'series' => $series === null ? null : __('search.in_series', ['name' => $series->name]),
-    ]);
-    $without = array_filter($without, fn (string $name): bool => isset($chips[$name]) || in_array($name, ['subjects', 'awards'], true), ARRAY_FILTER_USE_KEY);
-    $awardLink = fn (string $award): string => $link(['awards' => implode('||', in_array($award, $search->awards, true) ? array_diff($search->awards, [$award]) : [...$search->awards, $award])]);
-    $subjectLink = fn (int $id): string => $link(['subjects' => implode('.', in_array($id, $search->subjects, true) ? array_diff($search->subjects, [$id]) : [...$search->subjects, $id])]);
-    // The same with how to pin and remove each.
-    $each = array_map(fn (string $words, string $name): array => [$name, $words, $link([$name => null])], $chips, array_keys($chips));
-    foreach ($search->subjects as $id) {
-        $each[] = ['subjects', $facets->subjectNames[$id] ?? '', $subjectLink($id)];
-    }
-    foreach ($search->awards as $award) {
-        $each[] = ['awards', $award, $awardLink($award)];
-    }
-    $set = $search->filters();
+    // The words of each filter that is set, for what would be found without it.
+    $words = array_reduce($chips, fn (array $all, Chip $of): array => [
+        ...$all, $of->filter => implode(', ', array_filter([$all[$of->filter] ?? '', $of->words])),
+    ], []);
+    $set = $search->narrowing();
 @endphp
 <x-layout :title="$heading" on="catalogue">
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
@@ -77,12 +51,16 @@
                     @endforeach
                 </nav>
                 <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
-                    <a class="link" href="{{ route('catalogue.advanced', array_filter(['q' => $search->words, 'format' => $search->format?->value, 'audience' => $search->audience?->value]), false) }}">{{ __('search.advanced') }}</a>
+                    <a class="link" href="{{ route('catalogue.advanced', array_filter([
+                        'q' => $search->words,
+                        'format' => $search->filters->get(FormatFilter::class)->written(),
+                        'audience' => $search->filters->get(AudienceFilter::class)->written(),
+                    ]), false) }}">{{ __('search.advanced') }}</a>
                     @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches') }}</a>@endif
-                    @if ($current->person !== null && $list === null && ($search->words !== '' || $search->filters() !== []))
+                    @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
                         <details class="relative"><summary class="link cursor-pointer py-1">{{ __('search.save') }}</summary>
                             <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72 max-w-full sm:absolute sm:right-0 z-10">@csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
-                                <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($each, 1)])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
+                                <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($chips, 'words')])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
                                 <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
                                 <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
                     @endif
@@ -92,12 +70,19 @@
             @if ($search->query->plain || $search->query->cut || ! App\Catalogue\Search\QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\Catalogue\Search\QueryText::of($search->query->tree)]) }}@endif</p>
             @endif
-            @if ($each !== [])
+            @if ($chips !== [])
                 <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center mb-3">
                     @csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
-                    @foreach ($each as [$name, $words, $away])
-                        @php $isPinned = ($pinned[$name] ?? null) === ($set[$name] ?? ''); @endphp
-                        <span class="chip pr-1.5 py-0"><span class="py-1">{{ $words }}</span><button name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $name }}" class="cursor-pointer underline px-1 py-1 min-h-7" aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $words]) }}">{{ __($isPinned ? 'search.pinned' : 'search.pin') }}</button><a class="px-1.5 py-1 no-underline" href="{{ $away }}" aria-label="{{ __('catalogue.remove_filter', ['name' => $words]) }}"><span aria-hidden="true">✕</span></a></span>
+                    @foreach ($chips as $chip)
+                        @php $isPinned = ($pinned[$chip->filter] ?? null) === ($set[$chip->filter] ?? ''); @endphp
+                        <span class="chip pr-1.5 py-0"><span class="py-1">{{ $chip->words }}</span><button
+                            name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $chip->filter }}"
+                            class="cursor-pointer underline px-1 py-1 min-h-7"
+                            aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $chip->words]) }}">{{
+                                __($isPinned ? 'search.pinned' : 'search.pin')
+                            }}</button><a class="px-1.5 py-1 no-underline" href="{{ $link([$chip->filter => $chip->left]) }}"
+                            aria-label="{{ __('catalogue.remove_filter', ['name' => $chip->words]) }}"><span
+                                aria-hidden="true">✕</span></a></span>
                     @endforeach
                     @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all" class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
                     @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
@@ -110,8 +95,15 @@
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
                     <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->scope === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
-                    @if ($without !== [])<ul class="mb-4 grid gap-1">@foreach ($without as $name => $count)<li><a class="link" href="{{ $link([$name => null]) }}">{{ trans_choice('search.drop', $count, ['filter' => $chips[$name] ?? ($name === 'awards' ? implode(', ', $search->awards) : implode(', ', array_map(fn (int $id): string => $facets->subjectNames[$id] ?? '', $search->subjects)))]) }}</a></li>@endforeach</ul>@endif
-                    @if ($search->words !== '' && $search->filters() !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
+                    @if ($without !== [])
+                    <ul class="mb-4 grid gap-1">
+                        @foreach (array_intersect_key($without, $words) as $name => $count)
+                            <li><a class="link" href="{{ $link([$name => null]) }}">{{
+                                trans_choice('search.drop', $count, ['filter' => $words[$name]])
+                            }}</a></li>
+                        @endforeach
+                    </ul>@endif
+                    @if ($search->words !== '' && $set !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
                     <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
                     @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link" href="{{ route('requests.words', ['name' => $search->words], false) }}">{{ __('lending.ask_words') }}</a></p>@endif
                 </div>

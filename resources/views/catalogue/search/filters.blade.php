@@ -1,33 +1,49 @@
-@use('FigPorch\Core\Catalogue\Format')
+@php
+    use App\Catalogue\Filters\{ChoiceFilter, FlagFilter, ListFilter, OneValueFilter, RangeFilter};
+
+    // What this form has no field for goes with it.
+    $fields = array_map(fn (OneValueFilter $of): string => $of::name(), $search->filters->of(OneValueFilter::class));
+    $hidden = array_diff_key($search->with([]), array_flip([...$fields, 'at']));
+@endphp
 <form action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}" class="text-[15px] mt-2">
-    @foreach (array_intersect_key($search->with([]), ['q' => 1, 'list' => 1, 'series' => 1, 'subjects' => 1, 'awards' => 1, 'order' => 1, 'reach' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+    @foreach ($hidden as $name => $value)
+        <input type="hidden" name="{{ $name }}" value="{{ $value }}">
+    @endforeach
     <fieldset class="pb-3 border-b border-rule mb-3">
         <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
-        <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="ready" value="1" data-submit-on-change @checked($search->readyNow) class="accent-shutter w-4 h-4">{{ __('catalogue.ready_now') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->ready) }}</span></label>
-        @if ($facets->always > 0 || $search->alwaysReady)<label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="checkbox" name="always" value="1" data-submit-on-change @checked($search->alwaysReady) class="accent-shutter w-4 h-4">{{ __('search.always_ready') }}<span class="ml-auto text-soft tabular-nums">{{ number_format($facets->always) }}</span></label>@endif
+        @foreach ($search->filters->of(FlagFilter::class) as $filter)
+            @php $count = $facets->count($filter::name(), 1); @endphp
+            @if ($count > 0 || $filter->chosen || $filter->isOfferedAnyway())
+                <x-catalogue.filter-value type="checkbox" :name="$filter::name()" value="1" :checked="$filter->chosen"
+                    :count="$count">{{ $filter->heading() }}</x-catalogue.filter-value>
+            @endif
+        @endforeach
     </fieldset>
-    @foreach ($choices as [$name, $legend, $any, $values, $counts, $chosen, $all])
-        @if (count($counts) > 1 || $chosen !== null)
-            <fieldset class="pb-3 border-b border-rule mb-3">
-                <legend class="font-semibold mb-1">{{ $legend }}</legend>
-                <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="{{ $name }}" value="" data-submit-on-change @checked($chosen === null) class="accent-shutter w-4 h-4">{{ $any }}<span class="ml-auto text-soft tabular-nums">{{ number_format($all) }}</span></label>
-                @foreach ($values as $value => $words)
-                    <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="radio" name="{{ $name }}" value="{{ $value }}" data-submit-on-change @checked($chosen === $value) class="accent-shutter w-4 h-4">{{ $words }}<span class="ml-auto text-soft tabular-nums">{{ number_format($counts[$value] ?? 0) }}</span></label>
-                @endforeach
-            </fieldset>
-        @endif
+    @if ($facets->libraries !== [])
+        <x-catalogue.choice name="at" :heading="__('common.library')" :any="__('search.all_cards')"
+            :all="$facets->libraries[0]" :counts="$facets->libraries" :chosen="$search->atLibraryId"
+            :values="array_intersect_key($libraries, $facets->libraries)" />
+    @endif
+    @foreach ($search->filters->of(ChoiceFilter::class) as $filter)
+        @php $counts = $facets->of($filter::name()); @endphp
+        <x-catalogue.choice :name="$filter::name()" :heading="$filter->heading()" :any="$filter->any()"
+            :all="$facets->without($filter::name())" :counts="$counts" :chosen="$filter->chosen"
+            :values="$filter->values($counts)" />
     @endforeach
-    <x-catalogue.histogram name="year" :heading="__('search.year_of')" :counts="$facets->years" :chosen="$search->years" :link="$link" :search="$search" />
-    <x-catalogue.histogram name="level" :heading="__('search.level_of')" :counts="$facets->levels" :chosen="$search->levels" :link="$link" :search="$search" />
-    {{-- Filters that narrow further with each value: heading, counts, the words for a value, the link that adds it. --}}
-    @foreach ([
-        [__('search.subject'), array_diff_key($facets->subjects, array_flip($search->subjects)), fn (int $id): string => $facets->subjectNames[$id] ?? '', $subjectLink],
-        [__('search.series'), $search->seriesId === null ? $facets->series : [], fn (int $id): string => $facets->seriesNames[$id] ?? '', fn (int $id): string => $link(['series' => (string) $id])],
-        [__('search.awards'), array_diff_key($facets->awards, array_flip($search->awards)), strval(...), $awardLink],
-    ] as [$heading, $counts, $words, $narrowed])
-        @if ($counts !== [])
-            <h3 class="font-semibold font-sans text-[15px] mb-1">{{ $heading }}</h3>
-            <ul class="pb-3">@foreach ($counts as $value => $count)<li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline" href="{{ $narrowed($value) }}"><span>{{ $words($value) }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>@endforeach</ul>
+    @foreach ($search->filters->of(RangeFilter::class) as $filter)
+        <x-catalogue.histogram :filter="$filter" :counts="$facets->of($filter::name())" :link="$link" />
+    @endforeach
+    @foreach ($search->filters->of(ListFilter::class) as $filter)
+        @if ($filter->offered($facets) !== [])
+            <h3 class="font-semibold font-sans text-[15px] mb-1">{{ $filter->heading() }}</h3>
+            <ul class="pb-3">
+                @foreach ($filter->offered($facets) as $value => $count)
+                    <li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline"
+                        href="{{ $link([$filter::name() => $filter->with($value)]) }}"><span>{{
+                            $facets->name($filter::name(), $value)
+                        }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>
+                @endforeach
+            </ul>
         @endif
     @endforeach
     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>

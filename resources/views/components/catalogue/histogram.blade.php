@@ -1,5 +1,6 @@
-@props(['name', 'heading', 'counts', 'chosen', 'link', 'search'])
+@props(['filter', 'counts', 'link'])
 @php
+    [$name, $heading, $chosen] = [$filter::name(), $filter->heading(), [$filter->from, $filter->to]];
     $bars = App\Catalogue\Search\Histogram::of($counts, 220, 48)->bars;
     $inside = fn (array $bar): bool => ($chosen[0] === null || $bar['to'] >= $chosen[0]) && ($chosen[1] === null || $bar['from'] <= $chosen[1]);
 @endphp

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Catalogue\Filters\ChoiceFilter;
+use App\Catalogue\Filters\Filter;
+use App\Catalogue\Filters\Filters;
+use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Search\Facets;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\App\TestCase;
+
+/** What holds of every filter, and how one of many values looks on the page. */
+final class FiltersTest extends TestCase
+{
+    /** What people, programs and attackers write into an address. */
+    private const VALUES = [
+        '1',
+        '0',
+        '',
+        '-',
+        '5-2',
+        '2015-2020',
+        '-2020',
+        '2015-',
+        '20155',
+        "1\n",
+        '1.2.3',
+        '1.1.x',
+        '9999999999',
+        'ebook',
+        'EBOOK',
+        'child',
+        'en',
+        'en-GB',
+        "'; drop table titles; --",
+        'A || B',
+        '||',
+        'A||B||A',
+        '"quoted"',
+        'ẞtraße',
+        '1999',
+    ];
+
+    public function test_what_is_written_into_the_address_reads_back_as_the_same(): void
+    {
+        $random = new Randomizer(new Mt19937(8));
+        $set = 0;
+        for ($n = 0; $n < 400; $n++) {
+            $asked = [];
+            foreach ([...Filters::names(), 'year_from', 'level_to'] as $name) {
+                $asked[$name] = self::VALUES[$random->getInt(0, count(self::VALUES) - 1)];
+            }
+            $filters = Filters::read($asked);
+            $this->assertEquals($filters, Filters::read($filters->written()), json_encode($asked) ?: '');
+            $set += count($filters->written());
+            // Each chip takes away what it names, and nothing else.
+            foreach ($filters->chips(new Facets()) as $chip) {
+                $left = Filters::read([$chip->filter => $chip->left] + $filters->written());
+                $this->assertSame(
+                    array_diff_key($filters->written(), [$chip->filter => 1]),
+                    array_diff_key($left->written(), [$chip->filter => 1]),
+                );
+                $this->assertCount(count($filters->chips(new Facets())) - 1, $left->chips(new Facets()));
+            }
+        }
+        $this->assertGreaterThan(1000, $set);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function names(): iterable
+    {
+        foreach (Filters::names() as $name) {
+            yield $name => [$name];
+        }
+    }
+
+    #[DataProvider('names')]
+    public function test_whatever_is_asked_of_a_filter_the_page_answers(string $name): void
+    {
+        $this->licence($this->title());
+        foreach (self::VALUES as $value) {
+            foreach (['', 'beyond'] as $reach) {
+                $this->get(
+                    '/catalogue?' . http_build_query([$name => $value, 'reach' => $reach, 'library' => 'saltmere']),
+                )->assertOk();
+            }
+        }
+    }
+
+    public function test_a_publisher_is_offered_chosen_and_taken_away_again(): void
+    {
+        foreach (
+            ['Reed & Daughters', 'Reed & Daughters', ' Reed & Daughters ', 'Otherwise', null]
+            as $n => $publisher
+        ) {
+            $this->licence(
+                app(SaveRecord::class)(
+                    new Record(
+                        key: "t:{$n}",
+                        format: Format::Ebook,
+                        name: "Tide {$n}",
+                        contributors: [],
+                        extent: 10,
+                        publisher: $publisher,
+                    ),
+                    $this->now(),
+                ),
+            );
+        }
+        $address = 'publisher=' . rawurlencode('Reed & Daughters');
+        $page = $this->get('/catalogue?library=saltmere')->assertOk();
+        $this->assertSame(['Reed & Daughters' => 3, 'Otherwise' => 1], $page->viewData('facets')->of('publisher'));
+        $page->assertSeeText('Publisher')->assertSee($address);
+        $chosen = $this->get("/catalogue?library=saltmere&{$address}");
+        $chosen->assertSeeText('Tide 2')->assertDontSeeText('Tide 3')->assertDontSeeText('Otherwise');
+        $chosen->assertSee('Take away the filter “Reed &amp; Daughters”', false);
+        $this->assertSame(3, $chosen->viewData('page')->total());
+        // Nothing fits: the page says what would, without it.
+        $this->get("/catalogue?library=saltmere&{$address}&q=4")
+            ->assertSeeText('Without “Reed & Daughters” there would be 1 title')
+            ->assertDontSeeText('Tide 2');
+        // A record that changes its publisher is found by the new one alone.
+        app(SaveRecord::class)(
+            new Record(
+                key: 't:0',
+                format: Format::Ebook,
+                name: 'Tide 0',
+                contributors: [],
+                extent: 10,
+                publisher: 'Otherwise',
+            ),
+            $this->now(),
+        );
+        $counts = $this->get('/catalogue?library=saltmere')->viewData('facets')->of('publisher');
+        $this->assertSame(['Otherwise' => 2, 'Reed & Daughters' => 2], $counts);
+    }
+
+    public function test_every_filter_has_words_in_both_languages(): void
+    {
+        foreach (['en', 'es'] as $locale) {
+            app()->setLocale($locale);
+            $filters = Filters::read([]);
+            $words = array_map(fn(Filter $of): string => $of->heading(), $filters->of(Filter::class));
+            foreach ($filters->of(ChoiceFilter::class) as $filter) {
+                array_push($words, $filter->any(), ...array_values($filter->values(['en' => 1])));
+            }
+            $this->assertSame([], preg_grep('/^\w+\.[\w.]+$/', $words), 'keys that no file of words has');
+            $this->assertGreaterThan(count(Filters::ALL) + 8, count($words));
+        }
+    }
+}
