@@ -4,7 +4,18 @@ declare(strict_types=1);
 
 return [
     'read_as' => 'Looked for: :query.',
-    'plain' => 'This could not be read as typed — a quote or a bracket may not close — so its words were looked for.',
+    'unreadable' => [
+        'quote_not_closed' => 'The quote at “:near” is not closed.',
+        'bracket_not_closed' => 'The bracket at “:near” is not closed.',
+        'bracket_not_opened' => 'The bracket at “:near” closes none.',
+        'nothing_beside_or' => 'Something is missing before or after “:near”.',
+        'nothing_after_not' => 'Nothing follows at “:near” that could be left out.',
+        'not_a_number' => '“:near” asks for a number or a range, as in year:2015-2020.',
+        'not_a_value' => '“:near” says nothing to look for in that field.',
+        'too_deep' => 'The brackets at “:near” are too deep.',
+        'too_many_words' => 'There are too many words from “:near” on.',
+    ],
+    'plain' => 'So its words alone were looked for.',
     'cut' => 'It was longer than can be looked for; its end was left out.',
     'either' => 'either :parts',
     'or' => 'or',

@@ -4,7 +4,18 @@ declare(strict_types=1);
 
 return [
     'read_as' => 'Se buscó: :query.',
-    'plain' => 'No se pudo leer como se escribió —quizá falta cerrar unas comillas o un paréntesis—, así que se buscaron sus palabras.',
+    'unreadable' => [
+        'quote_not_closed' => 'Las comillas en «:near» no se cierran.',
+        'bracket_not_closed' => 'El paréntesis en «:near» no se cierra.',
+        'bracket_not_opened' => 'El paréntesis en «:near» no cierra ninguno.',
+        'nothing_beside_or' => 'Falta algo antes o después de «:near».',
+        'nothing_after_not' => 'Tras «:near» no hay nada que excluir.',
+        'not_a_number' => '«:near» pide un número o un intervalo, como year:2015-2020.',
+        'not_a_value' => '«:near» no dice qué buscar en ese campo.',
+        'too_deep' => 'Los paréntesis en «:near» son demasiado profundos.',
+        'too_many_words' => 'Hay demasiadas palabras a partir de «:near».',
+    ],
+    'plain' => 'Por eso se buscaron solo sus palabras.',
     'cut' => 'Era más largo de lo que se puede buscar; se dejó fuera el final.',
     'either' => ':parts',
     'or' => 'o',

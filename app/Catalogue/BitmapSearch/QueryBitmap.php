@@ -51,33 +51,34 @@ final class QueryBitmap
     /** @return list<list<string>> */
     private function withinOf(Node $node): array
     {
-        if ($node instanceof All) {
-            return array_merge(...array_map($this->withinOf(...), $node->parts));
-        }
-        if ($node instanceof Any) {
-            $parts = array_map($this->withinOf(...), $node->parts);
+        return $node->visit(
+            all: fn(All $all): array => array_merge(...array_map($this->withinOf(...), $all->parts)),
+            any: function (Any $any): array {
+                $parts = array_map($this->withinOf(...), $any->parts);
 
-            return in_array([], $parts, true) ? [] : [array_merge(...array_column($parts, 0))];
-        }
-        if (!($node instanceof Term) || $node->field !== null || $node->begins) {
-            return [];
-        }
-
-        return array_values(array_filter(array_map($this->words->commonStems(...), $node->words)));
+                return in_array([], $parts, true) ? [] : [array_merge(...array_column($parts, 0))];
+            },
+            not: fn(Not $not): array => [],
+            range: fn(Range $range): array => [],
+            term: fn(Term $term): array => $term->field !== null || $term->begins
+                ? []
+                : array_values(array_filter(array_map($this->words->commonStems(...), $term->words))),
+        );
     }
 
     private function find(Node $node, TitleSet $among): TitleSet
     {
-        $set = $this->set($node);
+        $byIndex = fn(Node $of): TitleSet => $among->and($this->set($of) ?? BitmapSearch::byIndex($of));
 
-        return match (true) {
-            $set !== null => $among->and($set),
-            $node instanceof Not => $among->without($this->find($node->part, $among)),
-            $node instanceof All => $this->all($node, $among),
-            $node instanceof Any => $this->any($node, $among),
-            self::isPhrase($node) => $this->words->inARow($node, $among),
-            default => $among->and(BitmapSearch::byIndex($node)),
-        };
+        return $node->visit(
+            all: fn(All $all): TitleSet => $this->all($all, $among),
+            any: fn(Any $any): TitleSet => $this->any($any, $among),
+            not: fn(Not $not): TitleSet => $among->without($this->find($not->part, $among)),
+            range: $byIndex,
+            term: fn(Term $term): TitleSet => self::isPhrase($term)
+                ? $this->words->inARow($term, $among)
+                : $byIndex($term),
+        );
     }
 
     /**
@@ -124,78 +125,99 @@ final class QueryBitmap
     private function sorted(array $parts): array
     {
         [$sets, $asked, $made, $inARow] = [[], [], [], []];
-        foreach ($parts as $part) {
+        $parted = function (Node $part) use (&$made): void {
+            $made[] = $part;
+        };
+        $alone = function (Node $part) use (&$sets, &$asked): void {
             $set = $this->set($part);
-            match (true) {
-                $set !== null => ($sets[] = $set),
-                $part instanceof All, $part instanceof Any, $part instanceof Not => ($made[] = $part),
-                self::isPhrase($part) => ($inARow[] = $part),
-                default => ($asked[] = $part),
-            };
+            if ($set === null) {
+                $asked[] = $part;
+            } else {
+                $sets[] = $set;
+            }
+        };
+        foreach ($parts as $part) {
+            $part->visit(
+                all: $parted,
+                any: $parted,
+                not: $parted,
+                range: $alone,
+                term: function (Term $term) use (&$inARow, $alone): void {
+                    self::isPhrase($term) ? ($inARow[] = $term) : $alone($term);
+                },
+            );
         }
 
         return [$sets, $asked, [...$made, ...$inARow]];
     }
 
-    /** @phpstan-assert-if-true Term $node */
-    private static function isPhrase(Node $node): bool
+    private static function isPhrase(Term $term): bool
     {
-        return $node instanceof Term && $node->field === null && $node->exact && count($node->words) > 1;
+        return $term->field === null && $term->exact && count($term->words) > 1;
     }
 
+    /** The titles that fit, where sets tell; null where the index has to be asked. */
     private function set(Node $node): ?TitleSet
     {
-        if ($node instanceof Range) {
-            return $node->field === Field::Year
-                ? RangeFilter::between($this->gathering, YearFilter::kind(), $node->from, $node->to)
-                : null;
-        }
-        if (!($node instanceof Term) || count($node->words) !== 1) {
-            return null;
-        }
-        $word = $node->words[0];
+        $unknown = fn(Node $other): ?TitleSet => null;
 
+        return $node->visit(
+            all: $unknown,
+            any: $unknown,
+            not: $unknown,
+            range: fn(Range $range): ?TitleSet => $range->field === Field::Year
+                ? RangeFilter::between($this->gathering, YearFilter::kind(), $range->from, $range->to)
+                : null,
+            term: fn(Term $term): ?TitleSet => count($term->words) === 1 ? $this->word($term, $term->words[0]) : null,
+        );
+    }
+
+    private function word(Term $term, string $word): ?TitleSet
+    {
         return match (true) {
-            $node->field === Field::Language => $this->gathering->every("language:{$word}"),
-            $node->field !== null => null,
-            $node->begins => $this->words->beginning($word),
-            $node->exact => $this->gathering->set("exact:{$word}"),
+            $term->field === Field::Language => $this->gathering->every("language:{$word}"),
+            $term->field !== null => null,
+            $term->begins => $this->words->beginning($word),
+            $term->exact => $this->gathering->set("exact:{$word}"),
             default => $this->words->inAnyForm($word),
         };
     }
 
     private function namedBy(?Node $node): ?TitleSet
     {
-        if ($node instanceof Term && in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
-            return $this->words->named($node);
-        }
-        if (!($node instanceof All) && !($node instanceof Any)) {
-            return null;
-        }
-        $found = null;
-        foreach ($node->parts as $part) {
-            $set = $this->namedBy($part);
-            if ($set === null) {
-                if ($node instanceof Any) {
-                    return null;
-                }
+        $nothing = fn(Node $other): ?TitleSet => null;
 
-                continue;
-            }
-            $found = $found === null ? $set : ($node instanceof All ? $found->and($set) : $found->or($set));
-        }
+        return $node?->visit(
+            all: fn(All $all): ?TitleSet => array_reduce(
+                array_filter(array_map($this->namedBy(...), $all->parts)),
+                fn(?TitleSet $found, TitleSet $set): TitleSet => $found?->and($set) ?? $set,
+            ),
+            any: function (Any $any): ?TitleSet {
+                $sets = array_map($this->namedBy(...), $any->parts);
 
-        return $found;
+                return in_array(null, $sets, true)
+                    ? null
+                    : array_reduce($sets, fn(?TitleSet $found, TitleSet $set): TitleSet => $found?->or($set) ?? $set);
+            },
+            not: $nothing,
+            range: $nothing,
+            term: fn(Term $term): ?TitleSet => $term->isIn(null, Field::Title, Field::Contributor)
+                ? $this->words->named($term)
+                : null,
+        );
     }
 
-    /** @return list<string> those that are looked for in any form, or in names */
+    /** @return list<string> those that are looked for in any form, or in names, also those that are ruled out */
     public static function words(?Node $node): array
     {
-        return match (true) {
-            $node instanceof Term => $node->words,
-            $node instanceof Not => self::words($node->part),
-            $node instanceof All, $node instanceof Any => array_merge(...array_map(self::words(...), $node->parts)),
-            default => [],
-        };
+        $each = fn(All|Any $of): array => array_merge(...array_map(self::words(...), $of->parts));
+
+        return $node?->visit(
+            all: $each,
+            any: $each,
+            not: fn(Not $not): array => self::words($not->part),
+            range: fn(Range $range): array => [],
+            term: fn(Term $term): array => $term->words,
+        ) ?? [];
     }
 }

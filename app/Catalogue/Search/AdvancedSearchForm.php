@@ -101,55 +101,59 @@ final readonly class AdvancedSearchForm
         return $from === null && $to === null ? null : new Range($field, $from, $to);
     }
 
-    /** @return array{array<string, string>, string} */
+    /** @return array{array<string, string>, string} the fields, and what fits none of them */
     private static function filledFrom(?Node $tree): array
     {
         $values = $rest = [];
-        foreach ($tree instanceof All ? $tree->parts : array_filter([$tree]) as $part) {
-            $name = match (true) {
-                $part instanceof Term && $part->begins => null,
-                $part instanceof Term && $part->field !== null => $part->exact ? null : $part->field->value,
-                $part instanceof Term && count($part->words) > 1 => isset($values['phrase']) ? null : 'phrase',
-                $part instanceof Term && $part->exact => null,
-                $part instanceof Term => 'all',
-                $part instanceof Not &&
-                    $part->part instanceof Term &&
-                    $part->part->field === null &&
-                    count($part->part->words) === 1 &&
-                    !$part->part->exact &&
-                    !$part->part->begins
-                    => 'none',
-                $part instanceof Any &&
-                    !isset($values['any']) &&
-                    array_filter(
-                        $part->parts,
-                        fn(Node $p): bool => !($p instanceof Term) ||
-                            $p->field !== null ||
-                            count($p->words) > 1 ||
-                            $p->exact ||
-                            $p->begins,
-                    ) === []
-                    => 'any',
-                default => null,
-            };
-            if ($part instanceof Range) {
-                $values["{$part->field->value}_from"] = $part->from === null ? '' : (string) $part->from;
-                $values["{$part->field->value}_to"] = $part->to === null ? '' : (string) $part->to;
-            } elseif ($name === null) {
+        $parts =
+            $tree?->visit(
+                all: fn(All $all): array => $all->parts,
+                any: fn(Any $any): array => [$any],
+                not: fn(Not $not): array => [$not],
+                range: fn(Range $range): array => [$range],
+                term: fn(Term $term): array => [$term],
+            ) ?? [];
+        foreach ($parts as $part) {
+            $fits = self::fields($part);
+            // There is one field for a phrase, for words of which any will do, for a range; words add up in the others.
+            $taken =
+                preg_grep('/^(phrase|any|.*_from|.*_to)$/', array_keys(array_intersect_key($fits, $values))) !== [];
+            if ($fits === [] || $taken) {
                 $rest[] = $part instanceof Any ? "({$part->text()})" : $part->text();
-            } else {
-                $words = match (true) {
-                    $part instanceof Term => $part->words,
-                    $part instanceof Not && $part->part instanceof Term => $part->part->words,
-                    $part instanceof Any => array_merge(
-                        ...array_map(fn(Node $p): array => $p instanceof Term ? $p->words : [], $part->parts),
-                    ),
-                    default => [],
-                };
-                $values[$name] = trim(($values[$name] ?? '') . ' ' . implode(' ', $words));
+
+                continue;
+            }
+            foreach ($fits as $field => $words) {
+                $values[$field] = trim(($values[$field] ?? '') . " {$words}");
             }
         }
 
         return [array_filter($values, fn(string $v): bool => $v !== ''), implode(' ', $rest)];
+    }
+
+    /** @return array<string, string> what is to be filled in for a part, by field; none where it fits none */
+    private static function fields(Node $part): array
+    {
+        $one = fn(Node $of): bool => $of instanceof Term && $of->isPlain() && count($of->words) === 1;
+        $words = fn(Term ...$terms): string => implode(' ', array_merge(...array_column($terms, 'words')));
+
+        return $part->visit(
+            all: fn(All $all): array => [],
+            any: fn(Any $any): array => array_filter($any->parts, $one) === $any->parts
+                ? ['any' => $words(...$any->terms())]
+                : [],
+            not: fn(Not $not): array => $one($not->part) ? ['none' => $words(...$not->part->terms())] : [],
+            range: fn(Range $range): array => [
+                "{$range->field->value}_from" => (string) $range->from,
+                "{$range->field->value}_to" => (string) $range->to,
+            ],
+            term: fn(Term $term): array => match (true) {
+                $term->begins, $term->exact && $term->field !== null => [],
+                $term->field !== null => [$term->field->value => $words($term)],
+                count($term->words) > 1 => ['phrase' => $words($term)],
+                $term->exact => [],
+                default => ['all' => $words($term)],
+            },
+        );
     }
 }

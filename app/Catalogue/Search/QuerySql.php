@@ -22,42 +22,34 @@ final readonly class QuerySql
     /** What brings a word to its forms: in English, in Spanish, and as it is. */
     private const CONFIGURATIONS = ['fig_en', 'fig_es', 'fig_exact'];
 
+    /** Fields whose words the index of stems tells from others: anywhere, in the title, among people. */
+    private const NAMES = [null, Field::Title, Field::Contributor];
+
     /** @param  list<mixed>  $bindings */
     private function __construct(public string $sql, public array $bindings) {}
 
     public static function of(?Node $node): self
     {
-        return match (true) {
-            $node === null => new self('true', []),
-            $node instanceof All => self::join(' and ', $node->parts),
-            $node instanceof Any => self::join(' or ', $node->parts),
-            $node instanceof Not => self::not($node->part),
-            $node instanceof Range => self::range($node),
-            $node instanceof Term => self::term($node),
-            default => throw new LogicException('A query has no such part: ' . $node::class),
-        };
+        return $node?->visit(
+            all: fn(All $all): self => self::join(' and ', $all->parts),
+            any: fn(Any $any): self => self::join(' or ', $any->parts),
+            not: fn(Not $not): self => self::not($not->part),
+            range: self::range(...),
+            term: self::term(...),
+        ) ?? new self('true', []);
     }
 
     /** Words above all else, for the order of relevance: those that are looked for anywhere or in the title. */
     public static function relevance(?Node $node): ?self
     {
-        $terms = array_values(
-            array_filter(
-                self::termsOf($node),
-                fn(Term $term): bool => $term->field === null ||
-                    $term->field === Field::Title ||
-                    $term->field === Field::Contributor,
-            ),
-        );
-        if ($terms === []) {
-            return null;
-        }
         $parts = array_map(
             fn(Term $term): self => self::tsquery(new Term($term->words, null, false, $term->begins)),
-            $terms,
+            array_values(array_filter($node?->terms() ?? [], fn(Term $term): bool => $term->isIn(...self::NAMES))),
         );
 
-        return new self(implode(' || ', array_column($parts, 'sql')), array_merge(...array_column($parts, 'bindings')));
+        return $parts === []
+            ? null
+            : new self(implode(' || ', array_column($parts, 'sql')), array_merge(...array_column($parts, 'bindings')));
     }
 
     /**
@@ -66,25 +58,35 @@ final readonly class QuerySql
      */
     public static function names(?Node $node): ?self
     {
-        if ($node instanceof Term) {
-            if (!in_array($node->field, [null, Field::Title, Field::Contributor], true)) {
-                return null;
-            }
-            $query = self::tsquery(new Term($node->words, null, false, $node->begins));
+        return $node?->visit(
+            all: fn(All $all): ?self => self::namesOf($all->parts, ' && '),
+            any: fn(Any $any): ?self => self::namesOf($any->parts, ' || ', every: true),
+            not: fn(Not $not): ?self => null,
+            range: fn(Range $range): ?self => null,
+            term: function (Term $term): ?self {
+                if (!$term->isIn(...self::NAMES)) {
+                    return null;
+                }
+                $query = self::tsquery(new Term($term->words, null, false, $term->begins));
 
-            return new self("search_names({$query->sql})", $query->bindings);
-        }
-        if (!($node instanceof All) && !($node instanceof Any)) {
-            return null;
-        }
-        $parts = array_map(self::names(...), $node->parts);
-        $known = array_values(array_filter($parts));
-        if ($known === [] || ($node instanceof Any && count($known) < count($parts))) {
+                return new self("search_names({$query->sql})", $query->bindings);
+            },
+        );
+    }
+
+    /**
+     * @param  non-empty-list<Node>  $parts
+     * @param  bool  $every  whether it says nothing if one of them does not look for words
+     */
+    private static function namesOf(array $parts, string $by, bool $every = false): ?self
+    {
+        $known = array_values(array_filter(array_map(self::names(...), $parts)));
+        if ($known === [] || ($every && count($known) < count($parts))) {
             return null;
         }
 
         return new self(
-            '(' . implode($node instanceof All ? ' && ' : ' || ', array_column($known, 'sql')) . ')',
+            '(' . implode($by, array_column($known, 'sql')) . ')',
             array_merge(...array_column($known, 'bindings')),
         );
     }
@@ -93,16 +95,6 @@ final readonly class QuerySql
     public static function lexeme(string $word): string
     {
         return "'" . strtr($word, ["'" => "''", '\\' => '\\\\']) . "'";
-    }
-
-    /** @return list<Term> */
-    private static function termsOf(?Node $node): array
-    {
-        return match (true) {
-            $node instanceof Term => [$node],
-            $node instanceof All, $node instanceof Any => array_merge(...array_map(self::termsOf(...), $node->parts)),
-            default => [],
-        };
     }
 
     /** @param  non-empty-list<Node>  $parts */
@@ -124,9 +116,13 @@ final readonly class QuerySql
 
     private static function asksStems(Node $node): bool
     {
-        return $node instanceof Term
-            ? !$node->exact && !$node->begins && in_array($node->field, [null, Field::Title, Field::Contributor], true)
-            : $node instanceof Not && self::asksStems($node->part);
+        return $node->visit(
+            all: fn(All $all): bool => false,
+            any: fn(Any $any): bool => false,
+            not: fn(Not $not): bool => self::asksStems($not->part),
+            range: fn(Range $range): bool => false,
+            term: fn(Term $term): bool => !$term->exact && !$term->begins && $term->isIn(...self::NAMES),
+        );
     }
 
     /**
@@ -158,7 +154,7 @@ final readonly class QuerySql
             ['fig_es', 'fig_exact'],
             self::CONFIGURATIONS,
         ]);
-        $sought = array_values(array_filter($parts, fn(Node $part): bool => $part instanceof Term));
+        $sought = array_values(array_filter($parts, fn(Node $part): bool => $part->terms() !== []));
         $indexed =
             $sought === [] || ($by === ' or ' && count($sought) < count($parts))
                 ? null
@@ -182,15 +178,19 @@ final readonly class QuerySql
     /** @param  list<string>  $configurations */
     private static function stems(Node $node, array $configurations): self
     {
-        if ($node instanceof Not) {
-            $part = self::stems($node->part, $configurations);
+        $no = fn(Node $other): never => throw new LogicException('Only words have stems, not ' . $other->text());
 
-            return new self("!!({$part->sql})", $part->bindings);
-        }
+        return $node->visit(
+            all: $no,
+            any: $no,
+            not: function (Not $not) use ($configurations): self {
+                $part = self::stems($not->part, $configurations);
 
-        return $node instanceof Term
-            ? self::tsquery($node, $configurations)
-            : throw new LogicException('Only words have stems.');
+                return new self("!!({$part->sql})", $part->bindings);
+            },
+            range: $no,
+            term: fn(Term $term): self => self::tsquery($term, $configurations),
+        );
     }
 
     private static function not(Node $part): self

@@ -10,6 +10,7 @@ use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\Not;
 use FigPorch\Core\Catalogue\Query\Range;
+use FigPorch\Core\Catalogue\Query\Refusal;
 use FigPorch\Core\Catalogue\Query\Term;
 
 /** A query in words: "with “low water” in the title, not read by dray, from 2015 to 2020". */
@@ -17,24 +18,37 @@ final class QueryText
 {
     public static function of(Node $node): string
     {
-        return match (true) {
-            $node instanceof All => implode(', ', array_map(self::of(...), $node->parts)),
-            $node instanceof Any => __('search.either', [
-                'parts' => implode(' ' . __('search.or') . ' ', array_map(self::of(...), $node->parts)),
+        $each = fn(array $parts, string $between): string => implode($between, array_map(self::of(...), $parts));
+
+        return $node->visit(
+            all: fn(All $all): string => $each($all->parts, ', '),
+            any: fn(Any $any): string => __('search.either', [
+                'parts' => $each($any->parts, ' ' . __('search.or') . ' '),
             ]),
-            $node instanceof Not => __('search.not', ['part' => self::of($node->part)]),
-            $node instanceof Range => self::range($node),
-            $node instanceof Term => self::term($node),
-            default => '',
-        };
+            not: fn(Not $not): string => __('search.not', ['part' => self::of($not->part)]),
+            range: self::range(...),
+            term: self::term(...),
+        );
     }
 
-    /** Whether it asks for more than that some words stand in the record. */
+    /** Why a query could not be read as typed, and what was done. */
+    public static function refusal(Refusal $refusal): string
+    {
+        $why = __("search.unreadable.{$refusal->reason->value}", ['near' => $refusal->near]);
+
+        return "{$why} " . __('search.plain');
+    }
+
+    /** Whether it asks for no more than that some words stand in the record. */
     public static function isPlain(?Node $node): bool
     {
-        return $node === null ||
-            ($node instanceof Term && $node->field === null && !$node->exact && !$node->begins) ||
-            ($node instanceof All && array_filter($node->parts, fn(Node $part): bool => !self::isPlain($part)) === []);
+        return $node?->visit(
+            all: fn(All $all): bool => array_filter($all->parts, fn(Node $of): bool => !self::isPlain($of)) === [],
+            any: fn(Any $any): bool => false,
+            not: fn(Not $not): bool => false,
+            range: fn(Range $range): bool => false,
+            term: fn(Term $term): bool => $term->isPlain(),
+        ) ?? true;
     }
 
     private static function term(Term $term): string

@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace FigPorch\Core\Catalogue\Query;
 
 /** Every one of its parts. */
-final readonly class All implements Node
+final readonly class All extends Several
 {
-    /** @param  non-empty-list<Node>  $parts */
-    public function __construct(public array $parts) {}
-
     public function text(): string
     {
         return implode(
@@ -19,5 +16,10 @@ final readonly class All implements Node
                 $this->parts,
             ),
         );
+    }
+
+    public function visit(callable $all, callable $any, callable $not, callable $range, callable $term): mixed
+    {
+        return $all($this);
     }
 }

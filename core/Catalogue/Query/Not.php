@@ -11,8 +11,21 @@ final readonly class Not implements Node
 
     public function text(): string
     {
-        return $this->part instanceof All || $this->part instanceof Any
-            ? "-({$this->part->text()})"
-            : "-{$this->part->text()}";
+        return $this->part instanceof Several ? "-({$this->part->text()})" : "-{$this->part->text()}";
+    }
+
+    public function in(Field $field): self
+    {
+        return new self($this->part->in($field));
+    }
+
+    public function terms(): array
+    {
+        return [];
+    }
+
+    public function visit(callable $all, callable $any, callable $not, callable $range, callable $term): mixed
+    {
+        return $not($this);
     }
 }

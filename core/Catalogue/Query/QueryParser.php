@@ -19,10 +19,11 @@ final class QueryParser
 
     private const DEEPEST = 12;
 
-    /** @var list<array{string, string}> kind and text */
-    private array $tokens;
+    /** @var list<Token> */
+    private readonly array $tokens;
 
-    private int $at = 0;
+    /** Which of them is read next. */
+    private int $next = 0;
 
     private int $terms = 0;
 
@@ -39,28 +40,31 @@ final class QueryParser
         $cut = mb_strlen($typed) > self::MOST_CHARACTERS;
         $typed = mb_substr($typed, 0, self::MOST_CHARACTERS);
         try {
-            $parser = new self($typed);
-            $tree = $parser->any();
-            if ($parser->at < count($parser->tokens)) {
-                throw new Unreadable();
-            }
-
-            return new Query($tree, cut: $cut);
-        } catch (Unreadable) {
-            return new Query(self::plain($typed), plain: true, cut: $cut);
+            return new Query((new self($typed))->whole(), cut: $cut);
+        } catch (Unreadable $why) {
+            return new Query(self::plain($typed), Refusal::at($why->reason, $why->at, $typed), $cut);
         }
     }
 
     /** Every word in it, whatever stands between. */
     private static function plain(string $typed): ?Node
     {
-        $words = (string) preg_replace('/(?<!\S)(AND|OR|NOT)(?!\S)/', ' ', $typed);
+        $words = (string) preg_replace('/(?<![^\s()])(AND|OR|NOT)(?![^\s()])/', ' ', $typed);
         $terms = array_map(
             fn(string $word): Term => new Term([$word]),
             array_slice(SearchWords::of($words), 0, self::MOST_TERMS),
         );
 
         return self::together($terms);
+    }
+
+    private function whole(): ?Node
+    {
+        $tree = $this->any();
+        $left = $this->token();
+
+        // Only a bracket ends what any() reads.
+        return $left === null ? $tree : throw new Unreadable(RefusalReason::BracketNotOpened, $left->at);
     }
 
     private function any(): ?Node
@@ -71,17 +75,15 @@ final class QueryParser
             if ($part !== null) {
                 $parts[] = $part;
             }
-            $or = $this->is('word', 'OR');
-            if ($or) {
-                if ($part === null) {
-                    throw new Unreadable();
-                }
-                $this->at++;
-                if (!isset($this->tokens[$this->at])) {
-                    throw new Unreadable();
-                }
+            $or = $this->token();
+            if ($or?->isOperator('OR') !== true) {
+                break;
             }
-        } while ($or);
+            $this->next++;
+            if ($part === null || $this->token() === null) {
+                throw new Unreadable(RefusalReason::NothingBesideOr, $or->at);
+            }
+        } while (true);
 
         return count($parts) > 1 ? new Any($parts) : $parts[0] ?? null;
     }
@@ -89,13 +91,13 @@ final class QueryParser
     private function all(): ?Node
     {
         $parts = [];
-        while (isset($this->tokens[$this->at]) && !$this->is('close') && !$this->is('word', 'OR')) {
-            if ($this->is('word', 'AND') && $parts !== [] && isset($this->tokens[$this->at + 1])) {
-                $this->at++;
+        while (($token = $this->token()) !== null && !$this->is(TokenKind::Close) && !$token->isOperator('OR')) {
+            if ($token->isOperator('AND') && $parts !== [] && isset($this->tokens[$this->next + 1])) {
+                $this->next++;
 
                 continue;
             }
-            $part = $this->one();
+            $part = $this->one($token);
             if ($part !== null) {
                 $parts[] = $part;
             }
@@ -104,85 +106,86 @@ final class QueryParser
         return self::together($parts);
     }
 
-    private function one(): ?Node
+    private function one(Token $token): ?Node
     {
-        [$kind, $text] = $this->tokens[$this->at];
-        if ($kind === 'minus' || ($kind === 'word' && $text === 'NOT')) {
-            $this->at++;
-            $part = isset($this->tokens[$this->at]) ? $this->one() : null;
+        $this->next++;
+        if ($token->kind === TokenKind::Minus || $token->isOperator('NOT')) {
+            $after = $this->token();
+            $part = $after === null || $this->is(TokenKind::Close) ? null : $this->one($after);
 
-            return self::not($part ?? throw new Unreadable());
+            return self::not($part ?? throw new Unreadable(RefusalReason::NothingAfterNot, $token->at));
         }
-        $this->at++;
 
-        return match ($kind) {
-            'open' => $this->brackets($text === '-('),
-            'field' => $this->inField($text),
-            'quoted' => $this->quoted($text, null),
-            'word' => $this->word($text, null),
-            default => throw new Unreadable(),
+        return match ($token->kind) {
+            TokenKind::Open => $this->brackets($token),
+            TokenKind::Field => $this->inField($token),
+            TokenKind::Quoted => $this->quoted($token, null),
+            TokenKind::Word => $this->word($token, $token->text, null),
+            TokenKind::Close => throw new Unreadable(RefusalReason::BracketNotOpened, $token->at),
         };
     }
 
-    private function brackets(bool $not, ?Field $field = null): ?Node
+    private function brackets(Token $open, ?Field $field = null): ?Node
     {
         if (++$this->depth > self::DEEPEST) {
-            throw new Unreadable();
+            throw new Unreadable(RefusalReason::TooDeep, $open->at);
         }
         $inside = $this->any();
-        if (!$this->is('close')) {
-            throw new Unreadable();
+        if (!$this->is(TokenKind::Close)) {
+            throw new Unreadable(RefusalReason::BracketNotClosed, $open->at);
         }
-        $this->at++;
+        $this->next++;
         $this->depth--;
         if ($inside !== null && $field !== null) {
-            $inside = self::inside($inside, $field);
+            $inside = $inside->in($field);
         }
 
-        return $inside !== null && $not ? self::not($inside) : $inside;
+        return $inside !== null && $open->text === '-(' ? self::not($inside) : $inside;
     }
 
-    private function inField(string $name): ?Node
+    private function inField(Token $name): ?Node
     {
-        $field = Field::tryFrom(strtolower($name));
-        [$kind, $text] = $this->tokens[$this->at] ?? throw new Unreadable();
+        $field = Field::tryFrom(strtolower($name->text));
+        $value = $this->token() ?? throw new Unreadable(RefusalReason::NotAValue, $name->at);
         if ($field === null) {
             // "Undertow: a life" names no field; it is two words.
-            return $this->word($name, null);
+            return $this->word($name, $name->text, null);
         }
+        $this->next++;
         if ($field->isRange()) {
-            $this->at++;
             // "-2015" was read as a minus and a word.
-            $text = $kind === 'minus' && $this->is('word') ? '-' . $this->tokens[$this->at++][1] : $text;
+            $number =
+                $value->kind === TokenKind::Minus && $this->is(TokenKind::Word)
+                    ? '-' . $this->tokens[$this->next++]->text
+                    : $value->text;
 
-            return Range::read($field, $text) ?? throw new Unreadable();
+            return Range::read($field, $number) ?? throw new Unreadable(RefusalReason::NotANumber, $name->at);
         }
-        $this->at++;
 
-        return match ($kind) {
-            'open' => $text === '(' ? $this->brackets(false, $field) : throw new Unreadable(),
-            'quoted' => $this->quoted($text, $field),
-            'word' => $this->word($text, $field),
-            default => throw new Unreadable(),
+        return match (true) {
+            $value->kind === TokenKind::Open && $value->text === '(' => $this->brackets($value, $field),
+            $value->kind === TokenKind::Quoted => $this->quoted($value, $field),
+            $value->kind === TokenKind::Word => $this->word($value, $value->text, $field),
+            default => throw new Unreadable(RefusalReason::NotAValue, $name->at),
         };
     }
 
-    private function quoted(string $text, ?Field $field): ?Term
+    private function quoted(Token $token, ?Field $field): ?Term
     {
-        if (strlen($text) < 2 || !str_ends_with($text, '"')) {
-            throw new Unreadable();
+        if (strlen($token->text) < 2 || !str_ends_with($token->text, '"')) {
+            throw new Unreadable(RefusalReason::QuoteNotClosed, $token->at);
         }
 
-        return $this->term(trim($text, '"'), $field, exact: true);
+        return $this->term($token, trim($token->text, '"'), $field, exact: true);
     }
 
-    private function word(string $text, ?Field $field): ?Node
+    private function word(Token $token, string $text, ?Field $field): ?Node
     {
         if ($field === Field::Isbn && ($number = Identifier::parse($text)) !== null) {
             $text = $number->number;
         }
         $begins = str_ends_with($text, '*') && preg_match('/[\p{L}\p{N}]\*$/u', $text) === 1;
-        $words = $this->term($text, $field, exact: false, begins: $begins);
+        $words = $this->term($token, $text, $field, begins: $begins);
         if ($words === null || count($words->words) === 1) {
             return $words;
         }
@@ -202,38 +205,17 @@ final class QueryParser
         return new Term($words->words, $field);
     }
 
-    private function term(string $text, ?Field $field, bool $exact, bool $begins = false): ?Term
+    private function term(Token $token, string $text, ?Field $field, bool $exact = false, bool $begins = false): ?Term
     {
         $folded = SearchWords::fold($text);
         if ($folded === '') {
             return null;
         }
         if (++$this->terms > self::MOST_TERMS) {
-            throw new Unreadable();
+            throw new Unreadable(RefusalReason::TooManyWords, $token->at);
         }
 
         return new Term(explode(' ', $folded), $field, $exact, $begins);
-    }
-
-    /** The same part, with its terms looked for in a field. */
-    private static function inside(Node $node, Field $field): Node
-    {
-        return match (true) {
-            $node instanceof Term && $node->field === null => new Term(
-                $node->words,
-                $field,
-                $node->exact,
-                $node->begins,
-            ),
-            $node instanceof All => new All(
-                array_map(fn(Node $part): Node => self::inside($part, $field), $node->parts),
-            ),
-            $node instanceof Any => new Any(
-                array_map(fn(Node $part): Node => self::inside($part, $field), $node->parts),
-            ),
-            $node instanceof Not => new Not(self::inside($node->part, $field)),
-            default => $node,
-        };
     }
 
     private static function not(Node $part): Node
@@ -247,10 +229,13 @@ final class QueryParser
         return count($parts) > 1 ? new All($parts) : $parts[0] ?? null;
     }
 
-    private function is(string $kind, ?string $text = null): bool
+    private function token(): ?Token
     {
-        $token = $this->tokens[$this->at] ?? null;
+        return $this->tokens[$this->next] ?? null;
+    }
 
-        return $token !== null && $token[0] === $kind && ($text === null || $token[1] === $text);
+    private function is(TokenKind $kind): bool
+    {
+        return $this->token()?->kind === $kind;
     }
 }

@@ -32,4 +32,20 @@ final readonly class Range implements Node
     {
         return "{$this->field->value}:" . ($this->from === $this->to ? $this->from : "{$this->from}-{$this->to}");
     }
+
+    /** A range is of its own field. */
+    public function in(Field $field): self
+    {
+        return $this;
+    }
+
+    public function terms(): array
+    {
+        return [];
+    }
+
+    public function visit(callable $all, callable $any, callable $not, callable $range, callable $term): mixed
+    {
+        return $range($this);
+    }
 }

@@ -26,4 +26,31 @@ final readonly class Term implements Node
                 ? '"' . implode(' ', $this->words) . '"'
                 : implode('-', $this->words) . ($this->begins ? '*' : ''));
     }
+
+    public function in(Field $field): self
+    {
+        return $this->field === null ? new self($this->words, $field, $this->exact, $this->begins) : $this;
+    }
+
+    public function terms(): array
+    {
+        return [$this];
+    }
+
+    public function visit(callable $all, callable $any, callable $not, callable $range, callable $term): mixed
+    {
+        return $term($this);
+    }
+
+    /** A word, or words in a row, in any form and any field. */
+    public function isPlain(): bool
+    {
+        return $this->field === null && !$this->exact && !$this->begins;
+    }
+
+    /** Whether it is looked for anywhere, or in one of some fields. */
+    public function isIn(?Field ...$fields): bool
+    {
+        return in_array($this->field, $fields, true);
+    }
 }

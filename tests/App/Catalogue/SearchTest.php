@@ -375,7 +375,10 @@ final class SearchTest extends TestCase
             'with “low water” in the title, not read by “dray”, from 2010 on',
             false,
         );
-        $this->get('/catalogue?q=' . urlencode('"low water'))->assertSee('could not be read as typed');
+        $this->get('/catalogue?q=' . urlencode('sea "low water'))->assertSeeInOrder([
+            'The quote at “&quot;low water” is not closed. So its words alone were looked for.',
+            'Looked for: with “sea”, with “low”, with “water”.',
+        ], false);
         $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
         foreach (
             [

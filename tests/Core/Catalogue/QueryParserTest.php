@@ -11,6 +11,8 @@ use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\Not;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Query\Range;
+use FigPorch\Core\Catalogue\Query\Refusal;
+use FigPorch\Core\Catalogue\Query\RefusalReason;
 use FigPorch\Core\Catalogue\Query\Term;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -22,7 +24,7 @@ final class QueryParserTest extends TestCase
     {
         $query = QueryParser::read($typed);
         $this->assertEquals($tree, $query->tree);
-        $this->assertFalse($query->plain);
+        $this->assertNull($query->refusal);
     }
 
     /** @return iterable<string, array{string, Node|null}> */
@@ -82,27 +84,44 @@ final class QueryParserTest extends TestCase
         yield 'another script' => ['الأمل', $w('الامل')];
     }
 
-    /** Said how it was read, and its words looked for: never an error. */
+    /** Said why and where, and its words looked for: never an error. */
     #[DataProvider('unreadable')]
-    public function test_what_cannot_be_read_is_read_as_plain_words(string $typed, string $text): void
-    {
+    public function test_what_cannot_be_read_is_read_as_plain_words(
+        string $typed,
+        string $text,
+        RefusalReason $reason,
+        string $near,
+    ): void {
         $query = QueryParser::read($typed);
-        $this->assertTrue($query->plain);
         $this->assertSame($text, $query->text());
+        $this->assertSame([$reason, $near], [$query->refusal?->reason, $query->refusal?->near]);
+        $this->assertSame(mb_strpos($typed, rtrim($near, '…')), $query->refusal->at ?? null);
     }
 
-    /** @return iterable<string, array{string, string}> */
+    /** @return iterable<string, array{string, string, RefusalReason, string}> */
     public static function unreadable(): iterable
     {
-        yield 'a quote that does not close' => ['"low water', 'low water'];
-        yield 'a bracket that does not close' => ['(low water', 'low water'];
-        yield 'a bracket that does not open' => ['low) water', 'low water'];
-        yield 'an OR at the end' => ['low OR', 'low'];
-        yield 'an OR at the start' => ['OR low', 'low'];
-        yield 'two ORs' => ['low OR OR water', 'low water'];
-        yield 'a NOT of nothing' => ['low NOT', 'low'];
-        yield 'a year in words' => ['year:soon', 'year soon'];
-        yield 'brackets too deep' => [str_repeat('(', 40) . 'low' . str_repeat(')', 40), 'low'];
+        $deep = str_repeat('(', 13) . 'low' . str_repeat(')', 13);
+        $many = implode(' ', array_map(fn(int $n): string => "w{$n}", range(1, 33)));
+        yield 'a quote that does not close' => ['é "low w', 'e low w', RefusalReason::QuoteNotClosed, '"low w'];
+        yield 'a bracket that does not close' => ['🙂 (low', 'low', RefusalReason::BracketNotClosed, '(low'];
+        yield 'a bracket that does not open' => ['low) sea', 'low sea', RefusalReason::BracketNotOpened, ') sea'];
+        yield 'an OR at the end' => ['low OR', 'low', RefusalReason::NothingBesideOr, 'OR'];
+        yield 'an OR at the start' => ['OR low', 'low', RefusalReason::NothingBesideOr, 'OR low'];
+        yield 'a NOT of nothing' => ['low NOT', 'low', RefusalReason::NothingAfterNot, 'NOT'];
+        yield 'a NOT before a bracket' => ['(low NOT)', 'low', RefusalReason::NothingAfterNot, 'NOT)'];
+        yield 'a year in words' => ['low year:soon', 'low year soon', RefusalReason::NotANumber, 'year:soon'];
+        yield 'a field of nothing' => ['low author:-(x)', 'low author x', RefusalReason::NotAValue, 'author:-(x)'];
+        yield 'brackets too deep' => [$deep, 'low', RefusalReason::TooDeep, '(low)))))))))))))'];
+        yield 'too many words' => [$many, (string) strstr($many, ' w25', true), RefusalReason::TooManyWords, 'w33'];
+    }
+
+    public function test_the_second_of_two_ors_is_too_many(): void
+    {
+        $query = QueryParser::read('low OR OR water');
+        $this->assertSame('low water', $query->text());
+        $this->assertEquals(new Refusal(RefusalReason::NothingBesideOr, 7, 'OR water'), $query->refusal);
+        $this->assertSame(25, mb_strlen(QueryParser::read('(' . str_repeat('sea ', 20))->refusal->near ?? ''));
     }
 
     #[DataProvider('readable')]
@@ -160,7 +179,7 @@ final class QueryParserTest extends TestCase
             }
             $query = QueryParser::read($typed);
             $again = QueryParser::read($query->text());
-            $this->assertFalse($again->plain, "{$typed} → {$query->text()}");
+            $this->assertNull($again->refusal, "{$typed} → {$query->text()}");
             $this->assertSame($query->text(), $again->text(), $typed);
         }
     }

@@ -1,5 +1,6 @@
 @php
     use App\Catalogue\Filters\{AudienceFilter, Chip, FormatFilter};
+    use App\Catalogue\Search\QueryText;
     use FigPorch\Core\Catalogue\Reach;
     $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type: PHP_QUERY_RFC3986);
     $heading = match (true) {
@@ -67,8 +68,15 @@
                 </div>
             </div>
             @if ($search->scope === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
-            @if ($search->query->plain || $search->query->cut || ! App\Catalogue\Search\QueryText::isPlain($search->query->tree))
-                <p class="meta mb-3">@if ($search->query->plain){{ __('search.plain') }} @endif @if ($search->query->cut){{ __('search.cut') }} @endif @if ($search->query->tree !== null){{ __('search.read_as', ['query' => App\Catalogue\Search\QueryText::of($search->query->tree)]) }}@endif</p>
+            @php
+                $said = array_filter([
+                    $search->query->refusal === null ? null : QueryText::refusal($search->query->refusal),
+                    $search->query->cut ? __('search.cut') : null,
+                    $search->query->tree === null ? null : __('search.read_as', ['query' => QueryText::of($search->query->tree)]),
+                ]);
+            @endphp
+            @if ($search->query->refusal !== null || $search->query->cut || ! QueryText::isPlain($search->query->tree))
+                <p class="meta mb-3">{{ implode(' ', $said) }}</p>
             @endif
             @if ($chips !== [])
                 <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center mb-3">
