@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Demo;
 
 use App\Shared\RequestContext;
+use FigPorch\Demo\Commands\DemoCard;
 use FigPorch\Demo\Commands\DemoCards;
 use FigPorch\Demo\Commands\DemoGrow;
 use FigPorch\Demo\Commands\DemoLoad;
@@ -21,7 +22,7 @@ final class DemoServiceProvider extends ServiceProvider
 
     public function register(): void
     {
-        $this->commands([DemoCards::class, DemoGrow::class, DemoLoad::class]);
+        $this->commands([DemoCard::class, DemoCards::class, DemoGrow::class, DemoLoad::class]);
     }
 
     public function boot(): void

@@ -151,7 +151,9 @@ test('layout does not jump while a page loads', async ({ page }) => {
             }).observe({ type: 'layout-shift', buffered: true })
         })
         await page.goto(address)
-        await page.waitForTimeout(500)
+        // All that could push something aside has come: pictures, fonts, and what scripts bring.
+        await page.waitForLoadState('networkidle')
+        await page.evaluate(() => document.fonts.ready.then(() => new Promise(requestAnimationFrame)))
         expect(await page.evaluate(() => window.shift), address).toBeLessThan(0.02)
     }
 })

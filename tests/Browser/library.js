@@ -16,6 +16,12 @@ export const CARDS = {
 /** Every card of the demo that can sign in. */
 export const ALL_CARDS = Object.values(CARDS)
 
+/** A card of a new patron, whom no other test borrows with. */
+export const newCard = library => [
+    library,
+    ...execFileSync('bin/artisan', ['demo:card', library], { encoding: 'utf8' }).trim().split(' '),
+]
+
 export const chooseLibrary = (page, slug) =>
     page.context().addCookies([{ name: 'library', value: slug, url: process.env.BASE_URL ?? 'http://127.0.0.1:8080' }])
 

@@ -1,6 +1,6 @@
 // Loans on a device without a network: taken, opened from cold, marked, merged, and gone when the loan is over.
 import { expect, test } from '@playwright/test'
-import { CARDS, bookText, borrow, borrowAndRead, findTitle, readerIsOpen, signIn, watch } from './library.js'
+import { bookText, borrow, borrowAndRead, findTitle, readerIsOpen, newCard, signIn, watch } from './library.js'
 
 const row = (page, name) => page.getByRole('article').filter({ hasText: name })
 
@@ -15,7 +15,8 @@ const takeOffline = async (page, name) => {
 test('a book opens from cold without a network, and what is marked there reaches the library', async ({ browser }) => {
     const context = await browser.newContext()
     let page = await context.newPage()
-    await signIn(page, CARDS.imara)
+    const card = newCard('saltmere')
+    await signIn(page, card)
     await findTitle(page, 'The Ferry Kitchen')
     await borrowAndRead(page)
     const address = page.url()
@@ -69,7 +70,7 @@ test('a book opens from cold without a network, and what is marked there reaches
     await context.setOffline(false)
     await page.goto('/loans')
     const other = await (await browser.newContext()).newPage()
-    await signIn(other, CARDS.imara)
+    await signIn(other, card)
     await expect(async () => {
         await other.goto('/marks')
         await expect(other.locator('main')).toContainText(note, { timeout: 1000 })
@@ -96,7 +97,7 @@ test('a recording plays from the device, and is gone when the loan is due though
 }) => {
     const context = await browser.newContext()
     const page = await context.newPage()
-    await signIn(page, CARDS.imara)
+    await signIn(page, newCard('saltmere'))
     await page.goto('/catalogue?format=music&q=Falling+Glass')
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
     await borrow(page)
@@ -146,7 +147,7 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     const context = await browser.newContext()
     const page = await context.newPage()
     const complaints = watch(page)
-    await signIn(page, CARDS.imara)
+    await signIn(page, newCard('saltmere'))
     await page.goto('/catalogue?format=music&q=Falling+Glass')
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
     await borrow(page)

@@ -1,7 +1,7 @@
 // Listening and watching: what only a browser that plays can show.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, actionOf, borrow, giveBack, signIn, watch } from './library.js'
+import { actionOf, borrow, giveBack, newCard, signIn, watch } from './library.js'
 
 const borrowAndOpen = async (page, format, words, verb) => {
     await page.goto(`/catalogue?format=${format}&q=${encodeURIComponent(words)}`)
@@ -23,7 +23,8 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
     browser,
 }) => {
     const complaints = watch(page)
-    await signIn(page, CARDS.halvard)
+    const card = newCard('saltmere')
+    await signIn(page, card)
     await borrowAndOpen(page, 'audiobook', 'Low Water', /^Listen/)
     const address = page.url()
     await page.locator('[data-part="0"]').click()
@@ -78,7 +79,7 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
     await page.locator('#media').evaluate(m => m.pause())
 
     const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
-    await signIn(phone, CARDS.halvard)
+    await signIn(phone, card)
     await expect(async () => {
         await phone.goto(address)
         await expect(phone.locator('#player')).toHaveAttribute('data-ready', 'yes')
@@ -105,7 +106,7 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
 
 test('a film plays with captions of the size chosen', async ({ page }) => {
     const complaints = watch(page)
-    await signIn(page, CARDS.halvard)
+    await signIn(page, newCard('saltmere'))
     await borrowAndOpen(page, 'video', 'How the Lamp Is Lit', /^Watch/)
     await page.getByLabel('Captions', { exact: true }).selectOption('English')
     await page.getByLabel('Size of captions').selectOption('Large')
@@ -161,7 +162,7 @@ test('tracks follow one another from a second element that has them ready, and w
     page,
 }) => {
     const complaints = watch(page)
-    await signIn(page, CARDS.halvard)
+    await signIn(page, newCard('saltmere'))
     await borrowAndOpen(page, 'music', 'Falling Glass', /^Listen/)
     const toTheEnd = () =>
         page.locator('#media').evaluate(m => {

@@ -6,8 +6,8 @@ export default defineConfig({
     timeout: 300_000,
     expect: { timeout: Number(process.env.PATIENCE ?? 60_000) },
     workers: 2,
-    // What fails once and then not is shown as flaky; it is not hidden.
-    retries: 1,
+    // What fails once is a fault of the test or of the program.
+    retries: 0,
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],
     projects: [

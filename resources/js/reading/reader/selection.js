@@ -23,6 +23,9 @@ const plain = text => text.replace(/\s+/g, ' ').trim()
 export class Selection {
     #shown = null
 
+    /** Takes what is selected at this moment, if that has not been done yet. */
+    #catchUp = () => {}
+
     /**
      * @param {{bar: HTMLElement, locate: (index: number, range: Range) => {locator: object, label: string, page:
      *     string|number}, act: Record<string, (chosen: object, value?: string) => void>}} of
@@ -33,6 +36,7 @@ export class Selection {
             // The selection must not be lost to the click.
             button.onmousedown = event => event.preventDefault()
             button.onclick = () => {
+                this.#catchUp()
                 const { act, colour } = button.dataset
                 const chosen = this.#shown
                 this.hide(true)
@@ -44,14 +48,18 @@ export class Selection {
     /** Follows what is selected in a document of the book. */
     watch(doc, index) {
         let timer
+        const take = () => {
+            clearTimeout(timer)
+            this.#catchUp = () => {}
+            const selection = doc.getSelection()
+            const text = selection?.rangeCount && !selection.isCollapsed ? plain(selection.toString()) : ''
+            if (text) this.#show({ index, range: selection.getRangeAt(0).cloneRange(), text, doc })
+            else if (this.#shown && !this.#shown.mark) this.hide()
+        }
         doc.addEventListener('selectionchange', () => {
             clearTimeout(timer)
-            timer = setTimeout(() => {
-                const selection = doc.getSelection()
-                const text = selection?.rangeCount && !selection.isCollapsed ? plain(selection.toString()) : ''
-                if (text) this.#show({ index, range: selection.getRangeAt(0).cloneRange(), text, doc })
-                else if (this.#shown && !this.#shown.mark) this.hide()
-            }, 250)
+            this.#catchUp = take
+            timer = setTimeout(take, 250)
         })
     }
 
@@ -78,6 +86,7 @@ export class Selection {
     }
 
     focus() {
+        this.#catchUp()
         this.bar.querySelector('button').focus()
     }
 
@@ -86,6 +95,7 @@ export class Selection {
     }
 
     hide(clear = false) {
+        this.#catchUp = () => {}
         if (clear) this.#shown?.doc.getSelection()?.removeAllRanges()
         this.bar.hidden = true
         this.#shown = null
