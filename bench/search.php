@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 /* Searching at 10,000, 100,000 and 1,000,000 titles, with 1 and 8 clients, beside the peer over the same titles. */
 
+use App\Catalogue\Filters\SubjectFilter;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\NoResultSuggestions;
-use App\Catalogue\Filters\SubjectFilter;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Suggestions\Spelling;
 use App\Catalogue\Suggestions\Suggest;

@@ -19,6 +19,7 @@ use FigPorch\Core\Lending\Rights;
  * @property int|null $loans_left
  * @property CarbonImmutable $starts_at
  * @property CarbonImmutable|null $ends_at
+ * @property int $price_cents
  * @property bool $shared
  * @property int|null $pages_allowed
  * @property bool $chapters_as_pdf

@@ -16,6 +16,7 @@ final readonly class HoldInLine
         public ?DateTimeImmutable $pausedUntil = null,
         public int $misses = 0,
         public bool $cardMayBorrow = true,
+        public ?int $consortiumId = null,
     ) {}
 
     public function isPaused(DateTimeImmutable $now): bool

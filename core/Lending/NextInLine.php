@@ -13,22 +13,22 @@ use DateTimeImmutable;
 final class NextInLine
 {
     /**
-     * A library's own line first, then, for a shared licence, the others'; paused holds keep their place and are
-     * passed over, and so are cards that may not borrow.
+     * A library's own line first, then, for a shared licence, those of the rest of the consortium; paused holds keep
+     * their place and are passed over, and so are cards that may not borrow.
      *
      * @param  list<HoldInLine>  $line  in line order
      */
-    public static function choose(array $line, int $licenceLibraryId, bool $shared, DateTimeImmutable $now): ?HoldInLine
+    public static function choose(array $line, LicenceReach $licence, DateTimeImmutable $now): ?HoldInLine
     {
         $others = null;
         foreach ($line as $hold) {
             if ($hold->isPaused($now) || !$hold->cardMayBorrow) {
                 continue;
             }
-            if ($hold->libraryId === $licenceLibraryId) {
+            if ($hold->libraryId === $licence->libraryId) {
                 return $hold;
             }
-            $others ??= $shared ? $hold : null;
+            $others ??= $licence->serves($hold->libraryId, $hold->consortiumId) ? $hold : null;
         }
 
         return $others;

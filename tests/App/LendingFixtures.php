@@ -22,6 +22,7 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Mail\Transport\ArrayTransport;
 use Illuminate\Support\Facades\Hash;
 
 /** A small Lantern Coast for tests: libraries, cards, titles and licences in a line each. */
@@ -122,6 +123,23 @@ trait LendingFixtures
     protected function now(): CarbonImmutable
     {
         return CarbonImmutable::now();
+    }
+
+    /** Signed in as whose card it is. */
+    protected function as(?Card $card): static
+    {
+        $card ??= $this->fail('There is no such card.');
+        $this->withUnencryptedCookie('library', $card->library->slug);
+
+        return $this->be($card->person->unsetRelations());
+    }
+
+    /** What has been mailed, where mail goes nowhere. */
+    protected function sentMail(): ArrayTransport
+    {
+        $transport = $this->app->make('mailer')->getSymfonyTransport();
+
+        return $transport instanceof ArrayTransport ? $transport : $this->fail('Mail goes somewhere.');
     }
 
     protected function borrow(Card $card, Title $title): Loan

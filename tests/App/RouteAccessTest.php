@@ -279,8 +279,8 @@ final class RouteAccessTest extends TestCase
     }
 
     /**
-     * @return iterable<string, array{string, string, list<string>}> route, role, and what its form names that is not
-     *     theirs
+     * @return iterable<string, array{string, string, array<string, string>}> route, role, and what its form names that
+     *     is not theirs
      */
     public static function foreignNumbers(): iterable
     {

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\PendingCommand;
 
 /** Against a real PostgreSQL, emptied before each test; nothing is wrapped in a transaction, so commits are real. */
 abstract class TestCase extends LaravelTestCase
@@ -34,6 +35,17 @@ abstract class TestCase extends LaravelTestCase
         end loop;
     end $$
     SQL;
+
+    /**
+     * @param  string  $command
+     * @param  array<string, mixed>  $parameters
+     */
+    public function artisan($command, $parameters = []): PendingCommand
+    {
+        $pending = parent::artisan($command, $parameters);
+
+        return $pending instanceof PendingCommand ? $pending : $this->fail('Output of commands is not mocked.');
+    }
 
     protected function setUp(): void
     {

@@ -39,17 +39,17 @@ final class NewMatches
             's.title_id in (select li.title_id from licences li where li.added_at > ? and ' .
             UsableLicences::FOR_LIBRARY .
             ')';
-        $library = [$search->libraryId, $search->libraryId];
+        $library = $search->libraryId;
 
         return array_column(
             DB::select(sprintf(self::ARRIVED, $new, $where, $held), [
                 $at,
-                ...$library,
+                $library,
                 ...$bindings,
                 ...$heldBindings,
-                ...$library,
+                $library,
                 $at,
-                ...$library,
+                $library,
                 $at,
             ]),
             'title_id',

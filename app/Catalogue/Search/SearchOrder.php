@@ -43,7 +43,7 @@ final class SearchOrder
                 '(select position from staff_list_title l where l.staff_list_id = ? and l.title_id = s.title_id)',
                 [$search->staffListId],
             ],
-            $search->order === 'soonest' => [self::SOONEST, [$search->libraryId, $search->libraryId]],
+            $search->order === 'soonest' => [self::SOONEST, [$search->libraryId]],
             $search->order === 'series' => ['t.series_id nulls last, t.series_position nulls last', []],
             default => [$walk ? 's.added_at desc' : "s.added_at + interval '0' desc", []],
         };

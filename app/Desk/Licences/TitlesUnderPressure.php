@@ -111,10 +111,10 @@ final class TitlesUnderPressure
             'pressed' => [$waitedFor, ' and h.n >= ' . HoldPressure::HIGH . ' * li.copies and li.alive'],
             'no_copy' => [
                 $waitedFor,
-                ' and h.n > 0 and li.alive is not true and not exists (select from licences o
-                    where o.title_id = t.id and o.shared and (o.ends_at is null or o.ends_at > :now)
-                and o.library_id in (select id from libraries where consortium_id = (select consortium_id
-                    from libraries where id = :library)))',
+                ' and h.n > 0 and li.alive is not true and not exists (select from licences s
+                    join libraries o on o.id = s.library_id join libraries lib on lib.id = :library
+                    where s.title_id = t.id and s.shared and licence_has_future(s, :now)
+                        and licence_serves(s.shared, o, lib))',
             ],
             'ending' => [
                 " and title_id in (select title_id from licences

@@ -44,11 +44,13 @@ final class ChangeLicences
                     $order->shared,
                     $order->rights,
                 );
-            if ($order->what === 'end') {
+            if ($order->what === OrderKind::End) {
                 $this->changeLicence->end($licence, $order->endsAt ?? $now, $now);
             }
             $onLoan =
-                $order->what === 'copies' ? $this->changeLicence->copies($licence, (int) $order->copies, $now) : null;
+                $order->what === OrderKind::Copies
+                    ? $this->changeLicence->copies($licence, (int) $order->copies, $now)
+                    : null;
             if ($onLoan === null) {
                 $this->write($by, $licence, $order, $now);
             }
@@ -60,9 +62,9 @@ final class ChangeLicences
     private function write(StaffMember $by, Licence $licence, LicenceOrder $order, DateTimeImmutable $now): void
     {
         $facts = match ($order->what) {
-            'copies' => ['from' => $licence->copies, 'to' => $order->copies],
-            'end' => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
-            default => [],
+            OrderKind::Copies => ['from' => $licence->copies, 'to' => $order->copies],
+            OrderKind::End => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
+            OrderKind::Add => [],
         };
         DB::insert(
             'insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id)
@@ -70,7 +72,7 @@ final class ChangeLicences
             [
                 $licence->id,
                 $by->id,
-                $order->what,
+                $order->what->value,
                 json_encode($facts, JSON_THROW_ON_ERROR),
                 Sql::second($now),
                 $order->id,

@@ -95,7 +95,7 @@ final class DeskTitleController
         $order = $request->order($staff, $title, $now);
         $line = $this->lines->of($staff->library, $title, $now);
         if (
-            $order->what === 'copies' &&
+            $order->what === OrderKind::Copies &&
             ($onLoan = $this->onLoan($line['licences'], $order->licence->id ?? 0)) > (int) $order->copies
         ) {
             return $this->tooMany($title, $onLoan);
@@ -154,7 +154,7 @@ final class DeskTitleController
 
         return redirect()
             ->route('desk.title', $title)
-            ->with('said', __("desk.done.{$order->what}", ['copies' => $order->copies]));
+            ->with('said', __("desk.done.{$order->what->value}", ['copies' => $order->copies]));
     }
 
     private function tooMany(Title $title, int $onLoan): RedirectResponse

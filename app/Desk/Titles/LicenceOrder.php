@@ -14,14 +14,13 @@ final readonly class LicenceOrder
 {
     /**
      * @param  string  $id  a UUID, the same when the same form is sent twice
-     * @param  'add'|'copies'|'end'  $what
      * @param  Licence|null  $licence  the one to change; null when one is added
      * @param  DateTimeImmutable|null  $startsAt  null for now
      * @param  DateTimeImmutable|null  $endsAt  where one is ended, null for now
      */
     public function __construct(
         public string $id,
-        public string $what,
+        public OrderKind $what,
         public int $titleId,
         public ?Licence $licence,
         public LicenceModel $model,

@@ -33,7 +33,7 @@ final class LicenceRequest extends FormRequest
         ];
 
         return [
-            'do' => ['required', Rule::in(['add', 'copies', 'end'])],
+            'do' => ['required', Rule::enum(OrderKind::class)],
             'order' => [$this->isMethod('post') ? 'required' : 'exclude', 'uuid'],
         ] +
             match ((string) $this->string('do')) {
@@ -77,17 +77,17 @@ final class LicenceRequest extends FormRequest
     public function order(StaffMember $staff, Title $title, DateTimeImmutable $now): LicenceOrder
     {
         $library = $staff->library;
-        $do = (string) $this->string('do');
+        $what = OrderKind::from((string) $this->string('do'));
         $id = $this->isMethod('post') ? (string) $this->string('order') : (string) Str::uuid();
         $ends = $this->day('ends', $library, '23:59:59');
-        if ($do === 'add') {
+        if ($what === OrderKind::Add) {
             $model = LicenceModel::from((string) $this->string('model'));
             $starts = $this->day('starts', $library, '00:00');
             $this->refuseIf($ends !== null && $ends <= max($now, $starts ?? $now), 'ends', 'ends_later');
 
             return new LicenceOrder(
                 $id,
-                'add',
+                $what,
                 $title->id,
                 null,
                 $model,
@@ -114,12 +114,12 @@ final class LicenceRequest extends FormRequest
             'licence',
         );
         \assert($licence !== null);
-        if ($do === 'copies') {
+        if ($what === OrderKind::Copies) {
             $this->refuseIf(!$licence->model->hasCopies(), 'copies', 'no_copies');
 
             return new LicenceOrder(
                 $id,
-                'copies',
+                $what,
                 $title->id,
                 $licence,
                 $licence->model,
@@ -134,7 +134,7 @@ final class LicenceRequest extends FormRequest
             'ends_before',
         );
 
-        return new LicenceOrder($id, 'end', $title->id, $licence, $licence->model, endsAt: $today ? null : $ends);
+        return new LicenceOrder($id, $what, $title->id, $licence, $licence->model, endsAt: $today ? null : $ends);
     }
 
     /** @return array<string, string> the same again, as a form's hidden fields */

@@ -59,9 +59,9 @@ final class TitleQueue
     public function change(LicenceOrder $order, int $libraryId, array $licences, DateTimeImmutable $now): LineChange
     {
         return match ($order->what) {
-            'copies' => LineChange::copies($licences, $order->licence->id ?? 0, (int) $order->copies),
-            'end' => LineChange::ended($licences, $order->licence->id ?? 0, $order->endsAt ?? $now, $now),
-            default => LineChange::added(
+            OrderKind::Copies => LineChange::copies($licences, $order->licence->id ?? 0, (int) $order->copies),
+            OrderKind::End => LineChange::ended($licences, $order->licence->id ?? 0, $order->endsAt ?? $now, $now),
+            OrderKind::Add => LineChange::added(
                 $licences,
                 new Licence(
                     0,

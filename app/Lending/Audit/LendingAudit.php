@@ -38,12 +38,9 @@ final class LendingAudit
             where c.holds_open <> coalesce(o.n, 0)
     union all select 'hold ' || h.id || ' waits though licence ' || li.id || ' has a copy free' from holds h
         join cards c on c.id = h.card_id join licences li on li.title_id = h.title_id
-            and (li.library_id = h.library_id or li.shared and exists
-            (select from libraries a join libraries b on b.consortium_id = a.consortium_id
-                where a.id = li.library_id and b.id = h.library_id))
-        where h.state = 'waiting' and li.copies_free > 0 and (li.loans_left is null or li.loans_left > 0)
-            and li.starts_at <= :early and (li.ends_at is null or li.ends_at > :now) and c.blocked_at is null
-                and (c.expires_at is null or c.expires_at > :now)
+        join libraries o on o.id = li.library_id join libraries lib on lib.id = h.library_id
+        where h.state = 'waiting' and li.copies_free > 0 and licence_is_live(li, :now) and li.starts_at <= :early
+            and licence_serves(li.shared, o, lib) and hold_can_be_filled(h, c, :now)
     union all select 'loan ' || id || ' is open though it was due ' || due_at from loans
         where ended_at is null and due_at <= :early
     union all select 'hold ' || id || ' is ready though its copy was kept until ' || kept_until from holds

@@ -6,6 +6,7 @@ namespace App\Lending\Borrowing;
 
 use App\Lending\Expiry\EndDueLoans;
 use App\Shared\Sql;
+use App\Shared\SqlState;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\AlreadyOnLoan;
 use FigPorch\Core\Lending\Granted;
@@ -27,7 +28,12 @@ final class BorrowTitle
      * Raised by lending_borrow when the facts have changed, and by PostgreSQL for a loan that is there already and for
      * a deadlock.
      */
-    private const LOOK_AGAIN = ['FP001', '23505', 'FP003', '40P01'];
+    private const LOOK_AGAIN = [
+        SqlState::LimitReached,
+        SqlState::ThereAlready,
+        SqlState::ChangedMeanwhile,
+        SqlState::Deadlock,
+    ];
 
     public function __construct(
         private readonly EndDueLoans $endDueLoans,
@@ -70,7 +76,7 @@ final class BorrowTitle
             try {
                 return $this->write($cardId, $titleId, $facts, $decision, $now);
             } catch (QueryException $changed) {
-                if ($try >= self::TRIES || !in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
+                if ($try >= self::TRIES || !in_array(SqlState::of($changed), self::LOOK_AGAIN, true)) {
                     throw $changed;
                 }
             }

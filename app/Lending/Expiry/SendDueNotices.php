@@ -100,9 +100,9 @@ final class SendDueNotices
                 join cards c on c.id = h.card_id
                 join titles t on t.id = h.title_id join libraries lib on lib.id = h.library_id
                 cross join lateral (select li.id, coalesce(li.ends_at, 'infinity') ends_at, li.loans_left
-                    from licences li where li.title_id = h.title_id and li.model <> 'pay_per_loan'
-                    and (li.library_id = h.library_id or li.shared and li.library_id in (select id from libraries
-                        where consortium_id = lib.consortium_id))
+                    from licences li join libraries o on o.id = li.library_id
+                    where li.title_id = h.title_id and li.model <> 'pay_per_loan'
+                        and licence_serves(li.shared, o, lib)
                     order by coalesce(li.ends_at, 'infinity') desc, li.id limit 1) last
                 where h.state in ('waiting', 'paused') and last.ends_at <= ?::timestamptz + ?::interval
                     and not exists (select from notices n where n.person_id = c.person_id and n.event_key =

@@ -22,7 +22,7 @@ final class DeliverNewIssues
     private const NEW = 'select f.id follow_id, t.id title_id from follows f join cards c on c.id = f.card_id
         join titles t on t.series_id = f.series_id and t.format = \'magazine\'
         cross join lateral (select min(greatest(li.starts_at, li.added_at)) came_at from licences li
-            where li.title_id = t.id and %s and (li.ends_at is null or li.ends_at > ?)) l
+            where li.title_id = t.id and %s and licence_has_future(li, ?)) l
         where l.came_at > f.looked_at and l.came_at <= ? order by f.id, l.came_at, t.id';
 
     public function __construct(private readonly BorrowTitle $borrowTitle, private readonly GiveNotice $giveNotice) {}

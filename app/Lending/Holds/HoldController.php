@@ -8,6 +8,7 @@ use App\Lending\Borrowing\RefusalText;
 use App\Lending\Borrowing\TitlePanel;
 use App\Lending\Loans\OpenLoans;
 use App\Lending\Porch\ComingUp;
+use App\Lending\Porch\ComingUpDrawing;
 use App\Models\Hold;
 use App\Models\Title;
 use App\Shared\Input;
@@ -38,7 +39,7 @@ final class HoldController
 
         return view('lending.holds.holds', [
             'holds' => $holds,
-            'comingUp' => $comingUp->chart($loans, $holds, $now, width: 780),
+            'comingUp' => ComingUpDrawing::of($comingUp->dates($loans, $holds, $now), $now, width: 780),
             'pileUp' => $comingUp->pileUp($loans, $holds),
             'now' => $now,
         ]);

@@ -14,9 +14,9 @@ use stdClass;
 /** The licences that a library's patrons can use: its own, and those that others of its consortium share. */
 final class UsableLicences
 {
-    /** A condition on licences (alias li) for a library bound twice. */
-    public const FOR_LIBRARY = '(li.library_id = ? or li.shared and li.library_id in
-        (select id from libraries where consortium_id = (select consortium_id from libraries where id = ?)))';
+    /** A condition on licences (alias li) for a library. */
+    public const FOR_LIBRARY = 'exists (select from libraries o, libraries lib
+        where o.id = li.library_id and lib.id = ? and licence_serves(li.shared, o, lib))';
 
     /**
      * @param  list<int>  $titleIds
@@ -34,7 +34,7 @@ final class UsableLicences
                 self::FOR_LIBRARY .
                 ' order by li.id' .
                 ($locked ? ' for no key update' : ''),
-            [Sql::second($now), Sql::array($titleIds), $libraryId, $libraryId],
+            [Sql::second($now), Sql::array($titleIds), $libraryId],
         );
         $licences = array_fill_keys($titleIds, []);
         foreach ($rows as $row) {

@@ -7,6 +7,7 @@ namespace App\Lending\Loans;
 use App\Lending\Borrowing\LendingFacts;
 use App\Models\Loan;
 use App\Shared\Sql;
+use App\Shared\SqlState;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Granted;
 use FigPorch\Core\Lending\LicenceModel;
@@ -20,7 +21,7 @@ final class RenewLoan
 {
     private const TRIES = 5;
 
-    private const LOOK_AGAIN = ['FP001', 'FP003', '40P01'];
+    private const LOOK_AGAIN = [SqlState::LimitReached, SqlState::ChangedMeanwhile, SqlState::Deadlock];
 
     public function __construct(private readonly RenewalFacts $renewalFacts) {}
 
@@ -46,7 +47,7 @@ final class RenewLoan
 
                 return $decision;
             } catch (QueryException $changed) {
-                if ($try >= self::TRIES || !in_array($changed->getCode(), self::LOOK_AGAIN, true)) {
+                if ($try >= self::TRIES || !in_array(SqlState::of($changed), self::LOOK_AGAIN, true)) {
                     throw $changed;
                 }
             }

@@ -30,8 +30,9 @@ final class RenewalFacts
             ),
         );
         $waiting = DB::scalar(
-            "select count(*) from holds h join licences li on li.id = ?
-                where h.title_id = ? and h.state = 'waiting' and (li.shared or h.library_id = li.library_id)",
+            "select count(*) from holds h join licences li on li.id = ? join libraries o on o.id = li.library_id
+                join libraries lib on lib.id = h.library_id
+                where h.title_id = ? and h.state = 'waiting' and licence_serves(li.shared, o, lib)",
             [$loan->licence_id, $loan->title_id],
         );
         $free = array_sum(

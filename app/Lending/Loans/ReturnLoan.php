@@ -6,6 +6,7 @@ namespace App\Lending\Loans;
 
 use App\Lending\Queues\AssignFreedCopy;
 use App\Shared\Sql;
+use App\Shared\SqlState;
 use DateTimeImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -17,8 +18,6 @@ use stdClass;
  */
 final class ReturnLoan
 {
-    private const OTHERS_WAIT = 'FP004';
-
     public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 
     /** @return bool false when the loan was over already */
@@ -32,7 +31,7 @@ final class ReturnLoan
                     return $loan !== null;
                 }
             } catch (QueryException $awaited) {
-                if ($awaited->getCode() !== self::OTHERS_WAIT) {
+                if (SqlState::of($awaited) !== SqlState::OthersWait) {
                     throw $awaited;
                 }
             }

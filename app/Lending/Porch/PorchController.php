@@ -32,7 +32,7 @@ final class PorchController
                 ->values()
                 ->take(3),
             'ready' => $holds->filter(fn($hold) => $hold->isReady())->values(),
-            'comingUp' => $comingUp->chart($loans, $holds, $now),
+            'comingUp' => ComingUpDrawing::of($comingUp->dates($loans, $holds, $now), $now, width: 400),
             'pileUp' => $comingUp->pileUp($loans, $holds),
             'now' => $now,
         ]);

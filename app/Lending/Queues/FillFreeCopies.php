@@ -12,13 +12,13 @@ use Illuminate\Support\Facades\DB;
 /** Gives a licence's free copies to those in line: when copies are added, a licence starts, or a pause is over. */
 final class FillFreeCopies
 {
-    /** Licences with something to give and somebody waiting; the moment bound twice. */
+    /** Licences with something to give and somebody waiting; for a moment. */
     private const FILLABLE = "select li.id from licences li where (li.copies_free > 0 or li.model = 'simultaneous')
-        and (li.loans_left is null or li.loans_left > 0) and li.starts_at <= ? and (li.ends_at is null
-            or li.ends_at > ?)
+        and licence_is_live(li, ?)
         and li.title_id in (select title_id from holds where state = 'waiting')
-        and exists (select from holds h where h.title_id = li.title_id and h.state = 'waiting' and (li.shared
-            or h.library_id = li.library_id))";
+        and exists (select from holds h join libraries o on o.id = li.library_id join libraries lib
+            on lib.id = h.library_id
+            where h.title_id = li.title_id and h.state = 'waiting' and licence_serves(li.shared, o, lib))";
 
     public function __construct(private readonly AssignFreedCopy $assignFreedCopy) {}
 
@@ -26,7 +26,7 @@ final class FillFreeCopies
     public function ofTitle(int $titleId, DateTimeImmutable $now): void
     {
         $at = Sql::timestamp($now);
-        foreach (DB::select(self::FILLABLE . ' and li.title_id = ? order by li.id', [$at, $at, $titleId]) as $licence) {
+        foreach (DB::select(self::FILLABLE . ' and li.title_id = ? order by li.id', [$at, $titleId]) as $licence) {
             $this($licence->id, $now);
         }
     }
@@ -35,7 +35,7 @@ final class FillFreeCopies
     public function everywhere(DateTimeImmutable $now): void
     {
         $at = Sql::timestamp($now);
-        foreach (DB::select(self::FILLABLE . ' order by li.id', [$at, $at]) as $licence) {
+        foreach (DB::select(self::FILLABLE . ' order by li.id', [$at]) as $licence) {
             $this($licence->id, $now);
         }
     }

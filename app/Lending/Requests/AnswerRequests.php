@@ -55,10 +55,10 @@ final class AnswerRequests
     ): void {
         foreach (
             $this->open(
-                'and (r.library_id = ? or ? and r.library_id in (select id from libraries
-                    where consortium_id = (select consortium_id from libraries where id = ?)))',
+                'and exists (select from libraries o, libraries lib
+                    where o.id = ? and lib.id = r.library_id and licence_serves(?, o, lib))',
                 $titleId,
-                [$libraryId, $shared ? 't' : 'f', $libraryId],
+                [$libraryId, $shared ? 't' : 'f'],
             )
             as $request
         ) {

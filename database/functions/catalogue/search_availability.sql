@@ -5,21 +5,20 @@ create function search_availability(p_titles bigint[], p_now timestamptz)
 returns table (title_id bigint, held int[], ready int[], always int[], paid int[], sure_from timestamptz,
     sure_until timestamptz) stable language sql as $$
     with known as (
-        select li.*, li.ends_at is null or li.ends_at > p_now as runs, li.loans_left is null
-            or li.loans_left > 0 as left_over from licences li where li.title_id = any(p_titles)
+        select li.*, li.ends_at is null or li.ends_at > p_now as runs, licence_has_future(li, p_now) as held,
+            li.model <> 'pay_per_loan' and licence_can_lend(li, p_now) as lends
+            from licences li where li.title_id = any(p_titles)
     ), by_library as (
-        select k.*, lib.id as at_library, k.runs and k.left_over and k.starts_at <= p_now
-            and k.model <> 'pay_per_loan' and (k.copies_free is null or k.copies_free > 0) as lends
-            from known k join libraries o on o.id = k.library_id
-                join libraries lib on lib.id = o.id or k.shared and lib.consortium_id = o.consortium_id
+        select k.*, lib.id as at_library from known k join libraries o on o.id = k.library_id
+            join libraries lib on licence_serves(k.shared, o, lib)
     ), spans as (
         select k.title_id, max(moment) filter (where moment <= p_now) as sure_from,
-                case when bool_or(k.runs and not k.left_over) then '-infinity' else min(moment)
+                case when bool_or(k.runs and not k.held) then '-infinity' else min(moment)
                     filter (where moment > p_now) end as sure_until
             from known k cross join lateral (values (k.starts_at), (k.ends_at)) m(moment) group by k.title_id
     ), libraries_of as (
-        select b.title_id, array_agg(distinct at_library) filter (where runs
-            and left_over) as held, array_agg(distinct at_library) filter (where lends) as ready,
+        select b.title_id, array_agg(distinct at_library) filter (where b.held) as held,
+                array_agg(distinct at_library) filter (where lends) as ready,
                 array_agg(distinct at_library) filter (where lends
                     and model = 'simultaneous') as always, array_agg(distinct at_library) filter (where runs
                     and model = 'pay_per_loan') as paid

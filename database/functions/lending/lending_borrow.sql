@@ -71,6 +71,7 @@ begin
             where id = v_hold.id;
         update cards set holds_open = holds_open - 1 where id = p_card;
         if v_hold.state = 'ready' and v_hold.licence_id = p_licence then
+            -- Its copy and its counted loan were taken when it was kept.
             perform 1 from licences where id = p_licence and starts_at <= p_now and (ends_at is null
                 or ends_at > p_now);
             if not found then
@@ -85,9 +86,8 @@ begin
     if p_pay_limit is not null then
         update loans set paid_cents = pay_per_loan_spend(p_licence, p_card, p_now, p_pay_limit) where id = v_loan;
     end if;
-    update licences set copies_free = copies_free - 1, loans_left = loans_left - 1
-        where id = p_licence and title_id = p_title and starts_at <= p_now and (ends_at is null or ends_at > p_now)
-            and (copies_free is null or copies_free > 0) and (loans_left is null or loans_left > 0);
+    update licences li set copies_free = copies_free - 1, loans_left = loans_left - 1
+        where id = p_licence and title_id = p_title and licence_can_lend(li, p_now);
     if not found then
         raise exception 'licence changed' using errcode = 'FP003';
     end if;

@@ -11,7 +11,7 @@ declare
     v_holds json;
 begin
     select c.id, c.library_id, c.person_id, c.patron_group, c.blocked_at, c.expires_at, c.loans_open, c.holds_open,
-        c.pay_month, c.pay_loans, lib.timezone, lib.consortium_id
+        c.pay_month, c.pay_loans, lib.timezone
         into v_card from cards c join libraries lib on lib.id = c.library_id where c.id = p_card;
     select t.format, t.audience into v_title from titles t where t.id = p_title;
     if v_card.id is null or v_title.format is null then
@@ -21,9 +21,8 @@ begin
         select li.id, li.library_id, li.model, li.copies, li.copies_free, li.loans_left, li.starts_at, li.ends_at,
             li.price_cents,
             case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, p_now) end as budget_left
-        from licences li where li.title_id = p_title and (li.library_id = v_card.library_id
-            or li.shared and exists (select from libraries o
-                where o.id = li.library_id and o.consortium_id = v_card.consortium_id))) x;
+        from licences li join libraries o on o.id = li.library_id join libraries lib on lib.id = v_card.library_id
+            where li.title_id = p_title and licence_serves(li.shared, o, lib)) x;
     if v_card.loans_open > 0 then
         select json_agg(json_build_object('id', o.id, 'name', ot.name, 'due', o.due_at, 'own', o.title_id = p_title,
             'over', o.due_at <= p_now,

@@ -10,10 +10,10 @@ declare
 begin
     select * into v_licence from licences where id = p_licence for no key update;
     select h.id, h.card_id, h.library_id, h.line_at, h.misses, h.kept_seconds, h.borrow_at_once into v_hold from holds h
-        where h.title_id = p_title and (h.state = 'waiting' or h.state = 'paused' and h.paused_until <= p_now)
-            and (h.library_id = v_licence.library_id or v_licence.shared)
-            and exists (select from cards c where c.id = h.card_id and c.blocked_at is null and (c.expires_at is null
-                or c.expires_at > p_now))
+        where h.title_id = p_title and h.state in ('waiting', 'paused')
+            and exists (select from libraries o, libraries lib
+                where o.id = v_licence.library_id and lib.id = h.library_id and licence_serves(v_licence.shared, o, lib))
+            and exists (select from cards c where c.id = h.card_id and hold_can_be_filled(h, c, p_now))
         order by h.library_id <> v_licence.library_id, h.line_at, h.id limit 1 for no key update of h skip locked;
     if found then
         select json_build_object('id', v_hold.id, 'title', p_title, 'library', v_hold.library_id, 'line_at',

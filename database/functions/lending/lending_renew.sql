@@ -18,15 +18,14 @@ begin
         raise exception 'loan changed' using errcode = 'FP003';
     end if;
     -- A counted licence spends one more loan; taking its row keeps new holds from joining the line unseen.
-    update licences set loans_left = loans_left - 1
-        where id = v_loan.licence_id and (ends_at is null or ends_at > p_now) and (loans_left is null
-            or loans_left > 0);
+    update licences li set loans_left = loans_left - 1
+        where id = v_loan.licence_id and licence_has_future(li, p_now);
     if not found then
         raise exception 'licence changed' using errcode = 'FP003';
     end if;
     if not p_waiting_allowed and exists (select from holds h join licences li on li.id = v_loan.licence_id
-            where h.title_id = v_loan.title_id and h.state = 'waiting' and (li.shared
-                or h.library_id = li.library_id)) then
+            join libraries o on o.id = li.library_id join libraries lib on lib.id = h.library_id
+            where h.title_id = v_loan.title_id and h.state = 'waiting' and licence_serves(li.shared, o, lib)) then
         raise exception 'others wait' using errcode = 'FP003';
     end if;
     v_paid := pay_per_loan_spend(v_loan.licence_id, v_loan.card_id, p_now, p_pay_limit);

@@ -10,14 +10,12 @@ begin
                 + 2 * coalesce(bool_or(x.live and x.lends), false)::int + 4 * coalesce(bool_or(x.live and x.lends
                     and x.model = 'simultaneous'), false)::int
             from (
-                select li.id, li.model, (li.loans_left is null or li.loans_left > 0) live,
-                        li.starts_at <= p_now and (li.copies_free is null or li.copies_free > 0)
-                            and case when li.model = 'pay_per_loan' then p_pays
+                select li.id, li.model, licence_has_future(li, p_now) live,
+                        licence_can_lend(li, p_now) and case when li.model = 'pay_per_loan' then p_pays
                                 and li.price_cents <= pay_per_loan_left(li.library_id, p_now) else true end lends
-                    from licences li where li.title_id = p_title and (li.ends_at is null or li.ends_at > p_now)
-                        and (li.library_id = p_library
-                            or li.shared and li.library_id in (select id from libraries
-                                where consortium_id = (select consortium_id from libraries where id = p_library)))
+                    from licences li join libraries o on o.id = li.library_id join libraries lib on lib.id = p_library
+                    where li.title_id = p_title and (li.ends_at is null or li.ends_at > p_now)
+                        and licence_serves(li.shared, o, lib)
             ) x
     );
 end $$;

@@ -93,6 +93,7 @@ final class PushTest extends TestCase
 
         // RFC 8292: the token is good for that service, for a while, and signed with the key that browsers were given.
         preg_match('/^vapid t=(\S+), k=(\S+)$/', $request->header('Authorization')[0], $m);
+        $this->assertCount(3, $m);
         $this->assertSame(app(PushKey::class)->public(), $m[2]);
         $pem = openssl_pkey_get_details(P256::publicKey((string) Base64Url::decode($m[2])))['key'] ?? '';
         JWT::$timestamp = now()->getTimestamp();
@@ -102,7 +103,7 @@ final class PushTest extends TestCase
         $this->assertStringStartsWith('mailto:', $claims->sub);
 
         // Opened by http_ece, which is not ours (npm, of the Web Push developers).
-        $point = openssl_pkey_get_details($private)['ec'];
+        $point = (openssl_pkey_get_details($private) ?: [])['ec'] ?? [];
         $process = new Process(
             [
                 'node',
@@ -164,7 +165,10 @@ final class PushTest extends TestCase
         $this->addDevices(($card = $this->card())->person);
         $this->endLoan($card, str_repeat('𝕷', 300));
         Http::assertSentCount(1);
-        $this->assertLessThanOrEqual(4096, strlen(Http::recorded()[0][0]->body()));
+        $this->assertLessThanOrEqual(
+            4096,
+            Http::recorded()->map(fn(array $sent): int => strlen($sent[0]->body()))->max(),
+        );
         $this->assertSame(0, DB::table('failed_jobs')->count() + DB::table('jobs')->count());
     }
 

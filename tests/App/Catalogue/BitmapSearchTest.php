@@ -44,10 +44,10 @@ final class BitmapSearchTest extends TestCase
     /** @var list<Library> */
     private array $libraries;
 
-    /** @var list<int> those that have titles */
+    /** @var array<mixed> numbers of those that have titles */
     private array $series;
 
-    /** @var list<string> the same, some of the commonest and of the rarest */
+    /** @var array<mixed> names, some of the commonest and of the rarest */
     private array $publishers;
 
     protected function setUp(): void
@@ -395,7 +395,7 @@ final class BitmapSearchTest extends TestCase
 
     /**
      * @param  list<string>  $words
-     * @param  list<int>  $subjects
+     * @param  array<mixed>  $subjects  numbers
      */
     private function search(array $words, array $subjects): SearchRequest
     {
@@ -453,7 +453,7 @@ final class BitmapSearchTest extends TestCase
         return implode(' ', array_slice($words, $this->random->getInt(0, count($words) - $count), $count));
     }
 
-    /** @return array{Facets, list<int>} */
+    /** @return array{Facets, array<int, int>} */
     private function answer(SearchRequest $search, int $ranked, int $few = 0): array
     {
         $inSets = new BitmapSearch();

@@ -21,7 +21,7 @@ final class LikelyNamesTest extends TestCase
     #[TestWith([0], 'as if every name had too many titles to list them')]
     public function test_suggestions_by_beginnings_are_true_and_none_is_missing(int $many): void
     {
-        $this->app->when(IndexPrefixes::class)->needs('$many')->give($many);
+        $this->app->when(IndexPrefixes::class)->needs('$many')->give(fn(): int => $many);
         $this->library();
         $this->library('hollow');
         Artisan::call('demo:grow --titles=400');
@@ -100,8 +100,7 @@ final class LikelyNamesTest extends TestCase
     }
 
     /**
-     * @param  list<array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject:
-     *     array<string, int>}>  $plain
+     * @param  list<array<string, array<string, int>>>  $plain  by kind of name and label
      * @param  list<string>  $typed
      */
     private function assertSuggestsTheSame(array $plain, array $typed): void
@@ -126,8 +125,7 @@ final class LikelyNamesTest extends TestCase
     }
 
     /**
-     * @return array{title: array<string, int>, person: array<string, int>, series: array<string, int>, subject:
-     *     array<string, int>} count by label
+     * @return array<string, array<string, int>> count by kind of name and label
      */
     private function suggested(string $typed): array
     {

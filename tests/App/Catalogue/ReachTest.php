@@ -25,6 +25,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use stdClass;
 use Tests\App\TestCase;
 
 /** How far a search goes, and that what it says can be had can be had. */
@@ -102,7 +103,7 @@ final class ReachTest extends TestCase
     public function test_a_borrow_that_takes_the_last_copy_is_seen_in_the_same_moment_and_rewrites_no_words(): void
     {
         $this->licence($title = $this->title(), copies: 2);
-        $row = fn(): object => DB::selectOne(
+        $row = fn(): stdClass => DB::selectOne(
             'select xmin, stems::text, ready::text from search_rows where title_id = ?',
             [$title->id],
         ) ?? $this->fail('The title is found.');
@@ -112,7 +113,7 @@ final class ReachTest extends TestCase
         $loan = $this->borrow($this->card(), $title);
         $this->assertSame('{}', $row()->ready);
         $this->assertSame($before->stems, $row()->stems);
-        $this->actingAs($loan->card->person)->post("/loans/{$loan->id}/return");
+        $this->as($loan->card)->post("/loans/{$loan->id}/return");
         $this->assertSame($before->ready, $row()->ready);
     }
 

@@ -375,10 +375,13 @@ final class SearchTest extends TestCase
             'with “low water” in the title, not read by “dray”, from 2010 on',
             false,
         );
-        $this->get('/catalogue?q=' . urlencode('sea "low water'))->assertSeeInOrder([
-            'The quote at “&quot;low water” is not closed. So its words alone were looked for.',
-            'Looked for: with “sea”, with “low”, with “water”.',
-        ], false);
+        $this->get('/catalogue?q=' . urlencode('sea "low water'))->assertSeeInOrder(
+            [
+                'The quote at “&quot;low water” is not closed. So its words alone were looked for.',
+                'Looked for: with “sea”, with “low”, with “water”.',
+            ],
+            false,
+        );
         $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
         foreach (
             [
@@ -508,7 +511,7 @@ final class SearchTest extends TestCase
             $this->get('/catalogue')->assertSee('Take the pin out of');
         }
         $pin(['filter' => 'all']);
-        $this->assertEquals(['format' => 'audiobook', 'language' => 'en'], $who?->refresh()->pins);
+        $this->assertEquals(['format' => 'audiobook', 'language' => 'en'], $who->refresh()->pins);
         $pin(['unpin' => 'language']);
         $pin(['unpin' => 'nothing', 'search' => 'x[]=1']);
         $this->assertEquals(['format' => 'audiobook'], $who->refresh()->pins);

@@ -249,7 +249,7 @@ final class DeskTest extends TestCase
         $licence = $this->licence($title = $this->title());
         $loan = $this->borrow($this->card(), $title);
         $hold = $this->hold($this->card(), $title);
-        $this->be($loan->card?->person)->post("/loans/{$loan->id}/return");
+        $this->as($loan->card)->post("/loans/{$loan->id}/return");
         $this->assertSame(HoldState::Ready, $hold->refresh()->state);
 
         $this->be($this->staff(), 'staff');

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Models\Card;
 use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Title;
@@ -17,13 +16,6 @@ use Tests\App\TestCase;
 final class BorrowingJourneyTest extends TestCase
 {
     use ImportsBooks;
-
-    private function as(Card $card): self
-    {
-        $this->withUnencryptedCookie('library', $card->library->slug);
-
-        return $this->be($card->person->unsetRelations());
-    }
 
     public function test_from_finding_to_the_next_in_line(): void
     {
@@ -61,7 +53,7 @@ final class BorrowingJourneyTest extends TestCase
         $this->get('/notices')->assertSee('is kept for you until');
         $this->get('/porch')->assertDontSee('1 new notice');
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
-        $mail = $this->app->make('mailer')->getSymfonyTransport()->messages()->sole()->getOriginalMessage();
+        $mail = $this->sentMail()->messages()->sole()->getOriginalMessage();
         $this->assertStringContainsString('“The Salt Ledger” is ready for you', $mail->getSubject());
         $this->assertStringContainsString("/titles/{$title->id}", $mail->getTextBody());
         $this->post("/titles/{$title->id}/borrow")->assertSessionHas('said');
@@ -170,7 +162,7 @@ final class BorrowingJourneyTest extends TestCase
         DB::table('jobs')->insert([...array_diff_key((array) $job, ['id' => 1])]);
         Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
 
-        $this->assertCount(1, $this->app->make('mailer')->getSymfonyTransport()->messages());
+        $this->assertCount(1, $this->sentMail()->messages());
         $this->assertSame(0, DB::table('failed_jobs')->count());
     }
 

@@ -13,6 +13,7 @@ use App\Models\Loan;
 use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Shared\Sql;
+use App\Shared\SqlState;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Database\QueryException;
@@ -25,9 +26,9 @@ use Tests\App\TestCase;
  */
 final class GuardTest extends TestCase
 {
-    private const LIMIT = 'FP001';
+    private const LIMIT = SqlState::LimitReached;
 
-    private const CHANGED = 'FP003';
+    private const CHANGED = SqlState::ChangedMeanwhile;
 
     public function test_a_loan_beyond_the_limit_of_the_card(): void
     {
@@ -110,7 +111,7 @@ final class GuardTest extends TestCase
         $refuses = fn() => DB::table('licences')
             ->where('id', $dear->id)
             ->update(['shared' => true]);
-        $this->assertSame('23514', $this->refusal($refuses), 'what is paid for is not shared');
+        $this->assertSame(SqlState::NotAsTheModelSays, $this->refusal($refuses), 'what is paid for is not shared');
     }
 
     public function test_a_renewal_of_a_loan_that_was_renewed_or_is_over_meanwhile(): void
@@ -162,7 +163,7 @@ final class GuardTest extends TestCase
         $loan = $this->borrow($this->card($here), $title);
         $hold = $this->hold($this->card($there), $title);
 
-        $this->be($loan->card->person)
+        $this->as($loan->card)
             ->post("/loans/{$loan->id}/return")
             ->assertRedirect();
 
@@ -206,13 +207,13 @@ final class GuardTest extends TestCase
         ]);
     }
 
-    /** @return string|null the database's code for it */
-    private function refusal(callable $do): ?string
+    /** @return SqlState|null the database's code for it */
+    private function refusal(callable $do): ?SqlState
     {
         try {
             DB::transaction(fn() => $do());
         } catch (QueryException $refused) {
-            return (string) $refused->getCode();
+            return SqlState::of($refused) ?? throw $refused;
         }
 
         return null;

@@ -212,7 +212,7 @@ final class HoldTest extends TestCase
         );
         $this->assertSame(
             [1, 1, 1],
-            array_map(fn(Title $t): int => $t->licences()->sole()->copies_free, [$title, $other, $free]),
+            array_map(fn(Title $t): ?int => $t->licences()->sole()->copies_free, [$title, $other, $free]),
         );
         $this->assertSame(
             ['loan_ended' => 5, 'hold_ready' => 2],

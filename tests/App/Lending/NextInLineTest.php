@@ -10,6 +10,7 @@ use App\Models\Licence;
 use App\Models\Title;
 use App\Shared\Sql;
 use FigPorch\Core\Lending\HoldInLine;
+use FigPorch\Core\Lending\LicenceReach;
 use FigPorch\Core\Lending\NextInLine;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
@@ -28,6 +29,8 @@ final class NextInLineTest extends TestCase
             'saltmere',
             'larkspur',
         ]);
+        // Its own licences bring it a line of its own, which no licence of the consortium serves.
+        $libraries[] = $this->library('hollow');
         $random = new Randomizer(new Mt19937(7));
         $chosen = ['own' => 0, 'other' => 0, 'nobody' => 0];
         for ($n = 0; $n < self::LINES; $n++) {
@@ -35,7 +38,11 @@ final class NextInLineTest extends TestCase
             $licence = $this->licence($title, library: $libraries[0], shared: $random->getInt(0, 1) === 1);
             $line = $this->line($title, $libraries, $random);
 
-            $next = NextInLine::choose($line, $libraries[0]->id, $this->isShared($licence), $this->now());
+            $next = NextInLine::choose(
+                $line,
+                new LicenceReach($libraries[0]->id, $this->isShared($licence), $consortium),
+                $this->now(),
+            );
             $given = json_decode(
                 (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [
                     $licence->id,
@@ -58,7 +65,7 @@ final class NextInLineTest extends TestCase
     {
         $line = [];
         for ($n = $random->getInt(0, 5); $n > 0; $n--) {
-            $card = $this->card($libraries[$random->getInt(0, 2) === 0 ? 0 : 1]);
+            $card = $this->card($library = $libraries[[0, 1, 1, 2][$random->getInt(0, 3)]]);
             $standing = $random->getInt(0, 4);
             $card->update([
                 'blocked_at' => $standing === 0 ? $this->now() : null,
@@ -75,7 +82,14 @@ final class NextInLineTest extends TestCase
                 'line_at' => $this->now()->subMinutes($random->getInt(0, 3)),
             ]);
             $mayBorrow = $standing > 1;
-            $line[] = new HoldInLine($hold->id, $card->library_id, $hold->line_at, $pause, cardMayBorrow: $mayBorrow);
+            $line[] = new HoldInLine(
+                $hold->id,
+                $library->id,
+                $hold->line_at,
+                $pause,
+                cardMayBorrow: $mayBorrow,
+                consortiumId: $library->consortium_id,
+            );
         }
         usort($line, fn(HoldInLine $a, HoldInLine $b): int => [$a->lineAt, $a->id] <=> [$b->lineAt, $b->id]);
 

@@ -20,7 +20,7 @@ use Tests\App\TestCase;
 
 final class NoticeTest extends TestCase
 {
-    /** @return list<string> */
+    /** @return array<mixed> */
     private function kinds(Person $person): array
     {
         return DB::table('notices')->where('person_id', $person->id)->orderBy('id')->pluck('kind')->all();

@@ -15,7 +15,7 @@ final class OutlineTest extends TestCase
 
     public function test_chapters_have_the_pages_of_the_books_own_list(): void
     {
-        $publication = $this->importBook()->publication;
+        $publication = $this->importBook()->publication ?? $this->fail('The title has a file.');
         $pages = app(LoanPages::class);
         $chapters = $pages->chapters($publication);
         $this->assertSame(

@@ -138,7 +138,7 @@ final class PdfTest extends TestCase
 
     public function test_what_is_locked_or_broken_is_refused_with_the_reason(): void
     {
-        $broken = tempnam(sys_get_temp_dir(), 'broken');
+        $broken = (string) tempnam(sys_get_temp_dir(), 'broken');
         file_put_contents($broken, "%PDF-1.7\nand nothing of the kind");
         foreach (
             [

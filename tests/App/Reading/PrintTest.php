@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Reading;
 
 use App\Models\Loan;
+use App\Models\Publication;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 use Tests\App\ImportsBooks;
@@ -105,14 +106,15 @@ final class PrintTest extends TestCase
             (string) preg_replace('/\s+/', ' ', (string) preg_replace('/^.*Pages 2 to 3/s', '', $shown)),
             $m,
         );
+        $this->assertCount(1, $m);
         $this->assertStringContainsString($m[0], $text);
         $this->get("/loans/{$this->loan->id}/pages/2-4.pdf")->assertRedirect();
     }
 
     public function test_nothing_in_a_book_acts_on_the_printed_page(): void
     {
-        $folder = storage_path("publications/{$this->loan->title->publication->sha256}/whole");
-        $path = $this->loan->title->publication->positions[1][0];
+        $folder = storage_path("publications/{$this->publication()->sha256}/whole");
+        $path = $this->publication()->positions[1][0];
         $whole = (string) file_get_contents("{$folder}/{$path}");
         chmod("{$folder}/{$path}", 0644);
         file_put_contents(
@@ -162,5 +164,10 @@ final class PrintTest extends TestCase
         $this->get('/dictionary?word=zzyzzx&language=en')->assertOk()->assertSee('does not have “zzyzzx”');
         $this->get('/dictionary?word=ord&language=da')->assertOk()->assertSee('no dictionary here');
         $this->get('/dictionary?word[]=x&language=en')->assertOk();
+    }
+
+    private function publication(): Publication
+    {
+        return $this->loan->title->publication ?? $this->fail('The title has a file.');
     }
 }

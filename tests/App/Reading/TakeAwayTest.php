@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Reading;
 
 use App\Models\Loan;
+use App\Models\Publication;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
@@ -34,14 +35,10 @@ final class TakeAwayTest extends TestCase
             ->assertJsonPath('due', $due)
             ->json('files');
         $this->assertContains(
-            [
-                'book/chapter-01.xhtml',
-                $this->loan->title->publication->sizes['book/chapter-01.xhtml'],
-                'application/xhtml+xml',
-            ],
+            ['book/chapter-01.xhtml', $this->publication()->sizes['book/chapter-01.xhtml'], 'application/xhtml+xml'],
             $files,
         );
-        $this->assertCount(count($this->loan->title->publication->sizes), $files);
+        $this->assertCount(count($this->publication()->sizes), $files);
         $this->getJson('/offline/loans')->assertExactJson([['id' => $this->loan->id, 'due' => $due]]);
         $this->get('/loans')->assertSee('data-offline', false);
 
@@ -103,7 +100,7 @@ final class TakeAwayTest extends TestCase
     public function test_a_recording_is_downloaded_as_a_w3c_package_and_as_its_files(): void
     {
         DB::table('licences')->update(['download' => true]);
-        $publication = $this->loan->title->publication;
+        $publication = $this->publication();
         $folder = storage_path("publications/{$publication->sha256}/whole");
         foreach (['publication.json' => '{}', 'b.mp3' => 'second', 'a.mp3' => 'first'] as $name => $bytes) {
             file_put_contents("{$folder}/{$name}", $bytes);
@@ -135,5 +132,10 @@ final class TakeAwayTest extends TestCase
         };
         $this->assertSame(['publication.json={}', 'a.mp3=first', 'b.mp3=second'], $names('package'));
         $this->assertSame(['01-b.mp3=second', '02-a.mp3=first'], $names('files'));
+    }
+
+    private function publication(): Publication
+    {
+        return $this->loan->title->publication ?? $this->fail('The title has a file.');
     }
 }

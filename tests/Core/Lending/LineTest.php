@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\HoldInLine;
 use FigPorch\Core\Lending\LicenceModel as M;
+use FigPorch\Core\Lending\LicenceReach;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\MissedHold;
@@ -147,27 +148,29 @@ final class LineTest extends TestCase
     public function test_who_is_next(): void
     {
         $line = [
-            new HoldInLine(1, 2, self::now('-5 days')),
-            new HoldInLine(2, 1, self::now('-4 days'), pausedUntil: self::now('+1 day')),
-            new HoldInLine(3, 1, self::now('-3 days')),
-            new HoldInLine(4, 1, self::now('-2 days')),
+            new HoldInLine(5, 4, self::now('-6 days')),
+            new HoldInLine(1, 2, self::now('-5 days'), consortiumId: 9),
+            new HoldInLine(2, 1, self::now('-4 days'), pausedUntil: self::now('+1 day'), consortiumId: 9),
+            new HoldInLine(3, 1, self::now('-3 days'), consortiumId: 9),
+            new HoldInLine(4, 1, self::now('-2 days'), consortiumId: 9),
         ];
-        $this->assertSame(
-            3,
-            NextInLine::choose($line, 1, true, self::now())?->id,
-            'paused is passed over, own library first',
-        );
-        $this->assertSame(
-            2,
-            NextInLine::choose($line, 1, true, self::now('+1 day'))?->id,
-            'a pause that is over keeps its place',
-        );
-        $this->assertSame(
-            1,
-            NextInLine::choose($line, 3, true, self::now())?->id,
-            'a shared copy goes on in order of placing',
-        );
-        $this->assertNull(NextInLine::choose([$line[1]], 1, true, self::now()));
+        $next = fn(
+            array $line,
+            int $library,
+            bool $shared,
+            ?int $consortium = 9,
+            string $at = 'now',
+        ): ?int => NextInLine::choose(
+            array_values($line),
+            new LicenceReach($library, $shared, $consortium),
+            self::now($at),
+        )?->id;
+        $this->assertSame(3, $next($line, 1, true), 'paused is passed over, own library first');
+        $this->assertSame(2, $next($line, 1, true, at: '+1 day'), 'a pause that is over keeps its place');
+        $this->assertSame(1, $next($line, 3, true), 'a shared copy goes on in order of placing');
+        $this->assertNull($next($line, 3, false), 'one that is not shared stays at home');
+        $this->assertNull($next([$line[0], $line[2]], 1, true), 'beyond the consortium it goes to nobody');
+        $this->assertNull($next($line, 3, true, null), 'who is in no consortium shares with nobody');
     }
 
     public function test_copies_of_others_are_not_promised(): void

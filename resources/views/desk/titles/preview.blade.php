@@ -1,11 +1,12 @@
+@use('App\Desk\Titles\OrderKind')
 @use('App\Shared\View\Dates')
 @use('App\Desk\Figures\DeskText')
 @php
     $zone = $staff->library->zone();
     $id = $order->licence?->id;
     $heading = match (true) {
-        $order->what === 'add' => __('desk.preview.add', ['model' => __("desk.models.{$order->model->value}")]),
-        $order->what === 'copies' => __('desk.preview.copies_phrase', ['id' => "#{$id}", 'copies' => trans_choice('lending.of_copies', $order->copies)]),
+        $order->what === OrderKind::Add => __('desk.preview.add', ['model' => __("desk.models.{$order->model->value}")]),
+        $order->what === OrderKind::Copies => __('desk.preview.copies_phrase', ['id' => "#{$id}", 'copies' => trans_choice('lending.of_copies', $order->copies)]),
         $order->endsAt === null => __('desk.preview.end_now', ['id' => "#{$id}"]),
         default => __('desk.preview.end', ['id' => "#{$id}", 'date' => Dates::day($order->endsAt, $zone)]),
     };
@@ -34,12 +35,12 @@
     <ul class="grid gap-1 mb-6 max-w-[80ch]">
         @if ($waiting + $change->setBack > 0)<li>{{ trans_choice('desk.served', $served) }}</li>@endif
         @if ($change->setBack > 0)<li class="text-clay font-semibold">{{ trans_choice('desk.set_back', $change->setBack) }}</li>@endif
-        @if ($order->what === 'end')<li>{{ __('desk.loans_stay') }} {{ __('desk.cannot_undo_end') }}</li>@endif
+        @if ($order->what === OrderKind::End)<li>{{ __('desk.loans_stay') }} {{ __('desk.cannot_undo_end') }}</li>@endif
     </ul>
     <form method="post" action="{{ route('desk.change', $title, false) }}" class="flex gap-3">
         @csrf<input type="hidden" name="order" value="{{ $order->id }}">
         @foreach ($again as $field => $value)<input type="hidden" name="{{ $field }}" value="{{ $value }}">@endforeach
-        <button class="btn">{{ __("desk.yes.{$order->what}") }}</button>
+        <button class="btn">{{ __("desk.yes.{$order->what->value}") }}</button>
         <a class="btn btn-quiet" href="{{ route('desk.title', $title, false) }}">{{ __('desk.leave_it') }}</a>
     </form>
 </x-desk.layout>

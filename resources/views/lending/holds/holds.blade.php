@@ -6,7 +6,7 @@
     @else
         @foreach ($holds->filter(fn ($h) => $h->isReady()) as $in)<x-lending.ready-hold :in="$in" />@endforeach
         <x-lending.pile-up :found="$pileUp" />
-        <section aria-labelledby="coming-up" class="mb-7"><x-lending.coming-up :chart="$comingUp" :now="$now" /></section>
+        <section aria-labelledby="coming-up" class="mb-7"><x-lending.coming-up :drawing="$comingUp" /></section>
         @foreach ($holds->reject(fn ($h) => $h->isReady()) as $in)
             @php($title = $in->hold->title)@php($zone = $in->hold->card->library->zone())@php($turn = $in->turn)
             <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_350px] gap-x-4 gap-y-3" data-hold="{{ $in->hold->id }}">

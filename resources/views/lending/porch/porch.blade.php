@@ -33,7 +33,7 @@
                 <x-lending.ready-hold :in="$in" />
             @endforeach
             <x-lending.pile-up :found="$pileUp" />
-            <x-lending.coming-up :chart="$comingUp" :now="$now" />
+            <x-lending.coming-up :drawing="$comingUp" />
         </section>
     </div>
     <x-catalogue.staff-lists />
