@@ -1,6 +1,7 @@
 @props(['scheme' => 'system'])
 <footer class="border-t border-rule">
-    <div class="mx-auto max-w-[1280px] px-4 md:px-7 py-5 flex flex-wrap gap-x-8 gap-y-3 text-[15px] text-soft items-center">
+    <div class="mx-auto max-w-[1280px] px-4 md:px-7 py-5 flex flex-wrap gap-x-8 gap-y-3 text-[15px] text-soft
+        items-center">
         @if ($current->library !== null)
             <span>{{ $current->library->name }} · {{ $current->library->place }}</span>
         @endif
@@ -8,14 +9,19 @@
             @csrf
             <span id="label-language">{{ __('common.language') }}</span>
             @foreach (config('app.locales') as $code => $name)
-                <button name="locale" value="{{ $code }}" lang="{{ $code }}" @class(['px-2 py-1.5 cursor-pointer', 'font-semibold text-ink' => app()->getLocale() === $code, 'underline' => app()->getLocale() !== $code]) @if (app()->getLocale() === $code) aria-pressed="true" @endif>{{ $name }}</button>
+                <button name="locale" value="{{ $code }}" lang="{{ $code }}"
+                    @class(['px-2 py-1.5 cursor-pointer', 'font-semibold text-ink' => app()->getLocale() === $code,
+                    'underline' => app()->getLocale() !== $code]) @if (app()->getLocale() === $code) aria-pressed="true"
+                    @endif>{{ $name }}</button>
             @endforeach
         </form>
         <form method="post" action="{{ route('preferences') }}" class="flex items-center gap-2">
             @csrf
             <span>{{ __('common.scheme') }}</span>
             @foreach (['light', 'dark', 'system'] as $name)
-                <button name="scheme" value="{{ $name }}" @class(['px-2 py-1.5 cursor-pointer', 'font-semibold text-ink' => $scheme === $name, 'underline' => $scheme !== $name]) @if ($scheme === $name) aria-pressed="true" @endif>{{ __("common.{$name}") }}</button>
+                <button name="scheme" value="{{ $name }}" @class(['px-2 py-1.5 cursor-pointer', 'font-semibold text-ink'
+                    => $scheme === $name, 'underline' => $scheme !== $name]) @if ($scheme === $name) aria-pressed="true"
+                    @endif>{{ __("common.{$name}") }}</button>
             @endforeach
         </form>
     </div>

@@ -10,7 +10,8 @@
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
     <x-header :on="$on" :unread="$head->unread ?? 0" />
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">
-        <div id="said" role="status" class="empty:hidden">@if (session('said') || session('refusal'))<x-said :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
+        <div id="said" role="status" class="empty:hidden">@if (session('said') || session('refusal'))<x-said
+            :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
         {{ $slot }}
     </main>
     <x-footer :scheme="$scheme" />

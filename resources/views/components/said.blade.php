@@ -3,10 +3,12 @@
     <div class="message bg-haint border-haint-deep mb-4 flex flex-wrap items-center gap-3">
         <span>{{ $said }}</span>
         @if ($undo)
-            <form method="post" action="{{ route('loans.undo-return', $undo) }}">@csrf<button class="btn btn-plain">{{ __('common.undo') }}</button></form>
+            <form method="post" action="{{ route('loans.undo-return', $undo) }}">@csrf<button
+                class="btn btn-plain">{{ __('common.undo') }}</button></form>
         @endif
     </div>
 @endif
 @if ($message)
-    <div class="message bg-card border-clay mb-4"><strong class="text-clay" aria-hidden="true">! </strong>{{ $message }}</div>
+    <div class="message bg-card border-clay mb-4"><strong class="text-clay" aria-hidden="true">!
+        </strong>{{ $message }}</div>
 @endif

@@ -5,5 +5,6 @@
 @if ($card === null)
     {{ __('common.no_card_here') }}
 @else
-    {{ __('common.counts', ['loans' => $card->loans_open, 'most_loans' => $terms->maxLoans, 'holds' => $card->holds_open, 'most_holds' => $terms->maxHolds]) }}
+    {{ __('common.counts', ['loans' => $card->loans_open, 'most_loans' => $terms->maxLoans, 'holds' =>
+        $card->holds_open, 'most_holds' => $terms->maxHolds]) }}
 @endif

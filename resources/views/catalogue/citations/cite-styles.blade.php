@@ -4,7 +4,9 @@
 @foreach (Style::cases() as $style)
     <section class="cited">
         <h3>{{ __("baskets.styles.{$style->value}") }}</h3>
-        @if ($passage !== null)<p><span class="cited-where">{{ __('reading.cite_passage') }}</span> {{ InText::of($cited, $passage, $style) }}</p>@endif
-        <p>@if ($passage !== null)<span class="cited-where">{{ __('reading.cite_reference') }}</span> @endif{!! Reference::html($cited, $style) !!}</p>
+        @if ($passage !== null)<p><span class="cited-where">{{ __('reading.cite_passage') }}</span>
+            {{ InText::of($cited, $passage, $style) }}</p>@endif
+        <p>@if ($passage !== null)<span class="cited-where">{{ __('reading.cite_reference') }}</span>
+            @endif{!! Reference::html($cited, $style) !!}</p>
     </section>
 @endforeach

@@ -7,22 +7,47 @@
     <p class="mb-5 max-w-[75ch]">{{ __('search.advanced_text') }}</p>
     <form action="{{ route('catalogue.advanced', [], false) }}" class="grid gap-6">
         <div class="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-8 gap-y-4">
-            @foreach (['all' => 'all_words', 'phrase' => 'phrase', 'any' => 'any_words', 'none' => 'no_words'] as $name => $words)
-                <label class="grid gap-1"><span class="font-semibold">{{ __("search.{$words}") }}</span><input name="{{ $name }}" value="{{ $value($name) }}" maxlength="200" class="field"></label>
+            @foreach (['all' => 'all_words', 'phrase' => 'phrase', 'any' => 'any_words', 'none' => 'no_words'] as $name
+                => $words)
+                <label class="grid gap-1"><span class="font-semibold">{{ __("search.{$words}") }}</span><input
+                    name="{{ $name }}" value="{{ $value($name) }}" maxlength="200" class="field"></label>
             @endforeach
             @foreach (Field::cases() as $field)
-                @if ($field === Field::Language)<label class="grid gap-1"><span class="font-semibold">{{ __('search.language') }}</span><select name="{{ $field->value }}" class="field"><option value="">{{ __('search.any_language') }}</option>@foreach ($languages as $code => $name)<option value="{{ $code }}" @selected($value($field->value) === $code)>{{ $name }}</option>@endforeach</select></label>
-                @elseif (! $field->isRange())<label class="grid gap-1"><span class="font-semibold">{{ __("search.fields.{$field->value}") }}</span><input name="{{ $field->value }}" value="{{ $value($field->value) }}" maxlength="200" class="field"></label>@endif
+                @if ($field === Field::Language)<label class="grid gap-1"><span
+                    class="font-semibold">{{ __('search.language') }}</span><select name="{{ $field->value }}"
+                    class="field"><option value="">{{ __('search.any_language')
+                    }}</option>@foreach ($languages as $code => $name)<option value="{{ $code }}"
+                    @selected($value($field->value) === $code)>{{ $name }}</option>@endforeach</select></label>
+                @elseif (! $field->isRange())<label class="grid gap-1"><span
+                    class="font-semibold">{{ __("search.fields.{$field->value}") }}</span><input
+                    name="{{ $field->value }}" value="{{ $value($field->value) }}" maxlength="200"
+                    class="field"></label>@endif
             @endforeach
             @foreach (['year' => 'year_of', 'level' => 'level_of'] as $name => $words)
                 <fieldset class="grid gap-1"><legend class="font-semibold mb-1">{{ __("search.{$words}") }}</legend>
-                    <div class="flex items-center gap-2"><label class="flex items-center gap-2">{{ __('search.from') }}<input name="{{ $name }}_from" value="{{ $value("{$name}_from") }}" inputmode="decimal" maxlength="6" class="field w-24"></label><label class="flex items-center gap-2">{{ __('search.to') }}<input name="{{ $name }}_to" value="{{ $value("{$name}_to") }}" inputmode="decimal" maxlength="6" class="field w-24"></label></div></fieldset>
+                    <div class="flex items-center gap-2"><label class="flex items-center gap-2">{{ __('search.from')
+                        }}<input name="{{ $name }}_from" value="{{ $value("{$name}_from") }}" inputmode="decimal"
+                        maxlength="6" class="field w-24"></label><label
+                        class="flex items-center gap-2">{{ __('search.to') }}<input name="{{ $name }}_to"
+                        value="{{ $value("{$name}_to") }}" inputmode="decimal" maxlength="6"
+                        class="field w-24"></label></div></fieldset>
             @endforeach
-            <label class="grid gap-1"><span class="font-semibold">{{ __('common.format') }}</span><select name="format" class="field"><option value="">{{ __('common.all_formats') }}</option>@foreach (Format::cases() as $format)<option value="{{ $format->value }}" @selected(request()->query('format') === $format->value)>{{ __("catalogue.formats.{$format->value}") }}</option>@endforeach</select></label>
-            <label class="grid gap-1"><span class="font-semibold">{{ __('search.audience') }}</span><select name="audience" class="field"><option value="">{{ __('search.everyone') }}</option>@foreach (Audience::cases() as $audience)<option value="{{ $audience->value }}" @selected(request()->query('audience') === $audience->value)>{{ Str::ucfirst(__("search.audiences.{$audience->value}")) }}</option>@endforeach</select></label>
-            @if ($form->rest !== '')<label class="grid gap-1"><span class="font-semibold">{{ __('search.as_text') }}</span><input name="rest" value="{{ $form->rest }}" maxlength="200" class="field"></label>@endif
+            <label class="grid gap-1"><span class="font-semibold">{{ __('common.format') }}</span><select name="format"
+                class="field"><option value="">{{ __('common.all_formats')
+                }}</option>@foreach (Format::cases() as $format)<option value="{{ $format->value }}"
+                @selected(request()->query('format') === $format->value)>{{ __("catalogue.formats.{$format->value}")
+                }}</option>@endforeach</select></label>
+            <label class="grid gap-1"><span class="font-semibold">{{ __('search.audience') }}</span><select
+                name="audience" class="field"><option value="">{{ __('search.everyone')
+                }}</option>@foreach (Audience::cases() as $audience)<option value="{{ $audience->value }}"
+                @selected(request()->query('audience') === $audience->value)>{{
+                Str::ucfirst(__("search.audiences.{$audience->value}")) }}</option>@endforeach</select></label>
+            @if ($form->rest !== '')<label class="grid gap-1"><span
+                class="font-semibold">{{ __('search.as_text') }}</span><input name="rest" value="{{ $form->rest }}"
+                maxlength="200" class="field"></label>@endif
         </div>
         <div><button class="btn" name="go" value="1">{{ __('search.show_results') }}</button></div>
     </form>
-    <section class="bg-board rounded-panel p-4 mt-8 max-w-[80ch]" aria-labelledby="how"><h2 id="how" class="text-xl mb-1">{{ __('search.how') }}</h2><p>{{ __('search.how_text') }}</p></section>
+    <section class="bg-board rounded-panel p-4 mt-8 max-w-[80ch]" aria-labelledby="how"><h2 id="how"
+        class="text-xl mb-1">{{ __('search.how') }}</h2><p>{{ __('search.how_text') }}</p></section>
 </x-layout>

@@ -2,11 +2,14 @@
     use App\Catalogue\Filters\{AudienceFilter, Chip, FormatFilter};
     use App\Catalogue\Search\QueryText;
     use FigPorch\Core\Catalogue\Reach;
-    $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type: PHP_QUERY_RFC3986);
+    $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type:
+        PHP_QUERY_RFC3986);
     $heading = match (true) {
         $list !== null => $list->name,
-        $search->words === '' => trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())]),
-        default => trans_choice('catalogue.titles_for', $page->total(), ['count' => number_format($page->total()), 'words' => $search->words]),
+        $search->words === '' => trans_choice('catalogue.titles', $page->total(),
+            ['count' => number_format($page->total())]),
+        default => trans_choice('catalogue.titles_for', $page->total(),
+            ['count' => number_format($page->total()), 'words' => $search->words]),
     };
     $libraries = $current->libraries()->pluck('name', 'id')->all();
     $chips = $search->filters->chips($facets);
@@ -25,30 +28,42 @@
             <h2 class="text-lg border-b border-rule pb-2 mb-2 max-lg:hidden">{{ __('catalogue.narrow') }}</h2>
             {{-- On a phone the filters open on demand; without scripts, and drawn once for both. --}}
             <input type="checkbox" id="narrow" class="peer sr-only lg:hidden">
-            <label for="narrow" class="lg:hidden btn btn-quiet w-full peer-focus-visible:outline-3 peer-focus-visible:outline-lamp">{{ __('catalogue.narrow') }}</label>
+            <label for="narrow" class="lg:hidden btn btn-quiet w-full peer-focus-visible:outline-3
+                peer-focus-visible:outline-lamp">{{ __('catalogue.narrow') }}</label>
             <div class="max-lg:hidden max-lg:peer-checked:block">@include('catalogue.search.filters')</div>
         </div>
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
                 <div>
                     <h1 id="results" class="text-3xl">{{ $heading }}</h1>
-                    @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note, trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())])])) }} · <a class="link" href="/rooms/{{ $list->room->value }}">{{ __("rooms.names.{$list->room->value}") }}</a></p>@endif
+                    @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note,
+                        trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())])]))
+                        }} · <a class="link" href="/rooms/{{ $list->room->value }}">{{
+                        __("rooms.names.{$list->room->value}") }}</a></p>@endif
                 </div>
                 @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
-                    @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                    @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden"
+                        name="{{ $name }}" value="{{ $value }}">@endforeach
                     <label for="order" class="meta">{{ __('catalogue.order') }}</label>
                     <select id="order" name="order" data-submit-on-change class="field py-1.5 min-h-9">
-                        @foreach ($search->orders() as $order)<option value="{{ $order }}" @selected($search->order === $order)>{{ __("catalogue.orders.{$order}") }}</option>@endforeach
+                        @foreach ($search->orders() as $order)<option value="{{ $order }}"
+                            @selected($search->order === $order)>{{ __("catalogue.orders.{$order}")
+                            }}</option>@endforeach
                     </select>
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
                 @endif
             </div>
             <div class="flex flex-wrap gap-x-4 gap-y-1 mb-3 text-[15px] items-center justify-between">
-                <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
+                <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span
+                    class="meta mr-1" aria-hidden="true">{{ __('search.reach') }}</span>
                     @foreach (Reach::cases() as $of)
-                        @if ($of !== Reach::Cards || $search->otherCards !== [])<a href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}" @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->scope === $of]) @if ($search->scope === $of) aria-current="true" @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
+                        @if ($of !== Reach::Cards || $search->otherCards !== [])<a
+                            href="{{ $link(['reach' => $of === Reach::Library ? null : $of->value, 'list' => null]) }}"
+                            @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $search->scope
+                            === $of]) @if ($search->scope === $of) aria-current="true"
+                            @endif>{{ __("search.reaches.{$of->value}") }}</a>@endif
                     @endforeach
                 </nav>
                 <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
@@ -57,43 +72,58 @@
                         'format' => $search->filters->get(FormatFilter::class)->written(),
                         'audience' => $search->filters->get(AudienceFilter::class)->written(),
                     ]), false) }}">{{ __('search.advanced') }}</a>
-                    @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches') }}</a>@endif
+                    @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches')
+                        }}</a>@endif
                     @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
-                        <details class="relative"><summary class="link cursor-pointer py-1">{{ __('search.save') }}</summary>
-                            <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72 max-w-full sm:absolute sm:right-0 z-10">@csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
-                                <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required maxlength="120" value="{{ mb_substr(implode(' · ', array_filter([$search->words, ...array_column($chips, 'words')])), 0, 120) }}" class="field py-1.5 min-h-9"></label>
-                                <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
+                        <details class="relative"><summary class="link cursor-pointer py-1">{{ __('search.save')
+                            }}</summary>
+                            <form method="post" action="/searches" class="panel p-4 mt-1 grid gap-2.5 w-72 max-w-full
+                                sm:absolute sm:right-0 z-10">@csrf<input type="hidden" name="search"
+                                value="{{ http_build_query($search->with([])) }}">
+                                <label class="grid gap-1">{{ __('search.save_name') }}<input name="name" required
+                                    maxlength="120" value="{{ mb_substr(implode(' · ',
+                                    array_filter([$search->words, ...array_column($chips, 'words')])), 0, 120) }}"
+                                    class="field py-1.5 min-h-9"></label>
+                                <label class="flex gap-2"><input type="checkbox" name="tells" value="1" checked
+                                    class="accent-shutter w-4.5 h-4.5">{{ __('search.tell_of_new') }}</label>
                                 <div><button class="btn">{{ __('search.save_it') }}</button></div></form></details>
                     @endif
                 </div>
             </div>
-            @if ($search->scope === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text') }}</p>@endif
+            @if ($search->scope === Reach::Beyond)<p class="meta mb-3 max-w-[75ch]">{{ __('search.beyond_text')
+                }}</p>@endif
             @php
                 $said = array_filter([
                     $search->query->refusal === null ? null : QueryText::refusal($search->query->refusal),
                     $search->query->cut ? __('search.cut') : null,
-                    $search->query->tree === null ? null : __('search.read_as', ['query' => QueryText::of($search->query->tree)]),
+                    $search->query->tree === null ? null : __('search.read_as', ['query' =>
+                        QueryText::of($search->query->tree)]),
                 ]);
             @endphp
             @if ($search->query->refusal !== null || $search->query->cut || ! QueryText::isPlain($search->query->tree))
                 <p class="meta mb-3">{{ implode(' ', $said) }}</p>
             @endif
             @if ($chips !== [])
-                <form method="post" action="{{ route('catalogue.pins', [], false) }}" class="flex flex-wrap gap-2 items-center mb-3">
+                <form method="post" action="{{ route('catalogue.pins', [], false) }}"
+                    class="flex flex-wrap gap-2 items-center mb-3">
                     @csrf<input type="hidden" name="search" value="{{ http_build_query($search->with([])) }}">
                     @foreach ($chips as $chip)
                         @php $isPinned = ($pinned[$chip->filter] ?? null) === ($set[$chip->filter] ?? ''); @endphp
                         <span class="chip pr-1.5 py-0"><span class="py-1">{{ $chip->words }}</span><button
                             name="{{ $isPinned ? 'unpin' : 'filter' }}" value="{{ $chip->filter }}"
                             class="cursor-pointer underline px-1 py-1 min-h-7"
-                            aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name', ['name' => $chip->words]) }}">{{
+                            aria-label="{{ __($isPinned ? 'search.unpin_name' : 'search.pin_name',
+                                ['name' => $chip->words]) }}">{{
                                 __($isPinned ? 'search.pinned' : 'search.pin')
-                            }}</button><a class="px-1.5 py-1 no-underline" href="{{ $link([$chip->filter => $chip->left]) }}"
+                            }}</button><a class="px-1.5 py-1 no-underline" href="{{ $link([$chip->filter =>
+                                $chip->left]) }}"
                             aria-label="{{ __('catalogue.remove_filter', ['name' => $chip->words]) }}"><span
                                 aria-hidden="true">✕</span></a></span>
                     @endforeach
-                    @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all" class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
-                    @if ($pinned !== [])<button name="unpin" value="all" class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
+                    @if (count($set) > 1 && $pinned !== $set)<button name="filter" value="all"
+                        class="link cursor-pointer text-[15px]">{{ __('search.pin_all') }}</button>@endif
+                    @if ($pinned !== [])<button name="unpin" value="all"
+                        class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
                 </form>
             @endif
             @if ($page->isNotEmpty())
@@ -101,8 +131,11 @@
             @else
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
-                    @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
-                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->scope === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'), ['words' => $search->words, 'library' => $current->library->name]) }}</p>
+                    @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a
+                        class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
+                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->scope
+                        === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'),
+                        ['words' => $search->words, 'library' => $current->library->name]) }}</p>
                     @if ($without !== [])
                     <ul class="mb-4 grid gap-1">
                         @foreach (array_intersect_key($without, $words) as $name => $count)
@@ -111,14 +144,22 @@
                             }}</a></li>
                         @endforeach
                     </ul>@endif
-                    @if ($search->words !== '' && $set !== [])<a class="btn" href="{{ route('catalogue', ['q' => $search->words], false) }}">{{ __('catalogue.search_without_filters') }}</a>@endif
-                    <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all') }}</a>
-                    @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link" href="{{ route('requests.words', ['name' => $search->words], false) }}">{{ __('lending.ask_words') }}</a></p>@endif
+                    @if ($search->words !== '' && $set !== [])<a class="btn"
+                        href="{{ route('catalogue', ['q' => $search->words], false) }}">{{
+                        __('catalogue.search_without_filters') }}</a>@endif
+                    <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all')
+                        }}</a>
+                    @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link"
+                        href="{{ route('requests.words', ['name' => $search->words], false) }}">{{
+                        __('lending.ask_words') }}</a></p>@endif
                 </div>
                 @foreach ($wider as $reach => $found)
                     <section aria-labelledby="wider-{{ $reach }}" class="mt-7">
                         <h2 id="wider-{{ $reach }}" class="text-2xl mb-1">{{ __("search.wider.{$reach}") }}</h2>
-                        <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(), ['count' => number_format($found->total())]) }}@if ($found->total() > $found->count()) · <a class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them') }}</a>@endif</p>
+                        <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(),
+                            ['count' => number_format($found->total())]) }}@if ($found->total() > $found->count()) · <a
+                            class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them')
+                            }}</a>@endif</p>
                         @include('catalogue.search.rows', ['rows' => $found])
                     </section>
                 @endforeach

@@ -4,21 +4,38 @@
 <x-desk.layout :title="__('desk.requests')" on="requests" :staff="$staff">
     <h1 class="text-3xl mb-1">{{ __('desk.requests') }}</h1>
     <p class="mb-4 max-w-[90ch]">{{ __('desk.requests_text') }}</p>
-    <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p class="text-[15px]">{{ trans_choice('desk.open_requests', $people, ['count' => number_format($people)]) }}@if ($people > 1) {{ trans_choice('desk.requests_for', $page->total(), ['count' => number_format($page->total())]) }}@endif</p>
-        @if ($page->total() > 0)<a class="link text-[15px]" href="/desk/requests.csv">{{ __('desk.csv_file') }}</a>@endif</div>
+    <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p
+        class="text-[15px]">{{ trans_choice('desk.open_requests', $people, ['count' => number_format($people)])
+        }}@if ($people > 1) {{ trans_choice('desk.requests_for', $page->total(),
+        ['count' => number_format($page->total())]) }}@endif</p>
+        @if ($page->total() > 0)<a class="link text-[15px]"
+            href="/desk/requests.csv">{{ __('desk.csv_file') }}</a>@endif</div>
     @if ($page->isEmpty())
         <p class="panel p-6">{{ __('desk.no_requests') }}</p>
     @else
         <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.requests') }}">
             <table class="w-full text-[15px] desk-table desk-figures">
-                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th scope="col">{{ __('desk.asked_for') }}</th><th scope="col" class="first-letter:uppercase">{{ __('desk.want_line') }}</th><th scope="col">{{ __('desk.first_asked') }}</th><th scope="col">{{ __('desk.last_asked') }}</th><th scope="col">{{ __('desk.offered_at') }}</th></tr></thead>
+                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th
+                    scope="col">{{ __('desk.asked_for') }}</th><th scope="col"
+                    class="first-letter:uppercase">{{ __('desk.want_line') }}</th><th
+                    scope="col">{{ __('desk.first_asked') }}</th><th scope="col">{{ __('desk.last_asked') }}</th><th
+                    scope="col">{{ __('desk.offered_at') }}</th></tr></thead>
                 <tbody>
                     @foreach ($page as $row)
-                        <tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/requests/{{ $row->id }}"><bdi>{{ $row->name }}</bdi></a> <span class="text-soft">@if ($row->people)<bdi>{{ $row->people }}</bdi> · @endif{{ __("catalogue.format.{$row->format}") }}</span></th>
+                        <tr><th scope="row" class="text-left font-normal min-w-52"><a
+                            class="font-semibold no-underline hover:underline"
+                            href="/desk/requests/{{ $row->id }}"><bdi>{{ $row->name }}</bdi></a> <span
+                            class="text-soft">@if ($row->people)<bdi>{{ $row->people }}</bdi> ·
+                            @endif{{ __("catalogue.format.{$row->format}") }}</span></th>
                             <td><a href="/desk/requests/{{ $row->id }}">{{ number_format($row->asked) }}</a></td>
-                            <td>@if ($row->line > 0)<a href="/desk/requests/{{ $row->id }}">{{ number_format($row->line) }}</a>@else 0 @endif</td>
-                            <td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->first_at), $zone) }}</td><td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->last_at), $zone) }}</td>
-                            <td class="whitespace-nowrap">@if ($row->price_cents === null)<span class="text-soft">–</span>@else{{ DeskText::money($row->price_cents) }} {{ $row->currency }}@endif</td></tr>
+                            <td>@if ($row->line > 0)<a href="/desk/requests/{{ $row->id }}">{{ number_format($row->line)
+                                }}</a>@else 0 @endif</td>
+                            <td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->first_at), $zone)
+                                }}</td><td class="whitespace-nowrap">{{ Dates::short(new
+                                DateTimeImmutable($row->last_at), $zone) }}</td>
+                            <td class="whitespace-nowrap">@if ($row->price_cents === null)<span
+                                class="text-soft">–</span>@else{{ DeskText::money($row->price_cents) }}
+                                {{ $row->currency }}@endif</td></tr>
                     @endforeach
                 </tbody>
             </table>
@@ -29,12 +46,26 @@
         <section aria-labelledby="in-words" class="mt-7">
             <h2 id="in-words" class="text-xl mb-1">{{ __('desk.in_words') }}</h2>
             <p class="mb-2 max-w-[90ch]">{{ __('desk.in_words_text') }}</p>
-            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.in_words') }}"><table class="w-full text-[15px] desk-table">
-                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th scope="col">{{ __('common.format') }}</th><th scope="col">{{ __('desk.wishes') }}</th><th scope="col">{{ __('desk.first_asked') }}</th></tr></thead>
-                <tbody>@foreach ($inWords as $one)<tr><th scope="row" class="text-left font-normal min-w-52"><a class="font-semibold no-underline hover:underline" href="/desk/requests/words/{{ $one->id }}"><bdi>{{ $one->name }}</bdi></a> <span class="text-soft"><bdi>{{ implode(' · ', array_filter([$one->people, $one->number])) }}</bdi></span></th>
-                    <td>{{ $one->format === null ? '–' : __("catalogue.format.{$one->format->value}") }}</td><td>{{ implode(', ', array_filter([$one->wants_notice ? __('desk.want_told') : null, $one->wants_hold ? __('desk.want_line') : null])) ?: '–' }}</td><td class="whitespace-nowrap">{{ Dates::short($one->asked_at, $zone) }}</td></tr>@endforeach</tbody>
+            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.in_words') }}"><table
+                class="w-full text-[15px] desk-table">
+                <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th><th
+                    scope="col">{{ __('common.format') }}</th><th scope="col">{{ __('desk.wishes') }}</th><th
+                    scope="col">{{ __('desk.first_asked') }}</th></tr></thead>
+                <tbody>@foreach ($inWords as $one)<tr><th scope="row" class="text-left font-normal min-w-52"><a
+                    class="font-semibold no-underline hover:underline"
+                    href="/desk/requests/words/{{ $one->id }}"><bdi>{{ $one->name }}</bdi></a> <span
+                    class="text-soft"><bdi>{{ implode(' · ', array_filter([$one->people, $one->number]))
+                    }}</bdi></span></th>
+                    <td>{{ $one->format === null ? '–' : __("catalogue.format.{$one->format->value}") }}</td><td>{{
+                        implode(', ', array_filter([$one->wants_notice ? __('desk.want_told') : null, $one->wants_hold ?
+                        __('desk.want_line') : null])) ?: '–' }}</td><td
+                        class="whitespace-nowrap">{{ Dates::short($one->asked_at, $zone) }}</td></tr>@endforeach</tbody>
             </table></div>
         </section>
     @endif
-    @if ($reading !== null)<p class="meta mt-4 max-w-[90ch]">{{ $reading->problem === null ? __('desk.supplier_read', ['count' => number_format($reading->titles), 'date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) : __('desk.supplier_broken', ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone), 'problem' => $reading->problem]) }}</p>@endif
+    @if ($reading !== null)<p class="meta mt-4 max-w-[90ch]">{{ $reading->problem === null ?
+        __('desk.supplier_read', ['count' => number_format($reading->titles), 'date' =>
+        Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) :
+        __('desk.supplier_broken', ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone), 'problem'
+        => $reading->problem]) }}</p>@endif
 </x-desk.layout>

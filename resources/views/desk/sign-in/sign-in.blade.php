@@ -5,15 +5,19 @@
         <form method="post" action="/desk/sign-in" class="panel p-6 grid gap-4">
             @csrf
             @if ($errors->any())
-                <div class="message border-clay" role="alert" id="sign-in-error">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>
+                <div class="message border-clay" role="alert"
+                    id="sign-in-error">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>
             @endif
             <div class="grid gap-1.5">
                 <label for="email" class="font-semibold">{{ __('desk.email') }}</label>
-                <input id="email" name="email" type="email" value="{{ old('email') }}" class="field" autocomplete="username" required maxlength="200" @if ($errors->any()) aria-describedby="sign-in-error" aria-invalid="true" @endif autofocus>
+                <input id="email" name="email" type="email" value="{{ old('email') }}" class="field"
+                    autocomplete="username" required maxlength="200" @if ($errors->any())
+                    aria-describedby="sign-in-error" aria-invalid="true" @endif autofocus>
             </div>
             <div class="grid gap-1.5">
                 <label for="password" class="font-semibold">{{ __('desk.password') }}</label>
-                <input id="password" name="password" type="password" class="field" autocomplete="current-password" required maxlength="200">
+                <input id="password" name="password" type="password" class="field" autocomplete="current-password"
+                    required maxlength="200">
             </div>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
@@ -21,7 +25,8 @@
         @if ($demoStaff !== [])
             <div class="mt-6 bg-board rounded-panel p-4 text-[15px]">
                 <p class="font-semibold mb-1">{{ __('desk.demo_staff') }}</p>
-                <ul class="grid gap-1">@foreach ($demoStaff as $of)<li>{{ $of['name'] }}: <code>{{ $of['email'] }}</code>, <code>{{ $of['password'] }}</code></li>@endforeach</ul>
+                <ul class="grid gap-1">@foreach ($demoStaff as $of)<li>{{ $of['name'] }}:
+                    <code>{{ $of['email'] }}</code>, <code>{{ $of['password'] }}</code></li>@endforeach</ul>
             </div>
         @endif
     </div>

@@ -5,8 +5,10 @@
     $zone = $staff->library->zone();
     $id = $order->licence?->id;
     $heading = match (true) {
-        $order->what === OrderKind::Add => __('desk.preview.add', ['model' => __("desk.models.{$order->model->value}")]),
-        $order->what === OrderKind::Copies => __('desk.preview.copies_phrase', ['id' => "#{$id}", 'copies' => trans_choice('lending.of_copies', $order->copies)]),
+        $order->what === OrderKind::Add => __('desk.preview.add', ['model' =>
+            __("desk.models.{$order->model->value}")]),
+        $order->what === OrderKind::Copies => __('desk.preview.copies_phrase', ['id' => "#{$id}", 'copies' =>
+            trans_choice('lending.of_copies', $order->copies)]),
         $order->endsAt === null => __('desk.preview.end_now', ['id' => "#{$id}"]),
         default => __('desk.preview.end', ['id' => "#{$id}", 'date' => Dates::day($order->endsAt, $zone)]),
     };
@@ -17,24 +19,30 @@
     };
 @endphp
 <x-desk.layout :title="$heading" on="licences" :staff="$staff">
-    <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title, false) }}">{{ $title->name }}</a></p>
+    <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title, false) }}">{{ $title->name
+        }}</a></p>
     <h1 class="text-3xl mb-2">{{ $heading }}</h1>
     <p class="mb-4">{{ __('desk.preview_text') }}</p>
     <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ $heading }}">
         <table class="w-full desk-table">
-            <thead><tr><td></td><th scope="col">{{ __('desk.as_now') }}</th><th scope="col">{{ __('desk.then') }}</th></tr></thead>
+            <thead><tr><td></td><th scope="col">{{ __('desk.as_now') }}</th><th
+                scope="col">{{ __('desk.then') }}</th></tr></thead>
             <tbody>
-                <tr><th scope="row" class="text-left font-normal">{{ __('desk.row.copies') }}</th><td>{{ $copies[0] }}</td><td @class(['font-semibold' => $copies[0] !== $copies[1]])>{{ $copies[1] }}</td></tr>
+                <tr><th scope="row" class="text-left font-normal">{{ __('desk.row.copies') }}</th><td>{{ $copies[0]
+                    }}</td><td @class(['font-semibold' => $copies[0] !== $copies[1]])>{{ $copies[1] }}</td></tr>
                 @foreach ($places as $place)
-                    @php [$was, $is] = [DeskText::turn($before[$place], $staff->library, $now), DeskText::turn($after[$place + $change->setBack], $staff->library, $now)]; @endphp
-                    <tr><th scope="row" class="text-left font-normal">{{ $name($place) }}</th><td>{{ $was }}</td><td @class(['font-semibold' => $was !== $is])>{{ $is }}</td></tr>
+                    @php [$was, $is] = [DeskText::turn($before[$place], $staff->library, $now),
+                        DeskText::turn($after[$place + $change->setBack], $staff->library, $now)]; @endphp
+                    <tr><th scope="row" class="text-left font-normal">{{ $name($place) }}</th><td>{{ $was }}</td><td
+                        @class(['font-semibold' => $was !== $is])>{{ $is }}</td></tr>
                 @endforeach
             </tbody>
         </table>
     </div>
     <ul class="grid gap-1 mb-6 max-w-[80ch]">
         @if ($waiting + $change->setBack > 0)<li>{{ trans_choice('desk.served', $served) }}</li>@endif
-        @if ($change->setBack > 0)<li class="text-clay font-semibold">{{ trans_choice('desk.set_back', $change->setBack) }}</li>@endif
+        @if ($change->setBack > 0)<li class="text-clay font-semibold">{{ trans_choice('desk.set_back', $change->setBack)
+            }}</li>@endif
         @if ($order->what === OrderKind::End)<li>{{ __('desk.loans_stay') }} {{ __('desk.cannot_undo_end') }}</li>@endif
     </ul>
     <form method="post" action="{{ route('desk.change', $title, false) }}" class="flex gap-3">

@@ -4,10 +4,14 @@
     <p class="meta mb-2">{{ __('account.own_lengths_text') }}</p>
     <div class="panel px-4 py-2">
         @foreach ($offered as $format => $of)
-            <label class="flex items-center justify-between gap-4 py-1.5"><span>{{ __("catalogue.formats.{$format}") }}</span>
+            <label class="flex items-center justify-between gap-4 py-1.5"><span>{{ __("catalogue.formats.{$format}")
+                }}</span>
                 <select name="length[{{ $format }}]" class="field py-1.5 min-h-9">
                     <option value="">{{ __('account.as_library') }}</option>
-                    @foreach ($of as $code => $length)<option value="{{ $code }}" @selected(($lengths[$format] ?? null) === $code)>{{ trans_choice($length->inHours ? 'lending.hours' : 'lending.days', $length->amount) }}</option>@endforeach
+                    @foreach ($of as $code => $length)<option value="{{ $code }}"
+                        @selected(($lengths[$format] ?? null) === $code)>{{
+                        trans_choice($length->inHours ? 'lending.hours' : 'lending.days', $length->amount)
+                        }}</option>@endforeach
                 </select>
             </label>
         @endforeach

@@ -5,7 +5,8 @@
         <section aria-labelledby="pick-up" class="min-w-0">
             <h2 id="pick-up" class="text-2xl mb-3">{{ __('account.pick_up') }}</h2>
             @if ($pickUp->isEmpty())
-                <div class="panel p-5"><p class="mb-3">{{ __('account.nothing_on_loan') }}</p><a class="btn" href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>
+                <div class="panel p-5"><p class="mb-3">{{ __('account.nothing_on_loan') }}</p><a class="btn"
+                    href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>
             @else
                 <div class="panel overflow-hidden">
                     @foreach ($pickUp as $i => $on)
@@ -13,18 +14,30 @@
                         <div @class(['flex gap-4 p-4', 'border-t border-rule items-center' => $i > 0])>
                             {{ App\Shared\View\Cover::html($title, $i === 0 ? 92 : 44, decorative: true) }}
                             <div class="flex-1 min-w-0">
-                                <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a class="no-underline hover:underline" href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h3>
-                                <div class="meta">{{ $i === 0 ? TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") : TitleText::format($title) }}</div>
+                                <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a
+                                    class="no-underline hover:underline" href="{{ route('titles.show', $title, false)
+                                    }}">{{ $title->name }}</a></h3>
+                                <div class="meta">{{ $i === 0 ?
+                                    TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") :
+                                    TitleText::format($title) }}</div>
                                 @if ($on->hasFile && $on->place !== null && $i === 0)
-                                    <progress class="reading-progress my-2" max="1" value="{{ round($on->place->fraction(), 3) }}" aria-label="{{ App\Lending\Loans\Opening::reached($on) }}"></progress>
+                                    <progress class="reading-progress my-2" max="1" value="{{
+                                        round($on->place->fraction(), 3) }}" aria-label="{{
+                                        App\Lending\Loans\Opening::reached($on) }}"></progress>
                                 @endif
-                                @if ($on->hasFile)<div class="meta">{{ App\Lending\Loans\Opening::reached($on) }}</div>@endif
-                                @if ($i === 0)<div class="flex gap-2 mt-2.5"><x-lending.loan-acts :on="$on" /></div>@endif
+                                @if ($on->hasFile)<div class="meta">{{ App\Lending\Loans\Opening::reached($on)
+                                    }}</div>@endif
+                                @if ($i === 0)<div class="flex gap-2 mt-2.5"><x-lending.loan-acts :on="$on"
+                                    /></div>@endif
                             </div>
-                            @if ($i > 0 && $on->hasFile)<a class="btn btn-quiet" href="{{ App\Lending\Loans\Opening::of($on->loan) }}">{{ App\Lending\Loans\Opening::verb($title->format) }}<span class="sr-only">: {{ $title->name }}</span></a>@endif
+                            @if ($i > 0 && $on->hasFile)<a class="btn btn-quiet"
+                                href="{{ App\Lending\Loans\Opening::of($on->loan) }}">{{
+                                App\Lending\Loans\Opening::verb($title->format) }}<span class="sr-only">:
+                                {{ $title->name }}</span></a>@endif
                         </div>
                     @endforeach
-                    <div class="border-t border-rule px-4 py-2.5"><a class="link" href="{{ route('loans.index', [], false) }}">{{ __('account.all_loans') }}</a></div>
+                    <div class="border-t border-rule px-4 py-2.5"><a class="link"
+                        href="{{ route('loans.index', [], false) }}">{{ __('account.all_loans') }}</a></div>
                 </div>
             @endif
         </section>

@@ -2,30 +2,47 @@
 @use('App\Shared\View\TitleText')
 <x-layout :title="__('common.requests')" on="requests">
     <h1 class="text-3xl mb-1">{{ __('common.requests') }}</h1>
-    <p class="mb-4 max-w-[75ch] text-soft">{{ __('lending.requests_text') }} <a class="link" href="/ask">{{ __('lending.ask_words') }}</a></p>
+    <p class="mb-4 max-w-[75ch] text-soft">{{ __('lending.requests_text') }} <a class="link"
+        href="/ask">{{ __('lending.ask_words') }}</a></p>
     @forelse ($requests as $request)
         @php($zone = $request->card->library->zone())
-        <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4 gap-y-3">
+        <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4
+            gap-y-3">
             @php($name = $request->title->name ?? $request->name)
-            @if ($request->title !== null){{ App\Shared\View\Cover::html($request->title, decorative: true) }}@else<span></span>@endif
+            @if ($request->title !== null){{ App\Shared\View\Cover::html($request->title, decorative: true)
+                }}@else<span></span>@endif
             <div class="min-w-0">
-                <h2 class="text-xl">@if ($request->title !== null)<a class="no-underline hover:underline" href="/titles/{{ $request->title_id }}">{{ $name }}</a>@else{{ $name }}@endif</h2>
+                <h2 class="text-xl">@if ($request->title !== null)<a class="no-underline hover:underline"
+                    href="/titles/{{ $request->title_id }}">{{ $name }}</a>@else{{ $name }}@endif</h2>
                 <div>{{ $request->title === null ? $request->people : TitleText::people($request->title) }}</div>
-                <div class="meta">{{ implode(' · ', array_filter([$request->title !== null ? TitleText::format($request->title) : ($request->format === null ? null : __("catalogue.format.{$request->format->value}")), $request->number, $request->card->library->short_name])) }}</div>
-                <div class="mt-1"><b>{{ __("lending.request_states.{$request->state}") }}</b> <span class="meta">{{ __($request->state === 'open' ? 'lending.asked_on' : 'lending.answered_on', ['date' => Dates::day($request->answered_at ?? $request->asked_at, $zone)]) }}</span></div>
-                @if ($request->state === 'open')<div class="meta">{{ __($request->wants_hold ? 'lending.wish_hold' : ($request->wants_notice ? 'lending.wish_notice' : 'lending.wish_none')) }}</div>@endif
-                @if ($request->answer !== null && $request->answer !== '')<p class="mt-1 max-w-[65ch]">{{ $request->answer }}</p>@endif
+                <div class="meta">{{ implode(' · ', array_filter([$request->title !== null ?
+                    TitleText::format($request->title) : ($request->format === null ? null :
+                    __("catalogue.format.{$request->format->value}")), $request->number,
+                    $request->card->library->short_name])) }}</div>
+                <div class="mt-1"><b>{{ __("lending.request_states.{$request->state}") }}</b> <span
+                    class="meta">{{ __($request->state === 'open' ? 'lending.asked_on' : 'lending.answered_on',
+                    ['date' => Dates::day($request->answered_at ?? $request->asked_at, $zone)]) }}</span></div>
+                @if ($request->state === 'open')<div class="meta">{{ __($request->wants_hold ? 'lending.wish_hold' :
+                    ($request->wants_notice ? 'lending.wish_notice' : 'lending.wish_none')) }}</div>@endif
+                @if ($request->answer !== null && $request->answer !== '')<p
+                    class="mt-1 max-w-[65ch]">{{ $request->answer }}</p>@endif
             </div>
             <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start">
                 @if ($request->state === 'open')
-                    @if ($request->title !== null)<a class="btn btn-quiet" href="/titles/{{ $request->title_id }}/ask?library={{ $request->card->library->slug }}">{{ __('lending.change_wishes') }}<span class="sr-only">: {{ $name }}</span></a>@endif
-                    <form method="post" action="/requests/{{ $request->id }}/withdraw">@csrf<button class="btn btn-plain">{{ __('lending.withdraw') }}<span class="sr-only">: {{ $name }}</span></button></form>
+                    @if ($request->title !== null)<a class="btn btn-quiet"
+                        href="/titles/{{ $request->title_id }}/ask?library={{ $request->card->library->slug }}">{{
+                        __('lending.change_wishes') }}<span class="sr-only">: {{ $name }}</span></a>@endif
+                    <form method="post" action="/requests/{{ $request->id }}/withdraw">@csrf<button
+                        class="btn btn-plain">{{ __('lending.withdraw') }}<span class="sr-only">:
+                        {{ $name }}</span></button></form>
                 @elseif ($request->state === 'here')
-                    <a class="btn" href="/titles/{{ $request->title_id }}">{{ __('lending.see_it') }}<span class="sr-only">: {{ $name }}</span></a>
+                    <a class="btn" href="/titles/{{ $request->title_id }}">{{ __('lending.see_it') }}<span
+                        class="sr-only">: {{ $name }}</span></a>
                 @endif
             </div>
         </article>
     @empty
-        <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('lending.no_requests') }}</p><a class="btn" href="/catalogue?reach=beyond">{{ __('lending.look_beyond') }}</a></div>
+        <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('lending.no_requests') }}</p><a class="btn"
+            href="/catalogue?reach=beyond">{{ __('lending.look_beyond') }}</a></div>
     @endforelse
 </x-layout>

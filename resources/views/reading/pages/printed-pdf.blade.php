@@ -14,7 +14,8 @@
     </style>
 </head>
 <body>
-    <p class="meta">{{ $title->name }} · {{ trans_choice('pages.pages_shown', $to - $from + 1, ['first' => $first, 'last' => $last]) }}</p>
+    <p class="meta">{{ $title->name }} · {{ trans_choice('pages.pages_shown', $to - $from + 1, ['first' => $first,
+        'last' => $last]) }}</p>
     {!! $html !!}
     <footer class="meta">{{ $citation }}</footer>
 </body>

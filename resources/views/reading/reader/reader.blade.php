@@ -14,8 +14,11 @@
         'cite' => route('cite', $title, false),
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
-    ], __('reading.in_reader') + Illuminate\Support\Arr::only(__('reading'), ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
-    $radios = fn (string $name, array $options): string => collect($options)->map(fn ($label, $value) => '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
+    ], __('reading.in_reader') + Illuminate\Support\Arr::only(__('reading'),
+        ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
+    $radios = fn (string $name, array $options): string =>
+        collect($options)->map(fn ($label, $value) =>
+        '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
 @endphp
 <!doctype html>
 <html lang="{{ app()->getLocale() }}" data-scheme="light">
@@ -30,27 +33,43 @@
 <body>
 <div class="reader" id="reader" data-background="paper">
     <header class="reader-bar border-b" id="top-bar">
-        <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close" aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
-        <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">· {{ __('reading.excerpt') }}</span>@endunless</h1>
+        <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close"
+            aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span
+            class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
+        <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span
+            class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">·
+            {{ __('reading.excerpt') }}</span>@endunless</h1>
         <span class="flex-1 sm:hidden"></span>
-        <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __($isMagazine ? 'reading.articles' : 'reading.contents') }}</button>
-        @if ($publication->fixed_layout)<button id="open-text" aria-pressed="false" aria-controls="text-view">{{ __('reading.text_view') }}</button>@endif
+        <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __($isMagazine ? 'reading.articles'
+            : 'reading.contents') }}</button>
+        @if ($publication->fixed_layout)<button id="open-text" aria-pressed="false"
+            aria-controls="text-view">{{ __('reading.text_view') }}</button>@endif
         <button id="open-find" aria-expanded="false" aria-controls="find">{{ __('reading.find') }}</button>
-        @if ($isLoan)<button id="open-marks" aria-expanded="false" aria-controls="marks">{{ __('reading.marks') }}</button>@endif
-        <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
+        @if ($isLoan)<button id="open-marks" aria-expanded="false"
+            aria-controls="marks">{{ __('reading.marks') }}</button>@endif
+        <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span
+            aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
     </header>
     <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
-        <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center" role="status">{{ __('reading.opening') }}</p>
-        <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10 rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max max-w-[92%]"></div>
+        <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center"
+            role="status">{{ __('reading.opening') }}</p>
+        <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10
+            rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max
+            max-w-[92%]"></div>
         @if ($publication->fixed_layout)
             <section id="text-view" class="text-view" hidden aria-label="{{ __('reading.text_view') }}">
                 <article data-text tabindex="-1" lang="{{ $title->language ?? '' }}" dir="auto"></article>
-                <p class="text-view-keys"><button type="button" data-before>{{ __('reading.article_before') }}</button><button type="button" data-after>{{ __('reading.article_after') }}</button></p>
+                <p class="text-view-keys"><button type="button" data-before>{{ __('reading.article_before')
+                    }}</button><button type="button" data-after>{{ __('reading.article_after') }}</button></p>
             </section>
         @endif
         <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reading.selected') }}" hidden>
             @if ($isLoan)
-                <span class="flex" role="group" aria-label="{{ __('reading.highlight') }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button" data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false" aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
+                <span class="flex" role="group" aria-label="{{ __('reading.highlight')
+                    }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button"
+                    data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false"
+                    aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span
+                    class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
                 <button type="button" data-act="note">{{ __('reading.note') }}</button>
             @endif
             <button type="button" data-act="copy">{{ __('reading.copy') }}</button>
@@ -60,7 +79,9 @@
         </div>
         <div id="aloud" class="selection-bar" role="toolbar" aria-label="{{ __('reading.read_aloud') }}" hidden>
             <button type="button" data-pause></button>
-            <label class="flex items-center gap-1 px-2"><span class="text-[15px]">{{ __('reading.speed') }}</span><select class="aloud-speed">@foreach (['0.75', '1', '1.25', '1.5', '2'] as $speed)<option value="{{ $speed }}" @selected($speed === '1')>{{ $speed }}×</option>@endforeach</select></label>
+            <label class="flex items-center gap-1 px-2"><span class="text-[15px]">{{ __('reading.speed')
+                }}</span><select class="aloud-speed">@foreach (['0.75', '1', '1.25', '1.5', '2'] as $speed)<option
+                value="{{ $speed }}" @selected($speed === '1')>{{ $speed }}×</option>@endforeach</select></label>
             <button type="button" data-stop>{{ __('reading.stop') }}</button>
         </div>
         <aside id="footnote" class="footnote" hidden aria-label="{{ __('reading.footnote') }}">
@@ -68,41 +89,69 @@
             <div data-note class="relative h-full"></div>
         </aside>
         <x-reading.drawer name="contents" :heading="__($isMagazine ? 'reading.articles' : 'reading.contents')">
-            <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number" class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text" inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
+            <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number"
+                class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text"
+                inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p
+                id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
-                @unless ($publication->fixed_layout)<li><button type="button" id="read-aloud">{{ __('reading.read_aloud') }}</button></li>@endunless
+                @unless ($publication->fixed_layout)<li><button type="button"
+                    id="read-aloud">{{ __('reading.read_aloud') }}</button></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
-                @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}" id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
+                @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}"
+                    id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
             </ul>
         </x-reading.drawer>
         <x-reading.drawer name="find" :heading="__('reading.find')">
-            <form id="find-form" class="flex gap-2 mb-2" role="search"><label for="find-words" class="sr-only">{{ __('reading.find_words') }}</label><input id="find-words" name="words" type="text" class="wide" autocomplete="off" maxlength="100" placeholder="{{ __('reading.find_words') }}"><button>{{ __('reading.find_act') }}</button></form>
+            <form id="find-form" class="flex gap-2 mb-2" role="search"><label for="find-words"
+                class="sr-only">{{ __('reading.find_words') }}</label><input id="find-words" name="words" type="text"
+                class="wide" autocomplete="off" maxlength="100"
+                placeholder="{{ __('reading.find_words') }}"><button>{{ __('reading.find_act') }}</button></form>
             <p id="find-answer" role="status" class="text-[15px] empty:hidden"></p>
-            <div id="find-steps" class="flex gap-2 mb-2" hidden><button type="button" data-step="-1">{{ __('reading.find_before') }}</button><button type="button" data-step="1">{{ __('reading.find_next') }}</button></div>
+            <div id="find-steps" class="flex gap-2 mb-2" hidden><button type="button"
+                data-step="-1">{{ __('reading.find_before') }}</button><button type="button"
+                data-step="1">{{ __('reading.find_next') }}</button></div>
             <ol id="find-list" class="found-list"></ol>
         </x-reading.drawer>
-        @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box" class="grid gap-2"></div></x-reading.drawer>@endif
+        @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box"
+            class="grid gap-2"></div></x-reading.drawer>@endif
         <x-reading.drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-reading.drawer>
         <x-reading.drawer name="word" :heading="__('reading.look_up')"><div id="word-box"></div></x-reading.drawer>
         <x-reading.drawer name="appearance" :heading="__('reading.appearance')">
             <form class="grid gap-5" id="appearance-form">
-                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reading.text_size') }}</h3><div class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button" data-size="-10" aria-label="{{ __('reading.smaller') }}"><span aria-hidden="true" class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100 %</output><button type="button" data-size="10" aria-label="{{ __('reading.larger') }}"><span aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div class="choices">{!! $radios('typeface', __('reading.typefaces')) !!}</div></fieldset>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.background') }}</legend><div class="choices">{!! $radios('background', __('reading.backgrounds')) !!}</div></fieldset>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div class="choices">{!! $radios('layout', __('reading.layouts')) !!}</div></fieldset>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.line_spacing') }}</legend><div class="choices">{!! $radios('spacing', ['1.35' => __('reading.tight'), '1.55' => __('reading.medium'), '1.85' => __('reading.loose')]) !!}</div></fieldset>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div class="choices">{!! $radios('margins', ['3' => __('reading.narrow'), '7' => __('reading.medium'), '14' => __('reading.wide')]) !!}</div></fieldset>
+                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reading.text_size') }}</h3><div
+                    class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button"
+                    data-size="-10" aria-label="{{ __('reading.smaller') }}"><span aria-hidden="true"
+                    class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100
+                    %</output><button type="button" data-size="10" aria-label="{{ __('reading.larger') }}"><span
+                    aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div
+                    class="choices">{!! $radios('typeface', __('reading.typefaces')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.background') }}</legend><div
+                    class="choices">{!! $radios('background', __('reading.backgrounds')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div
+                    class="choices">{!! $radios('layout', __('reading.layouts')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.line_spacing') }}</legend><div
+                    class="choices">{!! $radios('spacing', ['1.35' => __('reading.tight'), '1.55' =>
+                    __('reading.medium'), '1.85' => __('reading.loose')]) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div
+                    class="choices">{!! $radios('margins', ['3' => __('reading.narrow'), '7' => __('reading.medium'),
+                    '14' => __('reading.wide')]) !!}</div></fieldset>
             </form>
             <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reading.keys') }}</p>
         </x-reading.drawer>
     </main>
     <footer id="bottom-bar">
-        <progress id="progress" max="1" value="0" aria-label="{{ __('reading.page_of', ['page' => '', 'pages' => '']) }}"></progress>
+        <progress id="progress" max="1" value="0" aria-label="{{ __('reading.page_of', ['page' => '', 'pages' => ''])
+            }}"></progress>
         <div class="reader-bar justify-between text-[15px]">
-            <button id="back-page" aria-label="{{ __('reading.back_one_page') }}"><span aria-hidden="true">‹</span></button>
-            <p class="text-center tabular-nums min-w-0 flex-1" id="where"><span id="chapter" class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span id="left"></span></p>
-            <button id="next-page" aria-label="{{ __('reading.on_one_page') }}"><span aria-hidden="true">›</span></button>
+            <button id="back-page" aria-label="{{ __('reading.back_one_page') }}"><span
+                aria-hidden="true">‹</span></button>
+            <p class="text-center tabular-nums min-w-0 flex-1" id="where"><span id="chapter"
+                class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span
+                id="left"></span></p>
+            <button id="next-page" aria-label="{{ __('reading.on_one_page') }}"><span
+                aria-hidden="true">›</span></button>
         </div>
     </footer>
 </div>
