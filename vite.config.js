@@ -8,8 +8,8 @@ export default defineConfig({
             input: [
                 'resources/css/app.css',
                 'resources/js/app.js',
-                'resources/js/reading/reader/reader.js',
-                'resources/js/reading/player/player.js',
+                'resources/js/reading/reader/open.js',
+                'resources/js/reading/player/open.js',
                 'resources/js/reading/offline/list.js',
             ],
             refresh: false,

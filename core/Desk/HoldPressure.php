@@ -64,14 +64,14 @@ final readonly class HoldPressure
     private static function with(Line $line, int $copies, DateTimeImmutable $now): Line
     {
         $more = new Licence(
-            0,
-            $line->licences[0]->licence->libraryId ?? 0,
-            LicenceModel::OneCopyOneUser,
-            $copies,
-            $copies,
-            null,
-            $now,
-            null,
+            id: 0,
+            libraryId: $line->licences[0]->licence->libraryId ?? 0,
+            model: LicenceModel::OneCopyOneUser,
+            copies: $copies,
+            copiesFree: $copies,
+            loansLeft: null,
+            startsAt: $now,
+            endsAt: null,
         );
 
         return $copies === 0

@@ -43,7 +43,14 @@ final readonly class LineChange
             $setBack = count($state->readyUntil) - count($kept);
 
             return [
-                self::replace($state, $kept, $copies, $left - count($kept), $setBack, $state->licence->endsAt),
+                self::replace(
+                    state: $state,
+                    kept: $kept,
+                    copies: $copies,
+                    free: $left - count($kept),
+                    setBack: $setBack,
+                    endsAt: $state->licence->endsAt,
+                ),
                 $setBack,
             ];
         });
@@ -67,12 +74,12 @@ final readonly class LineChange
 
             return [
                 self::replace(
-                    $state,
-                    $kept,
-                    $state->licence->copies,
-                    ($state->licence->copiesFree ?? 0) + $setBack,
-                    $setBack,
-                    $at,
+                    state: $state,
+                    kept: $kept,
+                    copies: $state->licence->copies,
+                    free: ($state->licence->copiesFree ?? 0) + $setBack,
+                    setBack: $setBack,
+                    endsAt: $at,
                 ),
                 $setBack,
             ];
@@ -124,14 +131,14 @@ final readonly class LineChange
     ): LineLicence {
         $was = $state->licence;
         $licence = new Licence(
-            $was->id,
-            $was->libraryId,
-            $was->model,
-            $copies,
-            $copies === null ? null : $free,
-            $was->loansLeft === null ? null : $was->loansLeft + $setBack,
-            $was->startsAt,
-            $endsAt,
+            id: $was->id,
+            libraryId: $was->libraryId,
+            model: $was->model,
+            copies: $copies,
+            copiesFree: $copies === null ? null : $free,
+            loansLeft: $was->loansLeft === null ? null : $was->loansLeft + $setBack,
+            startsAt: $was->startsAt,
+            endsAt: $endsAt,
         );
 
         return new LineLicence($licence, $state->dueAt, $kept, $state->startedAt);

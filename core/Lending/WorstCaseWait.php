@@ -63,7 +63,16 @@ final class WorstCaseWait
                 ]);
             }
         }
-        $turn = self::walk($licences, $free, $loansLeft, $place, $longest, $holdKeptHours, $libraryZone, $now);
+        $turn = self::walk(
+            licences: $licences,
+            free: $free,
+            loansLeft: $loansLeft,
+            place: $place,
+            longest: $longest,
+            holdKeptHours: $holdKeptHours,
+            zone: $libraryZone,
+            now: $now,
+        );
         $begins = $begins === null ? null : max($now, $begins);
 
         return $turn !== null && $begins !== null ? min($turn, $begins) : $turn ?? $begins;

@@ -37,13 +37,13 @@ final readonly class Locator
         $text = is_array($data['text'] ?? null) ? array_filter($data['text'], is_string(...)) : [];
 
         return new self(
-            is_string($data['href'] ?? null) ? $data['href'] : '',
-            is_string($data['type'] ?? null) ? $data['type'] : '',
-            $number('progression'),
-            $number('totalProgression'),
-            is_numeric($position) ? (int) $position : null,
-            array_values(array_filter($fragments, is_string(...))),
-            array_intersect_key($text, ['before' => 1, 'highlight' => 1, 'after' => 1]),
+            href: is_string($data['href'] ?? null) ? $data['href'] : '',
+            type: is_string($data['type'] ?? null) ? $data['type'] : '',
+            progression: $number('progression'),
+            totalProgression: $number('totalProgression'),
+            position: is_numeric($position) ? (int) $position : null,
+            fragments: array_values(array_filter($fragments, is_string(...))),
+            text: array_intersect_key($text, ['before' => 1, 'highlight' => 1, 'after' => 1]),
         );
     }
 

@@ -29,21 +29,21 @@ final class Tune
             $at = max(0, min(count(self::SCALE) - 1, $at + $random->getInt(-2, 2)));
             $last = $n >= self::BARS * 4 - 2;
             self::pluck(
-                $samples,
-                $n * $beat,
-                2 * $ground * 2 ** (self::SCALE[$last ? 0 : $at] / 12),
-                $beat * 3,
-                0.5,
-                $random,
+                samples: $samples,
+                from: $n * $beat,
+                hertz: 2 * $ground * 2 ** (self::SCALE[$last ? 0 : $at] / 12),
+                length: $beat * 3,
+                loud: 0.5,
+                random: $random,
             );
             if ($n % 4 === 0) {
                 self::pluck(
-                    $samples,
-                    $n * $beat,
-                    ($ground * 2 ** ([0, 7, 5, 0][intdiv($n, 4) % 4] / 12)) / 2,
-                    $beat * 4,
-                    0.45,
-                    $random,
+                    samples: $samples,
+                    from: $n * $beat,
+                    hertz: ($ground * 2 ** ([0, 7, 5, 0][intdiv($n, 4) % 4] / 12)) / 2,
+                    length: $beat * 4,
+                    loud: 0.45,
+                    random: $random,
                 );
             }
         }

@@ -51,7 +51,16 @@ final class ForecastTest extends TestCase
     {
         $now = new DateTimeImmutable('2026-05-01T12:00:00Z');
         $began = $now->setTimestamp($now->getTimestamp() - (int) ($elapsed * 86400));
-        $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $copies, 0, null, $now->modify('-9 years'), null);
+        $licence = new Licence(
+            id: 1,
+            libraryId: 1,
+            model: LicenceModel::OneCopyOneUser,
+            copies: $copies,
+            copiesFree: 0,
+            loansLeft: null,
+            startsAt: $now->modify('-9 years'),
+            endsAt: null,
+        );
         $due = $began->modify('+' . self::DAYS . ' days');
 
         return new Line(
@@ -141,7 +150,16 @@ final class ForecastTest extends TestCase
             72,
         );
         $now = new DateTimeImmutable('2026-05-01T12:00:00Z');
-        $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $copies, 0, null, $now->modify('-9 years'), null);
+        $licence = new Licence(
+            id: 1,
+            libraryId: 1,
+            model: LicenceModel::OneCopyOneUser,
+            copies: $copies,
+            copiesFree: 0,
+            loansLeft: null,
+            startsAt: $now->modify('-9 years'),
+            endsAt: null,
+        );
         $line = new Line(
             [
                 new LineLicence(

@@ -31,3 +31,14 @@ test('times are read as on a clock', () => {
         '0:00',
     ])
 })
+
+test('a place is found by its second, else by its share of the part, else by its share of the whole', () => {
+    const album = new Timeline([
+        { path: 'a.mp3', seconds: 100 },
+        { path: 'b.mp3', seconds: 300 },
+    ])
+    const place = (href, locations) => album.ofPlace({ href, locations })
+    assert.equal(place('b.mp3', { fragments: ['x', 't=12.5'], progression: 0.9, totalProgression: 0.9 }), 112.5)
+    assert.equal(place('b.mp3', { progression: 0.5, totalProgression: 0.1 }), 250)
+    assert.equal(place('gone.mp3', { fragments: ['t=3'], progression: 0.5, totalProgression: 0.25 }), 100)
+})

@@ -97,14 +97,14 @@ final class BitmapFile
         }
 
         return new self(
-            $folder,
-            $sets,
-            new FacetsFile($titles, $is['listed']),
-            new SeriesFile($series, $names),
-            $is['index'],
-            $is['values'],
-            $is['places'],
-            $is['subjects'],
+            folder: $folder,
+            sets: $sets,
+            titles: new FacetsFile($titles, $is['listed']),
+            series: new SeriesFile($series, $names),
+            index: $is['index'],
+            values: $is['values'],
+            places: $is['places'],
+            subjects: $is['subjects'],
         );
     }
 

@@ -82,7 +82,14 @@ final class BitmapEngine implements SearchEngine
         }
         if ($search->order !== 'relevance' || $total <= $this->ranked) {
             return TitleNames::inOrder(
-                $this->ordered($set, $gathering->titles(), $search->order, $order, $count, $from),
+                $this->ordered(
+                    set: $set,
+                    all: $gathering->titles(),
+                    order: $search->order,
+                    sorted: $order,
+                    count: $count,
+                    from: $from,
+                ),
             );
         }
         // Titles that are called just so, then those with the words in their names, then the others, each by how often

@@ -127,14 +127,14 @@ final class BitmapSearch
         }
 
         return new BitmapResult(
-            $gathering,
-            $first->called,
-            $query,
-            [...$query->within(), ...$search->filters->within()],
-            $base,
-            self::chosen($gathering, $search, $can),
-            $can,
-            $changed->numbers(),
+            gathering: $gathering,
+            called: $first->called,
+            query: $query,
+            within: [...$query->within(), ...$search->filters->within()],
+            base: $base,
+            chosen: self::chosen($gathering, $search, $can),
+            can: $can,
+            oneByOne: $changed->numbers(),
         );
     }
 

@@ -89,7 +89,14 @@ final class SqlEngine implements SearchEngine
         $popular = $total > $this->walked ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc';
         $names = QuerySql::names($search->query->tree);
         if ($names === null) {
-            return $this->ids($search, $now, $popular, [], $count, $from);
+            return $this->ids(
+                search: $search,
+                now: $now,
+                order: $popular,
+                orderBindings: [],
+                limit: $count,
+                offset: $from,
+            );
         }
         $called = array_column(
             DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]),
@@ -97,13 +104,13 @@ final class SqlEngine implements SearchEngine
         );
         $named = ["s.stems @@ {$names->sql}", $names->bindings];
         $first = $this->ids(
-            $search,
-            $now,
-            's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc',
-            [Sql::array($called)],
-            $count,
-            $from,
-            $named,
+            search: $search,
+            now: $now,
+            order: 's.title_id = any(?::bigint[]) desc, s.times_borrowed + 0 desc',
+            orderBindings: [Sql::array($called)],
+            limit: $count,
+            offset: $from,
+            also: $named,
         );
         if (count($first) === $count) {
             return $first;
@@ -119,10 +126,15 @@ final class SqlEngine implements SearchEngine
 
         return [
             ...$first,
-            ...$this->ids($search, $now, $popular, [], $count - count($first), max(0, $from - $before), [
-                "not s.stems @@ {$names->sql}",
-                $names->bindings,
-            ]),
+            ...$this->ids(
+                search: $search,
+                now: $now,
+                order: $popular,
+                orderBindings: [],
+                limit: $count - count($first),
+                offset: max(0, $from - $before),
+                also: ["not s.stems @@ {$names->sql}", $names->bindings],
+            ),
         ];
     }
 }

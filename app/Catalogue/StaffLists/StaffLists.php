@@ -52,24 +52,31 @@ final class StaffLists
             ->orderBy('id')
             ->get();
 
-        return $this->counted($lists, $library, $now, $eligibility, $choice, $covers);
+        return $this->counted(
+            lists: $lists,
+            library: $library,
+            now: $now,
+            eligibility: $eligibility,
+            choice: $choice,
+            covers: $covers,
+        );
     }
 
     /** @return list<ListOnShow> every one, whenever it shows */
     public function all(Library $library, DateTimeImmutable $now): array
     {
         return $this->counted(
-            StaffList::query()
+            lists: StaffList::query()
                 ->where('library_id', $library->id)
                 ->orderByRaw("array_position(array['children','teen','reading','study'], room::text)")
                 ->orderBy('position')
                 ->orderBy('id')
                 ->get(),
-            $library,
-            $now,
-            new CardEligibility(),
-            null,
-            0,
+            library: $library,
+            now: $now,
+            eligibility: new CardEligibility(),
+            choice: null,
+            covers: 0,
         );
     }
 

@@ -92,12 +92,12 @@ final class LicencesController
     private function search(Request $request, StaffMember $staff): PressureSearch
     {
         return new PressureSearch(
-            $staff->library_id,
-            Input::text($request, 'show'),
-            mb_substr(Input::text($request, 'q'), 0, 400),
-            Format::tryFrom(Input::text($request, 'format')),
-            Input::text($request, 'order'),
-            (int) Input::text($request, 'target'),
+            libraryId: $staff->library_id,
+            show: Input::text($request, 'show'),
+            words: mb_substr(Input::text($request, 'q'), 0, 400),
+            format: Format::tryFrom(Input::text($request, 'format')),
+            order: Input::text($request, 'order'),
+            target: (int) Input::text($request, 'target'),
         );
     }
 }

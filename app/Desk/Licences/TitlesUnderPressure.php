@@ -177,14 +177,14 @@ final class TitlesUnderPressure
                 : null;
             $pressure = $line === null ? null : $this->pressure->of($library, $title->format, Forecast::BRIEF);
             $pressed[] = new TitleUnderPressure(
-                $title,
-                $row->copies,
-                $row->copies_free,
-                $row->loans_left,
-                $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
-                $row->holds,
-                $line === null ? null : $pressure?->wait($line, $now),
-                $line === null ? 0 : $pressure?->extraCopies($line, $target, $now),
+                title: $title,
+                copies: $row->copies,
+                copiesFree: $row->copies_free,
+                loansLeft: $row->loans_left,
+                endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+                holds: $row->holds,
+                wait: $line === null ? null : $pressure?->wait($line, $now),
+                extraCopies: $line === null ? 0 : $pressure?->extraCopies($line, $target, $now),
             );
         }
 

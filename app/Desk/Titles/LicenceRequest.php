@@ -86,18 +86,18 @@ final class LicenceRequest extends FormRequest
             $this->refuseIf($ends !== null && $ends <= max($now, $starts ?? $now), 'ends', 'ends_later');
 
             return new LicenceOrder(
-                $id,
-                $what,
-                $title->id,
-                null,
-                $model,
-                $model->hasCopies() ? $this->integer('copies') : null,
-                $model->countsLoans() ? $this->integer('loans') : null,
-                $starts === null || $starts <= $now ? null : $starts,
-                $model === LicenceModel::PayPerLoan ? null : $ends,
-                (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))),
-                $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
-                new Rights(
+                id: $id,
+                what: $what,
+                titleId: $title->id,
+                licence: null,
+                model: $model,
+                copies: $model->hasCopies() ? $this->integer('copies') : null,
+                loans: $model->countsLoans() ? $this->integer('loans') : null,
+                startsAt: $starts === null || $starts <= $now ? null : $starts,
+                endsAt: $model === LicenceModel::PayPerLoan ? null : $ends,
+                priceCents: (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))),
+                shared: $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
+                rights: new Rights(
                     $this->filled('pages') ? $this->integer('pages') : null,
                     $this->boolean('pdf'),
                     $this->boolean('offline'),

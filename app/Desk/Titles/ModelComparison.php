@@ -139,14 +139,14 @@ final class ModelComparison
         }
         $copies = $value->units * (int) $offer->copies;
         $bought = new Licence(
-            0,
-            $library->id,
-            $offer->model,
-            $copies,
-            $copies,
-            $offer->loans === null ? null : $value->units * $offer->loans,
-            $now,
-            $offer->days === null ? null : $now->add(new DateInterval('P' . (int) $offer->days . 'D')),
+            id: 0,
+            libraryId: $library->id,
+            model: $offer->model,
+            copies: $copies,
+            copiesFree: $copies,
+            loansLeft: $offer->loans === null ? null : $value->units * $offer->loans,
+            startsAt: $now,
+            endsAt: $offer->days === null ? null : $now->add(new DateInterval('P' . (int) $offer->days . 'D')),
         );
         $of = $this->pressure->line(
             $library,

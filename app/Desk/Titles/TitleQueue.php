@@ -64,14 +64,14 @@ final class TitleQueue
             OrderKind::Add => LineChange::added(
                 $licences,
                 new Licence(
-                    0,
-                    $libraryId,
-                    $order->model,
-                    $order->copies,
-                    $order->copies,
-                    $order->model === LicenceModel::PayPerLoan ? 1 : $order->loans,
-                    $order->startsAt ?? $now,
-                    $order->endsAt,
+                    id: 0,
+                    libraryId: $libraryId,
+                    model: $order->model,
+                    copies: $order->copies,
+                    copiesFree: $order->copies,
+                    loansLeft: $order->model === LicenceModel::PayPerLoan ? 1 : $order->loans,
+                    startsAt: $order->startsAt ?? $now,
+                    endsAt: $order->endsAt,
                 ),
             ),
         };

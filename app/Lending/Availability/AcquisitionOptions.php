@@ -42,12 +42,12 @@ final class AcquisitionOptions
                 $standing = $standings[$edition->id];
                 if ($n === 0 || $standing->availability !== Availability::NotHere) {
                     $ways[] = new AcquisitionOption(
-                        $edition,
-                        $at,
-                        $card,
-                        $standing,
-                        $standing->source,
-                        count($places) > 1,
+                        title: $edition,
+                        library: $at,
+                        card: $card,
+                        standing: $standing,
+                        source: $standing->source,
+                        oneOfSeveralCards: count($places) > 1,
                     );
                 }
             }
@@ -88,7 +88,14 @@ final class AcquisitionOptions
             $card = $person->cardAt($at);
             $standings = $this->availability->of($at, $titles, $card, $now);
             foreach ($titles as $title) {
-                $way = new AcquisitionOption($title, $at, $card, $standings[$title->id], null, true);
+                $way = new AcquisitionOption(
+                    title: $title,
+                    library: $at,
+                    card: $card,
+                    standing: $standings[$title->id],
+                    source: null,
+                    oneOfSeveralCards: true,
+                );
                 if (
                     !isset($best[$title->id]) ||
                     self::soonest($way, $own, $now) < self::soonest($best[$title->id], $own, $now)

@@ -76,25 +76,26 @@ final class TitleAvailability
         foreach ($byId as $id => $title) {
             $ahead = $lines[$id]['waiting'] ?? [];
             $standings[$id] = new AvailableTitle(
-                $availability[$id],
-                (int) array_sum(
+                availability: $availability[$id],
+                copies: (int) array_sum(
                     array_map(fn(Licence $l): int => $l->hasFuture($now) ? (int) $l->copies : 0, $licences[$id]),
                 ),
-                (int) array_sum(
+                copiesFree: (int) array_sum(
                     array_map(fn(Licence $l): int => $l->isLive($now) ? (int) $l->copiesFree : 0, $licences[$id]),
                 ),
-                count($ahead) + 1,
-                isset($lines[$id])
+                nextPlace: count($ahead) + 1,
+                turn: isset($lines[$id])
                     ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort)
                     : null,
-                $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
-                $library->zone(),
-                $allowed !== null && !in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
-                $availability[$id] === Availability::Wait && !isset($lines[$id])
+                wentAt: $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
+                zone: $library->zone(),
+                aboveCard: $allowed !== null &&
+                    !in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
+                resetsAt: $availability[$id] === Availability::Wait && !isset($lines[$id])
                     ? PayPerLoan::nextMonth($now, $library->zone())
                     : null,
-                isset($lines[$id]),
-                $sources[$id],
+                takesHolds: isset($lines[$id]),
+                source: $sources[$id],
             );
         }
 

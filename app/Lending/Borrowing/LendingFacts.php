@@ -47,16 +47,16 @@ final readonly class LendingFacts
     public function borrow(?LoanLength $length, DateTimeImmutable $now): Granted|AlreadyOnLoan|Refused
     {
         return BorrowDecision::decide(
-            $this->card,
-            $this->terms,
-            $this->audience,
-            $this->licences,
-            $this->openLoanId,
-            $this->keptLicenceId,
-            $this->payPerLoan,
-            $length,
-            $this->zone,
-            $now,
+            card: $this->card,
+            terms: $this->terms,
+            titleAudience: $this->audience,
+            licences: $this->licences,
+            openLoanId: $this->openLoanId,
+            keptLicenceId: $this->keptLicenceId,
+            payPerLoan: $this->payPerLoan,
+            length: $length,
+            libraryZone: $this->zone,
+            now: $now,
         );
     }
 
@@ -77,38 +77,38 @@ final readonly class LendingFacts
         $ofFormat = fn(array $rows): int => count(array_filter($rows, fn(stdClass $row): bool => $row->of_format));
 
         return new self(
-            new CardStanding(
-                $facts->card,
-                $facts->library,
-                $facts->blocked,
-                $facts->expires_at === null ? null : new DateTimeImmutable($facts->expires_at),
-                $facts->loans_open,
-                $ofFormat($loans),
-                $facts->holds_open,
-                $ofFormat($holds),
-                $soonest === null
+            card: new CardStanding(
+                id: $facts->card,
+                libraryId: $facts->library,
+                blocked: $facts->blocked,
+                expiresAt: $facts->expires_at === null ? null : new DateTimeImmutable($facts->expires_at),
+                loansOpen: $facts->loans_open,
+                loansOpenOfFormat: $ofFormat($loans),
+                holdsOpen: $facts->holds_open,
+                holdsOpenOfFormat: $ofFormat($holds),
+                soonestDue: $soonest === null
                     ? null
                     : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
             ),
-            ($terms = LoanTerms::from(
+            terms: ($terms = LoanTerms::from(
                 LibraryRules::fromRows($facts->rules ?? []),
                 $facts->group,
                 $format,
                 $facts->own_length === null ? null : LoanLength::parse($facts->own_length),
             )),
-            new PayPerLoan(
+            payPerLoan: new PayPerLoan(
                 $facts->pay_loans,
                 $terms->payPerLoanMonthly,
                 PayPerLoan::nextMonth($now, $zone = new DateTimeZone($facts->timezone)),
             ),
-            $format,
-            Audience::from($facts->audience),
-            array_values(array_map(UsableLicences::fromRow(...), $facts->licences ?? [])),
-            $ownLoan !== null && !$ownLoan->over ? $ownLoan->id : null,
-            $ownLoan !== null && $ownLoan->over,
-            $own($holds)?->id,
-            $own($holds)?->kept,
-            $zone,
+            format: $format,
+            audience: Audience::from($facts->audience),
+            licences: array_values(array_map(UsableLicences::fromRow(...), $facts->licences ?? [])),
+            openLoanId: $ownLoan !== null && !$ownLoan->over ? $ownLoan->id : null,
+            overdueLoan: $ownLoan !== null && $ownLoan->over,
+            holdId: $own($holds)?->id,
+            keptLicenceId: $own($holds)?->kept,
+            zone: $zone,
         );
     }
 }

@@ -54,12 +54,12 @@ final class SendDueNotices
                 where l.ended_at is null and l.told < ? order by l.id for no key update of l skip locked) x
                     where loans.id = x.id returning loans.id';
             $this->tell(
-                $kind,
-                $kind->value,
-                $due,
-                'due',
-                fn(string $ids, string $dates): array => DB::select($mark, [$told, $ids, $dates, $told]),
-                $now,
+                kind: $kind,
+                event: $kind->value,
+                rows: $due,
+                date: 'due',
+                mark: fn(string $ids, string $dates): array => DB::select($mark, [$told, $ids, $dates, $told]),
+                now: $now,
             );
         }
     }
@@ -82,12 +82,12 @@ final class SendDueNotices
             where h.state = 'ready' and not h.told order by h.id for no key update of h skip locked) x
                 where holds.id = x.id returning holds.id";
         $this->tell(
-            NoticeKind::HoldLapsing,
-            'hold-lapsing',
-            $lapsing,
-            'kept_until',
-            fn(string $ids, string $dates): array => DB::select($mark, [$ids, $dates]),
-            $now,
+            kind: NoticeKind::HoldLapsing,
+            event: 'hold-lapsing',
+            rows: $lapsing,
+            date: 'kept_until',
+            mark: fn(string $ids, string $dates): array => DB::select($mark, [$ids, $dates]),
+            now: $now,
         );
     }
 

@@ -36,12 +36,12 @@ final class TickCommand extends Command
         }
         try {
             $this->tick(
-                CarbonImmutable::now(),
-                $endDueLoans,
-                $settleHolds,
-                $sendDueNotices,
-                $deliverNewIssues,
-                $forget,
+                now: CarbonImmutable::now(),
+                endDueLoans: $endDueLoans,
+                settleHolds: $settleHolds,
+                sendDueNotices: $sendDueNotices,
+                deliverNewIssues: $deliverNewIssues,
+                forget: $forget,
             );
         } finally {
             DB::select('select pg_advisory_unlock(hashtext(?))', [self::class]);

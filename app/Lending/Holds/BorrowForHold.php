@@ -53,12 +53,12 @@ final class BorrowForHold
                 );
             } else {
                 $notice = KeptCopy::noticeOf(
-                    $holdId,
-                    $hold->person_id,
-                    $hold->title_id,
-                    $hold->name,
-                    new DateTimeImmutable($hold->kept_until),
-                    $hold->timezone,
+                    holdId: $holdId,
+                    personId: $hold->person_id,
+                    titleId: $hold->title_id,
+                    name: $hold->name,
+                    until: new DateTimeImmutable($hold->kept_until),
+                    timezone: $hold->timezone,
                 );
                 $this->giveNotice->many(NoticeKind::HoldReady, [$notice], $now);
             }

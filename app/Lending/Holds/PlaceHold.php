@@ -43,15 +43,15 @@ final class PlaceHold
             $locked = $this->licences->of($libraryId, [$titleId], $now, locked: true)[$titleId];
             $facts = LendingFacts::load($cardId, $titleId, $now);
             $refused = HoldDecision::refusal(
-                $facts->card,
-                $facts->terms,
-                $facts->audience,
-                $locked,
-                $facts->openLoanId !== null,
-                $facts->holdId !== null,
-                $facts->payPerLoan,
-                $now,
-                $evenIfFree,
+                card: $facts->card,
+                terms: $facts->terms,
+                titleAudience: $facts->audience,
+                licences: $locked,
+                alreadyOnLoan: $facts->openLoanId !== null,
+                alreadyHeld: $facts->holdId !== null,
+                payPerLoan: $facts->payPerLoan,
+                now: $now,
+                evenIfFree: $evenIfFree,
             );
             if ($refused !== null) {
                 ($this->countTurnaway)($libraryId, $titleId, $refused->reason, $now);

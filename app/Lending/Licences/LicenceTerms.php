@@ -84,13 +84,13 @@ final readonly class LicenceTerms
         }
 
         return new self(
-            $model,
-            isset($values['copies']) ? (int) $values['copies'] : ($model->hasCopies() ? 1 : null),
-            isset($values['loans']) ? (int) $values['loans'] : null,
-            $endsAt,
-            isset($values['shared']),
-            (int) ($values['price'] ?? 0),
-            new Rights(
+            model: $model,
+            copies: isset($values['copies']) ? (int) $values['copies'] : ($model->hasCopies() ? 1 : null),
+            loans: isset($values['loans']) ? (int) $values['loans'] : null,
+            endsAt: $endsAt,
+            shared: isset($values['shared']),
+            priceCents: (int) ($values['price'] ?? 0),
+            rights: new Rights(
                 ($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? (new Rights())->pages),
                 isset($values['pdf']),
                 !isset($values['no-offline']),

@@ -47,16 +47,16 @@ final class UsableLicences
     public static function fromRow(stdClass $row): Licence
     {
         return new Licence(
-            $row->id,
-            $row->library_id,
-            LicenceModel::from($row->model),
-            $row->copies,
-            $row->copies_free,
-            $row->model === LicenceModel::PayPerLoan->value
+            id: $row->id,
+            libraryId: $row->library_id,
+            model: LicenceModel::from($row->model),
+            copies: $row->copies,
+            copiesFree: $row->copies_free,
+            loansLeft: $row->model === LicenceModel::PayPerLoan->value
                 ? max(0, intdiv($row->budget_left ?? 0, $row->price_cents))
                 : $row->loans_left,
-            new DateTimeImmutable($row->starts_at),
-            $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+            startsAt: new DateTimeImmutable($row->starts_at),
+            endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
         );
     }
 }

@@ -99,17 +99,17 @@ final class LibraryRules
         foreach ($rows as $row) {
             $lengths = is_string($row->lengths ?? null) ? json_decode($row->lengths) : $row->lengths ?? null;
             $rules[] = new LoanRule(
-                $row->patron_group,
-                $row->format === null ? null : Format::from($row->format),
-                $row->max_loans,
-                $row->max_holds,
-                is_array($lengths) ? array_map(LoanLength::parse(...), array_values($lengths)) : null,
-                $row->default_length === null ? null : LoanLength::parse($row->default_length),
-                $row->renewal_window_days,
-                $row->max_renewals,
-                $row->hold_kept_hours,
-                $row->pay_per_loan_monthly,
-                $row->audience_ceiling === null ? null : Audience::from($row->audience_ceiling),
+                group: $row->patron_group,
+                format: $row->format === null ? null : Format::from($row->format),
+                maxLoans: $row->max_loans,
+                maxHolds: $row->max_holds,
+                lengths: is_array($lengths) ? array_map(LoanLength::parse(...), array_values($lengths)) : null,
+                defaultLength: $row->default_length === null ? null : LoanLength::parse($row->default_length),
+                renewalWindowDays: $row->renewal_window_days,
+                maxRenewals: $row->max_renewals,
+                holdKeptHours: $row->hold_kept_hours,
+                payPerLoanMonthly: $row->pay_per_loan_monthly,
+                audienceCeiling: $row->audience_ceiling === null ? null : Audience::from($row->audience_ceiling),
             );
         }
 

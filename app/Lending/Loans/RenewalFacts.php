@@ -41,17 +41,17 @@ final class RenewalFacts
 
         return [
             RenewalDecision::decide(
-                $facts->card,
-                $facts->terms,
-                $licence,
-                $loan->due_at,
-                $loan->renewals,
-                (int) $waiting,
-                (int) $free,
-                $facts->payPerLoan,
-                $length,
-                $facts->zone,
-                $now,
+                card: $facts->card,
+                terms: $facts->terms,
+                licence: $licence,
+                dueAt: $loan->due_at,
+                renewals: $loan->renewals,
+                waiting: (int) $waiting,
+                copiesFree: (int) $free,
+                payPerLoan: $facts->payPerLoan,
+                length: $length,
+                libraryZone: $facts->zone,
+                now: $now,
             ),
             $free > 0,
         ];

@@ -54,13 +54,13 @@ final class ComingUp
                 ->reject(fn(HoldWithEstimate $in): bool => $in->isReady())
                 ->map(
                     fn(HoldWithEstimate $in): ComingDate => new ComingDate(
-                        'hold',
-                        $in->hold->title,
-                        $zone($in),
-                        $in->turn->from ?? $now,
-                        $in->turn?->to,
-                        $in->turn?->middle,
-                        $in->turn?->latest,
+                        kind: 'hold',
+                        title: $in->hold->title,
+                        zone: $zone($in),
+                        from: $in->turn->from ?? $now,
+                        to: $in->turn?->to,
+                        middle: $in->turn?->middle,
+                        latest: $in->turn?->latest,
                     ),
                 ),
         ];

@@ -37,12 +37,12 @@ final readonly class KeptCopy
     public function notice(): array
     {
         return self::noticeOf(
-            $this->hold->id,
-            $this->hold->person,
-            $this->hold->title,
-            $this->hold->name,
-            $this->until,
-            $this->hold->timezone,
+            holdId: $this->hold->id,
+            personId: $this->hold->person,
+            titleId: $this->hold->title,
+            name: $this->hold->name,
+            until: $this->until,
+            timezone: $this->hold->timezone,
         );
     }
 

@@ -67,13 +67,13 @@ final class AnswerRequests
                 $request->wants_hold &&
                 is_int(($this->placeHold)($request->card_id, $titleId, $now, evenIfFree: true));
             $this->answer(
-                $request,
-                'here',
-                ($from > $now ? 'coming' : 'here') . ($inLine ? '_in_line' : ''),
-                null,
-                null,
-                $now,
-                $from,
+                request: $request,
+                state: 'here',
+                outcome: ($from > $now ? 'coming' : 'here') . ($inLine ? '_in_line' : ''),
+                why: null,
+                staffId: null,
+                now: $now,
+                from: $from,
             );
         }
     }
@@ -84,7 +84,14 @@ final class AnswerRequests
         return DB::transaction(function () use ($libraryId, $titleId, $why, $staffId, $now): int {
             $requests = $this->open('and r.library_id = ?', $titleId, [$libraryId]);
             foreach ($requests as $request) {
-                $this->answer($request, 'declined', 'declined', $why, $staffId, $now);
+                $this->answer(
+                    request: $request,
+                    state: 'declined',
+                    outcome: 'declined',
+                    why: $why,
+                    staffId: $staffId,
+                    now: $now,
+                );
             }
 
             return count($requests);
@@ -107,7 +114,14 @@ final class AnswerRequests
                 [$libraryId, $requestId],
             );
             if ($request !== null) {
-                $this->answer($request, 'declined', 'declined', $why, $staffId, $now);
+                $this->answer(
+                    request: $request,
+                    state: 'declined',
+                    outcome: 'declined',
+                    why: $why,
+                    staffId: $staffId,
+                    now: $now,
+                );
             }
 
             return $request !== null;

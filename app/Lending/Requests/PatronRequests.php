@@ -49,7 +49,14 @@ final class PatronRequests
             ->whereRaw('title_id is distinct from ?', [$title->id])
             ->count();
 
-        return RequestDecision::refusal($facts->card, $facts->terms, $facts->audience, $facts->licences, $open, $now);
+        return RequestDecision::refusal(
+            card: $facts->card,
+            terms: $facts->terms,
+            titleAudience: $facts->audience,
+            licences: $facts->licences,
+            open: $open,
+            now: $now,
+        );
     }
 
     /** The same for a title that no catalogue here knows. */
@@ -58,12 +65,21 @@ final class PatronRequests
         $open = TitleRequest::query()->where('card_id', $card->id)->where('state', 'open')->count();
 
         return RequestDecision::refusal(
-            new CardStanding($card->id, $card->library_id, $card->blocked_at !== null, $card->expires_at, 0, 0, 0, 0),
-            app(LibraryRules::class)->terms($card->library_id, $card->patron_group, Format::Ebook),
-            null,
-            [],
-            $open,
-            $now,
+            card: new CardStanding(
+                id: $card->id,
+                libraryId: $card->library_id,
+                blocked: $card->blocked_at !== null,
+                expiresAt: $card->expires_at,
+                loansOpen: 0,
+                loansOpenOfFormat: 0,
+                holdsOpen: 0,
+                holdsOpenOfFormat: 0,
+            ),
+            terms: app(LibraryRules::class)->terms($card->library_id, $card->patron_group, Format::Ebook),
+            titleAudience: null,
+            licences: [],
+            open: $open,
+            now: $now,
         );
     }
 

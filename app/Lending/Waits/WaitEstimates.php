@@ -37,13 +37,13 @@ final class WaitEstimates
     ): WaitEstimate {
         [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
         $latest = WorstCaseWait::at(
-            $licences,
-            $library->id,
-            count($ahead) + 1,
-            $longest,
-            $keptHours,
-            $library->zone(),
-            $now,
+            licences: $licences,
+            libraryId: $library->id,
+            place: count($ahead) + 1,
+            longest: $longest,
+            holdKeptHours: $keptHours,
+            libraryZone: $library->zone(),
+            now: $now,
         );
         if ($pausedUntil !== null && $latest !== null) {
             // A copy may have gone on just before the pause ends, for a whole loan.

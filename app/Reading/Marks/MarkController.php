@@ -86,15 +86,15 @@ final class MarkController
                 ->all($this->current->requiredPerson()->id)
                 ->map(
                     fn(Mark $b): Annotation => new Annotation(
-                        $b->id,
-                        $b->title->isbn === null ? url("/titles/{$b->title_id}") : "urn:isbn:{$b->title->isbn}",
-                        $b->title->name,
-                        Locator::fromArray($b->locator),
-                        $b->label,
-                        $b->note,
-                        $b->made_at,
-                        $b->changed_at,
-                        $b->colour,
+                        id: $b->id,
+                        source: $b->title->isbn === null ? url("/titles/{$b->title_id}") : "urn:isbn:{$b->title->isbn}",
+                        title: $b->title->name,
+                        locator: Locator::fromArray($b->locator),
+                        label: $b->label,
+                        note: $b->note,
+                        madeAt: $b->made_at,
+                        changedAt: $b->changed_at,
+                        colour: $b->colour,
                     ),
                 )
                 ->all(),

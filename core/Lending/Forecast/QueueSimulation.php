@@ -81,7 +81,14 @@ final readonly class QueueSimulation
                     $i,
                 ];
             }
-            $waits[] = $this->play($copies, $ahead, $own, $left, $ends, $random);
+            $waits[] = $this->play(
+                copies: $copies,
+                ahead: $ahead,
+                own: $own,
+                left: $left,
+                ends: $ends,
+                random: $random,
+            );
         }
         sort($waits);
 

@@ -106,30 +106,32 @@ final class ManifestReader
         $series = self::list($this->manifest['isPartOf'] ?? null)[0] ?? null;
 
         return new MediaPublication(
-            $format,
-            $title,
-            self::text($this->manifest['alternativeHeadline'] ?? null),
-            self::texts($this->manifest['inLanguage'] ?? null),
-            $this->creators(),
-            [
+            format: $format,
+            title: $title,
+            subtitle: self::text($this->manifest['alternativeHeadline'] ?? null),
+            languages: self::texts($this->manifest['inLanguage'] ?? null),
+            creators: $this->creators(),
+            identifiers: [
                 ...self::texts($this->manifest['id'] ?? null),
                 ...self::texts($this->manifest['identifier'] ?? null),
                 ...self::texts($this->manifest['isbn'] ?? null),
             ],
-            self::texts($this->manifest['keywords'] ?? null),
-            self::text($series),
-            is_array($series) && is_numeric($series['position'] ?? null) ? (float) $series['position'] : null,
-            self::text($this->manifest['description'] ?? null),
-            self::text($this->manifest['publisher'] ?? null),
-            PublicationDate::read(self::text($this->manifest['datePublished'] ?? null)),
-            self::text(
+            subjects: self::texts($this->manifest['keywords'] ?? null),
+            series: self::text($series),
+            seriesPosition: is_array($series) && is_numeric($series['position'] ?? null)
+                ? (float) $series['position']
+                : null,
+            description: self::text($this->manifest['description'] ?? null),
+            publisher: self::text($this->manifest['publisher'] ?? null),
+            date: PublicationDate::read(self::text($this->manifest['datePublished'] ?? null)),
+            audience: self::text(
                 is_array($this->manifest['audience'] ?? null)
                     ? $this->manifest['audience']['audienceType'] ?? null
                     : $this->manifest['audience'] ?? null,
             ),
-            self::text($this->manifest['typicalAgeRange'] ?? null),
-            $cover,
-            array_filter(
+            ages: self::text($this->manifest['typicalAgeRange'] ?? null),
+            coverPath: $cover,
+            accessibility: array_filter(
                 array_combine(
                     $terms = [
                         'accessMode',
@@ -141,8 +143,8 @@ final class ManifestReader
                     array_map(fn(string $term): array => self::texts($this->manifest[$term] ?? null), $terms),
                 ),
             ),
-            $parts,
-            $types,
+            parts: $parts,
+            types: $types,
         );
     }
 

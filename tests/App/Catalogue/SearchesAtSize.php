@@ -30,7 +30,14 @@ trait SearchesAtSize
         $counter = new BitmapFacetCounter($few);
 
         return new CatalogueSearch(
-            new BitmapEngine($bitmaps ?? new BitmapSearch(), $sql, $facets, $counter, $ranked, $walked),
+            new BitmapEngine(
+                bitmaps: $bitmaps ?? new BitmapSearch(),
+                sql: $sql,
+                facetSql: $facets,
+                counter: $counter,
+                ranked: $ranked,
+                walked: $walked,
+            ),
             $sql,
         );
     }

@@ -21,7 +21,14 @@ final class AnnotationTest extends TestCase
     public static function places(): iterable
     {
         yield 'in a book' => [
-            new Locator('c2.xhtml', 'application/xhtml+xml', 0.5, 0.25, 9, ['epubcfi(/6/8!/4/2)', 'page=4']),
+            new Locator(
+                href: 'c2.xhtml',
+                type: 'application/xhtml+xml',
+                progression: 0.5,
+                totalProgression: 0.25,
+                position: 9,
+                fragments: ['epubcfi(/6/8!/4/2)', 'page=4'],
+            ),
             [
                 'type' => 'FragmentSelector',
                 'conformsTo' => 'http://idpf.org/epub/linking/cfi/epub-cfi.html',
@@ -29,7 +36,14 @@ final class AnnotationTest extends TestCase
             ],
         ];
         yield 'in a recording' => [
-            new Locator('b.mp3', 'audio/mpeg', 0.5, 0.58, null, ['t=7.5']),
+            new Locator(
+                href: 'b.mp3',
+                type: 'audio/mpeg',
+                progression: 0.5,
+                totalProgression: 0.58,
+                position: null,
+                fragments: ['t=7.5'],
+            ),
             [
                 'type' => 'FragmentSelector',
                 'conformsTo' => 'http://tools.ietf.org/rfc/rfc3986',
@@ -79,14 +93,14 @@ final class AnnotationTest extends TestCase
     private static function annotation(Locator $place, string $note): Annotation
     {
         return new Annotation(
-            '11111111-1111-4111-8111-111111111111',
-            'urn:isbn:9798999903013',
-            'Low _Water_',
-            $place,
-            'Page 4',
-            $note,
-            new DateTimeImmutable('2026-05-01 12:00:00+01:00'),
-            new DateTimeImmutable('2026-05-02 12:00:00+01:00'),
+            id: '11111111-1111-4111-8111-111111111111',
+            source: 'urn:isbn:9798999903013',
+            title: 'Low _Water_',
+            locator: $place,
+            label: 'Page 4',
+            note: $note,
+            madeAt: new DateTimeImmutable('2026-05-01 12:00:00+01:00'),
+            changedAt: new DateTimeImmutable('2026-05-02 12:00:00+01:00'),
         );
     }
 }

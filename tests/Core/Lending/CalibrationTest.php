@@ -84,14 +84,14 @@ final class CalibrationTest extends TestCase
                     return;
                 }
                 $licence = new Licence(
-                    1,
-                    1,
-                    LicenceModel::OneCopyOneUser,
-                    $now->copies(),
-                    $now->copiesFree(),
-                    null,
-                    self::day(-1),
-                    null,
+                    id: 1,
+                    libraryId: 1,
+                    model: LicenceModel::OneCopyOneUser,
+                    copies: $now->copies(),
+                    copiesFree: $now->copiesFree(),
+                    loansLeft: null,
+                    startsAt: self::day(-1),
+                    endsAt: null,
                 );
                 $running = array_values($now->running);
                 $placed[] = [
@@ -188,13 +188,13 @@ final class CalibrationTest extends TestCase
                 }
                 $now = self::day($day);
                 $latest = WorstCaseWait::at(
-                    $line->licences,
-                    1,
-                    count($line->ahead) + 1,
-                    LoanLength::days(21),
-                    self::KEPT_HOURS,
-                    $utc,
-                    $now,
+                    licences: $line->licences,
+                    libraryId: 1,
+                    place: count($line->ahead) + 1,
+                    longest: LoanLength::days(21),
+                    holdKeptHours: self::KEPT_HOURS,
+                    libraryZone: $utc,
+                    now: $now,
                 );
                 $this->assertNotNull($latest);
                 $this->assertLessThanOrEqual(

@@ -42,16 +42,16 @@ final class DecisionTest extends TestCase
         ?PayPerLoan $month = null,
     ): Granted|AlreadyOnLoan|Refused {
         return BorrowDecision::decide(
-            $card,
-            $terms ?? self::terms(),
-            $for,
-            $licences,
-            $open,
-            $kept,
-            $month,
-            $length,
-            new DateTimeZone('UTC'),
-            self::now(),
+            card: $card,
+            terms: $terms ?? self::terms(),
+            titleAudience: $for,
+            licences: $licences,
+            openLoanId: $open,
+            keptLicenceId: $kept,
+            payPerLoan: $month,
+            length: $length,
+            libraryZone: new DateTimeZone('UTC'),
+            now: self::now(),
         );
     }
 
@@ -84,7 +84,17 @@ final class DecisionTest extends TestCase
     public function test_at_the_limit_the_loan_that_ends_soonest_is_named(): void
     {
         $soonest = new OpenLoan(3, 'Low Water', self::now('+1 day'));
-        $card = new CardStanding(1, 1, false, null, 7, 2, 0, 0, $soonest);
+        $card = new CardStanding(
+            id: 1,
+            libraryId: 1,
+            blocked: false,
+            expiresAt: null,
+            loansOpen: 7,
+            loansOpenOfFormat: 2,
+            holdsOpen: 0,
+            holdsOpenOfFormat: 0,
+            soonestDue: $soonest,
+        );
         $refused = self::borrow($card, [self::licence(M::OneCopyOneUser)]);
 
         $this->assertInstanceOf(Refused::class, $refused);
@@ -98,7 +108,16 @@ final class DecisionTest extends TestCase
         $this->assertInstanceOf(
             Granted::class,
             self::borrow(
-                new CardStanding(1, 1, false, null, 7, 1, 0, 0),
+                new CardStanding(
+                    id: 1,
+                    libraryId: 1,
+                    blocked: false,
+                    expiresAt: null,
+                    loansOpen: 7,
+                    loansOpenOfFormat: 1,
+                    holdsOpen: 0,
+                    holdsOpenOfFormat: 0,
+                ),
                 [self::licence(M::OneCopyOneUser)],
                 terms: $terms,
             ),
@@ -107,7 +126,16 @@ final class DecisionTest extends TestCase
             Refusal::LoanLimit,
             self::refusal(
                 self::borrow(
-                    new CardStanding(1, 1, false, null, 2, 2, 0, 0),
+                    new CardStanding(
+                        id: 1,
+                        libraryId: 1,
+                        blocked: false,
+                        expiresAt: null,
+                        loansOpen: 2,
+                        loansOpenOfFormat: 2,
+                        holdsOpen: 0,
+                        holdsOpenOfFormat: 0,
+                    ),
                     [self::licence(M::OneCopyOneUser)],
                     terms: $terms,
                 ),
@@ -182,8 +210,16 @@ final class DecisionTest extends TestCase
     ): void {
         $this->assertSame(
             $expected,
-            HoldDecision::refusal($card, self::terms(), Audience::Adult, $licences, $onLoan, $held, null, self::now())
-                ?->reason,
+            HoldDecision::refusal(
+                card: $card,
+                terms: self::terms(),
+                titleAudience: Audience::Adult,
+                licences: $licences,
+                alreadyOnLoan: $onLoan,
+                alreadyHeld: $held,
+                payPerLoan: null,
+                now: self::now(),
+            )?->reason,
         );
     }
 
@@ -215,27 +251,27 @@ final class DecisionTest extends TestCase
         $this->assertSame(
             Refusal::NoLicence,
             HoldDecision::refusal(
-                self::card(),
-                self::terms(),
-                Audience::Adult,
-                [$spent],
-                false,
-                false,
-                $month(0),
-                self::now(),
+                card: self::card(),
+                terms: self::terms(),
+                titleAudience: Audience::Adult,
+                licences: [$spent],
+                alreadyOnLoan: false,
+                alreadyHeld: false,
+                payPerLoan: $month(0),
+                now: self::now(),
             )?->reason,
             'nobody can wait for a budget',
         );
         $this->assertNull(
             HoldDecision::refusal(
-                self::card(),
-                self::terms(),
-                Audience::Adult,
-                [$paid, $out],
-                false,
-                false,
-                $month(3),
-                self::now(),
+                card: self::card(),
+                terms: self::terms(),
+                titleAudience: Audience::Adult,
+                licences: [$paid, $out],
+                alreadyOnLoan: false,
+                alreadyHeld: false,
+                payPerLoan: $month(3),
+                now: self::now(),
             ),
         );
     }
@@ -306,17 +342,17 @@ final class DecisionTest extends TestCase
         Licence $licence,
     ): void {
         $decision = RenewalDecision::decide(
-            self::card(blocked: $blocked),
-            self::terms(),
-            $licence,
-            self::now($due),
-            $renewals,
-            $waiting,
-            $free,
-            new PayPerLoan(3, 3, self::now('+30 days')),
-            null,
-            new DateTimeZone('UTC'),
-            self::now(),
+            card: self::card(blocked: $blocked),
+            terms: self::terms(),
+            licence: $licence,
+            dueAt: self::now($due),
+            renewals: $renewals,
+            waiting: $waiting,
+            copiesFree: $free,
+            payPerLoan: new PayPerLoan(3, 3, self::now('+30 days')),
+            length: null,
+            libraryZone: new DateTimeZone('UTC'),
+            now: self::now(),
         );
         if ($expected !== null) {
             $this->assertSame($expected, self::refusal($decision));

@@ -32,14 +32,14 @@ trait Lending
         $hasCopies = $model->hasCopies();
 
         return new Licence(
-            $id,
-            $library,
-            $model,
-            $hasCopies ? $copies : null,
-            $hasCopies ? $free : null,
-            $model->countsLoans() || $model === LicenceModel::PayPerLoan ? $left ?? 10 : null,
-            self::now($starts),
-            $ends === null ? null : self::now($ends),
+            id: $id,
+            libraryId: $library,
+            model: $model,
+            copies: $hasCopies ? $copies : null,
+            copiesFree: $hasCopies ? $free : null,
+            loansLeft: $model->countsLoans() || $model === LicenceModel::PayPerLoan ? $left ?? 10 : null,
+            startsAt: self::now($starts),
+            endsAt: $ends === null ? null : self::now($ends),
         );
     }
 
@@ -50,14 +50,14 @@ trait Lending
         ?string $expires = '+1 year',
     ): CardStanding {
         return new CardStanding(
-            1,
-            1,
-            $blocked,
-            $expires === null ? null : self::now($expires),
-            $loans,
-            $loans,
-            $holds,
-            $holds,
+            id: 1,
+            libraryId: 1,
+            blocked: $blocked,
+            expiresAt: $expires === null ? null : self::now($expires),
+            loansOpen: $loans,
+            loansOpenOfFormat: $loans,
+            holdsOpen: $holds,
+            holdsOpenOfFormat: $holds,
         );
     }
 

@@ -84,6 +84,15 @@ final class LicenceTest extends TestCase
     public function test_copies_and_loans_must_fit_the_model(): void
     {
         $this->expectException(InvalidArgumentException::class);
-        new Licence(1, 1, M::MeteredByLoans, 1, 1, null, self::now(), null);
+        new Licence(
+            id: 1,
+            libraryId: 1,
+            model: M::MeteredByLoans,
+            copies: 1,
+            copiesFree: 1,
+            loansLeft: null,
+            startsAt: self::now(),
+            endsAt: null,
+        );
     }
 }

@@ -30,13 +30,13 @@ final class LineTest extends TestCase
         int $kept = 0,
     ): ?DateTimeImmutable {
         return WorstCaseWait::at(
-            $licences,
-            1,
-            $place,
-            LoanLength::parse($length),
-            $kept,
-            new DateTimeZone('UTC'),
-            self::now(),
+            licences: $licences,
+            libraryId: 1,
+            place: $place,
+            longest: LoanLength::parse($length),
+            holdKeptHours: $kept,
+            libraryZone: new DateTimeZone('UTC'),
+            now: self::now(),
         );
     }
 

@@ -15,292 +15,348 @@ import { Relay } from '../places/relay.js'
 import { SleepTimer } from './sleep-timer.js'
 import { Timeline, clock } from './timeline.js'
 
-const data = JSON.parse(document.getElementById('player-data').textContent)
-const $ = id => document.getElementById(id)
-
+/** Seconds that the buttons and keys go back and on. */
 const STEP = 15
+
+/** Milliseconds between two times that the place is kept while it plays. */
 const KEEP_EVERY = 5000
-/** So long before the end, what comes next is fetched. */
+
+/** So many seconds before the end, what comes next is fetched. */
 const PREPARE = 15
 
-const media = new Relay($('media'))
-const timeline = new Timeline(data.parts)
-const captions = new Captions(media.current, $('player'))
-let part = 0
-let wantsToPlay = false
-let keptAt = 0
-/** Whether sound and film may come over the network: not where data saver is on and the connection costs. */
-let allowed = true
-/** Where in the part that is being loaded it will begin; null once it is there. */
-let awaited = null
-/** Where the seek bar is being dragged to; null while it follows what plays. */
-let dragged = null
+/** Back goes to the part before only within so many seconds of this one's beginning. */
+const JUST_BEGUN = 3
 
-media.removeControls()
-$('bar').hidden = false
+const $ = id => document.getElementById(id)
 
-const queue = new Queue(data.texts)
+export class Player {
+    #part = 0
+    #wantsToPlay = false
+    #keptAt = 0
 
-// ---- Place
+    /** Whether sound and film may come over the network: not where data saver is on and the connection costs. */
+    #allowed = true
 
-const over = () => {
-    media.clear()
-    say(data.texts.loan_over)
-}
-endAt(data.due, over)
+    /** Where in the part that is being loaded it will begin; null once it is there. */
+    #awaited = null
 
-const keeper =
-    data.keep &&
-    new PlaceKeeper({ address: data.keep, token: data.token, onEnded: over, onOffline: () => say(data.texts.offline) })
+    /** Where the seek bar is being dragged to; null while it follows what plays. */
+    #dragged = null
 
-const inPart = () => awaited ?? media.currentTime
-
-const place = () => {
-    const at = inPart()
-    return {
-        href: data.parts[part].path,
-        type: data.parts[part].type,
-        title: data.parts[part].name,
-        locations: {
-            progression: Math.min(1, at / (data.parts[part].seconds || 1)),
-            totalProgression: Math.min(1, timeline.whole(part, at) / (timeline.total || 1)),
-            fragments: [`t=${at.toFixed(1)}`],
-        },
+    /** @param {object} data what the page says of the publication and the loan, in its own script element */
+    constructor(data) {
+        this.data = data
+        this.media = new Relay($('media'))
+        this.timeline = new Timeline(data.parts)
+        this.captions = new Captions(this.media.current, $('player'))
+        this.display = new Display(data, this.timeline)
+        this.queue = new Queue(data.texts)
+        this.sleep = new SleepTimer($('sleep'), () => {
+            this.media.pause()
+            say(data.texts.sleep_stopped)
+        })
+        const over = () => {
+            this.media.clear()
+            say(data.texts.loan_over)
+        }
+        endAt(data.due, over)
+        this.keeper =
+            data.keep &&
+            new PlaceKeeper({
+                address: data.keep,
+                token: data.token,
+                onEnded: over,
+                onOffline: () => say(data.texts.offline),
+            })
+        this.media.removeControls()
+        $('bar').hidden = false
+        this.#followMedia()
+        this.#followControls()
+        this.#followKeys()
+        this.#followDevice()
     }
-}
 
-/** A little while after something was heard; at once when playing stops. */
-const keep = (now = false) => {
-    if (!keeper || (!now && Date.now() - keptAt < KEEP_EVERY)) return
-    keptAt = Date.now()
-    keeper.keep(place())
-    if (now) keeper.send()
-}
+    // ---- Place
 
-const seconds = locator => {
-    const index = data.parts.findIndex(p => p.path === locator.href)
-    const fragment = locator.locations.fragments?.find(f => f.startsWith('t='))
-    return index < 0
-        ? locator.locations.totalProgression * timeline.total
-        : timeline.whole(
-              index,
-              fragment ? Number(fragment.slice(2)) : locator.locations.progression * data.parts[index].seconds,
-          )
-}
-
-// ---- Playing
-
-const load = (index, at) => {
-    part = index
-    const ready = allowed && at === 0 && media.takeOver(data.parts[index].address)
-    if (allowed && !ready) media.src = data.parts[index].address
-    media.playbackRate = Number($('speed').value)
-    awaited = ready ? null : at
-    captions.fill(data.parts[index].captions)
-    show(timeline.whole(index, at))
-    if (wantsToPlay) play()
-}
-
-const play = () => {
-    if (!allowed) return askToPlay()
-    wantsToPlay = true
-    media.play().catch(error => {
-        if (error.name !== 'AbortError') failed()
-    })
-}
-
-const askToPlay = () => {
-    wantsToPlay = false
-    say(data.texts.costs, [
-        data.texts.anyway,
-        () => {
-            allowed = true
-            load(part, inPart())
-            play()
-        },
-    ])
-}
-
-const goTo = whole => {
-    const to = timeline.at(Math.max(0, Math.min(timeline.total - 0.2, whole)))
-    if (to.part === part && media.readyState > 0) {
-        awaited = null
-        media.currentTime = to.seconds
-        show()
-        keep(true)
-    } else {
-        load(to.part, to.seconds)
+    get #inPart() {
+        return this.#awaited ?? this.media.currentTime
     }
-}
 
-const here = () => timeline.whole(part, inPart())
-const goToPart = index => index >= 0 && index < data.parts.length && goTo(timeline.whole(index, 0))
-
-/** Back to the beginning of this part, or to the one before where it has only just begun. */
-const before = () => goToPart(inPart() > 3 ? part : part - 1)
-
-const failed = () => {
-    wantsToPlay = false
-    showPlaying()
-    say(data.texts.cannot_play)
-}
-
-const sleep = new SleepTimer($('sleep'), () => {
-    media.pause()
-    say(data.texts.sleep_stopped)
-})
-
-/** A browser may not be able to go there yet; until it is there, the place is where it is to begin. */
-const beginAtAwaited = () => {
-    if (awaited === null) return
-    if (awaited > 0) media.currentTime = awaited
-    if (Math.abs(media.currentTime - awaited) < 1) awaited = null
-}
-for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough'])
-    media.addEventListener(event, beginAtAwaited)
-media.addEventListener('play', () => {
-    wantsToPlay = true
-    showPlaying()
-})
-media.addEventListener('pause', () => {
-    if (media.ended) return
-    wantsToPlay = false
-    showPlaying()
-    keep(true)
-})
-media.addEventListener('timeupdate', () => {
-    show()
-    if (media.paused) return
-    keep()
-    const next = queue.next(part)
-    if (media.duration - media.currentTime < PREPARE && data.parts[next]) media.prepare(data.parts[next].address)
-})
-media.addEventListener('ended', () => {
-    const stop = sleep.endsWithPart()
-    const next = queue.take(part)
-    if (next < data.parts.length) {
-        wantsToPlay &&= !stop
-        load(next, 0)
-        keep(true)
-    } else {
-        wantsToPlay = false
-        keep(true)
-        if (!data.keep) say(data.texts.excerpt_over)
+    get #here() {
+        return this.timeline.whole(this.#part, this.#inPart)
     }
-    showPlaying()
-})
-media.addEventListener('error', () => media.error && failed())
-media.addEventListener('waiting', () => $('player').setAttribute('aria-busy', 'true'))
-media.addEventListener('playing', () => $('player').removeAttribute('aria-busy'))
 
-// ---- Showing
-
-const display = new Display(data, timeline)
-const show = (whole = dragged ?? here()) => display.place(part, whole, media.playbackRate)
-const showPlaying = () => display.playing(part, wantsToPlay)
-
-// ---- Keys
-
-const toggle = () => (media.paused ? play() : media.pause())
-const setSpeed = value => {
-    $('speed').value = value
-    media.playbackRate = Number($('speed').value)
-    localStorage.setItem('player:speed', $('speed').value)
-}
-const changeSpeed = by => {
-    const index = $('speed').selectedIndex + by
-    if (index >= 0 && index < $('speed').options.length) setSpeed($('speed').options[index].value)
-}
-$('play').onclick = toggle
-$('back').onclick = () => goTo(here() - STEP)
-$('on').onclick = () => goTo(here() + STEP)
-$('seek').oninput = () => {
-    dragged = Number($('seek').value)
-    show()
-}
-$('seek').onchange = () => {
-    dragged = null
-    goTo(Number($('seek').value))
-}
-$('speed').onchange = () => setSpeed($('speed').value)
-if ($('before')) {
-    $('before').onclick = before
-    $('after').onclick = () => goToPart(part + 1)
-}
-for (const button of document.querySelectorAll('[data-part]')) {
-    button.onclick = () => {
-        wantsToPlay = true
-        goToPart(Number(button.dataset.part))
-        play()
+    #place() {
+        const at = this.#inPart
+        const { path, type, name, seconds } = this.data.parts[this.#part]
+        return {
+            href: path,
+            type,
+            title: name,
+            locations: {
+                progression: Math.min(1, at / (seconds || 1)),
+                totalProgression: Math.min(1, this.#here / (this.timeline.total || 1)),
+                fragments: [`t=${at.toFixed(1)}`],
+            },
+        }
     }
-}
-addEventListener('keydown', event => {
-    if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        (event.target.closest('select, input[type=range], button, a') && [' ', 'Enter'].includes(event.key))
-    )
-        return
-    if (event.target.closest('select, input, textarea, summary')) return
-    const act = {
-        ' ': toggle,
-        ArrowLeft: $('back').onclick,
-        ArrowRight: $('on').onclick,
-        ArrowUp: () => changeSpeed(1),
-        ArrowDown: () => changeSpeed(-1),
-    }[event.key]
-    if (!act) return
-    event.preventDefault()
-    act()
-})
-if (navigator.mediaSession) {
-    const handlers = {
-        play,
-        pause: () => media.pause(),
-        seekbackward: $('back').onclick,
-        seekforward: $('on').onclick,
-        previoustrack: before,
-        nexttrack: () => goToPart(part + 1),
-        seekto: e => goTo(e.seekTime),
+
+    /** A little while after something was heard; at once when playing stops. */
+    #keep(now = false) {
+        if (!this.keeper || (!now && Date.now() - this.#keptAt < KEEP_EVERY)) return
+        this.#keptAt = Date.now()
+        this.keeper.keep(this.#place())
+        if (now) this.keeper.send()
     }
-    for (const [action, handler] of Object.entries(handlers)) navigator.mediaSession.setActionHandler(action, handler)
-}
 
-// ---- Opening
+    // ---- Playing
 
-const offerOtherDevice = async from => {
-    const furthest = await furthestElsewhere(data.places, seconds)
-    if (furthest && seconds(furthest.locator) > from + STEP) {
+    #load(index, at) {
+        const { data, media } = this
+        this.#part = index
+        const ready = this.#allowed && at === 0 && media.takeOver(data.parts[index].address)
+        if (this.#allowed && !ready) media.src = data.parts[index].address
+        media.playbackRate = Number($('speed').value)
+        this.#awaited = ready ? null : at
+        this.captions.fill(data.parts[index].captions)
+        this.#show(this.timeline.whole(index, at))
+        if (this.#wantsToPlay) this.play()
+    }
+
+    play() {
+        if (!this.#allowed) return this.#askToPlay()
+        this.#wantsToPlay = true
+        this.media.play().catch(error => {
+            if (error.name !== 'AbortError') this.#failed()
+        })
+    }
+
+    #askToPlay() {
+        this.#wantsToPlay = false
+        say(this.data.texts.costs, [
+            this.data.texts.anyway,
+            () => {
+                this.#allowed = true
+                this.#load(this.#part, this.#inPart)
+                this.play()
+            },
+        ])
+    }
+
+    /** @param {number} whole seconds from the beginning of all parts */
+    goTo(whole) {
+        const to = this.timeline.at(Math.max(0, Math.min(this.timeline.total - 0.2, whole)))
+        if (to.part === this.#part && this.media.readyState > 0) {
+            this.#awaited = null
+            this.media.currentTime = to.seconds
+            this.#show()
+            this.#keep(true)
+        } else {
+            this.#load(to.part, to.seconds)
+        }
+    }
+
+    #goToPart(index) {
+        if (index >= 0 && index < this.data.parts.length) this.goTo(this.timeline.whole(index, 0))
+    }
+
+    /** Back to the beginning of this part, or to the one before where it has only just begun. */
+    #before() {
+        this.#goToPart(this.#inPart > JUST_BEGUN ? this.#part : this.#part - 1)
+    }
+
+    #failed() {
+        this.#wantsToPlay = false
+        this.#showPlaying()
+        say(this.data.texts.cannot_play)
+    }
+
+    /** A browser may not be able to go there yet; until it is there, the place is where it is to begin. */
+    #beginAtAwaited() {
+        if (this.#awaited === null) return
+        if (this.#awaited > 0) this.media.currentTime = this.#awaited
+        if (Math.abs(this.media.currentTime - this.#awaited) < 1) this.#awaited = null
+    }
+
+    #followMedia() {
+        const { media } = this
+        for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough'])
+            media.addEventListener(event, () => this.#beginAtAwaited())
+        media.addEventListener('play', () => {
+            this.#wantsToPlay = true
+            this.#showPlaying()
+        })
+        media.addEventListener('pause', () => {
+            if (media.ended) return
+            this.#wantsToPlay = false
+            this.#showPlaying()
+            this.#keep(true)
+        })
+        media.addEventListener('timeupdate', () => this.#advanced())
+        media.addEventListener('ended', () => this.#ended())
+        media.addEventListener('error', () => media.error && this.#failed())
+        media.addEventListener('waiting', () => $('player').setAttribute('aria-busy', 'true'))
+        media.addEventListener('playing', () => $('player').removeAttribute('aria-busy'))
+    }
+
+    #advanced() {
+        const { media, data } = this
+        this.#show()
+        if (media.paused) return
+        this.#keep()
+        const next = data.parts[this.queue.next(this.#part)]
+        if (media.duration - media.currentTime < PREPARE && next) media.prepare(next.address)
+    }
+
+    #ended() {
+        const stop = this.sleep.endsWithPart()
+        const next = this.queue.take(this.#part)
+        if (next < this.data.parts.length) {
+            this.#wantsToPlay &&= !stop
+            this.#load(next, 0)
+            this.#keep(true)
+        } else {
+            this.#wantsToPlay = false
+            this.#keep(true)
+            if (!this.data.keep) say(this.data.texts.excerpt_over)
+        }
+        this.#showPlaying()
+    }
+
+    // ---- Showing
+
+    #show(whole = this.#dragged ?? this.#here) {
+        this.display.place(this.#part, whole, this.media.playbackRate)
+    }
+
+    #showPlaying() {
+        this.display.playing(this.#part, this.#wantsToPlay)
+    }
+
+    // ---- Controls and keys
+
+    #toggle() {
+        return this.media.paused ? this.play() : this.media.pause()
+    }
+
+    #step(seconds) {
+        this.goTo(this.#here + seconds)
+    }
+
+    #setSpeed(value) {
+        $('speed').value = value
+        this.media.playbackRate = Number($('speed').value)
+        localStorage.setItem('player:speed', $('speed').value)
+    }
+
+    #changeSpeed(by) {
+        const index = $('speed').selectedIndex + by
+        if (index >= 0 && index < $('speed').options.length) this.#setSpeed($('speed').options[index].value)
+    }
+
+    #followControls() {
+        $('play').onclick = () => this.#toggle()
+        $('back').onclick = () => this.#step(-STEP)
+        $('on').onclick = () => this.#step(STEP)
+        $('seek').oninput = () => {
+            this.#dragged = Number($('seek').value)
+            this.#show()
+        }
+        $('seek').onchange = () => {
+            this.#dragged = null
+            this.goTo(Number($('seek').value))
+        }
+        $('speed').onchange = () => this.#setSpeed($('speed').value)
+        if ($('before')) {
+            $('before').onclick = () => this.#before()
+            $('after').onclick = () => this.#goToPart(this.#part + 1)
+        }
+        for (const button of document.querySelectorAll('[data-part]')) {
+            button.onclick = () => {
+                this.#wantsToPlay = true
+                this.#goToPart(Number(button.dataset.part))
+                this.play()
+            }
+        }
+    }
+
+    #followKeys() {
+        const acts = {
+            ' ': () => this.#toggle(),
+            ArrowLeft: () => this.#step(-STEP),
+            ArrowRight: () => this.#step(STEP),
+            ArrowUp: () => this.#changeSpeed(1),
+            ArrowDown: () => this.#changeSpeed(-1),
+        }
+        addEventListener('keydown', event => {
+            const presses = [' ', 'Enter'].includes(event.key) && event.target.closest('button, a')
+            const writes = event.target.closest('select, input, textarea, summary')
+            if (event.ctrlKey || event.metaKey || event.altKey || presses || writes || !acts[event.key]) return
+            event.preventDefault()
+            acts[event.key]()
+        })
+    }
+
+    /** The device's own controls, on its lock screen and its headphones. */
+    #followDevice() {
+        if (!navigator.mediaSession) return
+        const handlers = {
+            play: () => this.play(),
+            pause: () => this.media.pause(),
+            seekbackward: () => this.#step(-STEP),
+            seekforward: () => this.#step(STEP),
+            previoustrack: () => this.#before(),
+            nexttrack: () => this.#goToPart(this.#part + 1),
+            seekto: event => this.goTo(event.seekTime),
+        }
+        for (const [action, handler] of Object.entries(handlers))
+            navigator.mediaSession.setActionHandler(action, handler)
+    }
+
+    // ---- Opening
+
+    async #offerOtherDevice(from) {
+        const { places, texts } = this.data
+        const at = locator => this.timeline.ofPlace(locator)
+        const furthest = await furthestElsewhere(places, at)
+        if (!furthest || at(furthest.locator) <= from + STEP) return
         say(
-            fill(data.texts.further_on, {
-                device: data.texts.devices[furthest.device_name] ?? furthest.device_name,
-                time: clock(seconds(furthest.locator)),
+            fill(texts.further_on, {
+                device: texts.devices[furthest.device_name] ?? furthest.device_name,
+                time: clock(at(furthest.locator)),
             }),
-            [data.texts.go_there, () => goTo(seconds(furthest.locator))],
-            [data.texts.stay],
+            [texts.go_there, () => this.goTo(at(furthest.locator))],
+            [texts.stay],
         )
     }
-}
 
-const speed = localStorage.getItem('player:speed')
-if (speed && [...$('speed').options].some(o => o.value === speed)) $('speed').value = speed
-const start = keeper ? keeper.newest(data.place, data.placed_at) : data.place
-const from = start ? seconds(start) : 0
-const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
-allowed = !savingData() || Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
-load(first.part, first.seconds)
-showPlaying()
-keeper?.send()
-offerOtherDevice(from)
-if (data.marks) {
-    new Marks({
-        address: data.marks,
-        token: data.token,
-        box: $('bookmark-box'),
-        texts: data.texts,
-        where: () => ({ locator: place(), label: `${clock(here())}, ${data.parts[part].name}` }),
-        go: locator => goTo(seconds(locator)),
-    })
+    /** Makes ready to play where it was left. */
+    async open() {
+        const { data, keeper, timeline } = this
+        const speed = localStorage.getItem('player:speed')
+        if (speed && [...$('speed').options].some(o => o.value === speed)) $('speed').value = speed
+        const start = keeper ? keeper.newest(data.place, data.placed_at) : data.place
+        const from = start ? timeline.ofPlace(start) : 0
+        const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
+        const onDevice = async () => Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
+        this.#allowed = !savingData() || (await onDevice())
+        this.#load(first.part, first.seconds)
+        this.#showPlaying()
+        keeper?.send()
+        this.#offerOtherDevice(from)
+        if (data.marks) {
+            new Marks({
+                address: data.marks,
+                token: data.token,
+                box: $('bookmark-box'),
+                texts: data.texts,
+                where: () => ({
+                    locator: this.#place(),
+                    label: `${clock(this.#here)}, ${data.parts[this.#part].name}`,
+                }),
+                go: locator => this.goTo(timeline.ofPlace(locator)),
+            })
+        }
+        $('player').dataset.ready = 'yes'
+    }
 }
-$('player').dataset.ready = 'yes'

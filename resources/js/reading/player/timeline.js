@@ -9,7 +9,9 @@ export const clock = seconds => {
 }
 
 export class Timeline {
+    /** @param {{path?: string, seconds: number}[]} parts */
     constructor(parts) {
+        this.parts = parts
         this.starts = []
         this.total = parts.reduce((at, part) => {
             this.starts.push(at)
@@ -29,5 +31,13 @@ export class Timeline {
             this.starts.findLastIndex(start => start <= whole),
         )
         return { part, seconds: whole - this.starts[part] }
+    }
+
+    /** Seconds from the beginning of the whole to the place of a Locator; of a part that is gone, by its share. */
+    ofPlace({ href, locations }) {
+        const part = this.parts.findIndex(p => p.path === href)
+        const fragment = locations.fragments?.find(f => f.startsWith('t='))
+        if (part < 0) return locations.totalProgression * this.total
+        return this.whole(part, fragment ? Number(fragment.slice(2)) : locations.progression * this.parts[part].seconds)
     }
 }

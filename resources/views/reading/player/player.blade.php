@@ -27,7 +27,7 @@
     <title>{{ __(! $isLoan ? 'reading.excerpt_of' : ($isVideo ? 'reading.watching' : 'reading.listening'),
         ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
-    @vite(['resources/css/app.css', 'resources/js/reading/player/player.js'])
+    @vite(['resources/css/app.css', 'resources/js/reading/player/open.js'])
     <script type="application/json" id="player-data">{!! $data !!}</script>
 </head>
 <body class="player" id="player" data-format="{{ $format }}" data-captions-size="medium" data-captions-ground="dark">

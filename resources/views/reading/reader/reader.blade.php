@@ -27,7 +27,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
-    @vite(['resources/css/app.css', 'resources/js/reading/reader/reader.js'])
+    @vite(['resources/css/app.css', 'resources/js/reading/reader/open.js'])
     <script type="application/json" id="reader-data">{!! $data !!}</script>
 </head>
 <body>

@@ -1,0 +1,59 @@
+// What each key does in the reader, wherever it is pressed: on the page, in a document of the book, in a drawer.
+
+/** Keys that also work within a drawer. */
+const IN_DRAWER = ['Escape', 'c', 'f', 'm', 'a']
+
+/** Keys that do not belong to the text, where it is read as such: by the others it scrolls. */
+const IN_TEXT = ['Escape', 't', 'a', 'c', 'm']
+
+export class Keys {
+    /**
+     * @param {{turning: import('./turning.js').Turning, drawers: {open: unknown, toggle: Function, close: Function},
+     *     tools: object, marks: boolean, leave: () => void}} of
+     */
+    constructor(of) {
+        Object.assign(this, of)
+        this.on = event => this.press(event)
+    }
+
+    press(event) {
+        const { tools } = this
+        if (
+            event.ctrlKey ||
+            event.metaKey ||
+            event.altKey ||
+            event.target.closest?.('input[type=text], textarea, select') ||
+            (event.key.startsWith('Arrow') && event.target.localName === 'table')
+        )
+            return
+        const elsewhere = event.target.closest?.('.drawer, .selection-bar, button, a')
+        if (!elsewhere && !tools.textView?.open && tools.selectByKey(event)) return event.preventDefault()
+        if (event.target.closest?.('.drawer') && !IN_DRAWER.includes(event.key)) return
+        if (tools.textView?.open && !IN_TEXT.includes(event.key)) return
+        if (event.key === ' ' && event.target.closest?.('button, a')) return
+        const act = this.#act(event)
+        if (!act) return
+        event.preventDefault()
+        act()
+    }
+
+    #act({ key, shiftKey }) {
+        const { turning, drawers, tools, marks, leave } = this
+        return {
+            ArrowLeft: turning.left,
+            ArrowRight: turning.right,
+            PageUp: turning.back,
+            PageDown: turning.on,
+            ' ': shiftKey ? turning.back : turning.on,
+            Home: turning.toStart,
+            End: turning.toEnd,
+            c: () => drawers.toggle('contents'),
+            f: () => drawers.toggle('find'),
+            m: () => marks && drawers.toggle('marks'),
+            a: () => drawers.toggle('appearance'),
+            t: () => tools.textView?.toggle(),
+            r: () => tools.aloud?.toggle(),
+            Escape: () => tools.closeOne() || (drawers.open ? drawers.close() : leave()),
+        }[key]
+    }
+}

@@ -1,0 +1,4 @@
+// The page of the reader opens what it is for.
+import { Reader } from './reader.js'
+
+new Reader(JSON.parse(document.getElementById('reader-data').textContent)).open()

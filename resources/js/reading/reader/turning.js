@@ -1,0 +1,59 @@
+// Turning pages, one turn after the other: foliate drops what is asked for while it turns.
+
+/** Just before the end: after it stands what is not part of the reading order's line, such as a cover. */
+const END = 1 - 1e-6
+
+/** No more turns wait, or a key held down would run on. */
+const MOST_WAITING = 3
+
+const SWIPE = 40
+
+/** @returns {'left'|'right'|'middle'} where a page of that width is pressed */
+export const edgeAt = (x, width) => (x < width * 0.3 ? 'left' : x > width * 0.7 ? 'right' : 'middle')
+
+export class Turning {
+    #going = Promise.resolve()
+    #waiting = 0
+
+    /**
+     * @param {{goLeft: Function, goRight: Function, prev: Function, next: Function, goToFraction: Function}} view
+     * @param {() => void} onMiddle the middle of the page was pressed
+     */
+    constructor(view, onMiddle) {
+        this.left = () => this.#turn(() => view.goLeft())
+        this.right = () => this.#turn(() => view.goRight())
+        this.back = () => this.#turn(() => view.prev())
+        this.on = () => this.#turn(() => view.next())
+        this.toStart = () => this.#turn(() => view.goToFraction(0))
+        this.toEnd = () => this.#turn(() => view.goToFraction(END))
+        this.middle = onMiddle
+    }
+
+    /** Goes somewhere when what was asked for before is done. */
+    go(act) {
+        this.#going = this.#going.then(act).catch(() => {})
+        return this.#going
+    }
+
+    #turn(act) {
+        if (this.#waiting >= MOST_WAITING) return
+        this.#waiting++
+        this.go(act).finally(() => this.#waiting--)
+    }
+
+    /** Reflowable text is swiped by foliate's own renderer; documents of fixed pages are swiped here. */
+    swipe(target) {
+        let start = null
+        target.addEventListener(
+            'touchstart',
+            e => {
+                start = e.touches.length === 1 ? e.touches[0].screenX : null
+            },
+            { passive: true },
+        )
+        target.addEventListener('touchend', e => {
+            const moved = start === null ? 0 : e.changedTouches[0].screenX - start
+            if (Math.abs(moved) > SWIPE) (moved < 0 ? this.right : this.left)()
+        })
+    }
+}

@@ -1,0 +1,117 @@
+// Where in the publication something is: as a Readium Locator, and as a page in words.
+
+import { fill } from './notice.js'
+
+/** The page that a place carries, or its position. */
+export const pageOf = ({ locations }) =>
+    locations.fragments?.find(f => f.startsWith('page='))?.slice(5) ?? locations.position
+
+/** @param {number} n minutes */
+export const minutes = n =>
+    n < 60 ? `${Math.max(1, Math.round(n))} min` : `${Math.floor(n / 60)} h ${Math.round(n % 60)} min`
+
+export class Whereabouts {
+    /** The publication's own list of pages, if it has one. */
+    pageLabels = []
+
+    /**
+     * @param {{view: object, positions: import('../places/positions.js').Positions, texts: Record<string, string>, pdf:
+     *     boolean}} of
+     */
+    constructor(of) {
+        Object.assign(this, of)
+    }
+
+    /** By the publication's own list the label where the view begins, else the position. */
+    #page(locator, pageItem) {
+        const { page, pages } = this.pageLabels.length
+            ? { page: pageItem?.label ?? this.pageLabels[0].label, pages: this.pageLabels.at(-1).label }
+            : { page: locator.locations.position, pages: this.positions.total }
+        locator.locations.fragments = [...(locator.locations.fragments ?? []), `page=${page}`]
+        return { page, words: fill(this.texts.page_of, { page, pages }) }
+    }
+
+    #position(section) {
+        return this.positions.indexOf(section, this.view.book.sections[section]?.id)
+    }
+
+    /**
+     * Where the view is, from what foliate tells of it; null while its columns are not laid out and it is nowhere yet:
+     * it is told again when they are.
+     *
+     * @returns {{locator: object, page: string, read: number, done: number, chapter: number, book: number}|null} how
+     *     much is read, from 0 to 1; bytes before the place, and those left of the chapter and of the book
+     */
+    ofView(detail) {
+        const fixed = this.view.isFixedLayout
+        const fraction = detail.fraction ?? 0
+        if (!fixed && !Number.isFinite(fraction)) return null
+        const index = detail.section?.current ?? detail.index ?? 0
+        const sizes = this.view.book.sections.map(s => (s.linear === 'no' ? 0 : s.size))
+        const total = sizes.reduce((a, b) => a + b, 0) || 1
+        const before = sizes.slice(0, index).reduce((a, b) => a + b, 0)
+        const within = fixed ? 0 : (fraction * total - before) / (sizes[index] || 1)
+        const locator = this.positions.locator(
+            this.#position(index),
+            within,
+            detail.cfi && !this.pdf ? [detail.cfi] : [],
+            this.pdf ? 'application/pdf' : undefined,
+        )
+        const done = before + within * (sizes[index] ?? 0)
+        return {
+            locator,
+            page: this.#page(locator, detail.pageItem).words,
+            read: fixed ? (index + 1) / this.positions.total : fraction,
+            done,
+            chapter: before + (sizes[index] ?? 0) - done,
+            book: total - done,
+        }
+    }
+
+    /** The place where a range begins, with its page. */
+    ofRange(index, range) {
+        const doc = range.startContainer.ownerDocument
+        const before = doc.createRange()
+        before.selectNodeContents(doc.body)
+        before.setEnd(range.startContainer, range.startOffset)
+        const locator = this.positions.locator(
+            this.#position(index),
+            before.toString().length / (doc.body.textContent.length || 1),
+            [this.view.getCFI(index, range)],
+        )
+        const { tocItem, pageItem } = this.view.getProgressOf(index, range)
+        const { page, words } = this.#page(locator, pageItem)
+        return {
+            locator,
+            page,
+            section: tocItem?.label ?? '',
+            label: words + (tocItem?.label ? `, ${tocItem.label}` : ''),
+        }
+    }
+
+    /**
+     * The page or position that somebody asks for by its number or label.
+     *
+     * @returns {{href: string}|{index: number, anchor: number}|null} what foliate goes to; null where there is none
+     */
+    wanted(label) {
+        const page = this.pageLabels.find(p => p.label === label)
+        if (page) return { href: page.href }
+        const number = Number(label)
+        if (this.pageLabels.length || !Number.isInteger(number) || number < 1 || number > this.positions.total)
+            return null
+        const { index, progression } = this.positions.at(number)
+        return { index, anchor: progression }
+    }
+
+    /** The section of a place, and how far in it. */
+    sectionOf({ href, locations }) {
+        const index = this.pdf
+            ? (locations.position ?? 1) - 1
+            : Math.max(
+                  0,
+                  this.view.book.sections.findIndex(s => s.id === href),
+              )
+        return { index, anchor: locations.progression }
+    }
+}

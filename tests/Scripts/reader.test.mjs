@@ -1,0 +1,173 @@
+import assert from 'node:assert/strict'
+import test from 'node:test'
+import { Positions } from '../../resources/js/reading/places/positions.js'
+import { Keys } from '../../resources/js/reading/reader/keys.js'
+import { Turning, edgeAt } from '../../resources/js/reading/reader/turning.js'
+import { Whereabouts, minutes, pageOf } from '../../resources/js/reading/reader/whereabouts.js'
+
+/** A view that turns only when it is told to. */
+const slowView = () => {
+    const view = { turned: [], finish: [] }
+    for (const name of ['goLeft', 'goRight', 'prev', 'next', 'goToFraction'])
+        view[name] = (...of) =>
+            new Promise(done => {
+                view.turned.push([name, ...of].join(' '))
+                view.finish.push(done)
+            })
+    return view
+}
+const settle = () => new Promise(done => setTimeout(done))
+
+test('pages turn one after the other, and a key that is held down does not run on', async () => {
+    const view = slowView()
+    const turning = new Turning(view, () => {})
+    for (let n = 0; n < 10; n++) turning.on()
+    turning.go(async () => view.turned.push('went'))
+    await settle()
+    assert.deepEqual(view.turned, ['next'], 'the second waits for the first')
+    for (let n = 0; n < 5; n++) {
+        view.finish.pop()?.()
+        await settle()
+    }
+    assert.deepEqual(view.turned, ['next', 'next', 'next', 'went'])
+    turning.toEnd()
+    await settle()
+    assert.match(view.turned.at(-1), /^goToFraction 0\.999/, 'short of what stands after the end')
+})
+
+test('a turn that fails does not stop those after it', async () => {
+    const view = slowView()
+    view.prev = () => Promise.reject(new Error('no such page'))
+    const turning = new Turning(view, () => {})
+    turning.back()
+    turning.right()
+    await settle()
+    assert.deepEqual(view.turned, ['goRight'])
+})
+
+test('the edges of a page turn it, and a swipe of more than a little', async () => {
+    assert.deepEqual(
+        [10, 299, 500, 701].map(x => edgeAt(x, 1000)),
+        ['left', 'left', 'middle', 'right'],
+    )
+    const view = slowView()
+    const turning = new Turning(view, () => {})
+    const page = new EventTarget()
+    turning.swipe(page)
+    const touch = (type, x, fingers = 1) =>
+        page.dispatchEvent(
+            Object.assign(new Event(type), {
+                touches: Array(type === 'touchend' ? 0 : fingers).fill({ screenX: x }),
+                changedTouches: [{ screenX: x }],
+            }),
+        )
+    touch('touchstart', 300)
+    touch('touchend', 280)
+    touch('touchstart', 300, 2)
+    touch('touchend', 100)
+    await settle()
+    assert.deepEqual(view.turned, [])
+    touch('touchstart', 300)
+    touch('touchend', 200)
+    await settle()
+    assert.deepEqual(view.turned, ['goRight'])
+})
+
+const sections = [
+    { id: 'a.xhtml', size: 100 },
+    { id: 'cover.xhtml', size: 900, linear: 'no' },
+    { id: 'b.xhtml', size: 300 },
+]
+const whereabouts = (of = {}) =>
+    new Whereabouts({
+        view: { book: { sections }, isFixedLayout: false },
+        positions: new Positions([
+            ['a.xhtml', 1],
+            ['cover.xhtml', 1],
+            ['b.xhtml', 3],
+        ]),
+        texts: { page_of: 'Page :page of :pages' },
+        pdf: false,
+        ...of,
+    })
+
+test('where the view is, is told in bytes, in positions and in words', () => {
+    const at = whereabouts().ofView({ section: { current: 2 }, fraction: 0.625, cfi: 'epubcfi(/6/6)' })
+    assert.equal(at.locator.href, 'b.xhtml')
+    assert.equal(at.locator.locations.progression, 0.5)
+    assert.equal(at.locator.locations.position, 4)
+    assert.deepEqual(at.locator.locations.fragments, ['epubcfi(/6/6)', 'page=4'])
+    assert.deepEqual([at.page, at.read, at.done, at.chapter, at.book], ['Page 4 of 5', 0.625, 250, 150, 150])
+    assert.equal(pageOf(at.locator), '4')
+    assert.equal(pageOf({ locations: { position: 3 } }), 3)
+    assert.equal(whereabouts().ofView({ section: { current: 2 }, fraction: NaN }), null, 'not laid out yet')
+})
+
+test('pages have the labels of the publication’s own list, where it has one', () => {
+    const where = whereabouts()
+    assert.deepEqual(where.wanted('3'), { index: 2, anchor: 0 })
+    for (const none of ['0', '6', '2.5', '', 'iv']) assert.equal(where.wanted(none), null, none)
+    where.pageLabels = [
+        { label: 'iv', href: 'a.xhtml#iv' },
+        { label: '1', href: 'b.xhtml#p1' },
+    ]
+    assert.deepEqual(where.wanted('iv'), { href: 'a.xhtml#iv' })
+    assert.equal(where.wanted('3'), null, 'its own labels alone')
+    assert.equal(where.ofView({ index: 0, fraction: 0, pageItem: null }).page, 'Page iv of 1')
+})
+
+test('a place is found by its document, in a PDF by its page', () => {
+    const locations = { progression: 0.4, position: 3 }
+    assert.deepEqual(whereabouts().sectionOf({ href: 'b.xhtml', locations }), { index: 2, anchor: 0.4 })
+    assert.deepEqual(whereabouts().sectionOf({ href: 'gone', locations }), { index: 0, anchor: 0.4 })
+    assert.deepEqual(whereabouts({ pdf: true }).sectionOf({ href: 'x', locations }), { index: 2, anchor: 0.4 })
+})
+
+test('time left is told in minutes and hours', () => {
+    assert.deepEqual([0.2, 59.4, 60, 125].map(minutes), ['1 min', '59 min', '1 h 0 min', '2 h 5 min'])
+})
+
+/** Presses a key; says what was done. */
+const press = (key, { within = '', modifier = null, textOpen = false, selects = false, closes = false } = {}) => {
+    const did = []
+    const note = name => () => did.push(name)
+    const keys = new Keys({
+        turning: Object.fromEntries(
+            ['left', 'right', 'back', 'on', 'toStart', 'toEnd'].map(name => [name, note(name)]),
+        ),
+        drawers: { open: null, toggle: name => did.push(name), close: note('close') },
+        tools: {
+            textView: { open: textOpen, toggle: note('text') },
+            aloud: { toggle: note('aloud') },
+            selectByKey: () => selects,
+            closeOne: () => closes,
+        },
+        marks: true,
+        leave: note('leave'),
+    })
+    let prevented = false
+    keys.on({
+        key,
+        shiftKey: modifier === 'shift',
+        ctrlKey: modifier === 'ctrl',
+        target: { localName: 'div', closest: of => (of.split(', ').includes(within) ? {} : null) },
+        preventDefault: () => (prevented = true),
+    })
+    return [did.join(), prevented]
+}
+
+test('keys turn pages and open drawers, but not where one writes or presses', () => {
+    assert.deepEqual(press('ArrowRight'), ['right', true])
+    assert.deepEqual(press(' ', { modifier: 'shift' }), ['back', true])
+    assert.deepEqual(press('f', { modifier: 'ctrl' }), ['', false], 'the browser’s own')
+    assert.deepEqual(press('c', { within: 'textarea' }), ['', false])
+    assert.deepEqual(press(' ', { within: 'button' }), ['', false])
+    assert.deepEqual(press('ArrowRight', { within: '.drawer' }), ['', false])
+    assert.deepEqual(press('m', { within: '.drawer' }), ['marks', true])
+    assert.deepEqual(press('ArrowRight', { textOpen: true }), ['', false], 'the text scrolls')
+    assert.deepEqual(press('t', { textOpen: true }), ['text', true])
+    assert.deepEqual(press('ArrowRight', { selects: true }), ['', true], 'it moves the selection')
+    assert.deepEqual(press('Escape'), ['leave', true])
+    assert.deepEqual(press('Escape', { closes: true }), ['', true])
+    assert.deepEqual(press('x'), ['', false])
+})
