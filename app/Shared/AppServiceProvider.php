@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Translation\FileLoader;
 use Illuminate\Translation\Translator;
 
 final class AppServiceProvider extends ServiceProvider
@@ -21,6 +22,12 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(RequestContext::class);
+        // Sentences by area, as all else: lang/<area>/<language>/<room or subject>.php.
+        $this->app->extend('translation.loader', function (FileLoader $loader): FileLoader {
+            array_map($loader->addPath(...), glob(lang_path('*'), GLOB_ONLYDIR) ?: []);
+
+            return $loader;
+        });
         $this->app->extend(
             'translator',
             fn(Translator $translator): CachedTranslator => CachedTranslator::of($translator),

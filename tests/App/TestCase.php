@@ -9,6 +9,7 @@ use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\PendingCommand;
+use Illuminate\Testing\TestResponse;
 
 /** Against a real PostgreSQL, emptied before each test; nothing is wrapped in a transaction, so commits are real. */
 abstract class TestCase extends LaravelTestCase
@@ -45,6 +46,19 @@ abstract class TestCase extends LaravelTestCase
         $pending = parent::artisan($command, $parameters);
 
         return $pending instanceof PendingCommand ? $pending : $this->fail('Output of commands is not mocked.');
+    }
+
+    /**
+     * A page has each of some pieces of HTML, wherever its lines are broken.
+     *
+     * @param  TestResponse<covariant \Symfony\Component\HttpFoundation\Response>  $page
+     */
+    protected function assertHtml(TestResponse $page, string ...$pieces): void
+    {
+        $html = (string) preg_replace('/\s+/', ' ', (string) $page->getContent());
+        foreach ($pieces as $piece) {
+            $this->assertStringContainsString($piece, $html);
+        }
     }
 
     protected function setUp(): void

@@ -68,12 +68,7 @@ return [
     ['core/Lending/LoanTerms.php', 'in_array($ownDefault, $lengths, false)', 'true', 'LoanTermsTest'],
     // Lines.
     ['core/Lending/NextInLine.php', '$hold->isPaused($now) || ', '', 'LineTest'],
-    [
-        'core/Lending/NextInLine.php',
-        '$others ??= $shared ? $hold : null;',
-        '$others = $shared ? $hold : null;',
-        'LineTest',
-    ],
+    ['core/Lending/NextInLine.php', '$others ??= $licence', '$others = $licence', 'LineTest'],
     ['core/Lending/MissedHold.php', '$earlierMisses > 0 ||', 'false ||', 'LineTest'],
     [
         'core/Lending/PickupWindow.php',
@@ -111,8 +106,8 @@ return [
     ],
     [
         'database/functions/lending/lending_borrow.sql',
-        'and (copies_free is null or copies_free > 0) and (loans_left is null or loans_left > 0);',
-        'and (copies_free is null or copies_free > 0);',
+        'licence_can_lend(li, p_now)',
+        'licence_is_live(li, p_now)',
         'GuardTest',
     ],
     [
@@ -143,11 +138,11 @@ return [
     ],
     [
         'database/functions/lending/lending_pass_on.sql',
-        'and (h.library_id = v_licence.library_id or v_licence.shared)',
-        '',
+        'licence_serves(v_licence.shared, o, lib)',
+        '(o.id = lib.id or v_licence.shared)',
         'NextInLineTest',
     ],
-    ['database/functions/lending/lending_pass_on.sql', 'c.blocked_at is null and ', '', 'NextInLineTest'],
+    ['database/functions/lending/licence_rules.sql', 'c.blocked_at is null and ', '', 'NextInLineTest'],
     [
         'database/functions/lending/lending_pass_on.sql',
         'order by h.library_id <> v_licence.library_id, h.line_at',
@@ -155,15 +150,21 @@ return [
         'NextInLineTest',
     ],
     [
-        'database/functions/lending/lending_pass_on.sql',
+        'database/functions/lending/licence_rules.sql',
         "or h.state = 'paused' and h.paused_until <= p_now)",
         ')',
         'NextInLineTest',
     ],
     [
+        'database/functions/lending/licence_rules.sql',
+        'p_at.consortium_id = p_owner.consortium_id',
+        'true',
+        'LicenceRulesTest',
+    ],
+    [
         'database/functions/lending/lending_facts.sql',
-        'o.id = li.library_id and o.consortium_id = v_card.consortium_id',
-        'o.id = li.library_id',
+        'and licence_serves(li.shared, o, lib)',
+        'and (li.shared or o.id = lib.id)',
         'BorrowTest',
     ],
     ['database/functions/lending/licences_model.sql', 'and not new.shared', '', 'PayPerLoanTest|GuardTest'],

@@ -30,6 +30,25 @@ return [
         'FILTER_FLAG_NO_RES_RANGE',
         'EndpointTest',
     ],
+    ['app/Catalogue/Filters/ListFilter.php', '$this->chosen, [$value]', '$this->chosen, []', 'FiltersTest'],
+    ['app/Catalogue/Filters/RangeFilter.php', '$from > $to ? new', '$from < $to ? new', 'SearchTest|FiltersTest'],
+    ['app/Catalogue/Filters/PublisherFilter.php', 'MOST_CHOSEN = 1', 'MOST_CHOSEN = 8', 'FiltersTest'],
+    ['app/Catalogue/BitmapSearch/CommonestValues.php', '$atMost < $leading->top()', 'true', 'BitmapSearchTest'],
+    ['core/Catalogue/Query/Token.php', '$this->kind === TokenKind::Word &&', '', 'QueryParserTest'],
+    ['core/Catalogue/Query/Refusal.php', 'mb_substr($typed, $at)', 'substr($typed, $at)', 'QueryParserTest'],
+    [
+        'resources/js/reading/reader/turning.js',
+        'if (this.#waiting >= MOST_WAITING) return',
+        '',
+        'tests/Scripts/reader.test.mjs',
+    ],
+    [
+        'resources/js/reading/reader/keys.js',
+        '!IN_DRAWER.includes(event.key)) return',
+        'false) return',
+        'tests/Scripts/reader.test.mjs',
+    ],
+    ['resources/js/reading/player/timeline.js', 'part < 0', 'false', 'tests/Scripts/timeline.test.mjs'],
     ['app/Catalogue/Search/SearchSql.php', '? "{$can} & 1 <> 1"', '? "{$can} & 1 <> 0"', 'ReachTest'],
     [
         'app/Catalogue/Search/SqlEngine.php',
@@ -77,8 +96,8 @@ return [
     ],
     [
         'database/functions/catalogue/search_availability.sql',
-        ' and k.left_over and k.starts_at <= p_now',
-        '',
+        'licence_can_lend(li, p_now) as lends',
+        'licence_has_future(li, p_now) as lends',
         'ReachTest',
     ],
     [

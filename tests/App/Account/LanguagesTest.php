@@ -18,10 +18,10 @@ final class LanguagesTest extends TestCase
 
     public function test_spanish_has_what_english_has(): void
     {
-        foreach ((array) glob(self::FOLDER . 'lang/en/*.php') as $file) {
+        foreach ((array) glob(self::FOLDER . 'lang/*/en/*.php') as $file) {
             $name = basename((string) $file, '.php');
             $english = Arr::dot(require $file);
-            $spanish = Arr::dot(require self::FOLDER . "lang/es/{$name}.php");
+            $spanish = Arr::dot(require dirname((string) $file, 2) . "/es/{$name}.php");
             $this->assertSame([], array_diff(array_keys($english), array_keys($spanish)), "{$name}: only in English");
             $this->assertSame([], array_diff(array_keys($spanish), array_keys($english)), "{$name}: only in Spanish");
             foreach ($english as $key => $text) {
@@ -34,9 +34,19 @@ final class LanguagesTest extends TestCase
         }
     }
 
+    public function test_no_two_areas_have_a_file_of_the_same_name(): void
+    {
+        $names = array_map(
+            fn(mixed $file): string => basename((string) $file),
+            (array) glob(self::FOLDER . 'lang/*/en/*.php'),
+        );
+        $this->assertGreaterThan(10, count($names));
+        $this->assertSame(array_unique($names), $names);
+    }
+
     public function test_no_sentence_takes_another_ones_name(): void
     {
-        foreach ((array) glob(self::FOLDER . 'lang/*/*.php') as $file) {
+        foreach ((array) glob(self::FOLDER . 'lang/*/*/*.php') as $file) {
             preg_match_all("/^    '(\\w+)' =>/m", (string) file_get_contents((string) $file), $names);
             $this->assertSame(
                 [],
@@ -57,7 +67,7 @@ final class LanguagesTest extends TestCase
                 ...self::files('demo'),
             ]),
         );
-        foreach ((array) glob(self::FOLDER . 'lang/en/*.php') as $file) {
+        foreach ((array) glob(self::FOLDER . 'lang/*/en/*.php') as $file) {
             $name = basename((string) $file, '.php');
             foreach (array_keys(require (string) $file) as $key) {
                 $this->assertTrue(

@@ -488,7 +488,7 @@ final class DeskTest extends TestCase
         ];
         $page = $this->get("/desk/titles/{$title->id}?" . http_build_query($typed))->assertOk();
         $this->assertMatchesRegularExpression(
-            '~Pay per loan</b>.*?<td>\d+</td><td>[\d.]+</td><td class="font-semibold">0\.50</td>~s',
+            '~Pay per loan</b>.*?<td>\d+</td>\s*<td>[\d.]+</td>\s*<td\s+class="font-semibold">0\.50</td>~s',
             (string) $page->getContent(),
         );
         $this->get("/desk/titles/{$title->id}?offer=x&money=lots&years=900&target=z&licence[]=1")->assertOk();
