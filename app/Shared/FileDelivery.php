@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Shared;
 
-use App\Shared\Middleware\ProtectiveHeaders;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -14,9 +13,15 @@ final class FileDelivery
 {
     public function __construct(private readonly Request $request) {}
 
-    /** @param  string  $path below storage/publications */
-    public function send(string $path, string $type): Response
+    /**
+     * @param  string  $path  below storage/publications
+     * @param  bool  $alone  it may be opened by itself, as a picture in a window of its own
+     */
+    public function send(string $path, string $type, bool $alone = false): Response
     {
+        if (!$alone && !ResponseHeaders::mayBeFetchedAs($this->request->headers->get('Sec-Fetch-Dest'))) {
+            return new Response('', Response::HTTP_FORBIDDEN, ResponseHeaders::ofFile());
+        }
         if (config('figporch.file_delivery') === 'accel') {
             $response = new Response();
             // nginx gives either ranges or compression, not both.
@@ -31,8 +36,7 @@ final class FileDelivery
             $response = new BinaryFileResponse($file);
         }
         $response->headers->set('Content-Type', $type);
-        $response->headers->set('Content-Security-Policy', ProtectiveHeaders::FILE_POLICY);
-        $response->headers->set('Cache-Control', 'private, no-cache');
+        $response->headers->add(ResponseHeaders::ofFile());
 
         return $response;
     }

@@ -40,3 +40,28 @@ HTML;
     ),
     $argv[1],
 );
+
+// What is no page of the book: a document, a drawing and a script by themselves.
+$script =
+    "top.document.title = 'harmed'; fetch('/settings').then(r => r.text()).then(t => { document.title = 'harmed' });";
+$zip = new ZipArchive();
+$zip->open($argv[1]);
+$package = (string) $zip->getFromName('book/package.opf');
+$items = '';
+foreach (
+    [
+        'evil.xhtml' => [
+            'application/xhtml+xml',
+            '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>Evil</title></head><body><p>Evil</p>' .
+            "<script>{$script}</script></body></html>",
+        ],
+        'evil.svg' => ['image/svg+xml', "<svg xmlns=\"http://www.w3.org/2000/svg\"><script>{$script}</script></svg>"],
+        'evil.js' => ['text/javascript', $script],
+    ]
+    as $name => [$type, $bytes]
+) {
+    $zip->addFromString("book/{$name}", $bytes);
+    $items .= "<item id=\"{$name}\" href=\"{$name}\" media-type=\"{$type}\"/>";
+}
+$zip->addFromString('book/package.opf', str_replace('</manifest>', "{$items}</manifest>", $package));
+$zip->close();

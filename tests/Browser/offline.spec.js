@@ -1,6 +1,20 @@
 // Loans on a device without a network: taken, opened from cold, marked, merged, and gone when the loan is over.
+import { execFileSync } from 'node:child_process'
+import { chmodSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { bookText, borrow, borrowAndRead, findTitle, readerIsOpen, newCard, signIn, watch } from './library.js'
+import {
+    bookText,
+    borrow,
+    borrowAndRead,
+    findTitle,
+    importBooks,
+    newCard,
+    readerIsOpen,
+    signIn,
+    watch,
+} from './library.js'
 
 const row = (page, name) => page.getByRole('article').filter({ hasText: name })
 
@@ -190,4 +204,50 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     await page.goto('/offline')
     await expect(page.getByText('Nothing is on this device.')).toBeVisible()
     expect(complaints).toEqual([])
+})
+
+test('files of a loan are as inert from this device as from the library', async ({ browser }) => {
+    const folder = mkdtempSync(join(tmpdir(), 'harm-'))
+    chmodSync(folder, 0o755)
+    execFileSync('php', ['tests/Browser/harmful-book.php', join(folder, 'harm.epub')])
+    importBooks([join(folder, 'harm.epub')])
+    const context = await browser.newContext()
+    const page = await context.newPage()
+    await signIn(page, newCard('saltmere'))
+    await findTitle(page, 'Harmful Book')
+    await borrowAndRead(page)
+    const files = page.url().replace('/read', '/files/book')
+    /** The headers that say what may be done with a file, as a page of the library gets them. */
+    const policyOf = name =>
+        page.evaluate(async address => {
+            const { status, headers } = await fetch(address)
+            const said = ['content-security-policy', 'x-content-type-options', 'cache-control', 'x-frame-options']
+            return [status, ...said.map(header => headers.get(header))]
+        }, `${files}/${name}`)
+    const tried = ['evil.xhtml', 'evil.svg', 'evil.js', 'chapter-01.xhtml']
+    await page.goto('/loans')
+    const fromLibrary = Object.fromEntries(await Promise.all(tried.map(async name => [name, await policyOf(name)])))
+    for (const name of tried) expect(fromLibrary[name][1], name).toContain('sandbox')
+    await takeOffline(page, 'Harmful Book')
+    for (const offline of [false, true]) {
+        await context.setOffline(offline)
+        await page.goto('/loans')
+        for (const name of tried) {
+            expect(await policyOf(name), `${name}, ${offline}`).toEqual(fromLibrary[name])
+            // By a link, in a frame and as a script: nothing of it is shown, and nothing runs.
+            const alone = await context.newPage()
+            const answer = await alone.goto(`${files}/${name}`)
+            expect(answer.status(), `${name} by itself`).toBe(403)
+            expect(answer.headers()['content-security-policy']).toContain('sandbox')
+            await alone.waitForLoadState('networkidle')
+            expect(await alone.title()).toBe('')
+            await alone.close()
+        }
+        const script = page.waitForResponse(r => r.url().endsWith('/evil.js'))
+        await page.evaluate(address => {
+            document.head.append(Object.assign(document.createElement('script'), { src: address }))
+        }, `${files}/evil.js`)
+        expect((await script).status()).toBe(403)
+        expect(await page.title()).not.toContain('harmed')
+    }
 })

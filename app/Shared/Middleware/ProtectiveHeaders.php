@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shared\Middleware;
 
+use App\Shared\ResponseHeaders;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -27,21 +28,10 @@ final class ProtectiveHeaders
     /** Sound, video and captions come from this site alone. */
     public const PLAYER_POLICY = self::POLICY . "; media-src 'self'";
 
-    /** A file of a publication, should someone open it by itself: inert. */
-    public const FILE_POLICY = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; sandbox";
-
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $headers = [
-            'Content-Security-Policy' => self::POLICY,
-            'X-Content-Type-Options' => 'nosniff',
-            'X-Frame-Options' => 'DENY',
-            'Referrer-Policy' => 'same-origin',
-            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=(), payment=(), usb=()',
-            'Cross-Origin-Opener-Policy' => 'same-origin',
-            'Cross-Origin-Resource-Policy' => 'same-origin',
-        ];
+        $headers = ['Content-Security-Policy' => self::POLICY, ...ResponseHeaders::ofEveryAnswer()];
         if ($request->isSecure()) {
             $headers['Strict-Transport-Security'] = 'max-age=31536000';
         }

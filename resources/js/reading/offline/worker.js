@@ -2,6 +2,7 @@
 
 import '../../exchange/push/push-worker.js'
 import { alive, get, read } from './store.js'
+import headersOf from '../../../../config/headers.json'
 
 /** What one answer carries of a long file; whoever plays it asks for the rest. */
 const MOST = 2_097_152
@@ -13,9 +14,16 @@ addEventListener('activate', event => event.waitUntil(clients.claim()))
 
 const from = async (loan, path, request) => {
     const file = loan.files[path]
-    if (!file) return new Response(null, { status: 404 })
-    const headers = { 'Content-Type': file.type, 'Accept-Ranges': 'bytes', 'X-From': 'this device' }
-    if (path === '@page') headers['Content-Security-Policy'] = loan.policy
+    if (!file) return new Response(null, { status: 404, headers: headersOf.every })
+    // What the server sends with it, to the letter: of a file that it is inert, of the reader's page its own policy.
+    const policy = path === '@page' ? { 'Content-Security-Policy': loan.policy } : headersOf.file
+    const headers = {
+        ...headersOf.every,
+        ...policy,
+        'Content-Type': file.type,
+        'Accept-Ranges': 'bytes',
+        'X-From': 'this device',
+    }
     const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.get('Range') ?? '')
     if (!range) return new Response(await read(loan, path, 0, file.size), { headers })
     const first = Number(range[1])
@@ -28,8 +36,13 @@ const from = async (loan, path, request) => {
     })
 }
 
-/** A file of a loan: from this device where it is here, else from the library. */
+/**
+ * A file of a loan: from this device where it is here, else from the library. It is for the reader and the player,
+ * which ask for it as such; it is no page to go to, nor to be shown in a frame, and no script.
+ */
 const fileOf = async (id, path, request) => {
+    if (request.mode === 'navigate' || !headersOf.destinations.includes(request.destination || 'empty'))
+        return new Response(null, { status: 403, headers: { ...headersOf.every, ...headersOf.file } })
     const known = await get(id)
     const loan = await alive(id)
     if (loan?.done) return from(loan, path, request)

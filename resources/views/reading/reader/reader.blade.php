@@ -147,9 +147,12 @@
         <div class="reader-bar justify-between text-[15px]">
             <button id="back-page" aria-label="{{ __('reading.back_one_page') }}"><span
                 aria-hidden="true">‹</span></button>
-            <p class="text-center tabular-nums min-w-0 flex-1" id="where"><span id="chapter"
+            {{-- As high whatever it says: were the page's height to depend on the place, and the place on the height,
+                 neither would come to rest. --}}
+            <p class="text-center tabular-nums min-w-0 flex-1 flex items-center justify-center leading-[1.4]
+                h-[2.8em] sm:h-[1.4em]" id="where"><span class="line-clamp-2 sm:line-clamp-1"><span id="chapter"
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span
-                id="left"></span></p>
+                id="left"></span></span></p>
             <button id="next-page" aria-label="{{ __('reading.on_one_page') }}"><span
                 aria-hidden="true">›</span></button>
         </div>
