@@ -10,7 +10,7 @@ use RuntimeException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\Process;
 
-/** What Poppler does here: it says what a PDF is, draws its first page, and cuts its beginning off. */
+/** What Poppler does here: it says what a PDF is, and draws pages of it, as pictures or as a PDF of their own. */
 final class Poppler
 {
     private const SECONDS_ALLOWED = 120;
@@ -76,18 +76,18 @@ final class Poppler
         }
     }
 
-    /** Writes some pages as a PDF of their own. */
+    /**
+     * Draws some pages anew, as a PDF of their own. Pages that are taken out of a PDF as they are bring along whatever
+     * their links, threads, outlines and names lead to, which may be all the others; what is drawn has none of these.
+     *
+     * @throws UnreadablePublication where what was drawn is not those pages
+     */
     public function cut(string $file, int $from, int $until, string $to): void
     {
         is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
-        $this->run(['pdfseparate', '-f', (string) $from, '-l', (string) $until, $file, "{$to}.%d"], $file);
-        $parts = array_map(fn(int $n): string => "{$to}.{$n}", range($from, $until));
-        try {
-            $from === $until ? rename($parts[0], $to) : $this->run(['pdfunite', ...$parts, $to], $file);
-        } finally {
-            array_map(unlink(...), array_filter($parts, is_file(...)));
-        }
-        if (!is_file($to)) {
+        $this->run(['pdftocairo', '-pdf', '-f', (string) $from, '-l', (string) $until, $file, $to], $file);
+        if (!is_file($to) || $this->describe($to)['pages'] !== $until - $from + 1) {
+            is_file($to) && unlink($to);
             throw new UnreadablePublication(Reason::BadPdf);
         }
     }
