@@ -20,7 +20,10 @@ final class FileDelivery
     public function send(string $path, string $type, bool $alone = false): Response
     {
         if (!$alone && !ResponseHeaders::mayBeFetchedAs($this->request->headers->get('Sec-Fetch-Dest'))) {
-            return new Response('', Response::HTTP_FORBIDDEN, ResponseHeaders::ofFile());
+            return new Response(ResponseHeaders::refusal(), Response::HTTP_FORBIDDEN, [
+                'Content-Type' => 'text/plain; charset=utf-8',
+                ...ResponseHeaders::ofFile(),
+            ]);
         }
         if (config('figporch.file_delivery') === 'accel') {
             $response = new Response();

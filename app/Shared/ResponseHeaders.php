@@ -10,7 +10,7 @@ namespace App\Shared;
  */
 final class ResponseHeaders
 {
-    /** @var array{every: array<string, string>, destinations: list<string>, file: array<string, string>}|null */
+    /** @var array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string, string>}|null */
     private static ?array $read = null;
 
     /** @return array<string, string> of every answer */
@@ -37,7 +37,13 @@ final class ResponseHeaders
         return $destination === null || in_array($destination, self::all()['destinations'], true);
     }
 
-    /** @return array{every: array<string, string>, destinations: list<string>, file: array<string, string>} */
+    /** What is said instead of a file that is asked for as something else. */
+    public static function refusal(): string
+    {
+        return self::all()['refusal'];
+    }
+
+    /** @return array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string, string>} */
     private static function all(): array
     {
         return self::$read ??= json_decode(

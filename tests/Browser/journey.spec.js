@@ -157,7 +157,17 @@ test('pages turn by click, key and swipe, and the place follows to another devic
     await phone.evaluate(() => document.querySelector('foliate-view').goToFraction(0))
     await expect.poll(() => progress(phone)).toBeLessThan(0.1)
     const height = await phone.locator('#page').evaluate(page => page.clientHeight)
-    for (let at = await progress(phone), swipes = 0; at < 1 && swipes < 40; at = await progress(phone), swipes++) {
+    /** Where it is once it has come to rest. */
+    const rest = async () => {
+        let at
+        await expect
+            .poll(async () => [at, (at = await progress(phone))].every((value, _, [first]) => value === first), {
+                intervals: [300],
+            })
+            .toBe(true)
+        return at
+    }
+    for (let at = await rest(), swipes = 0; at < 1 && swipes < 40; at = await rest(), swipes++) {
         await touch('touchStart', 340)
         for (const x of [280, 200, 120, 60]) await touch('touchMove', x)
         await touch('touchEnd')

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Reading\Epub;
 
+use DOMDocument;
+use DOMElement;
 use DOMNode;
 use DOMText;
 use FigPorch\Core\Reading\Archive;
@@ -19,13 +21,37 @@ final class Excerpt
     /** A share of a short book is still enough to taste, in bytes of text; of a very short one no more than a third. */
     private const LEAST_TEXT = 700;
 
+    /** What is seen as a picture, wherever its file is: elements, and drawings that stand in the document itself. */
+    private const PICTURES = [
+        'img',
+        'image',
+        'svg',
+        'object',
+        'embed',
+        'iframe',
+        'canvas',
+        'video',
+        'audio',
+        'picture',
+    ];
+
     /** @var array<string, string|null> path => bytes, or null for the file as it stands in the archive */
     private array $files = [];
+
+    /** Bytes of text that may still be shown. */
+    private int $text;
+
+    /** Whether a text was cut short: nothing more is shown. */
+    private bool $isCut = false;
+
+    /** Pictures that may still be shown; where there are any, one at least. */
+    private int $pictures;
 
     private function __construct(private readonly Archive $archive, private readonly Publication $publication) {}
 
     /**
-     * @param  float  $share  of the text of the reading order, 0 to 1
+     * @param  float  $share  of the text of the reading order, 0 to 1; and of its pictures, or of its pages where they
+     *     are fixed: no more than that, but one
      * @return array<string, string|null> path => bytes, or null for the file as it stands in the archive
      *
      * @throws UnreadablePublication
@@ -35,7 +61,8 @@ final class Excerpt
         $excerpt = new self($archive, $publication);
         $kept = $excerpt->keepFront($share);
         $excerpt->dropDeadLinks($kept);
-        $excerpt->keepWhatIsShown();
+        $excerpt->keepWhatIsShown($share);
+        $excerpt->dropMissingPictures($kept);
         $excerpt->rewritePackage($kept);
         $excerpt->files['META-INF/container.xml'] = null;
         if ($archive->has('META-INF/encryption.xml')) {
@@ -50,55 +77,86 @@ final class Excerpt
     {
         $spine = $this->publication->spine;
         if ($this->publication->fixedLayout) {
-            $front = array_slice($spine, 0, max(2, (int) ceil(count($spine) * $share)));
-            foreach ($front as $item) {
+            foreach (array_slice($spine, 0, max(1, (int) floor(count($spine) * $share))) as $item) {
                 $this->files[$item->href] = null;
             }
 
             return array_keys($this->files);
         }
-        $lengths = array_map(fn(SpineItem $i): int => strlen(strip_tags($this->archive->read($i->href))), $spine);
-        $left = max(
-            min(self::LEAST_TEXT, intdiv((int) array_sum($lengths), 3)),
-            (int) ceil(array_sum($lengths) * $share),
+        $bodies = array_map(fn(SpineItem $item): ?DOMElement => Xml::body($this->archive->read($item->href)), $spine);
+        $texts = array_map(fn(?DOMElement $body): int => strlen($body->textContent ?? ''), $bodies);
+        $pictures = array_sum(array_map(self::picturesIn(...), $bodies));
+        $this->pictures = max(1, (int) floor($pictures * $share));
+        $this->text = max(
+            min(self::LEAST_TEXT, intdiv((int) array_sum($texts), 3)),
+            (int) floor(array_sum($texts) * $share),
         );
         foreach ($spine as $n => $item) {
-            if ($left <= 0) {
+            [$body, $hasText, $hasPictures] = [$bodies[$n], $texts[$n] > 0, self::picturesIn($bodies[$n]) > 0];
+            if (
+                $this->isCut ||
+                ($this->files !== [] && !($hasText ? $this->text > 0 : $hasPictures && $this->pictures > 0))
+            ) {
                 break;
             }
-            $this->files[$item->href] = $lengths[$n] <= $left ? null : $this->cut($item, $left);
-            $left -= $lengths[$n];
+            if ($body === null) {
+                throw new UnreadablePublication(Reason::BadXml, $item->href);
+            }
+            $whole = $texts[$n] <= $this->text && self::picturesIn($body) <= $this->pictures;
+            $this->trim($body);
+            $this->files[$item->href] = $whole ? null : (string) $body->ownerDocument?->saveXML();
         }
 
         return array_keys($this->files);
     }
 
-    /** The document up to about $bytes of its text, with everything after taken out. */
-    private function cut(SpineItem $item, int $bytes): string
+    /** One for each that is seen: a picture within another, as an image in a drawing, is one with it. */
+    private static function picturesIn(?DOMNode $node): int
     {
-        $body = Xml::body($this->archive->read($item->href));
-        if ($body === null) {
-            throw new UnreadablePublication(Reason::BadXml, $item->href);
+        $count = 0;
+        foreach ($node->childNodes ?? [] as $child) {
+            $count += self::isPicture($child) ? 1 : self::picturesIn($child);
         }
-        $this->trim($body, $bytes);
 
-        return (string) $body->ownerDocument?->saveXML();
+        return $count;
     }
 
-    private function trim(DOMNode $node, int &$left): void
+    private static function isPicture(DOMNode $node): bool
+    {
+        return in_array(strtolower((string) $node->localName), self::PICTURES, true);
+    }
+
+    /** Takes out what stands after the text that may be shown, and the pictures beyond those that may. */
+    private function trim(DOMNode $node): void
     {
         foreach (iterator_to_array($node->childNodes) as $child) {
-            if ($left <= 0) {
-                $node->removeChild($child);
-            } elseif ($child instanceof DOMText) {
-                if (strlen($child->data) > $left + 2000) {
-                    $child->data = mb_strcut($child->data, 0, $left) . '…';
+            if (self::isPicture($child)) {
+                // Text within it, as in a drawing, is text.
+                $this->text -= strlen((string) $child->textContent);
+                if ($this->isCut || $this->pictures-- <= 0 || $this->text < 0) {
+                    $node->removeChild($child);
                 }
-                $left -= strlen($child->data);
+            } elseif ($child instanceof DOMText) {
+                $this->isCut = $this->isCut || strlen($child->data) > $this->text;
+                $child->data = self::cut($child->data, $this->text);
+                $this->text -= strlen($child->data);
             } else {
-                $this->trim($child, $left);
+                $empties = $this->isCut;
+                $this->trim($child);
+                $empties && $node->removeChild($child);
             }
         }
+    }
+
+    /** The text up to so many bytes, ending with a whole word. */
+    private static function cut(string $text, int $bytes): string
+    {
+        if (strlen($text) <= $bytes) {
+            return $text;
+        }
+        $front = mb_strcut($text, 0, max(0, $bytes - strlen('…')));
+
+        return $front === '' ? '' : preg_replace('/\s+\S*$/u', '', $front) . '…';
     }
 
     /**
@@ -125,12 +183,24 @@ final class Excerpt
         }
     }
 
-    /** Styles, pictures and fonts that the kept documents name, and those that the styles name. */
-    private function keepWhatIsShown(): void
+    /**
+     * Styles, pictures and fonts that the kept documents name, and those that the styles name: of the files that are
+     * pictures no more than the share, or one, whatever names them.
+     */
+    private function keepWhatIsShown(float $share): void
     {
+        $pictures = array_filter(
+            array_keys($this->publication->manifest),
+            fn(string $path): bool => str_starts_with($this->publication->manifest[$path], 'image') &&
+                $this->archive->has($path),
+        );
+        $sizes = array_combine($pictures, array_map($this->archive->size(...), $pictures));
+        $left = max(1, (int) floor(count($sizes) * $share));
+        $bytes = (int) (array_sum($sizes) * $share);
+        $shown = 0;
         $inOrder = array_flip(array_map(fn(SpineItem $i): string => $i->href, $this->publication->spine));
         $toRead = array_keys($this->files);
-        while (($path = array_pop($toRead)) !== null) {
+        while (($path = array_shift($toRead)) !== null) {
             $text = $this->files[$path] ?? $this->archive->read($path);
             preg_match_all(
                 '/\b(?:src|href|poster)\s*=\s*["\']([^"\']+)|url\(\s*["\']?([^"\')]+)|@import\s+["\']([^"\']+)/i',
@@ -152,11 +222,47 @@ final class Excerpt
                     preg_match('#^(image|font|text/css|application/(x-)?font|application/vnd\.ms-opentype)#', $type) ===
                     1
                 ) {
+                    $size = $sizes[$target] ?? null;
+                    if ($size !== null && $shown > 0 && ($left <= 0 || $size > $bytes)) {
+                        continue;
+                    }
+                    if ($size !== null) {
+                        [$left, $bytes, $shown] = [$left - 1, $bytes - $size, $shown + 1];
+                    }
                     $this->files[$target] = null;
                     if (in_array($type, ['text/css', 'image/svg+xml'], true)) {
                         $toRead[] = $target;
                     }
                 }
+            }
+        }
+    }
+
+    /**
+     * A picture whose file is not in the excerpt leaves no hole.
+     *
+     * @param  list<string>  $kept
+     */
+    private function dropMissingPictures(array $kept): void
+    {
+        foreach ($kept as $path) {
+            $body = Xml::body($this->files[$path] ?? $this->archive->read($path));
+            $changed = false;
+            foreach (
+                $body === null ? [] : Xml::find('.//*[@src or @data or @*[local-name() = "href"]]', $body)
+                as $element
+            ) {
+                $named =
+                    $element->getAttribute('src') ?: $element->getAttribute('href') ?: $element->getAttribute('data');
+                $named = $named ?: $element->getAttributeNS('http://www.w3.org/1999/xlink', 'href');
+                $target = self::isPicture($element) && $named !== '' ? Href::resolve($path, $named) : null;
+                if ($target !== null && $this->archive->has($target) && !array_key_exists($target, $this->files)) {
+                    $element->parentNode?->removeChild($element);
+                    $changed = true;
+                }
+            }
+            if ($changed) {
+                $this->files[$path] = (string) $body?->ownerDocument?->saveXML();
             }
         }
     }
@@ -235,7 +341,30 @@ final class Excerpt
                     $entry->parentNode?->removeChild($entry);
                 }
             }
+            $this->fillEmptyLists($document, $nav, $kept[0]);
             $this->files[$nav] = (string) $document->saveXML();
+        }
+    }
+
+    /** A list without entries is none (EPUB 3.3, navigation documents): contents lead to the first document at least. */
+    private function fillEmptyLists(DOMDocument $document, string $nav, string $first): void
+    {
+        foreach (array_reverse(Xml::find('//x:ol[not(x:li)]', $document)) as $list) {
+            $above = $list->parentNode;
+            $isContents =
+                $above instanceof DOMElement &&
+                $above->getAttributeNS(Xml::NAMESPACES['epub'], 'type') === 'toc' &&
+                Xml::find('.//x:li', $above) === [];
+            if ($isContents) {
+                $link = $document->createElementNS(Xml::NAMESPACES['x'], 'a');
+                $link->setAttribute('href', Href::relative($nav, $first));
+                $link->textContent = $this->publication->title;
+                $list->appendChild($document->createElementNS(Xml::NAMESPACES['x'], 'li'))->appendChild($link);
+            } elseif ($above instanceof DOMElement && $above->localName === 'nav') {
+                $above->parentNode?->removeChild($above);
+            } else {
+                $above?->removeChild($list);
+            }
         }
     }
 }

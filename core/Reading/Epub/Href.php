@@ -38,4 +38,16 @@ final class Href
 
         return $at === false ? '' : substr($href, $at);
     }
+
+    /** The address of a path, as a document at $base names it. */
+    public static function relative(string $base, string $path): string
+    {
+        [$from, $to] = [array_slice(explode('/', $base), 0, -1), explode('/', $path)];
+        while ($from !== [] && count($to) > 1 && $from[0] === $to[0]) {
+            array_shift($from);
+            array_shift($to);
+        }
+
+        return str_repeat('../', count($from)) . implode('/', array_map(rawurlencode(...), $to));
+    }
 }

@@ -42,7 +42,10 @@ const from = async (loan, path, request) => {
  */
 const fileOf = async (id, path, request) => {
     if (request.mode === 'navigate' || !headersOf.destinations.includes(request.destination || 'empty'))
-        return new Response(null, { status: 403, headers: { ...headersOf.every, ...headersOf.file } })
+        return new Response(headersOf.refusal, {
+            status: 403,
+            headers: { ...headersOf.every, ...headersOf.file, 'Content-Type': 'text/plain; charset=utf-8' },
+        })
     const known = await get(id)
     const loan = await alive(id)
     if (loan?.done) return from(loan, path, request)
