@@ -30,12 +30,9 @@ final class BorrowDecision
         DateTimeZone $libraryZone,
         DateTimeImmutable $now,
     ): Granted|AlreadyOnLoan|Refused {
-        $standing = $card->refusal($now);
-        if ($standing !== null) {
-            return $standing;
-        }
-        if (!$terms->audienceCeiling->covers($titleAudience)) {
-            return new Refused(Refusal::AboveAudience);
+        $refused = self::ofCard($card, $terms, $titleAudience, $now);
+        if ($refused !== null) {
+            return $refused;
         }
 
         $kept = null;
@@ -53,9 +50,9 @@ final class BorrowDecision
             return new AlreadyOnLoan($openLoanId);
         }
 
-        $counted = $terms->loansCountedByFormat ? $card->loansOpenOfFormat : $card->loansOpen;
-        if ($counted >= $terms->maxLoans) {
-            return new Refused(Refusal::LoanLimit, limit: $terms->maxLoans, soonestDue: $card->soonestDue);
+        $limit = self::atLimit($card, $terms);
+        if ($limit !== null) {
+            return $limit;
         }
         $length ??= $terms->defaultLength;
         if (!$terms->offers($length)) {
@@ -69,6 +66,27 @@ final class BorrowDecision
         return $licence === null
             ? self::nothingToLend($licences, $payPerLoan, $now)
             : new Granted($licence, $length, $length->dueAt($now, $libraryZone));
+    }
+
+    /** What speaks against any loan of such a title to the card. */
+    public static function ofCard(
+        CardStanding $card,
+        LoanTerms $terms,
+        Audience $titleAudience,
+        DateTimeImmutable $now,
+    ): ?Refused {
+        return $card->refusal($now) ??
+            ($terms->audienceCeiling->covers($titleAudience) ? null : new Refused(Refusal::AboveAudience));
+    }
+
+    /** Whether the card has as many loans as it may have. */
+    public static function atLimit(CardStanding $card, LoanTerms $terms): ?Refused
+    {
+        $counted = $terms->loansCountedByFormat ? $card->loansOpenOfFormat : $card->loansOpen;
+
+        return $counted < $terms->maxLoans
+            ? null
+            : new Refused(Refusal::LoanLimit, limit: $terms->maxLoans, soonestDue: $card->soonestDue);
     }
 
     /** @param  list<Licence>  $licences */

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Lending\Audit;
 
+use App\Lending\LoanRules\LibraryRules;
 use App\Shared\Sql;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Support\Facades\DB;
 
 /** Recounts every figure that is kept from the rows it counts. */
@@ -62,19 +64,47 @@ final class LendingAudit
             from (a.held, a.ready, a.always, a.paid)
     SQL;
 
+    public function __construct(private readonly LibraryRules $rules) {}
+
     /** @return list<string> what is off, in words; none if all is well */
     public function wrong(DateTimeImmutable $now): array
     {
         $at = fn(DateTimeImmutable $moment): string => DB::getPdo()->quote(Sql::timestamp($moment));
 
-        return array_column(
-            DB::select(
-                strtr(self::WRONG, [
-                    ':early' => $at($now->modify('-' . self::GRACE . ' minutes')),
-                    ':now' => $at($now),
-                ]),
-            ),
-            'what',
+        $wrong = DB::select(
+            strtr(self::WRONG, [
+                ':early' => $at($now->modify('-' . self::GRACE . ' minutes')),
+                ':now' => $at($now),
+            ]),
         );
+
+        return [...array_column($wrong, 'what'), ...$this->beyondLimits($now)];
+    }
+
+    /**
+     * Cards that got a loan in the last day though they have more than their rules allow; or, once, whose rule a
+     * library has lowered since.
+     *
+     * @return list<string>
+     */
+    private function beyondLimits(DateTimeImmutable $now): array
+    {
+        $cards = DB::select(
+            'select c.id, c.library_id, c.patron_group, c.loans_open, t.format, count(*) n from cards c
+                join loans l on l.card_id = c.id and l.ended_at is null join titles t on t.id = l.title_id
+                where exists (select from loans n where n.card_id = c.id and n.ended_at is null and n.started_at > ?)
+                group by c.id, t.format order by c.id, t.format',
+            [Sql::timestamp($now->modify('-1 day'))],
+        );
+        $wrong = [];
+        foreach ($cards as $card) {
+            $terms = $this->rules->terms($card->library_id, $card->patron_group, Format::from($card->format));
+            $open = $terms->loansCountedByFormat ? $card->n : $card->loans_open;
+            if ($open > $terms->maxLoans) {
+                $wrong["{$card->id}"] = "card {$card->id} has {$open} loans open; its rules allow {$terms->maxLoans}";
+            }
+        }
+
+        return array_values($wrong);
     }
 }

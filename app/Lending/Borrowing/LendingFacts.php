@@ -21,6 +21,7 @@ use FigPorch\Core\Lending\LoanTerms;
 use FigPorch\Core\Lending\OpenLoan;
 use FigPorch\Core\Lending\PayPerLoan;
 use FigPorch\Core\Lending\Refused;
+use FigPorch\Core\Lending\UndoDecision;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use stdClass;
@@ -56,6 +57,20 @@ final readonly class LendingFacts
             payPerLoan: $this->payPerLoan,
             length: $length,
             libraryZone: $this->zone,
+            now: $now,
+        );
+    }
+
+    /** May a return of the title be taken back? */
+    public function undo(Licence $licence, DateTimeImmutable $now): ?Refused
+    {
+        return UndoDecision::decide(
+            card: $this->card,
+            terms: $this->terms,
+            titleAudience: $this->audience,
+            licence: $licence,
+            openLoanId: $this->openLoanId,
+            holdId: $this->holdId,
             now: $now,
         );
     }

@@ -10,6 +10,7 @@ use App\Models\Loan;
 use App\Shared\RequestContext;
 use App\Shared\View\Dates;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Lending\Refusal;
 use FigPorch\Core\Lending\Refused;
 use FigPorch\Core\Lending\RenewalDecision;
 use Illuminate\Http\RedirectResponse;
@@ -80,11 +81,15 @@ final class LoanController
 
     public function undoReturn(Loan $loan, UndoReturn $undoReturn): RedirectResponse
     {
-        $done = $undoReturn($loan->id, CarbonImmutable::now());
+        $outcome = $undoReturn($loan->id, CarbonImmutable::now());
+        $library = $loan->card->library ?? abort(404);
 
         return self::backOr('loans.index')->with(
-            $done ? 'said' : 'refusal',
-            __($done ? 'lending.return_undone' : 'lending.return_not_undone'),
+            ...match (true) {
+                $outcome === true => ['said', __('lending.return_undone')],
+                $outcome->reason === Refusal::NoCopyFree => ['refusal', __('lending.return_not_undone')],
+                default => ['refusal', RefusalText::of($outcome, $library)],
+            },
         );
     }
 

@@ -4,48 +4,58 @@ declare(strict_types=1);
 
 namespace App\Lending\Loans;
 
+use App\Lending\Borrowing\LendingFacts;
+use App\Lending\Licences\UsableLicences;
 use App\Shared\Sql;
+use App\Shared\SqlState;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\Refusal;
+use FigPorch\Core\Lending\Refused;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
-/** Takes a return back, for as long as the copy has gone to nobody else. */
+/** Takes a return back, for as long as the copy has gone to nobody else and the card may have the loan. */
 final class UndoReturn
 {
     /** How long after a return it can be taken back. */
     private const MINUTES = 30;
 
-    public function __invoke(int $loanId, DateTimeImmutable $now): bool
-    {
-        $since = Sql::timestamp($now->modify('-' . self::MINUTES . ' minutes'));
-        try {
-            return DB::transaction(function () use ($loanId, $now, $since): bool {
-                DB::select(
-                    'select id from cards where id = (select card_id from loans where id = ?) for no key update',
-                    [$loanId],
-                );
-                $loan = DB::selectOne(
-                    "update loans set ended_at = null, end_reason = null
-                        where id = ? and end_reason = 'returned' and ended_at > ? and due_at > ?
-                        and card_id is not null returning card_id, licence_id",
-                    [$loanId, $since, Sql::timestamp($now)],
-                );
-                if ($loan === null) {
-                    return false;
-                }
-                DB::update('update cards set loans_open = loans_open + 1 where id = ?', [$loan->card_id]);
-                $taken = DB::update(
-                    'update licences set copies_free = copies_free - 1
-                        where id = ? and (copies_free is null or copies_free > 0)',
-                    [$loan->licence_id],
-                );
+    private const TRIES = 3;
 
-                return $taken === 1 ?: throw new CopyGone();
-            });
-        } catch (CopyGone) {
-            return false;
-        } catch (QueryException $borrowedAgain) {
-            return $borrowedAgain->getCode() === '23505' ? false : throw $borrowedAgain;
+    public function __invoke(int $loanId, DateTimeImmutable $now): true|Refused
+    {
+        $since = $now->modify('-' . self::MINUTES . ' minutes');
+        for ($try = 1; ; $try++) {
+            $loan = DB::selectOne(
+                "select l.card_id, l.title_id, l.licence_id, li.* from loans l join licences li on li.id = l.licence_id
+                    where l.id = ? and l.end_reason = 'returned' and l.ended_at > ? and l.due_at > ?
+                        and l.card_id is not null",
+                [$loanId, Sql::timestamp($since), Sql::timestamp($now)],
+            );
+            if ($loan === null) {
+                return new Refused(Refusal::NoCopyFree);
+            }
+            $facts = LendingFacts::load($loan->card_id, $loan->title_id, $now);
+            $refused = $facts->undo(UsableLicences::fromRow($loan), $now);
+            if ($refused !== null) {
+                return $refused;
+            }
+            try {
+                DB::select('select lending_undo_return(?, ?, ?, ?, ?)', [
+                    $loanId,
+                    Sql::timestamp($now),
+                    Sql::timestamp($since),
+                    $facts->terms->maxLoans,
+                    $facts->terms->loansCountedByFormat ? $facts->format->value : null,
+                ]);
+
+                return true;
+            } catch (QueryException $changed) {
+                // What was seen is so no more: seen again, it is refused with the reason.
+                if (SqlState::of($changed) === null || $try >= self::TRIES) {
+                    throw $changed;
+                }
+            }
         }
     }
 }

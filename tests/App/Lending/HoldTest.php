@@ -266,7 +266,7 @@ final class HoldTest extends TestCase
 
         app(ReturnLoan::class)($loan->id, $this->now());
         $this->borrow($this->card(), $title);
-        $this->assertFalse(app(UndoReturn::class)($loan->id, $this->now()), 'the copy has gone');
+        $this->assertNotTrue(app(UndoReturn::class)($loan->id, $this->now()), 'the copy has gone');
         $this->assertSame(0, $card->refresh()->loans_open);
         $this->assertEveryCountIsTrue();
     }
