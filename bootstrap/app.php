@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Account\SignIn\SessionLimit;
 use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\Middleware\SetLibraryAndLocale;
 use App\Shared\Middleware\StartSession;
@@ -29,7 +30,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(ProtectiveHeaders::class);
         $middleware->web(
-            append: [SetLibraryAndLocale::class],
+            append: [SetLibraryAndLocale::class, SessionLimit::class],
             replace: [LaravelsStartSession::class => StartSession::class],
         );
         // What stands around a highlight is kept to the letter.

@@ -3,7 +3,7 @@ import { watchHistograms } from './catalogue/search/histogram.js'
 import { watchShare } from './catalogue/records/share.js'
 import { watchSuggestions } from './catalogue/suggestions/suggestions.js'
 import { inUse, pushed } from './reading/offline/flag.js'
-import { sendAllKept } from './reading/marks/kept.js'
+import { forgetKept, sendAllKept } from './reading/marks/kept.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
 htmx.config.includeIndicatorStyles = false
@@ -38,19 +38,19 @@ if (document.querySelector('form[action$="/sign-out"]')) {
 if (document.querySelector('[data-offline]')) import('./reading/offline/rows.js').then(({ showRows }) => showRows())
 if (inUse()) import('./reading/offline/device.js').then(({ reconcile }) => reconcile())
 else if (pushed()) import('./reading/offline/device.js').then(({ register }) => register())
-// Who signs out leaves nothing of theirs on the device.
-if (inUse() || pushed()) {
-    for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
-        form.addEventListener('submit', async event => {
-            event.preventDefault()
-            try {
-                if (pushed()) await (await import('./exchange/push/push.js')).turnOff(token)
-                if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
-            } finally {
-                form.submit()
-            }
-        })
-    }
+// Who signs out leaves nothing of theirs on the device, and loses nothing that the library has not got yet.
+for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
+    form.addEventListener('submit', async event => {
+        event.preventDefault()
+        try {
+            await sendAllKept(token)
+            if (pushed()) await (await import('./exchange/push/push.js')).turnOff(token)
+            if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
+        } finally {
+            forgetKept()
+            form.submit()
+        }
+    })
 }
 
 const device = document.querySelector('[data-push]')

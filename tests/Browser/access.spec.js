@@ -1,7 +1,7 @@
 // Every page, on a desk and on a phone, light and dark: axe finds nothing, and nothing sticks out at 390 px.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, chooseLibrary, readerIsOpen, signIn, signInAtDesk } from './library.js'
+import { CARDS, chooseLibrary, newCard, readerIsOpen, signIn, signInAtDesk } from './library.js'
 
 const guestPages = [
     '/',
@@ -173,5 +173,30 @@ test('a word longer than its column breaks on a phone', async ({ browser }) => {
             await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
             address,
         ).toBeLessThanOrEqual(0)
+    }
+})
+
+test('after signing out neither Back nor the browser’s storage shows who was there', async ({ page }) => {
+    await signIn(page, newCard('saltmere'))
+    const name = (
+        await page
+            .locator('header')
+            .getByText(/Visitor 7\d+/)
+            .first()
+            .innerText()
+    ).trim()
+    await page.goto('/loans')
+    await page.evaluate(() => {
+        localStorage.setItem('place:/loans/1/place', 'null')
+        localStorage.setItem('last:/loans/1/place', '{}')
+        localStorage.setItem('pace', '{}')
+    })
+    await page.goto('/settings')
+    await page.locator('form[action="/sign-out"] button').first().click()
+    await expect(page).not.toHaveURL(/settings/)
+    expect(await page.evaluate(() => Object.keys(localStorage))).toEqual([])
+    for (let back = 0; back < 3; back++) {
+        await page.goBack()
+        await expect(page.locator('body')).not.toContainText(name)
     }
 })

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Account\SignIn;
 
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -38,6 +39,7 @@ final class SignInController
         }
         Auth::login($outcome->person);
         $request->session()->regenerate();
+        SessionLimit::begin($request->session(), $request->boolean('shared'), CarbonImmutable::now());
 
         $intended = (string) $request->session()->pull('url.intended');
 
@@ -54,6 +56,6 @@ final class SignInController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return redirect()->route('front-door');
+        return SignedOut::to('front-door');
     }
 }

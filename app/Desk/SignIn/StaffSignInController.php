@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk\SignIn;
 
+use App\Account\SignIn\SessionLimit;
+use App\Account\SignIn\SignedOut;
 use App\Shared\Input;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -36,6 +39,7 @@ final class StaffSignInController
         }
         Auth::guard('staff')->login($outcome);
         $request->session()->regenerate();
+        SessionLimit::begin($request->session(), $request->boolean('shared'), CarbonImmutable::now());
 
         $intended = (string) $request->session()->pull('url.intended');
 
@@ -49,6 +53,6 @@ final class StaffSignInController
         Auth::guard('staff')->logout();
         $request->session()->regenerate(destroy: true);
 
-        return redirect()->route('desk.sign-in');
+        return SignedOut::to('desk.sign-in');
     }
 }

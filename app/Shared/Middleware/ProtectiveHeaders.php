@@ -35,6 +35,10 @@ final class ProtectiveHeaders
         if ($request->isSecure()) {
             $headers['Strict-Transport-Security'] = 'max-age=31536000';
         }
+        // What is for everybody, and may lie in caches that many share, brings nobody a session.
+        if ($response->headers->hasCacheControlDirective('public')) {
+            $response->headers->remove('Set-Cookie');
+        }
         foreach ($headers as $name => $value) {
             if (!$response->headers->has($name)) {
                 $response->headers->set($name, $value);

@@ -102,4 +102,7 @@ return [
         'search_found' => 'something new fits a saved search',
         'issue_here' => 'a magazine I follow has a new issue',
     ],
+    'shared_computer' => 'Others use this computer too',
+    'shared_computer_hint' => 'You are signed out after 15 minutes without use, and when the browser is closed.',
+    'session_over' => 'You were signed out, because nothing was done for a while. Sign in again to go on.',
 ];

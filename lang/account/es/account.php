@@ -102,4 +102,7 @@ return [
         'issue_here' => 'una revista que sigo tiene un número nuevo',
         'search_found' => 'algo nuevo encaja con una búsqueda guardada',
     ],
+    'shared_computer' => 'Otras personas usan también este ordenador',
+    'shared_computer_hint' => 'La sesión se cierra tras 15 minutos sin uso y al cerrar el navegador.',
+    'session_over' => 'Su sesión se cerró porque no hubo actividad durante un tiempo. Inicie sesión de nuevo para seguir.',
 ];
