@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Account\SignIn\SessionLimit;
 use App\Shared\Middleware\ProtectiveHeaders;
+use App\Shared\Middleware\ReadableInput;
 use App\Shared\Middleware\SetLibraryAndLocale;
 use App\Shared\Middleware\StartSession;
 use Illuminate\Foundation\Application;
@@ -28,7 +29,7 @@ foreach (
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->prepend(ProtectiveHeaders::class);
+        $middleware->prepend([ProtectiveHeaders::class, ReadableInput::class]);
         $middleware->web(
             append: [SetLibraryAndLocale::class, SessionLimit::class],
             replace: [LaravelsStartSession::class => StartSession::class],

@@ -33,6 +33,7 @@ return [
     'page_of' => 'Page :page of :pages',
     'pages' => 'Pages of results',
     'error' => [
+        '400' => ['heading' => 'This could not be read', 'text' => 'What was sent has signs in it that are no text, or more than one answer where one belongs. Nothing was changed. Go back, look at what you wrote, and send it again.'],
         '403' => ['heading' => 'That is not open to you', 'text' => 'You are signed in, but this belongs to someone else.'],
         '404' => ['heading' => 'There is nothing here', 'text' => 'The address may be mistyped, or what was here has gone. Search for it above, or go to the catalogue.'],
         '410' => ['heading' => 'This is over', 'text' => 'What stood at this address has ended.'],

@@ -33,6 +33,7 @@ return [
     'page_of' => 'Página :page de :pages',
     'pages' => 'Páginas de resultados',
     'error' => [
+        '400' => ['heading' => 'Esto no se pudo leer', 'text' => 'Lo enviado contiene signos que no son texto, o varias respuestas donde cabe una. No se cambió nada. Vuelva atrás, revise lo que escribió y envíelo de nuevo.'],
         '403' => ['heading' => 'Esto no está abierto para usted', 'text' => 'Ha entrado, pero esto pertenece a otra persona.'],
         '404' => ['heading' => 'Aquí no hay nada', 'text' => 'Puede que la dirección esté mal escrita o que lo que había ya no esté. Búsquelo arriba o vaya al catálogo.'],
         '410' => ['heading' => 'Esto ha terminado', 'text' => 'Lo que había en esta dirección ha terminado.'],

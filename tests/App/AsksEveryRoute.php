@@ -1,0 +1,284 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Lending\Requests\AskInWords;
+use App\Models\Basket;
+use App\Models\Card;
+use App\Models\Hold;
+use App\Models\Licence;
+use App\Models\Loan;
+use App\Models\Mark;
+use App\Models\PushDevice;
+use App\Models\SavedSearch;
+use App\Models\StaffList;
+use App\Models\Title;
+use App\Models\TitleRequest;
+use FigPorch\Core\Catalogue\Room;
+use FigPorch\Core\Catalogue\WantedTitle;
+use Illuminate\Routing\Route as OneRoute;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+/** One of everything, and every route with what is rightly asked of it. */
+trait AsksEveryRoute
+{
+    use ImportsBooks;
+
+    /** @var array<string, mixed> */
+    private static array $locator = [
+        'href' => 'book/chapter-01.xhtml',
+        'type' => 'application/xhtml+xml',
+        'locations' => ['progression' => 0.5, 'totalProgression' => 0.5],
+    ];
+
+    private Title $title;
+
+    private Title $wanted;
+
+    private Title $notHere;
+
+    private Loan $loan;
+
+    private Hold $hold;
+
+    private Basket $basket;
+
+    private SavedSearch $saved;
+
+    private TitleRequest $asked;
+
+    private Mark $mark;
+
+    private PushDevice $device;
+
+    private StaffList $list;
+
+    private Licence $licence;
+
+    private Card $card;
+
+    /** @return array<string, OneRoute> by name, or by method and address */
+    private function routes(): array
+    {
+        $routes = [];
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $routes[$route->getName() ?? "{$route->methods()[0]} {$route->uri()}"] = $route;
+        }
+        // Whoever has signed out would be asked to sign in by what follows.
+        uksort(
+            $routes,
+            fn(string $a, string $b): int => str_ends_with($a, 'sign-out') <=> str_ends_with($b, 'sign-out'),
+        );
+
+        return $routes;
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $data
+     * @return TestResponse<Response>
+     */
+    private function ask(string $name, OneRoute $route, ?array $data = null): TestResponse
+    {
+        $values = $this->values($name);
+        $address =
+            '/' .
+            preg_replace_callback('/\{(\w+)\??\}/', fn(array $m): string => (string) $values[$m[1]], $route->uri());
+
+        return $this->call(
+            $route->methods()[0],
+            str_replace('//', '/', $address) . "?library={$this->at}",
+            $data ?? $this->data($name),
+        );
+    }
+
+    /** @return array<string, string|int> what stands in the addresses */
+    private function values(string $name): array
+    {
+        $title = match (true) {
+            in_array($name, ['requests.show', 'requests.ask'], true) => $this->notHere->id,
+            in_array($name, ['borrow.show', 'borrow.store', 'holds.place', 'desk.preview', 'desk.change'], true)
+                => $this->wanted->id,
+            default => $this->title->id,
+        };
+
+        return [
+            'title' => $title,
+            'loan' => $this->loan->id,
+            'hold' => $this->hold->id,
+            'basket' => $this->basket->id,
+            'saved' => $this->saved->id,
+            'asked' => $this->asked->id,
+            'device' => $this->device->id,
+            'list' => $this->list->id,
+            'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id,
+            'library' => 'saltmere',
+            'room' => Room::Reading->value,
+            'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
+            'kind' => ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv'][$name] ?? '',
+            'way' => 'listen',
+            'from' => 1,
+            'to' => 1,
+            'rows' => 'line',
+            'key' =>
+                $name === 'calendar'
+                    ? (string) $this->card->person->getAttribute('calendar_key')
+                    : (string) $this->basket->share_key,
+        ];
+    }
+
+    /** @return array<string, mixed> forms that are filled in rightly */
+    private function data(string $name): array
+    {
+        $day = now()->addDays(9)->format('Y-m-d');
+
+        return match ($name) {
+            'holds.pause' => ['until' => $day],
+            'holds.spread' => ['until' => [$this->hold->id => $day]],
+            'marks.keep' => [
+                'locator' => self::$locator,
+                'label' => 'Page 1',
+                'note' => '',
+                'changed_at' => 1000,
+                'sent_at' => 1500,
+            ],
+            'places.keep' => [
+                'device' => (string) Str::uuid(),
+                'read_at' => 1000,
+                'sent_at' => 1500,
+                'locator' => self::$locator,
+            ],
+            'pages.take' => ['from' => '1'],
+            'settings.lengths' => ['length' => ['ebook' => '7d']],
+            'devices.add' => ['endpoint' => 'https://push.example/1', 'keys' => self::keys()],
+            'searches.save' => ['search' => 'q=low', 'name' => 'Low'],
+            'searches.tell' => ['tells' => '1'],
+            'requests.ask_in_words' => ['name' => 'Nobody knows it', 'none_of_them' => '1'],
+            'sign-in.store' => ['number' => '1', 'pin' => '1'],
+            'desk.sign-in.store' => ['email' => 'nobody@lantern.example', 'password' => 'x'],
+            'baskets.make', 'baskets.change' => ['name' => 'Renamed'],
+            'baskets.titles' => ['do' => 'notes'],
+            'follow' => ['how' => 'tell'],
+            'dictionary' => ['word' => 'low', 'language' => 'en'],
+            'suggest' => ['q' => 'lo'],
+            'desk.lists.make', 'desk.list.change' => ['name' => 'New', 'room' => Room::Reading->value],
+            'desk.list.titles' => ['do' => "add:{$this->title->id}"],
+            'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
+            'desk.requests.name' => ['title' => (string) $this->title->id],
+            'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
+            'desk.preview' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1'],
+            'desk.change' => [
+                'do' => 'add',
+                'model' => 'one_copy_one_user',
+                'copies' => '1',
+                'order' => (string) Str::uuid(),
+            ],
+            default => [],
+        };
+    }
+
+    /** A patron of Saltmere has one of everything, and its staff a list, a licence and a request to answer. */
+    private function scene(): void
+    {
+        $this->library('larkspur');
+        $this->notHere = $this->title('Not here');
+        $this->title = $this->importBook();
+        $this->card = $this->card();
+        $person = $this->card->person;
+        $person->update(['calendar_key' => Str::random(40)]);
+        $this->loan = $this->borrow($this->card, $this->title);
+        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
+        $this->licence = $this->licence($this->wanted = $this->title('Wanted'), price: 7777);
+        $this->borrow($this->card(), $this->wanted);
+        $this->hold = $this->hold($this->card, $this->wanted);
+        $this->hold($this->card(), $this->title);
+        DB::table('holds')->where('title_id', $this->title->id)->delete();
+        DB::table('cards')->update([
+            'holds_open' => DB::raw('(select count(*) from holds where card_id = cards.id and closed_at is null)'),
+        ]);
+        $this->basket = Basket::query()->create([
+            'person_id' => $person->id,
+            'name' => 'A basket',
+            'position' => 1,
+            'share_key' => Str::random(40),
+            'created_at' => $this->now(),
+        ]);
+        $this->saved = SavedSearch::query()->create([
+            'person_id' => $person->id,
+            'library_id' => $this->library()->id,
+            'name' => 'A search',
+            'search' => ['q' => 'low'],
+            'tells' => true,
+            'looked_at' => $this->now(),
+        ]);
+        app(AskInWords::class)(
+            $this->card,
+            new WantedTitle('A wish of Saltmere', '', null, ''),
+            true,
+            false,
+            $this->now(),
+        );
+        $this->asked = TitleRequest::query()->firstOrFail();
+        $this->be($person)
+            ->putJson("/loans/{$this->loan->id}/marks/" . ($mark = Str::uuid()), $this->data('marks.keep'))
+            ->assertNoContent();
+        $this->mark = Mark::query()->findOrFail((string) $mark);
+        $this->device = PushDevice::query()->create([
+            'person_id' => $person->id,
+            'endpoint' => 'https://push.example/2',
+            'key' => self::keys()['p256dh'],
+            'secret' => self::keys()['auth'],
+            'added_at' => $this->now(),
+        ]);
+        $this->list = StaffList::query()->create([
+            'library_id' => $this->library()->id,
+            'name' => 'A list of Saltmere',
+            'room' => Room::Reading,
+            'position' => 1,
+        ]);
+    }
+
+    private function enter(string $role): void
+    {
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $this->app['auth']->shouldUse('web');
+        $elsewhere = fn() => $this->library('larkspur');
+        match ($role) {
+            'nobody' => null,
+            'the patron' => $this->be($this->card->person->unsetRelations()),
+            'another patron' => $this->be(($this->cards[$role] ??= $this->card())->person->unsetRelations()),
+            'a patron of another library' => $this->be(
+                ($this->cards[$role] ??= $this->card($elsewhere()))->person->unsetRelations(),
+            ),
+            'staff' => $this->be($this->members[$role] ??= $this->staff(), 'staff'),
+            'staff of another library' => $this->be($this->members[$role] ??= $this->staff($elsewhere()), 'staff'),
+            default => $this->fail("nobody is called {$role}"),
+        };
+        $this->app['auth']->shouldUse('web');
+        $this->at = $role === 'a patron of another library' ? 'larkspur' : 'saltmere';
+    }
+
+    /** The library whose pages are looked at. */
+    private string $at = 'saltmere';
+
+    /** @var array<string, Card> */
+    private array $cards = [];
+
+    /** @var array<string, \App\Models\StaffMember> */
+    private array $members = [];
+
+    /** @return array{p256dh: string, auth: string} of the example in RFC 8291, appendix A */
+    private static function keys(): array
+    {
+        return [
+            'p256dh' => 'BCVxsr7N_eNgVRqvHtD0zTZsEc6-VV-JvLexhqUzORcxaOzi6-AYWXvTBHm4bjyPjs7Vd8pZGH6SRpkNtoIAiw4',
+            'auth' => 'BTBZMqHH6r4Tts7J_aSIgg',
+        ];
+    }
+}
