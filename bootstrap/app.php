@@ -3,15 +3,21 @@
 declare(strict_types=1);
 
 use App\Account\SignIn\SessionLimit;
+use App\Shared\DatabaseFaults;
+use App\Shared\Middleware\KnownHost;
 use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\Middleware\ReadableInput;
 use App\Shared\Middleware\SetLibraryAndLocale;
 use App\Shared\Middleware\StartSession;
+use App\Shared\Readiness;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
+use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpFoundation\Response;
 
 // Everything that is made at run time lives in one folder: "var", or the one that FIGPORCH_VAR names.
 $var = getenv('FIGPORCH_VAR') ?: 'var';
@@ -27,9 +33,14 @@ foreach (
 }
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php', health: '/up')
+    ->withRouting(
+        web: __DIR__ . '/../routes/web.php',
+        commands: __DIR__ . '/../routes/console.php',
+        health: '/up',
+        then: fn() => Route::get('/ready', Readiness::class)->name('ready'),
+    )
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->prepend([ProtectiveHeaders::class, ReadableInput::class]);
+        $middleware->prepend([ProtectiveHeaders::class, KnownHost::class, ReadableInput::class]);
         $middleware->web(
             append: [SetLibraryAndLocale::class, SessionLimit::class],
             replace: [LaravelsStartSession::class => StartSession::class],
@@ -44,6 +55,12 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['pin', 'password']);
+        $exceptions->report(function (QueryException $fault): bool {
+            DatabaseFaults::log($fault);
+
+            return false;
+        });
+        $exceptions->render(fn(QueryException $fault): ?Response => DatabaseFaults::answer($fault));
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->expectsJson());
     })
     ->create()

@@ -17,6 +17,10 @@ return [
     'push_stand_in' => env('PUSH_STAND_IN'),
     // Dictionaries by language, as Debian's dict packages install them.
     'dictionaries' => ['en' => '/usr/share/dictd/wn', 'es' => '/usr/share/dictd/freedict-spa-eng'],
+    // Host names by which this installation is asked for, with commas between; that of the address in APP_URL where
+    // there are none. And the addresses of proxies that say whom they ask for (X-Forwarded-…).
+    'hosts' => env('TRUSTED_HOSTS', ''),
+    'proxies' => env('TRUSTED_PROXIES', ''),
     // Whether the demo's cards may be shown on the sign-in page.
     'demo' => (bool) env('FIGPORCH_DEMO', false),
 ];

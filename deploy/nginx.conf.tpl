@@ -11,7 +11,12 @@ http {
     include /etc/nginx/mime.types;
     types { text/javascript mjs; font/woff2 woff2; }
     default_type application/octet-stream;
-    log_format timed '$time_iso8601 $status $request_method $uri $request_time $upstream_response_time $body_bytes_sent';
+    # Neither what was looked for, nor a key by which an address is somebody's.
+    map $uri $logged {
+        ~^(?<before>/(calendar|shared)/) "${before}…";
+        default $uri;
+    }
+    log_format timed '$time_iso8601 $status $request_method $logged $request_time $upstream_response_time $body_bytes_sent';
     access_log {{VAR}}/log/nginx-access.log timed;
     client_body_temp_path {{VAR}}/tmp/body;
     fastcgi_temp_path {{VAR}}/tmp/fastcgi;
@@ -56,10 +61,10 @@ http {
             alias {{VAR}}/storage/publications/;
         }
 
-        # The mail stand-in's outbox.
-        location /outbox/ {
-            proxy_pass http://127.0.0.1:{{OUTBOX_PORT}}/;
-        }
+        # The mail stand-in's outbox: for the demo alone.
+        location /outbox/ { # demo
+            proxy_pass http://127.0.0.1:{{OUTBOX_PORT}}/; # demo
+        } # demo
 
         location / {
             fastcgi_pass unix:{{RUN}}/php-fpm.sock;

@@ -12,6 +12,9 @@ pm = static
 pm.max_children = 6
 pm.max_requests = 2000
 clear_env = no
+; Nobody waits for ever: for a row that somebody else holds, for a question, for a page.
+env[PGOPTIONS] = "-c lock_timeout=3s -c statement_timeout=20s -c idle_in_transaction_session_timeout=30s"
+request_terminate_timeout = 60s
 catch_workers_output = yes
 php_admin_value[memory_limit] = 256M
 php_admin_value[error_log] = {{VAR}}/log/php-error.log

@@ -69,6 +69,7 @@ stdout_logfile = {{VAR}}/log/nginx.out
 redirect_stderr = true
 
 [program:queue]
+environment = PGOPTIONS="-c lock_timeout=20s -c statement_timeout=300s"
 command = php artisan queue:work --sleep=1 --rest=0.01 --max-time=3600 --tries=8
 autorestart = true
 startretries = 1000

@@ -7,9 +7,11 @@ use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Lending\Waits\MeasureHabits;
+use App\Shared\Readiness;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Schedule;
 
+Schedule::call(Readiness::schedulerIsAtWork(...))->name('say that the scheduler is at work')->everyMinute();
 Schedule::command('lending:tick')->everyMinute();
 Schedule::command('search:index records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
 Schedule::command('search:index lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();

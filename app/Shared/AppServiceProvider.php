@@ -9,6 +9,7 @@ use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\NoPendingMigrations;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Session;
@@ -37,6 +38,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Date::use(CarbonImmutable::class);
+        $proxies = array_filter(array_map(trim(...), explode(',', (string) config('figporch.proxies'))));
+        $proxies === [] || TrustProxies::at(array_values($proxies));
         Session::extend(
             'database',
             fn(Application $app): DatabaseSessions => new DatabaseSessions(

@@ -51,6 +51,7 @@ final class RouteAccessTest extends TestCase
 
     /** By name, or by method and address. A new route belongs in here. */
     private const WHO_MAY = [
+        'ready' => self::OPEN,
         'front-door' => self::OPEN,
         'libraries.index' => self::OPEN,
         'libraries.choose' => self::OPEN,
@@ -184,6 +185,7 @@ final class RouteAccessTest extends TestCase
         // No card with that number; a title that is no magazine.
         'sign-in.store' => 302,
         'follow' => 404,
+        'ready' => 503,
     ];
 
     public function test_every_route_is_in_the_table(): void

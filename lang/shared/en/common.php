@@ -47,4 +47,5 @@ return [
     'requests' => 'Requests',
     'baskets' => 'Baskets',
     'rooms' => 'Rooms',
+    'busy' => ['heading' => 'Busy for a moment', 'text' => 'Many want the same at once, or the library’s records are being put in order. Nothing was changed. Try again in a few seconds.', 'again' => 'Try again'],
 ];

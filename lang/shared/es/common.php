@@ -47,4 +47,5 @@ return [
     'requests' => 'Peticiones',
     'baskets' => 'Cestas',
     'rooms' => 'Salas',
+    'busy' => ['heading' => 'Ocupado por un momento', 'text' => 'Muchas personas quieren lo mismo a la vez, o se están ordenando los registros de la biblioteca. No se cambió nada. Inténtelo de nuevo en unos segundos.', 'again' => 'Intentarlo de nuevo'],
 ];

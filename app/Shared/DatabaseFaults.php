@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shared;
+
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\Log;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What is made of a question that the database did not answer: for who asked, and for who looks after the machine. */
+final class DatabaseFaults
+{
+    /** Somebody else holds a row, or it took too long, or there is no connection to be had. */
+    private const PASSING = ['55P03', '57014', '57P01', '57P02', '57P03', '53300', '08006', '08001', '08004', '7'];
+
+    private const RETRY_SECONDS = 5;
+
+    /** Without the values that were bound, and what PostgreSQL says of them: they are patrons' words and numbers. */
+    public static function log(QueryException $fault): void
+    {
+        $ours = array_filter(
+            $fault->getTrace(),
+            fn(array $at): bool => preg_match('~/(app|routes)/~', $at['file'] ?? '') === 1 &&
+                !str_contains($at['file'], '/Middleware/'),
+        );
+        $at = array_values($ours)[0] ?? [];
+        Log::error('A question to the database failed.', [
+            'state' => (string) $fault->getCode(),
+            'sql' => mb_strimwidth((string) preg_replace('/\s+/', ' ', $fault->getSql()), 0, 2000, '…'),
+            'at' => ($at['file'] ?? '') . ':' . ($at['line'] ?? ''),
+        ]);
+    }
+
+    /** A page that says so and asks to try again, where that will help; null where something is wrong. */
+    public static function answer(QueryException $fault): ?Response
+    {
+        return in_array((string) $fault->getCode(), self::PASSING, true)
+            ? response()
+                ->view('errors.busy', status: Response::HTTP_SERVICE_UNAVAILABLE)
+                ->header('Retry-After', (string) self::RETRY_SECONDS)
+            : null;
+    }
+}
