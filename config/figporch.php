@@ -6,8 +6,9 @@ return [
     // The share of a publication that anyone may read without borrowing it.
     'excerpt_share' => 0.1,
     'page_size' => 24,
-    // Tries with one card number or staff name, or from one address in a quarter of an hour.
-    'sign_in_tries' => ['name' => 5, 'address' => 30],
+    // Wrong tries in a quarter of an hour before they are slowed down: with one card number or staff name from one
+    // address, with one from wherever, and from one address with any.
+    'sign_in_tries' => ['pair' => 5, 'name' => 20, 'address' => 30],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none

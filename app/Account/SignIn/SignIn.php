@@ -8,7 +8,7 @@ use App\Models\Card;
 use App\Models\Library;
 use Illuminate\Support\Facades\Hash;
 
-/** Card number and PIN. Tries are limited by card and by address, and a wrong number costs as long as a wrong PIN. */
+/** Card number and PIN. Tries are slowed down by card and by address, and a wrong number costs as long as a wrong PIN. */
 final class SignIn
 {
     /** A hash of nothing in particular, to be compared against when there is no card. */
@@ -18,7 +18,7 @@ final class SignIn
     public function __invoke(Library $library, string $number, string $pin, string $address): Card|int|null
     {
         $limit = new TryLimit("card:{$library->id}:{$number}", $address);
-        if (($wait = $limit->wait()) !== null) {
+        if (($wait = $limit->begin()) !== null) {
             return $wait;
         }
         $card = Card::query()
@@ -26,8 +26,6 @@ final class SignIn
             ->where(['library_id' => $library->id, 'number' => $number])
             ->first();
         if (!Hash::check($pin, $card->pin_hash ?? self::NOBODY) || $card?->pin_hash === null) {
-            $limit->failed();
-
             return null;
         }
         $limit->succeeded();

@@ -16,15 +16,13 @@ final class StaffSignIn
     public function __invoke(string $email, string $password, string $address): StaffMember|int|null
     {
         $limit = new TryLimit('staff:' . mb_strtolower($email), $address);
-        if (($wait = $limit->wait()) !== null) {
+        if (($wait = $limit->begin()) !== null) {
             return $wait;
         }
         $member = StaffMember::query()
             ->whereRaw('lower(email) = ?', [mb_strtolower($email)])
             ->first();
         if (!Hash::check($password, $member->password ?? SignIn::NOBODY) || $member === null) {
-            $limit->failed();
-
             return null;
         }
         $limit->succeeded();

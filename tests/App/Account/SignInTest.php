@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
+use App\Account\SignIn\TryLimit;
 use App\Models\Card;
 use Illuminate\Testing\TestResponse;
 use Tests\App\TestCase;
@@ -63,6 +64,46 @@ final class SignInTest extends TestCase
         $this->assertGuest();
         $this->travel(16)->minutes();
         $this->signIn($card, '4071')->assertRedirect('/porch');
+    }
+
+    public function test_what_others_try_keeps_nobody_out(): void
+    {
+        $card = $this->card(pin: '4071');
+        $from = fn(string $address) => $this->withServerVariables(['REMOTE_ADDR' => $address]);
+        $from('10.0.0.1')->signIn($card, '4071')->assertRedirect('/porch');
+        $this->post('/sign-out');
+        // From many places at once, a card is guessed at: more than any of them may try by itself.
+        for ($n = 0; $n < 40; $n++) {
+            $from('10.1.0.' . intdiv($n, 4))->signIn($card, '0000');
+        }
+        $from('10.2.0.1')->signIn($card, '4071')->assertSessionHasErrors('number');
+        $this->assertGuest();
+        $from('10.0.0.1')->signIn($card, '4071')->assertRedirect('/porch');
+        $this->assertAuthenticated();
+    }
+
+    public function test_a_school_behind_one_address_is_slowed_down_at_the_most_and_one_who_succeeds_clears_it(): void
+    {
+        $cards = array_map(fn(): Card => $this->card(pin: '4071'), range(1, 40));
+        foreach ($cards as $n => $card) {
+            $this->signIn($card, '0000');
+        }
+        $this->signIn($cards[0], '4071')->assertSessionHasErrors('number');
+        $this->travel(6)->seconds();
+        $this->signIn($cards[1], '4071')->assertRedirect('/porch');
+        $this->post('/sign-out');
+        $this->signIn($cards[2], '4071')->assertRedirect('/porch');
+    }
+
+    public function test_each_of_many_tries_at_one_moment_counts(): void
+    {
+        $tries = array_map(fn(): TryLimit => new TryLimit('card:1:77', '10.0.0.9'), range(1, 40));
+        $free = array_filter($tries, fn(TryLimit $limit): bool => $limit->begin() === null);
+        $this->assertCount(5, $free, 'none had failed yet when the last began');
+        $this->assertNull((new TryLimit('card:1:78', '10.0.0.8'))->begin());
+        $this->travel(181)->seconds();
+        $this->assertNull((new TryLimit('card:1:77', '10.0.0.9'))->begin(), 'slowed down, not locked');
+        $this->assertGreaterThan(100, (new TryLimit('card:1:77', '10.0.0.9'))->begin());
     }
 
     public function test_after_signing_in_one_is_where_one_wanted_to_go(): void

@@ -491,7 +491,8 @@ final class DeskTest extends TestCase
             '~Pay per loan</b>.*?<td>\d+</td>\s*<td>[\d.]+</td>\s*<td\s+class="font-semibold">0\.50</td>~s',
             (string) $page->getContent(),
         );
-        $this->get("/desk/titles/{$title->id}?offer=x&money=lots&years=900&target=z&licence[]=1")->assertOk();
+        $this->get("/desk/titles/{$title->id}?offer=x&money=lots&years=900&target=z&licence=x")->assertOk();
+        $this->get("/desk/titles/{$title->id}?licence[]=1")->assertStatus(400);
     }
 
     public function test_a_password_for_somebody_new(): void
