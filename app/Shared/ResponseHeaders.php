@@ -10,7 +10,10 @@ namespace App\Shared;
  */
 final class ResponseHeaders
 {
-    /** @var array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string, string>}|null */
+    /**
+     * @var array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string,
+     *     string>}|null
+     */
     private static ?array $read = null;
 
     /** @return array<string, string> of every answer */
@@ -43,7 +46,10 @@ final class ResponseHeaders
         return self::all()['refusal'];
     }
 
-    /** @return array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string, string>} */
+    /**
+     * @return array{every: array<string, string>, refusal: string, destinations: list<string>, file: array<string,
+     *     string>}
+     */
     private static function all(): array
     {
         return self::$read ??= json_decode(

@@ -7,8 +7,8 @@ namespace FigPorch\Core\Lending;
 use DateTimeImmutable;
 
 /**
- * Who gets a copy that has come free (rules §3). The database must choose in the transaction that freed it, among rows that
- * it locks; its function lending_next_in_line is held against this by tests/App/Lending/NextInLineTest.
+ * Who gets a copy that has come free (rules §3). The database must choose in the transaction that freed it, among rows
+ * that it locks; its function lending_next_in_line is held against this by tests/App/Lending/NextInLineTest.
  */
 final class NextInLine
 {

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Small faults, each with the test that must notice it: file, what stands there, what stands there instead, and a filter of
- * PHPUnit, or a file of tests/Scripts.
+ * Small faults, each with the test that must notice it: file, what stands there, what stands there instead, and a
+ * filter of PHPUnit, or a file of tests/Scripts.
  */
 return [
     // Who may borrow: the order of refusals, and each of them.

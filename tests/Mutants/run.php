@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Breaks a scratch copy of the code in each of many small ways and demands that the test named beside notices it. With an
- * argument, only those whose file or test it matches. Exits with 1 where a mutant lives, or has nothing to break.
+ * Breaks a scratch copy of the code in each of many small ways and demands that the test named beside notices it. With
+ * an argument, only those whose file or test it matches. Exits with 1 where a mutant lives, or has nothing to break.
  */
 
 $root = dirname(__DIR__, 2);

@@ -22,7 +22,8 @@ use Symfony\Component\Process\Process;
  * Citations against citeproc-js with the CSL styles for APA and Vancouver, and the readers of RIS and BibTeX, of the
  * npm packages
  *
- * @citation-js; MLA, Chicago, Harvard and ASA against the forms of entries that their guides print, from memory, with invented titles.
+ * @citation-js; MLA, Chicago, Harvard and ASA against the forms of entries that their guides print, from memory, with
+ * invented titles.
  */
 final class CitationTest extends TestCase
 {

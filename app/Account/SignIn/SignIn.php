@@ -8,7 +8,9 @@ use App\Models\Card;
 use App\Models\Library;
 use Illuminate\Support\Facades\Hash;
 
-/** Card number and PIN. Tries are slowed down by card and by address, and a wrong number costs as long as a wrong PIN. */
+/**
+ * Card number and PIN. Tries are slowed down by card and by address, and a wrong number costs as long as a wrong PIN.
+ */
 final class SignIn
 {
     /** A hash of nothing in particular, to be compared against when there is no card. */

@@ -21,8 +21,8 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * Searches by what bitmaps have in common, in large catalogues. Titles that have changed since the bitmaps were gathered
- * are looked at one by one in SQL, so that what it says is true at every moment.
+ * Searches by what bitmaps have in common, in large catalogues. Titles that have changed since the bitmaps were
+ * gathered are looked at one by one in SQL, so that what it says is true at every moment.
  */
 final class BitmapEngine implements SearchEngine
 {

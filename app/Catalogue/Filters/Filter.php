@@ -25,7 +25,10 @@ abstract readonly class Filter
         return static::name();
     }
 
-    /** @param  array<string, string>  $asked  values of a query string; what cannot be read is as if it were not there */
+    /**
+     * @param  array<string, string>  $asked  values of a query string; what cannot be read is as if it were not
+     *     there
+     */
     abstract public static function read(array $asked): static;
 
     /** As it stands in the address; empty where nothing is chosen. */

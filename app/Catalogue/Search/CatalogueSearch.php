@@ -55,7 +55,10 @@ final class CatalogueSearch
         return $this->bitmaps->canAnswer($search, $now) ? $this->bitmaps : $this->sql;
     }
 
-    /** @return array<int, int> where several libraries count, how many each has, by library, and all together under 0 */
+    /**
+     * @return array<int, int> where several libraries count, how many each has, by library, and all together under
+     *     0
+     */
     private function byLibrary(SearchRequest $search, DateTimeImmutable $now): array
     {
         if ($search->scope !== Reach::Cards) {

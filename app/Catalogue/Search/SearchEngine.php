@@ -8,8 +8,8 @@ use App\Models\Title;
 use DateTimeImmutable;
 
 /**
- * A way to find and count titles. What it says is exact and of the moment asked about; two engines asked the same say the
- * same (tests/App/Catalogue/BitmapSearchTest.php).
+ * A way to find and count titles. What it says is exact and of the moment asked about; two engines asked the same say
+ * the same (tests/App/Catalogue/BitmapSearchTest.php).
  */
 interface SearchEngine
 {

@@ -10,7 +10,9 @@ use App\Shared\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Searches by the indexes of the database alone: in catalogues of some thousand titles, and where nothing is gathered. */
+/**
+ * Searches by the indexes of the database alone: in catalogues of some thousand titles, and where nothing is gathered.
+ */
 final class SqlEngine implements SearchEngine
 {
     /**

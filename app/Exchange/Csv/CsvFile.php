@@ -34,8 +34,8 @@ final class CsvFile
 
     /**
      * A text that a spreadsheet would take for a formula is marked as text (OWASP, CSV Injection): also where it begins
-     * in the middle of a cell, since a spreadsheet of a country that writes lists with semicolons parts cells there, and
-     * in the wide forms that some take for the narrow ones.
+     * in the middle of a cell, since a spreadsheet of a country that writes lists with semicolons parts cells there,
+     * and in the wide forms that some take for the narrow ones.
      */
     private static function inert(string|int|float|null $cell): string|int|float|null
     {

@@ -10,8 +10,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
 
 /**
- * The gate for all that a browser sends: texts are UTF-8 without NUL, which a database can keep and a page can show; and
- * where a form has one field there is one value, not a list. What is otherwise did not come from our pages, and is
+ * The gate for all that a browser sends: texts are UTF-8 without NUL, which a database can keep and a page can show;
+ * and where a form has one field there is one value, not a list. What is otherwise did not come from our pages, and is
  * refused before anything looks at it.
  */
 final class ReadableInput

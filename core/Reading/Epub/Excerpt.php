@@ -346,7 +346,9 @@ final class Excerpt
         }
     }
 
-    /** A list without entries is none (EPUB 3.3, navigation documents): contents lead to the first document at least. */
+    /**
+     * A list without entries is none (EPUB 3.3, navigation documents): contents lead to the first document at least.
+     */
     private function fillEmptyLists(DOMDocument $document, string $nav, string $first): void
     {
         foreach (array_reverse(Xml::find('//x:ol[not(x:li)]', $document)) as $list) {

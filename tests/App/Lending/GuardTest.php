@@ -21,8 +21,8 @@ use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
 /**
- * What the rules have granted may no longer hold when it is written. Each guard of the SQL functions by itself: asked as if
- * the rules had seen what is no longer so.
+ * What the rules have granted may no longer hold when it is written. Each guard of the SQL functions by itself: asked
+ * as if the rules had seen what is no longer so.
  */
 final class GuardTest extends TestCase
 {

@@ -14,7 +14,10 @@ final class PdfExcerptTest extends TestCase
 {
     private const PAGES = 20;
 
-    /** @return iterable<string, array{string, string, string}> what is in a page's dictionary, in the catalogue, and other objects */
+    /**
+     * @return iterable<string, array{string, string, string}> what is in a page's dictionary, in the catalogue, and
+     *     other objects
+     */
     public static function ties(): iterable
     {
         $names = implode(' ', array_map(fn(int $n): string => "(p{$n}) [{$n} 0 R /Fit]", range(11, 30)));
