@@ -53,12 +53,12 @@ final class AccessTest extends TestCase
                 'book/../../whole/book/chapter-03.xhtml',
                 '..%2fwhole%2fbook%2fchapter-03.xhtml',
                 'nothing',
-                '%00',
             ]
             as $path
         ) {
             $this->assertContains($this->get("/titles/{$title}/excerpt/files/{$path}")->getStatusCode(), [404], $path);
         }
+        $this->get("/titles/{$title}/excerpt/files/%00")->assertStatus(400);
     }
 
     public function test_paths_lead_nowhere_but_into_the_publication(): void

@@ -23,6 +23,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Mail\Transport\ArrayTransport;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Hash;
 
 /** A small Lantern Coast for tests: libraries, cards, titles and licences in a line each. */
@@ -140,6 +141,13 @@ trait LendingFixtures
         $transport = $this->app->make('mailer')->getSymfonyTransport();
 
         return $transport instanceof ArrayTransport ? $transport : $this->fail('Mail goes somewhere.');
+    }
+
+    /** All jobs that wait, one after another. */
+    protected function workThroughQueue(): void
+    {
+        // Of a worker that has grown too large its supervisor makes a new one; there is none here.
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 100_000]);
     }
 
     protected function borrow(Card $card, Title $title): Loan

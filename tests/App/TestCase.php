@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Account\SignIn\SessionLimit;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
@@ -46,6 +47,13 @@ abstract class TestCase extends LaravelTestCase
         $pending = parent::artisan($command, $parameters);
 
         return $pending instanceof PendingCommand ? $pending : $this->fail('Output of commands is not mocked.');
+    }
+
+    /** So much later; who was signed in has signed in again meanwhile. */
+    protected function later(int $days): void
+    {
+        $this->travel($days)->days();
+        SessionLimit::begin($this->app->make('session.store'), false, CarbonImmutable::now());
     }
 
     /**

@@ -15,13 +15,16 @@ final class Spelling
     /** Shorter words are like too many others. */
     public const SHORTEST = 4;
 
+    /** Longer ones are not kept (search_words.word). */
+    private const LONGEST = 40;
+
     /**
      * @param  string  $word  folded, as SearchWords gives it
      * @param  bool  $begins  it may be the beginning of a longer word
      */
     public static function of(string $word, bool $begins = false): ?string
     {
-        if (mb_strlen($word) < self::SHORTEST) {
+        if (mb_strlen($word) < self::SHORTEST || mb_strlen($word) > self::LONGEST) {
             return null;
         }
 

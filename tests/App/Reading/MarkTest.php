@@ -87,7 +87,7 @@ final class MarkTest extends TestCase
         $this->get('/marks')->assertDontSee('second')->assertSee('Seven out');
 
         // They are the patron's own, and stay when the loan has ended.
-        $this->travel(60)->days();
+        $this->later(days: 60);
         $this->artisan('lending:tick');
         $this->get('/marks')->assertSee('Seven out');
         $this->be($this->card()->person);

@@ -70,7 +70,7 @@ final class PlayTest extends TestCase
         $this->actingAs($this->card()->person)
             ->get("/loans/{$loan->id}/listen")
             ->assertNotFound();
-        $this->travel(40)->days();
+        $this->later(days: 40);
         $this->actingAs($card->person)
             ->get("/loans/{$loan->id}/listen")
             ->assertStatus(410)

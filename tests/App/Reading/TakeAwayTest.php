@@ -93,7 +93,7 @@ final class TakeAwayTest extends TestCase
         $this->assertSame(0, $check->run(), $check->getOutput());
         unlink($file);
         $this->get("/loans/{$this->loan->id}/download/files")->assertNotFound();
-        $this->travel(60)->days();
+        $this->later(days: 60);
         $this->get("/loans/{$this->loan->id}/download/epub")->assertStatus(410);
     }
 
