@@ -20,7 +20,8 @@
             </div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="shared" value="1"
                 @checked(old('shared')) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
-                __('account.shared_computer') }}<span class="meta block">{{ __('account.shared_computer_hint') }}</span></span></label>
+                __('account.shared_computer') }}<span class="meta block">{{
+                __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
         <p class="mt-4">{{ __('account.lost_pin', ['contact' => $current->library->pin_contact]) }}</p>

@@ -21,7 +21,8 @@
             </div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="shared" value="1"
                 @checked(old('shared')) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
-                __('account.shared_computer') }}<span class="meta block">{{ __('account.shared_computer_hint') }}</span></span></label>
+                __('account.shared_computer') }}<span class="meta block">{{
+                __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
         <p class="mt-4"><a class="link" href="/sign-in">{{ __('desk.patron_sign_in') }}</a></p>
