@@ -73,6 +73,14 @@ final class FiltersTest extends TestCase
         $this->assertGreaterThan(1000, $set);
     }
 
+    public function test_ranges_the_wrong_way_round_are_turned_and_a_title_has_one_publisher(): void
+    {
+        $this->assertSame(
+            ['year' => '2015-2020', 'publisher' => 'Reed'],
+            Filters::read(['year' => '2020-2015', 'publisher' => 'Reed||Otherwise'])->written(),
+        );
+    }
+
     /** @return iterable<string, array{string}> */
     public static function names(): iterable
     {

@@ -57,6 +57,36 @@ final class NextInLineTest extends TestCase
         $this->assertGreaterThan(3, min($chosen), 'all of it happened');
     }
 
+    public function test_the_licence_s_own_library_comes_before_those_that_have_waited_longer(): void
+    {
+        $consortium = (int) DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
+        [$own, $other] = array_map(fn(string $of): Library => $this->library($of, $consortium), [
+            'saltmere',
+            'larkspur',
+        ]);
+        $licence = $this->licence($title = $this->title(), library: $own, shared: true);
+        $hold = fn(Library $of, int $minutes): Hold => Hold::query()->create([
+            'card_id' => $this->card($of)->id,
+            'library_id' => $of->id,
+            'title_id' => $title->id,
+            'state' => 'waiting',
+            'placed_at' => $this->now()->subMinutes($minutes),
+            'line_at' => $this->now()->subMinutes($minutes),
+        ]);
+        $longest = $hold($other, 9);
+        $ours = $hold($own, 1);
+        $next = fn(): int => json_decode(
+            (string) DB::scalar('select lending_next_in_line(?, ?, ?)', [
+                $licence->id,
+                $title->id,
+                Sql::timestamp($this->now()),
+            ]),
+        )->next->id;
+        $this->assertSame($ours->id, $next());
+        $ours->delete();
+        $this->assertSame($longest->id, $next());
+    }
+
     /**
      * @param  list<Library>  $libraries
      * @return list<HoldInLine> in line order

@@ -73,6 +73,7 @@ final class QueryParserTest extends TestCase
         ];
         yield 'what names no field is two words' => ['undertow:water', new All([$w('undertow'), $w('water')])];
         yield 'a title with a colon' => ['Undertow: water', new All([$w('undertow'), $w('water')])];
+        yield 'what only looks like an operator' => ['low OR:water', new All([$w('low'), $w('or'), $w('water')])];
         yield 'years' => ['year:2015-2020', new Range(Field::Year, 2015, 2020)];
         yield 'one year' => ['year:2015', new Range(Field::Year, 2015, 2015)];
         yield 'from a year' => ['year:2015-', new Range(Field::Year, 2015, null)];
