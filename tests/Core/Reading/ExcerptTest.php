@@ -38,9 +38,19 @@ final class ExcerptTest extends TestCase
             $files = Excerpt::of($archive, $publication, self::SHARE);
             $said = "book {$n}";
 
+            if ($files === []) {
+                // A part of so little would be all of it.
+                $this->assertLessThan(3, count($publication->spine), $said);
+                continue;
+            }
             $documents = array_filter(array_map(fn(object $item): string => $item->href, $publication->spine));
             $shown = array_values(array_intersect($documents, array_keys($files)));
             $this->assertNotSame([], $shown, $said);
+            $this->assertFalse(
+                count($shown) === count($documents) &&
+                    array_filter(array_intersect_key($files, array_flip($shown))) === [],
+                "{$said}: it is not all",
+            );
             $bytesOf = fn(string $path): string => $files[$path] ?? $archive->read($path);
             if ($fixed) {
                 $this->assertLessThanOrEqual(max(1, self::SHARE * count($documents)), count($shown), $said);
@@ -77,6 +87,31 @@ final class ExcerptTest extends TestCase
         }
         $this->assertGreaterThan(60, $withText);
         $this->assertGreaterThan(60, $withPictures);
+    }
+
+    public function test_where_a_part_would_be_all_there_is_none(): void
+    {
+        $picture = '<img src="p.png" alt=""/>';
+        foreach (
+            [
+                [true, [$picture], 0],
+                [true, [$picture, $picture], 1],
+                [false, [$picture], 0],
+                [false, [''], 0],
+                [false, ['<p>Ten words that are all of the book, and no more.</p>'], 1],
+                [false, [$picture, $picture], 1],
+            ]
+            as $n => [$fixed, $bodies, $documents]
+        ) {
+            $this->items = ['p.png' => ['image/png', 'picture']];
+            foreach ($bodies as $k => $body) {
+                $this->items["d{$k}.xhtml"] = ['application/xhtml+xml', self::page($body)];
+            }
+            $archive = new Archive($this->packed($fixed));
+            $files = Excerpt::of($archive, PackageReader::read($archive), self::SHARE);
+            $this->assertCount($documents, preg_grep('/d\d\.xhtml$/', array_keys($files)) ?: [], "book {$n}");
+            $this->assertSame($documents === 0, $files === [], "book {$n}");
+        }
     }
 
     public function test_a_text_ends_with_a_whole_word_and_ornaments_do_not_end_it(): void
