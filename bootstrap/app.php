@@ -10,7 +10,6 @@ use App\Shared\Middleware\ReadableInput;
 use App\Shared\Middleware\SetLibraryAndLocale;
 use App\Shared\Middleware\StartSession;
 use App\Shared\Readiness;
-use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -55,12 +54,14 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['pin', 'password']);
-        $exceptions->report(function (QueryException $fault): bool {
+        $exceptions->report(function (PDOException $fault): bool {
             DatabaseFaults::log($fault);
 
             return false;
         });
-        $exceptions->render(fn(QueryException $fault): ?Response => DatabaseFaults::answer($fault));
+        $exceptions->render(
+            fn(PDOException $fault, Request $request): ?Response => DatabaseFaults::answer($fault, $request),
+        );
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->expectsJson());
     })
     ->create()

@@ -6,6 +6,7 @@ namespace App\Reading;
 
 use App\Models\Mark;
 use App\Reading\Marks\MarkPolicy;
+use App\Reading\Publications\CutExcerptsCommand;
 use App\Reading\Publications\ImportCommand;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
@@ -14,7 +15,7 @@ final class ReadingServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->commands([ImportCommand::class]);
+        $this->commands([CutExcerptsCommand::class, ImportCommand::class]);
     }
 
     public function boot(): void

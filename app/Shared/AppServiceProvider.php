@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\NoPendingMigrations;
 use Illuminate\Http\Middleware\TrustProxies;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Session;
@@ -39,7 +40,13 @@ final class AppServiceProvider extends ServiceProvider
     {
         Date::use(CarbonImmutable::class);
         $proxies = array_filter(array_map(trim(...), explode(',', (string) config('figporch.proxies'))));
-        $proxies === [] || TrustProxies::at(array_values($proxies));
+        if ($proxies !== []) {
+            TrustProxies::at(array_values($proxies));
+            // Not X-Forwarded-Host: which names are ours is settled by the name that is asked for (KnownHost).
+            TrustProxies::withHeaders(
+                Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO | Request::HEADER_X_FORWARDED_PORT,
+            );
+        }
         Session::extend(
             'database',
             fn(Application $app): DatabaseSessions => new DatabaseSessions(

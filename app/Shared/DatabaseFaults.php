@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Shared;
 
 use Illuminate\Database\QueryException;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
+use PDOException;
 use Symfony\Component\HttpFoundation\Response;
 
 /** What is made of a question that the database did not answer: for who asked, and for who looks after the machine. */
@@ -17,7 +19,7 @@ final class DatabaseFaults
     private const RETRY_SECONDS = 5;
 
     /** Without the values that were bound, and what PostgreSQL says of them: they are patrons' words and numbers. */
-    public static function log(QueryException $fault): void
+    public static function log(PDOException $fault): void
     {
         $ours = array_filter(
             $fault->getTrace(),
@@ -25,20 +27,38 @@ final class DatabaseFaults
                 !str_contains($at['file'], '/Middleware/'),
         );
         $at = array_values($ours)[0] ?? [];
+        $sql = $fault instanceof QueryException ? $fault->getSql() : 'commit';
         Log::error('A question to the database failed.', [
             'state' => (string) $fault->getCode(),
-            'sql' => mb_strimwidth((string) preg_replace('/\s+/', ' ', $fault->getSql()), 0, 2000, '…'),
+            'sql' => mb_strimwidth((string) preg_replace('/\s+/', ' ', $sql), 0, 2000, '…'),
             'at' => ($at['file'] ?? '') . ':' . ($at['line'] ?? ''),
         ]);
     }
 
-    /** A page that says so and asks to try again, where that will help; null where something is wrong. */
-    public static function answer(QueryException $fault): ?Response
+    /**
+     * An answer that says so and asks to try again, where that will help; null where something is wrong.
+     *
+     * @param  PDOException  $fault  also of a commit, at which what was put off until then may have to wait
+     */
+    public static function answer(PDOException $fault, Request $request): ?Response
     {
-        return in_array((string) $fault->getCode(), self::PASSING, true)
-            ? response()
-                ->view('errors.busy', status: Response::HTTP_SERVICE_UNAVAILABLE)
-                ->header('Retry-After', (string) self::RETRY_SECONDS)
-            : null;
+        if (!in_array((string) $fault->getCode(), self::PASSING, true)) {
+            return null;
+        }
+        $answer = $request->expectsJson()
+            ? response()->json(['message' => __('common.busy.text')])
+            : response()->view('errors.busy', ['again' => self::again($request)]);
+
+        return $answer
+            ->setStatusCode(Response::HTTP_SERVICE_UNAVAILABLE)
+            ->header('Retry-After', (string) self::RETRY_SECONDS);
+    }
+
+    /** The page that was asked for; where something was sent, the one that it was sent from, if it is ours. */
+    private static function again(Request $request): string
+    {
+        $page = $request->isMethod('get') ? $request->fullUrl() : (string) $request->headers->get('Referer');
+
+        return str_starts_with($page, $request->root() . '/') ? $page : '/';
     }
 }

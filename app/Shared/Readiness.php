@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shared;
 
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -19,15 +20,12 @@ final class Readiness
 
     private const LEAST_FREE_BYTES = 200_000_000;
 
-    /** Where the scheduler writes each minute that it is at work. */
-    private static function clock(): string
-    {
-        return storage_path('framework/scheduler');
-    }
+    private const SCHEDULER = 'scheduler is at work';
 
+    /** Said each minute, to all machines: only one of them need have a scheduler. */
     public static function schedulerIsAtWork(): void
     {
-        touch(self::clock());
+        Cache::put(self::SCHEDULER, now()->getTimestamp());
     }
 
     public function __invoke(): JsonResponse
@@ -43,22 +41,17 @@ final class Readiness
     private function reasons(): array
     {
         $free = disk_free_space(storage_path());
-        clearstatcache(true, self::clock());
-        $clock = is_file(self::clock()) ? time() - (int) filemtime(self::clock()) : null;
         $reasons = [
             'disk' => $free !== false && $free < self::LEAST_FREE_BYTES ? 'less than 200 MB are free' : null,
-            'scheduler' => match (true) {
-                $clock === null => 'has not run yet',
-                $clock > self::LATE => "last ran {$clock} seconds ago",
-                default => null,
-            },
         ];
         try {
+            $ran = Cache::get(self::SCHEDULER);
+            $ago = is_int($ran) ? now()->getTimestamp() - $ran : null;
             $waits = (int) DB::scalar(
                 'select coalesce(extract(epoch from now())::bigint - min(available_at), 0) from jobs
                     where reserved_at is null',
             );
-            $ran = DB::table('migrations')->pluck('migration')->all();
+            $migrated = DB::table('migrations')->pluck('migration')->all();
         } catch (Throwable) {
             return ['database' => 'does not answer'] + $reasons;
         }
@@ -69,8 +62,13 @@ final class Readiness
 
         return [
             ...$reasons,
+            'scheduler' => match (true) {
+                $ago === null => 'has not run yet',
+                $ago > self::LATE => "last ran {$ago} seconds ago",
+                default => null,
+            },
             'queue' => $waits > self::LATE ? "a job has waited {$waits} seconds" : null,
-            'migrations' => array_diff($migrations, $ran) === [] ? null : 'the database is not up to date',
+            'migrations' => array_diff($migrations, $migrated) === [] ? null : 'the database is not up to date',
         ];
     }
 }

@@ -43,7 +43,8 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
     form.addEventListener('submit', async event => {
         event.preventDefault()
         try {
-            await sendAllKept(token)
+            // Not for ever: a network that says nothing keeps nobody signed in.
+            await Promise.race([sendAllKept(token), new Promise(done => setTimeout(done, 3000))])
             if (pushed()) await (await import('./exchange/push/push.js')).turnOff(token)
             if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
         } finally {

@@ -30,11 +30,11 @@ final class SessionLimit
 
     private const USED = 'used_at';
 
-    /** Somebody has signed in. */
+    /** Somebody has signed in. What was said to be shared stays so for whoever else is signed in here. */
     public static function begin(Session $session, bool $shared, DateTimeImmutable $now): void
     {
         $session->put([self::BEGUN => $now->getTimestamp(), self::USED => $now->getTimestamp()]);
-        $shared ? $session->put(self::SHARED, true) : $session->forget(self::SHARED);
+        $shared && $session->put(self::SHARED, true);
     }
 
     public function handle(Request $request, Closure $next): Response
@@ -42,7 +42,8 @@ final class SessionLimit
         $session = $request->session();
         $now = now()->getTimestamp();
         if ($this->isSignedIn() && $this->isOver($session, $now)) {
-            $staff = Auth::guard('web')->guest();
+            $route = Auth::guard('web')->guest() ? 'desk.sign-in' : 'sign-in';
+            $isShared = (bool) $session->get(self::SHARED);
             Auth::guard('web')->logout();
             Auth::guard('staff')->logout();
             $session->invalidate();
@@ -51,9 +52,9 @@ final class SessionLimit
                 abort(401, __('account.session_over'));
             }
 
-            return redirect()
-                ->route($staff ? 'desk.sign-in' : 'sign-in')
-                ->with('said', __('account.session_over'));
+            $answer = $isShared ? SignedOut::to($route) : redirect()->route($route);
+
+            return $answer->with('said', __('account.session_over'));
         }
         $isShared = (bool) $session->get(self::SHARED);
         config(['session.expire_on_close' => $isShared]);

@@ -27,13 +27,19 @@ final class UndoReturn
         $since = $now->modify('-' . self::MINUTES . ' minutes');
         for ($try = 1; ; $try++) {
             $loan = DB::selectOne(
-                "select l.card_id, l.title_id, l.licence_id, li.* from loans l join licences li on li.id = l.licence_id
+                "select l.card_id, l.title_id, li.* from loans l join licences li on li.id = l.licence_id
                     where l.id = ? and l.end_reason = 'returned' and l.ended_at > ? and l.due_at > ?
                         and l.card_id is not null",
                 [$loanId, Sql::timestamp($since), Sql::timestamp($now)],
             );
             if ($loan === null) {
-                return new Refused(Refusal::NoCopyFree);
+                // A second click finds it open already: that is what was wished.
+                $isOpen = DB::scalar('select ended_at is null and due_at > ? from loans where id = ?', [
+                    Sql::timestamp($now),
+                    $loanId,
+                ]);
+
+                return $isOpen ? true : new Refused(Refusal::NoCopyFree);
             }
             $facts = LendingFacts::load($loan->card_id, $loan->title_id, $now);
             $refused = $facts->undo(UsableLicences::fromRow($loan), $now);

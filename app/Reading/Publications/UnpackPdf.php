@@ -29,8 +29,7 @@ final class UnpackPdf
     public function __invoke(string $file, string $sha256, ?Audience $audience): UnpackedPublication
     {
         ['pages' => $pages, 'facts' => $facts] = $this->tools->describe($file);
-        // A part of one page is all of it.
-        $front = $pages === 1 ? 0 : max(1, (int) ceil($pages * (float) config('figporch.excerpt_share')));
+        $front = self::front($pages);
         $stored = $this->storeFiles->storeFile($sha256, $file, self::NAME, $this->tools->cover($file), function (
             string $folder,
         ) use ($front): array {
@@ -71,6 +70,12 @@ final class UnpackPdf
             ],
             $stored['cover'],
         );
+    }
+
+    /** How many of its pages anyone may see: the share, but one; none where that would be all. */
+    public static function front(int $pages): int
+    {
+        return $pages < 2 ? 0 : max(1, (int) floor($pages * (float) config('figporch.excerpt_share')));
     }
 
     /**

@@ -21,7 +21,9 @@ final class KnownHost
 
         return in_array($host, self::hosts(), true)
             ? $next($request)
-            : new Response("Nothing is served here by that name.\n", 421, ['Content-Type' => 'text/plain']);
+            : new Response('Nothing is served here by that name. Ask for ' . config('app.url') . "\n", 421, [
+                'Content-Type' => 'text/plain',
+            ]);
     }
 
     /** @return list<string> */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Reading\Epub;
 
-use DOMElement;
 use DOMNode;
 use DOMText;
 use FigPorch\Core\Reading\Archive;
@@ -54,44 +53,41 @@ final class ExcerptFront
     public static function of(Archive $archive, Publication $publication, float $share): array
     {
         $front = new self($archive);
-        $publication->fixedLayout
-            ? $front->pages($publication->spine, $share)
-            : $front->documents($publication->spine, $share);
+        // A reading order may name a document many times, for each of its parts: it counts, and is shown, once.
+        $paths = array_values(array_unique(array_map(fn(SpineItem $item): string => $item->href, $publication->spine)));
+        $publication->fixedLayout ? $front->pages($paths, $share) : $front->documents($paths, $share);
         $isWhole =
-            count($front->files) === count(array_unique(array_column($publication->spine, 'href'))) &&
+            count($front->files) === count($paths) &&
             array_filter($front->files, fn(?string $cut): bool => $cut !== null) === [];
 
         return $isWhole ? [] : $front->files;
     }
 
-    /** @param  list<SpineItem>  $spine */
-    private function pages(array $spine, float $share): void
+    /** @param  list<string>  $paths */
+    private function pages(array $paths, float $share): void
     {
-        foreach (array_slice($spine, 0, max(1, (int) floor(count($spine) * $share))) as $item) {
-            $this->files[$item->href] = null;
-        }
+        $this->files = array_fill_keys(array_slice($paths, 0, max(1, (int) floor(count($paths) * $share))), null);
     }
 
-    /** @param  list<SpineItem>  $spine */
-    private function documents(array $spine, float $share): void
+    /** @param  list<string>  $paths */
+    private function documents(array $paths, float $share): void
     {
         // One document at a time is held as a tree: a book may have a thousand.
-        $worth = array_map(function (SpineItem $item): array {
-            $body = Xml::body($this->archive->read($item->href));
+        $worth = array_map(function (string $path): array {
+            $body = Xml::body($this->archive->read($path));
 
             return [strlen($body->textContent ?? ''), self::picturesIn($body)];
-        }, $spine);
+        }, $paths);
         [$texts, $pictures] = [array_sum(array_column($worth, 0)), array_sum(array_column($worth, 1))];
         $this->pictures = max(1, (int) floor($pictures * $share));
         $this->text = max(min(self::LEAST_TEXT, intdiv($texts, 3)), (int) floor($texts * $share));
-        foreach ($spine as $n => $item) {
+        foreach ($paths as $n => $path) {
             [$text, $pictures] = $worth[$n];
             $showsMore = $text > 0 ? $this->text > 0 : $pictures > 0 && $this->pictures > 0;
             if ($this->isCut || ($this->files !== [] && !$showsMore)) {
                 break;
             }
-            // A reading order may name a document twice.
-            array_key_exists($item->href, $this->files) || $this->document($item->href, $text, $pictures);
+            $this->document($path, $text, $pictures);
         }
     }
 

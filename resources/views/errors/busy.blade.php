@@ -12,7 +12,7 @@
 <main class="max-w-xl mx-auto px-4 pt-16">
     <h1 class="text-3xl mb-2">{{ __('common.busy.heading') }}</h1>
     <p class="mb-5">{{ __('common.busy.text') }}</p>
-    <a class="btn" href="">{{ __('common.busy.again') }}</a>
+    <a class="btn" href="{{ $again }}">{{ __('common.busy.again') }}</a>
 </main>
 </body>
 </html>

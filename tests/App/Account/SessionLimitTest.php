@@ -51,7 +51,10 @@ final class SessionLimitTest extends TestCase
         }
         $this->travel(16)->minutes();
         $this->getJson('/marks')->assertUnauthorized();
-        $this->get('/porch')->assertRedirect('/sign-in');
+        $this->signIn($card, shared: true);
+        $this->actingAs($this->staff(), 'staff')->get('/desk/licences')->assertHeader('Refresh');
+        $this->travel(16)->minutes();
+        $this->get('/porch')->assertRedirect('/sign-in')->assertHeader('Clear-Site-Data');
 
         // On one's own it goes on, and the cookie stays.
         $this->signIn($card);

@@ -98,6 +98,7 @@ final class UndoReturnTest extends TestCase
         $loan = $this->borrow($this->card, $title);
         app(ReturnLoan::class)($loan->id, $this->now());
         $this->assertTrue(app(UndoReturn::class)($loan->id, $this->now()));
+        $this->assertTrue(app(UndoReturn::class)($loan->id, $this->now()), 'a second click finds it done');
         $this->assertSame([0, 0], [$licence->refresh()->copies_free, $licence->loans_left]);
         $this->assertEveryCountIsTrue();
     }

@@ -120,9 +120,9 @@ final class PdfTest extends TestCase
         $title = $this->takeIn($this->pdf(24))['title'];
         $publication = Publication::query()->where('title_id', $title->id)->firstOrFail();
         $folder = storage_path("publications/{$publication->sha256}");
-        $this->assertSame([['document.pdf', 3]], $publication->excerpt_positions);
-        $this->assertStringContainsString('page number 3.', $this->textOf("{$folder}/excerpt/document.pdf"));
-        $this->assertStringNotContainsString('page number 4.', $this->textOf("{$folder}/excerpt/document.pdf"));
+        $this->assertSame([['document.pdf', 2]], $publication->excerpt_positions);
+        $this->assertStringContainsString('page number 2.', $this->textOf("{$folder}/excerpt/document.pdf"));
+        $this->assertStringNotContainsString('page number 3.', $this->textOf("{$folder}/excerpt/document.pdf"));
         $this->get("/titles/{$title->id}/excerpt")->assertOk();
         $this->get("/titles/{$title->id}/excerpt/files/document.pdf")->assertOk();
         $this->get("/titles/{$title->id}/excerpt/files/../whole/document.pdf")->assertNotFound();

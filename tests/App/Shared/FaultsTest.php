@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\App\Shared;
 
 use App\Lending\Borrowing\BorrowTitle;
+use App\Shared\AppServiceProvider;
 use App\Shared\Readiness;
 use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Log\Events\MessageLogged;
 use Illuminate\Support\Facades\DB;
@@ -45,6 +47,59 @@ final class FaultsTest extends TestCase
         }
         $this->assertIsInt(app(BorrowTitle::class)($card->id, $title->id, null, $this->now()));
         $this->assertEveryCountIsTrue();
+    }
+
+    public function test_what_is_put_off_until_the_commit_may_have_to_wait_too(): void
+    {
+        $this->licence($title = $this->title());
+        $card = $this->card();
+        $config = config('database.connections.pgsql');
+        $other = new PDO(
+            "pgsql:host={$config['host']};port={$config['port']};dbname={$config['database']}",
+            $config['username'],
+            $config['password'],
+        );
+        $other->beginTransaction();
+        // The last copy goes: who can have the title is written down at the commit.
+        $other->exec("select from search_rows where title_id = {$title->id} for update");
+        DB::statement("set lock_timeout = '150ms'");
+        try {
+            $this->as($card)
+                ->post("/titles/{$title->id}/borrow", ['length' => '14d'], ['Referer' => url("/titles/{$title->id}")])
+                ->assertStatus(503)
+                ->assertSee('href="' . url("/titles/{$title->id}") . '"', false);
+            $this->postJson("/titles/{$title->id}/borrow", ['length' => '14d'])
+                ->assertStatus(503)
+                ->assertJsonStructure(['message']);
+            $this->post("/titles/{$title->id}/borrow", [], ['Referer' => 'https://elsewhere.example/x'])
+                ->assertStatus(503)
+                ->assertDontSee('elsewhere');
+        } finally {
+            $other->rollBack();
+            DB::statement('set lock_timeout = 0');
+        }
+        $this->assertSame(0, $card->refresh()->loans_open);
+        $this->assertEveryCountIsTrue();
+    }
+
+    public function test_behind_a_proxy_the_visitor_is_known_and_no_other_name_is_taken(): void
+    {
+        $this->library();
+        config(['figporch.proxies' => '10.9.0.1']);
+        (new AppServiceProvider($this->app))->boot();
+        Route::get('/seen', fn(Request $request): array => [$request->ip(), url('/x')]);
+        $seen = fn(string $from): array => $this->withServerVariables(['REMOTE_ADDR' => $from])
+            ->get('/seen', [
+                'X-Forwarded-For' => '192.0.2.7',
+                'X-Forwarded-Proto' => 'https',
+                'X-Forwarded-Host' => 'evil.example',
+            ])
+            ->json();
+        $this->assertSame('192.0.2.7', $seen('10.9.0.1')[0]);
+        $this->assertStringStartsWith('https://', $seen('10.9.0.1')[1]);
+        $this->assertStringNotContainsString('evil', $seen('10.9.0.1')[1]);
+        $this->assertSame('10.9.0.2', $seen('10.9.0.2')[0], 'anybody else is nobody’s proxy');
+        TrustProxies::flushState();
     }
 
     public function test_a_failed_question_is_logged_without_what_was_asked_for(): void
@@ -99,7 +154,6 @@ final class FaultsTest extends TestCase
 
     public function test_whether_the_library_can_be_used_is_said_with_the_reasons(): void
     {
-        @unlink(storage_path('framework/scheduler'));
         $this->getJson('/ready')
             ->assertStatus(503)
             ->assertExactJson(['ready' => false, 'reasons' => ['scheduler' => 'has not run yet']]);
@@ -107,6 +161,7 @@ final class FaultsTest extends TestCase
         $this->getJson('/ready')
             ->assertOk()
             ->assertExactJson(['ready' => true, 'reasons' => []]);
+        $this->travel(1000)->seconds();
         DB::table('jobs')->insert([
             'queue' => 'default',
             'payload' => '{}',
@@ -114,7 +169,6 @@ final class FaultsTest extends TestCase
             'available_at' => time() - 1000,
             'created_at' => time() - 1000,
         ]);
-        touch(storage_path('framework/scheduler'), time() - 4000);
         $reasons = $this->getJson('/ready')->assertStatus(503)->json('reasons');
         $this->assertSame(['scheduler', 'queue'], array_keys($reasons));
         DB::table('jobs')->delete();
