@@ -2,6 +2,7 @@
 // captions.
 
 import { Captions } from './captions.js'
+import { Controls } from './controls.js'
 import { savingData } from '../offline/device.js'
 import { get } from '../offline/store.js'
 import { endAt } from '../reader/loan-end.js'
@@ -15,14 +16,14 @@ import { Relay } from '../places/relay.js'
 import { SleepTimer } from './sleep-timer.js'
 import { Timeline, clock } from './timeline.js'
 
-/** Seconds that the buttons and keys go back and on. */
-const STEP = 15
-
 /** Milliseconds between two times that the place is kept while it plays. */
 const KEEP_EVERY = 5000
 
 /** So many seconds before the end, what comes next is fetched. */
 const PREPARE = 15
+
+/** Another device that is no more than so many seconds further on is at the same place. */
+const FURTHER = 15
 
 /** Back goes to the part before only within so many seconds of this one's beginning. */
 const JUST_BEGUN = 3
@@ -71,9 +72,7 @@ export class Player {
         this.media.removeControls()
         $('bar').hidden = false
         this.#followMedia()
-        this.#followControls()
-        this.#followKeys()
-        this.#followDevice()
+        new Controls(this)
     }
 
     // ---- Place
@@ -160,11 +159,6 @@ export class Player {
         if (index >= 0 && index < this.data.parts.length) this.goTo(this.timeline.whole(index, 0))
     }
 
-    /** Back to the beginning of this part, or to the one before where it has only just begun. */
-    #before() {
-        this.#goToPart(this.#inPart > JUST_BEGUN ? this.#part : this.#part - 1)
-    }
-
     #failed() {
         this.#wantsToPlay = false
         this.#showPlaying()
@@ -233,84 +227,49 @@ export class Player {
         this.display.playing(this.#part, this.#wantsToPlay)
     }
 
-    // ---- Controls and keys
+    // ---- What is asked of it
 
-    #toggle() {
+    toggle() {
         return this.media.paused ? this.play() : this.media.pause()
     }
 
-    #step(seconds) {
+    pause() {
+        this.media.pause()
+    }
+
+    /** @param {number} seconds on, or back */
+    step(seconds) {
         this.goTo(this.#here + seconds)
     }
 
-    #setSpeed(value) {
-        $('speed').value = value
-        this.media.playbackRate = Number($('speed').value)
-        localStorage.setItem('player:speed', $('speed').value)
+    next() {
+        this.#goToPart(this.#part + 1)
     }
 
-    #changeSpeed(by) {
-        const index = $('speed').selectedIndex + by
-        if (index >= 0 && index < $('speed').options.length) this.#setSpeed($('speed').options[index].value)
+    /** Back to the beginning of this part, or to the one before where it has only just begun. */
+    before() {
+        this.#goToPart(this.#inPart > JUST_BEGUN ? this.#part : this.#part - 1)
     }
 
-    #followControls() {
-        $('play').onclick = () => this.#toggle()
-        $('back').onclick = () => this.#step(-STEP)
-        $('on').onclick = () => this.#step(STEP)
-        $('seek').oninput = () => {
-            this.#dragged = Number($('seek').value)
-            this.#show()
-        }
-        $('seek').onchange = () => {
-            this.#dragged = null
-            this.goTo(Number($('seek').value))
-        }
-        $('speed').onchange = () => this.#setSpeed($('speed').value)
-        if ($('before')) {
-            $('before').onclick = () => this.#before()
-            $('after').onclick = () => this.#goToPart(this.#part + 1)
-        }
-        for (const button of document.querySelectorAll('[data-part]')) {
-            button.onclick = () => {
-                this.#wantsToPlay = true
-                this.#goToPart(Number(button.dataset.part))
-                this.play()
-            }
-        }
+    playPart(index) {
+        this.#wantsToPlay = true
+        this.#goToPart(index)
+        this.play()
     }
 
-    #followKeys() {
-        const acts = {
-            ' ': () => this.#toggle(),
-            ArrowLeft: () => this.#step(-STEP),
-            ArrowRight: () => this.#step(STEP),
-            ArrowUp: () => this.#changeSpeed(1),
-            ArrowDown: () => this.#changeSpeed(-1),
-        }
-        addEventListener('keydown', event => {
-            const presses = [' ', 'Enter'].includes(event.key) && event.target.closest('button, a')
-            const writes = event.target.closest('select, input, textarea, summary')
-            if (event.ctrlKey || event.metaKey || event.altKey || presses || writes || !acts[event.key]) return
-            event.preventDefault()
-            acts[event.key]()
-        })
+    /** Shows where one would come to; nothing is heard from there yet. */
+    dragTo(whole) {
+        this.#dragged = whole
+        this.#show()
     }
 
-    /** The device's own controls, on its lock screen and its headphones. */
-    #followDevice() {
-        if (!navigator.mediaSession) return
-        const handlers = {
-            play: () => this.play(),
-            pause: () => this.media.pause(),
-            seekbackward: () => this.#step(-STEP),
-            seekforward: () => this.#step(STEP),
-            previoustrack: () => this.#before(),
-            nexttrack: () => this.#goToPart(this.#part + 1),
-            seekto: event => this.goTo(event.seekTime),
-        }
-        for (const [action, handler] of Object.entries(handlers))
-            navigator.mediaSession.setActionHandler(action, handler)
+    dropAt(whole) {
+        this.#dragged = null
+        this.goTo(whole)
+    }
+
+    set rate(rate) {
+        this.media.playbackRate = rate
     }
 
     // ---- Opening
@@ -319,7 +278,7 @@ export class Player {
         const { places, texts } = this.data
         const at = locator => this.timeline.ofPlace(locator)
         const furthest = await furthestElsewhere(places, at)
-        if (!furthest || at(furthest.locator) <= from + STEP) return
+        if (!furthest || at(furthest.locator) <= from + FURTHER) return
         say(
             fill(texts.further_on, {
                 device: texts.devices[furthest.device_name] ?? furthest.device_name,
@@ -333,8 +292,6 @@ export class Player {
     /** Makes ready to play where it was left. */
     async open() {
         const { data, keeper, timeline } = this
-        const speed = localStorage.getItem('player:speed')
-        if (speed && [...$('speed').options].some(o => o.value === speed)) $('speed').value = speed
         const start = keeper ? keeper.newest(data.place, data.placed_at) : data.place
         const from = start ? timeline.ofPlace(start) : 0
         const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
