@@ -316,7 +316,7 @@ test('a book with a recording is read along, the sentence lit as it is spoken', 
     await giveBack(page, 'Goodnight, Harbour')
 })
 
-test('a book without a recording is read by the browser’s voice, from the page that is open on into the next chapter', async ({
+test('a book without a recording is read by the browser’s voice, from the page that is open into the next chapter', async ({
     page,
 }) => {
     // A headless machine has no voice: this one says each paragraph at once, and keeps what it said.

@@ -127,9 +127,9 @@ final class SaveRecord
                 on conflict (title_id) do update set format = excluded.format, audience = excluded.audience,
                     language = excluded.language, year = excluded.year, level = excluded.level,
                     series_id = excluded.series_id, times_borrowed = excluded.times_borrowed,
-                        added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from,
-                        age_to = excluded.age_to, publisher = excluded.publisher, awards = excluded.awards, subjects = excluded.subjects,
-                        stems = excluded.stems, exact = excluded.exact',
+                    added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from,
+                    age_to = excluded.age_to, publisher = excluded.publisher, awards = excluded.awards,
+                    subjects = excluded.subjects, stems = excluded.stems, exact = excluded.exact',
             [
                 $title->id,
                 $record->format->value,

@@ -13,7 +13,7 @@ final class ReadSupplierCommand extends Command
     /** Minutes until a whole reading is repeated, and one that broke off. */
     private const STALE = ['whole' => 60, 'broken' => 5];
 
-    protected $signature = 'catalogue:read-supplier {--stale : only when the last reading is an hour old, or broke off}';
+    protected $signature = 'catalogue:read-supplier {--stale : only if the last reading is an hour old, or broke off}';
 
     protected $description = 'Read what the supplier offers, for searches beyond the libraries’ own titles';
 

@@ -84,14 +84,7 @@ final class AnswerRequests
         return DB::transaction(function () use ($libraryId, $titleId, $why, $staffId, $now): int {
             $requests = $this->open('and r.library_id = ?', $titleId, [$libraryId]);
             foreach ($requests as $request) {
-                $this->answer(
-                    request: $request,
-                    state: 'declined',
-                    outcome: 'declined',
-                    why: $why,
-                    staffId: $staffId,
-                    now: $now,
-                );
+                $this->declineOne($request, $why, $staffId, $now);
             }
 
             return count($requests);
@@ -114,14 +107,7 @@ final class AnswerRequests
                 [$libraryId, $requestId],
             );
             if ($request !== null) {
-                $this->answer(
-                    request: $request,
-                    state: 'declined',
-                    outcome: 'declined',
-                    why: $why,
-                    staffId: $staffId,
-                    now: $now,
-                );
+                $this->declineOne($request, $why, $staffId, $now);
             }
 
             return $request !== null;
@@ -142,6 +128,18 @@ final class AnswerRequests
                         for no key update of r",
                 [$titleId, ...$bindings],
             ),
+        );
+    }
+
+    private function declineOne(stdClass $request, string $why, int $staffId, DateTimeImmutable $now): void
+    {
+        $this->answer(
+            request: $request,
+            state: 'declined',
+            outcome: 'declined',
+            why: $why,
+            staffId: $staffId,
+            now: $now,
         );
     }
 

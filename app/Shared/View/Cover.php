@@ -42,7 +42,8 @@ final class Cover
         $bottom = $title->format === Format::Music ? 120 : 180;
 
         return new HtmlString(
-            "<svg {$size} viewBox=\"0 0 120 {$bottom}\" class=\"rounded-[5px] flex-none self-start block {$class}\" {$name}>" .
+            "<svg {$size} viewBox=\"0 0 120 {$bottom}\" {$name} " .
+                "class=\"rounded-[5px] flex-none self-start block {$class}\">" .
                 self::drawing($title, $bottom, $width >= self::NARROWEST_WITH_WORDS) .
                 '</svg>',
         );
@@ -75,7 +76,8 @@ final class Cover
             $svg .=
                 "<path d=\"M60 {$bottom}Q{$bend} " .
                 ($bottom - 50) .
-                " {$x} {$y}\" stroke=\"{$line}\" stroke-width=\"2.5\" fill=\"none\"/><ellipse cx=\"{$x}\" cy=\"{$y}\" rx=\"5.5\" ry=\"10\" fill=\"{$fill}\"/>";
+                " {$x} {$y}\" stroke=\"{$line}\" stroke-width=\"2.5\" fill=\"none\"/>" .
+                "<ellipse cx=\"{$x}\" cy=\"{$y}\" rx=\"5.5\" ry=\"10\" fill=\"{$fill}\"/>";
         }
 
         return $svg;

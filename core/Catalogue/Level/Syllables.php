@@ -33,7 +33,8 @@ final class Syllables
         }
         // Vowels that stand apart: "lion", "create", "idea", "radio", "being", "chaos".
         $count += (int) preg_match_all(
-            '/i(?:a(?!ge|l\b)|o(?!us|n(?:s|al|ed|ing|ist)?$)|um|et)|(?:[^q]|^)u(?:a(?!r[ed])|ous|ity)|eo(?!us|n$|p)|[^b]ea(?:t(?:e|i|or)|l[im])|' .
+            '/i(?:a(?!ge|l\b)|o(?!us|n(?:s|al|ed|ing|ist)?$)|um|et)|(?:[^q]|^)u(?:a(?!r[ed])|ous|ity)|' .
+                'eo(?!us|n$|p)|[^b]ea(?:t(?:e|i|or)|l[im])|' .
                 'ying|eing|uing|oing|[td]ion(?=a)|aos|oem|oet/',
             $word,
         );

@@ -18,7 +18,8 @@ final readonly class Refusal
     public static function at(RefusalReason $reason, int $at, string $typed): self
     {
         $rest = mb_substr($typed, $at);
+        $near = mb_strlen($rest) > self::SHOWN ? mb_substr($rest, 0, self::SHOWN) . '…' : $rest;
 
-        return new self($reason, $at, mb_strlen($rest) > self::SHOWN ? mb_substr($rest, 0, self::SHOWN) . '…' : $rest);
+        return new self($reason, $at, $near);
     }
 }

@@ -45,7 +45,7 @@ final class ExcerptFront
     private function __construct(private readonly Archive $archive) {}
 
     /**
-     * @param  float  $share  0 to 1: of texts, of pictures, or of pages where they are fixed; no more than that, but one
+     * @param  float  $share  0 to 1: of texts, of pictures, or of pages where they are fixed; no more than it, but one
      * @return array<string, string|null> path => the document, cut; null for as it is. None where it would be all
      *
      * @throws UnreadablePublication

@@ -198,7 +198,8 @@ final class ExcerptTest extends TestCase
         }
         $layout = $fixed ? '<meta property="rendition:layout">pre-paginated</meta>' : '';
         $nav = self::page(
-            '<nav epub:type="toc" xmlns:epub="http://www.idpf.org/2007/ops"><ol><li><a href="d0.xhtml">A</a></li></ol></nav>',
+            '<nav epub:type="toc" xmlns:epub="http://www.idpf.org/2007/ops"><ol>' .
+                '<li><a href="d0.xhtml">A</a></li></ol></nav>',
         );
         $file = tempnam(sys_get_temp_dir(), 'odd') . '.epub';
         $zip = new ZipArchive();

@@ -4,6 +4,13 @@ import fraunces from '@fontsource-variable/fraunces/files/fraunces-latin-wght-no
 
 const STANDARD = { size: 100, typeface: 'book', background: null, layout: null, spacing: '1.55', margins: '7' }
 const FAMILIES = { serif: 'Fraunces, Georgia, serif', clear: 'Atkinson, sans-serif', system: 'system-ui, sans-serif' }
+/** What a typeface is chosen for: not code, not formulas, not drawings. */
+const LETTERS = 'body, body *:not(code, pre, kbd, samp, math, math *, svg *)'
+/** A book's own colours were chosen for paper. */
+const DARK = `
+    body *:not(svg, svg *) {
+        color: inherit !important; background-color: transparent !important; border-color: currentColor; }
+    a:any-link { text-decoration: underline; }`
 
 export class Appearance {
     constructor() {
@@ -47,15 +54,17 @@ export class Appearance {
         return `
             @font-face { font-family: Fraunces; src: url(${new URL(fraunces, location.href)}); font-weight: 100 900; }
             @font-face { font-family: Atkinson; src: url(${new URL(atkinson, location.href)}); font-weight: 200 800; }
-            html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')}; background: none !important; font-size: ${size}%; }
+            html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')};
+                background: none !important; font-size: ${size}%; }
             body { background: none !important; ${dark ? `color: ${colour('--print')} !important;` : ''} }
-            ${dark ? `body *:not(svg, svg *) { color: inherit !important; background-color: transparent !important; border-color: currentColor; } a:any-link { text-decoration: underline; }` : ''}
+            ${dark ? DARK : ''}
             p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2; }
-            ${typeface === 'book' ? '' : `body, body *:not(code, pre, kbd, samp, math, math *, svg *) { font-family: ${FAMILIES[typeface]} !important; }`}
-            .spoken-now, .-epub-media-overlay-active { background: color-mix(in srgb, ${colour('--pen-lamp')} 55%, transparent) !important; }
+            ${typeface === 'book' ? '' : `${LETTERS} { font-family: ${FAMILIES[typeface]} !important; }`}
+            .spoken-now, .-epub-media-overlay-active {
+                background: color-mix(in srgb, ${colour('--pen-lamp')} 55%, transparent) !important; }
             img, svg, video { max-width: 100%; }
             pre { white-space: pre-wrap !important; }
-            /* What is wider than the page is scrolled within it; wrapping it in another element would change every CFI below. */
+            /* What is wider than the page is scrolled within it; wrapping it in another element would change CFIs. */
             table { display: block; width: fit-content; max-width: 100%; overflow-x: auto; overscroll-behavior-x: contain; }`
     }
 

@@ -10,7 +10,8 @@ const SHORTEST = 2
 const MOST = 500
 
 const BLOCKS =
-    'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, li, ol, p, pre, section, table, td, th, tr, ul'
+    'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, ' +
+    'li, ol, p, pre, section, table, td, th, tr, ul'
 
 /** A text in which only letters count, and for each of its characters where it came from. */
 export const folded = text => {

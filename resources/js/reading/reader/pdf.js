@@ -11,8 +11,10 @@ GlobalWorkerOptions.workerSrc = workerAddress
 const STYLE = `
     html, body { margin: 0; padding: 0; }
     img { display: block; }
-    .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial; text-size-adjust: none; forced-color-adjust: none; transform-origin: 0 0; }
-    .textLayer :is(span, br) { color: transparent; position: absolute; white-space: pre; cursor: text; transform-origin: 0% 0%; }
+    .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial; text-size-adjust: none;
+        forced-color-adjust: none; transform-origin: 0 0; }
+    .textLayer :is(span, br) { color: transparent; position: absolute; white-space: pre; cursor: text;
+        transform-origin: 0% 0%; }
     .textLayer span.markedContent { top: 0; height: 0; }
     .textLayer ::selection { background: rgb(31 75 86 / .35); }`
 
@@ -111,7 +113,9 @@ export const openPdf = async ({ pdf: address, language }, whenEnded) => {
                 const src = URL.createObjectURL(
                     new Blob(
                         [
-                            `<!doctype html><html lang="${language}"><meta charset="utf-8"><title>${index + 1}</title><meta name="viewport" content="width=${width}, height=${height}"><style>${STYLE}</style><body></body></html>`,
+                            `<!doctype html><html lang="${language}"><meta charset="utf-8"><title>${index + 1}</title>`,
+                            `<meta name="viewport" content="width=${width}, height=${height}">`,
+                            `<style>${STYLE}</style><body></body></html>`,
                         ],
                         { type: 'text/html' },
                     ),
