@@ -172,6 +172,11 @@ move_database_from_taken_port() {
 # For the database's buffers: as its manual advises (19.4, "a reasonable starting value ... is 25% of the memory"), within reason.
 quarter_of_memory() { awk '/^MemTotal/ { m = int($2 / 4096); print (m < 128 ? 128 : m > 4096 ? 4096 : m) }' /proc/meminfo; }
 
+# Processes that answer: three a core, since they also wait for the database; as the memory allows, and its connections.
+web_workers() {
+    awk -v cores="$(nproc)" '/^MemTotal/ { n = 3 * cores; m = int($2 / 262144); n = n > m ? m : n; print (n < 4 ? 4 : n > 48 ? 48 : n) }' /proc/meminfo
+}
+
 make_cluster() {
     [ ! -s "$VAR/pg/PG_VERSION" ] || return 0
     say "Making a PostgreSQL cluster in ${VAR#"$ROOT/"}/pg"

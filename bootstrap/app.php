@@ -9,10 +9,13 @@ use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\Middleware\ReadableInput;
 use App\Shared\Middleware\SetLibraryAndLocale;
 use App\Shared\Middleware\StartSession;
+use App\Shared\Middleware\VisitorsLanguage;
 use App\Shared\Readiness;
+use App\Shared\ReadyPages\ReadyPage;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 use Illuminate\Support\Facades\Route;
@@ -39,7 +42,12 @@ return Application::configure(basePath: dirname(__DIR__))
         then: fn() => Route::get('/ready', Readiness::class)->name('ready'),
     )
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->prepend([ProtectiveHeaders::class, KnownHost::class, ReadableInput::class]);
+        $middleware->prepend([
+            VisitorsLanguage::class,
+            ProtectiveHeaders::class,
+            KnownHost::class,
+            ReadableInput::class,
+        ]);
         $middleware->web(
             append: [SetLibraryAndLocale::class, SessionLimit::class],
             replace: [LaravelsStartSession::class => StartSession::class],
@@ -61,6 +69,15 @@ return Application::configure(basePath: dirname(__DIR__))
         });
         $exceptions->render(
             fn(PDOException $fault, Request $request): ?Response => DatabaseFaults::answer($fault, $request),
+        );
+        // A page of ours has our name. Anything else is what the framework says when that could not be made either.
+        $exceptions->respond(
+            fn(Response $response, Throwable $fault, Request $request): Response => $response->isServerError() &&
+            !config('app.debug') &&
+            !($response instanceof JsonResponse) &&
+            !str_contains((string) $response->getContent(), 'Fig Porch</title>')
+                ? ReadyPage::Broken->answer($request, $response->getStatusCode())
+                : $response,
         );
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->expectsJson());
     })

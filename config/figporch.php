@@ -9,6 +9,14 @@ return [
     // Wrong tries in a quarter of an hour before they are slowed down: with one card number or staff name from one
     // address, with one from wherever, and from one address with any.
     'sign_in_tries' => ['pair' => 5, 'name' => 20, 'address' => 30],
+    // After so many wrong PINs for a card in a quarter of an hour its owner is told.
+    'wrong_pins_told' => 10,
+    // Processes that answer at once; bin/start sizes them from the machine.
+    'workers' => (int) env('WEB_WORKERS', 6),
+    // What taking in one file may need.
+    'import' => ['seconds' => 900, 'memory' => '1G'],
+    // What one person may do in a minute.
+    'a_minute' => ['exports' => 20, 'holds' => 60, 'marks' => 600],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none

@@ -1,11 +1,12 @@
 # Filled in by bin/start. Everything listens on loopback.
 daemon off;
 user {{USER}};
-worker_processes 2;
+worker_processes auto;
+worker_rlimit_nofile 16384;
 pid {{RUN}}/nginx.pid;
 error_log {{VAR}}/log/nginx-error.log warn;
 
-events { worker_connections 512; }
+events { worker_connections 4096; }
 
 http {
     include /etc/nginx/mime.types;
@@ -23,6 +24,38 @@ http {
     proxy_temp_path {{VAR}}/tmp/proxy;
     scgi_temp_path {{VAR}}/tmp/scgi;
     uwsgi_temp_path {{VAR}}/tmp/uwsgi;
+    # How much may wait for the application at once, sized from the machine by bin/start; more is told so at once,
+    # rather than cut off later. A sign-in costs much on purpose: they are let in at a pace and wait here, where
+    # waiting costs nothing. One address may be a whole school, so it is slowed down late and never for a reader's files.
+    limit_conn_zone $server_name zone=waiting:64k;
+    limit_conn_zone $binary_remote_addr zone=waiting_here:4m;
+    map "$request_method $uri" $signs_in {
+        ~^POST\ (/desk)?/sign-in$ all;
+        default "";
+    }
+    limit_req_zone $signs_in zone=sign_in:64k rate={{SIGN_INS}}r/s;
+    map $uri $searches {
+        ~^/(catalogue|suggest|rooms)(/|$) $binary_remote_addr;
+        default "";
+    }
+    limit_req_zone $searches zone=searches:4m rate={{SEARCHES}}r/s;
+    limit_conn_status 503;
+    limit_req_status 429;
+    limit_conn_log_level warn;
+    limit_req_log_level info;
+
+    # The language of the pages that stand ready for when the application does not answer: chosen, or the first of
+    # ours that the browser names.
+    map $http_accept_language $preferred_language {
+        ~*^(?!.*\ben\b.*\bes\b).*\bes\b es;
+        default en;
+    }
+    map $cookie_locale $page_language {
+        en en;
+        es es;
+        default $preferred_language;
+    }
+
     sendfile on;
     server_tokens off;
     client_max_body_size 2m;
@@ -66,7 +99,24 @@ http {
             proxy_pass http://127.0.0.1:{{OUTBOX_PORT}}/; # demo
         } # demo
 
+        error_page 502 504 =503 /_pages/$page_language/down.html;
+        error_page 503 /_pages/$page_language/busy.html;
+        error_page 429 /_pages/$page_language/often.html;
+        location /_pages/ {
+            internal;
+            alias {{VAR}}/storage/pages/;
+            add_header Retry-After 5 always;
+            add_header Cache-Control no-store always;
+            add_header X-Content-Type-Options nosniff always;
+            add_header X-Frame-Options DENY always;
+            add_header Content-Security-Policy "default-src 'none'; style-src 'self'; font-src 'self'; frame-ancestors 'none'" always;
+        }
+
         location / {
+            limit_conn waiting {{WAITING}};
+            limit_conn waiting_here {{WAITING_HERE}};
+            limit_req zone=sign_in burst={{SIGN_INS_WAITING}};
+            limit_req zone=searches burst={{SEARCHES_WAITING}};
             fastcgi_pass unix:{{RUN}}/php-fpm.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param HTTP_HOST $http_host;

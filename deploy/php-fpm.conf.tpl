@@ -2,14 +2,18 @@
 [global]
 pid = {{RUN}}/php-fpm.pid
 error_log = {{VAR}}/log/php-fpm.log
+; Whoever is being answered when it is stopped gets the answer.
+process_control_timeout = 25s
 
 [www]
 ; Heeded only when started by root.
 user = {{USER}}
 listen = {{RUN}}/php-fpm.sock
 listen.mode = 0600
+; More than nginx lets wait, so that nobody is cut off here.
+listen.backlog = 1024
 pm = static
-pm.max_children = 6
+pm.max_children = {{WORKERS}}
 pm.max_requests = 2000
 clear_env = no
 ; Nobody waits for ever: for a row that somebody else holds, for a question, for a page.

@@ -11,16 +11,21 @@ use App\Shared\Readiness;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Schedule;
 
+// What may not run twice at the same time holds a lock of the database, which ends with its process.
 Schedule::call(Readiness::schedulerIsAtWork(...))->name('say that the scheduler is at work')->everyMinute();
 Schedule::command('lending:tick')->everyMinute();
-Schedule::command('search:index records --due')->everyFiveMinutes()->withoutOverlapping(60)->runInBackground();
-Schedule::command('search:index lending --due')->everyMinute()->withoutOverlapping(60)->runInBackground();
-Schedule::command('catalogue:read-supplier --stale')->everyMinute()->withoutOverlapping(30)->runInBackground();
+Schedule::command('search:index records --due')->everyFiveMinutes()->runInBackground();
+Schedule::command('search:index lending --due')->everyMinute()->runInBackground();
+Schedule::command('catalogue:read-supplier --stale')->everyMinute()->runInBackground();
 Schedule::call(fn(SendMatchNotices $look) => $look(CarbonImmutable::now()))
     ->name('look for what is new in saved searches')
     ->everyTenMinutes();
-Schedule::command('queue:prune-failed')->daily();
+Schedule::command('privacy:keep-terms')->hourly()->runInBackground();
+Schedule::command('storage:tidy')->dailyAt('03:50')->runInBackground();
 Schedule::call(fn(CountBorrowed $count) => $count())->name('count how often titles were borrowed')->hourly();
+Schedule::exec('sh ' . base_path('deploy/rotate-logs.sh'))
+    ->dailyAt('00:10')
+    ->when(fn(): bool => getenv('RUN') !== false);
 Schedule::command('lending:audit')->dailyAt('03:40');
 Schedule::call(fn(MeasureHabits $measure) => $measure(CarbonImmutable::now()))
     ->name('measure how loans and holds are used')

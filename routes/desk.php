@@ -11,6 +11,7 @@ use App\Desk\Requests\RequestsController;
 use App\Desk\SignIn\StaffSignInController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
+use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest:staff')
@@ -28,11 +29,17 @@ Route::middleware('auth:staff')
         Route::redirect('/', '/desk/licences');
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
-        Route::get('/licences.csv', [LicencesController::class, 'csv'])->name('licences.csv');
+        Route::get('/licences.csv', [LicencesController::class, 'csv'])
+            ->name('licences.csv')
+            ->middleware('throttle:exports');
         Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
-        Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])->name('turnaways.csv');
+        Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])
+            ->name('turnaways.csv')
+            ->middleware('throttle:exports');
         Route::get('/turnaways/{title}', [TurnawaysController::class, 'title'])->name('turnaways.title');
-        Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])->name('turnaways.title.csv');
+        Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])
+            ->name('turnaways.title.csv')
+            ->middleware('throttle:exports');
         Route::get('/lists', [ListsController::class, 'index'])->name('lists');
         Route::get('/lists/new', [ListsController::class, 'create'])->name('lists.create');
         Route::post('/lists', [ListsController::class, 'make'])->name('lists.make');
@@ -52,7 +59,9 @@ Route::middleware('auth:staff')
             ->name('list.remove')
             ->can('edit', 'list');
         Route::get('/requests', [RequestsController::class, 'index'])->name('requests');
-        Route::get('/requests.csv', [RequestsController::class, 'csv'])->name('requests.csv');
+        Route::get('/requests.csv', [RequestsController::class, 'csv'])
+            ->name('requests.csv')
+            ->middleware('throttle:exports');
         Route::get('/requests/words/{asked}', [RequestsController::class, 'words'])
             ->name('requests.words')
             ->can('answer', 'asked');
@@ -63,12 +72,20 @@ Route::middleware('auth:staff')
             ->name('requests.decline_words')
             ->can('answer', 'asked');
         Route::get('/requests/{title}', [RequestsController::class, 'show'])->name('request');
-        Route::get('/requests/{title}.csv', [RequestsController::class, 'titleCsv'])->name('request.csv');
+        Route::get('/requests/{title}.csv', [RequestsController::class, 'titleCsv'])
+            ->name('request.csv')
+            ->middleware('throttle:exports');
         Route::post('/requests/{title}/decline', [RequestsController::class, 'decline'])->name('request.decline');
+        Route::post('/supplier/{reading}/take', [RequestsController::class, 'takeReading'])
+            ->whereNumber('reading')
+            ->name('supplier.take');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
         Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
             ->whereIn('rows', ['licences', 'line', 'loans', 'months'])
-            ->name('title.csv');
+            ->name('title.csv')
+            ->middleware('throttle:exports');
         Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
-        Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])->name('change');
+        Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])
+            ->name('change')
+            ->middleware(HalfOfWorkers::class . ':title');
     });

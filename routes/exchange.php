@@ -9,6 +9,7 @@ use App\Exchange\Calendar\CalendarController;
 use App\Exchange\Packages\DownloadController;
 use App\Exchange\Push\DeviceController;
 use App\Lending\Loans\RequireOpenLoan;
+use App\Shared\Middleware\HalfOfWorkers;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
@@ -19,10 +20,12 @@ Route::get('/calendar/{key}.ics', [CalendarController::class, 'show'])
 Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])
         ->name('baskets.bibliography')
+        ->middleware('throttle:exports')
         ->can('own', 'basket');
     Route::get('/baskets/{basket}/basket.{kind}', [BasketExportController::class, 'file'])
         ->whereIn('kind', ['csv', 'ris', 'bib', 'json'])
         ->name('baskets.file')
+        ->middleware('throttle:exports')
         ->can('own', 'basket');
 });
 
@@ -39,5 +42,5 @@ Route::middleware('auth:web')->group(function (): void {
         ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
         ->name('download')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, 'throttle:exports', HalfOfWorkers::class . ':packing']);
 });

@@ -11,6 +11,7 @@ use App\Lending\LoanRules\LengthsController;
 use App\Lending\Loans\LoanController;
 use App\Lending\Porch\PorchController;
 use App\Lending\Requests\RequestController;
+use App\Shared\Middleware\HalfOfWorkers;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
@@ -20,27 +21,34 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])
         ->name('loans.return')
-        ->can('own', 'loan');
+        ->can('own', 'loan')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::post('/loans/{loan}/undo-return', [LoanController::class, 'undoReturn'])
         ->name('loans.undo-return')
-        ->can('own', 'loan');
+        ->can('own', 'loan')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::post('/loans/{loan}/renew', [LoanController::class, 'renew'])
         ->name('loans.renew')
-        ->can('own', 'loan');
+        ->can('own', 'loan')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
     Route::post('/holds/spread', [HoldController::class, 'spread'])->name('holds.spread');
     Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])
         ->name('holds.pause')
-        ->can('own', 'hold');
+        ->can('own', 'hold')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::post('/holds/{hold}/resume', [HoldController::class, 'resume'])
         ->name('holds.resume')
-        ->can('own', 'hold');
+        ->can('own', 'hold')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::post('/holds/{hold}/at-once', [HoldController::class, 'atOnce'])
         ->name('holds.at-once')
-        ->can('own', 'hold');
+        ->can('own', 'hold')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::delete('/holds/{hold}', [HoldController::class, 'cancel'])
         ->name('holds.cancel')
-        ->can('own', 'hold');
+        ->can('own', 'hold')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::get('/requests', [RequestController::class, 'index'])->name('requests.index');
     Route::post('/requests/{asked}/withdraw', [RequestController::class, 'withdraw'])
         ->name('requests.withdraw')
@@ -49,11 +57,15 @@ Route::middleware('auth:web')->group(function (): void {
 
 Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {
     Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
-    Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])->name('borrow.store');
+    Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])
+        ->name('borrow.store')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::get('/ask', [RequestController::class, 'words'])->name('requests.words');
     Route::post('/ask', [RequestController::class, 'askInWords'])->name('requests.ask_in_words');
     Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
     Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
     Route::post('/titles/{title}/follow', FollowController::class)->name('follow');
-    Route::post('/titles/{title}/hold', [HoldController::class, 'place'])->name('holds.place');
+    Route::post('/titles/{title}/hold', [HoldController::class, 'place'])
+        ->name('holds.place')
+        ->middleware(['throttle:holds', HalfOfWorkers::class . ':title']);
 });

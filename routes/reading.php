@@ -13,6 +13,7 @@ use App\Reading\Pages\PageController;
 use App\Reading\Places\PlaceController;
 use App\Reading\Player\PlayController;
 use App\Reading\Reader\ReadController;
+use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/offline', [OfflineController::class, 'device'])->name('offline');
@@ -48,11 +49,13 @@ Route::middleware('auth:web')->group(function (): void {
     Route::put('/loans/{loan}/marks/{mark}', [MarkController::class, 'keep'])
         ->whereUuid('mark')
         ->name('marks.keep')
-        ->can('own', 'loan');
+        ->can('own', 'loan')
+        ->middleware('throttle:marks');
     Route::get('/marks', [MarkController::class, 'index'])->name('marks.index');
     Route::get('/marks/marks.{kind}', [MarkController::class, 'file'])
         ->whereIn('kind', ['md', 'jsonld'])
-        ->name('marks.file');
+        ->name('marks.file')
+        ->middleware('throttle:exports');
     Route::post('/marks/{mark}/remove', [MarkController::class, 'remove'])
         ->whereUuid('mark')
         ->name('marks.remove')
@@ -69,12 +72,17 @@ Route::middleware('auth:web')->group(function (): void {
         ->whereNumber(['from', 'to'])
         ->name('pages.pdf')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, 'throttle:exports', HalfOfWorkers::class . ':drawing']);
+    Route::get('/loans/{loan}/pages/{page}.png', [PageController::class, 'picture'])
+        ->whereNumber('page')
+        ->name('pages.picture')
+        ->can('own', 'loan')
+        ->middleware([RequireOpenLoan::class, HalfOfWorkers::class . ':drawing']);
     Route::get('/loans/{loan}/pages/{from}-{to}', [PageController::class, 'show'])
         ->whereNumber(['from', 'to'])
         ->name('pages.show')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, HalfOfWorkers::class . ':drawing']);
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])
         ->name('places.keep')
         ->can('own', 'loan')

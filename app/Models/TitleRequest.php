@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property int $library_id
- * @property int $card_id
+ * @property int|null $card_id null a while after the answer
  * @property int|null $title_id null for one in words, of which nobody has said yet which title it is
  * @property string|null $name what was asked for in words, with people, format and number
  * @property string|null $people

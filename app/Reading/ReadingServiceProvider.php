@@ -8,6 +8,8 @@ use App\Models\Mark;
 use App\Reading\Marks\MarkPolicy;
 use App\Reading\Publications\CutExcerptsCommand;
 use App\Reading\Publications\ImportCommand;
+use App\Reading\Publications\ImportFileCommand;
+use App\Reading\Publications\TidyCommand;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 
@@ -15,7 +17,12 @@ final class ReadingServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->commands([CutExcerptsCommand::class, ImportCommand::class]);
+        $this->commands([
+            CutExcerptsCommand::class,
+            ImportCommand::class,
+            ImportFileCommand::class,
+            TidyCommand::class,
+        ]);
     }
 
     public function boot(): void

@@ -4,15 +4,22 @@ declare(strict_types=1);
 
 namespace App\Shared;
 
+use App\Shared\ReadyPages\MakeReadyPagesCommand;
 use Carbon\CarbonImmutable;
+use Closure;
+use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\NoPendingMigrations;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Failed\FailedJobProviderInterface;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
@@ -31,6 +38,23 @@ final class AppServiceProvider extends ServiceProvider
             return $loader;
         });
         $this->app->extend(
+            'migrator',
+            fn(Migrator $migrator, Application $app): AtomicMigrator => new AtomicMigrator(
+                $app->make('migration.repository'),
+                $app->make('db'),
+                $app->make('files'),
+                $app->make('events'),
+            ),
+        );
+        $this->app->extend(
+            'queue.failer',
+            fn(FailedJobProviderInterface $failer, Application $app): FailedJobs => new FailedJobs(
+                $app->make('db'),
+                config('queue.failed.database'),
+                config('queue.failed.table'),
+            ),
+        );
+        $this->app->extend(
             'translator',
             fn(Translator $translator): CachedTranslator => CachedTranslator::of($translator),
         );
@@ -38,6 +62,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        $this->commands([MakeReadyPagesCommand::class]);
         Date::use(CarbonImmutable::class);
         $proxies = array_filter(array_map(trim(...), explode(',', (string) config('figporch.proxies'))));
         if ($proxies !== []) {
@@ -46,6 +71,9 @@ final class AppServiceProvider extends ServiceProvider
             TrustProxies::withHeaders(
                 Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO | Request::HEADER_X_FORWARDED_PORT,
             );
+        }
+        foreach (array_keys((array) config('figporch.a_minute')) as $what) {
+            RateLimiter::for($what, self::perMinute($what));
         }
         Session::extend(
             'database',
@@ -63,5 +91,18 @@ final class AppServiceProvider extends ServiceProvider
         );
         Model::preventLazyLoading(!$this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
+    }
+
+    /** @return Closure(Request): Limit what one person may do, a patron or one of the staff; else one address */
+    private static function perMinute(string|int $what): Closure
+    {
+        return fn(Request $request): Limit => Limit::perMinute((int) config("figporch.a_minute.{$what}"))->by(
+            "{$what} " .
+                match (true) {
+                    Auth::guard('staff')->check() => 'staff ' . Auth::guard('staff')->id(),
+                    Auth::guard('web')->check() => 'person ' . Auth::guard('web')->id(),
+                    default => 'address ' . $request->ip(),
+                },
+        );
     }
 }

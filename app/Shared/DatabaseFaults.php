@@ -45,9 +45,21 @@ final class DatabaseFaults
         if (!in_array((string) $fault->getCode(), self::PASSING, true)) {
             return null;
         }
+
+        return self::busy($request);
+    }
+
+    /** Nothing was changed; in a few seconds it will go. */
+    public static function busy(Request $request): Response
+    {
         $answer = $request->expectsJson()
             ? response()->json(['message' => __('common.busy.text')])
-            : response()->view('errors.busy', ['again' => self::again($request)]);
+            : response()->view('errors.plain', [
+                'heading' => __('common.busy.heading'),
+                'text' => __('common.busy.text'),
+                'to' => self::again($request),
+                'button' => __('common.busy.again'),
+            ]);
 
         return $answer
             ->setStatusCode(Response::HTTP_SERVICE_UNAVAILABLE)

@@ -9,6 +9,31 @@ use InvalidArgumentException;
 /** A catalogue record: one edition in one format, as a file or a supplier describes it. */
 final readonly class Record
 {
+    /** What is kept of what is given, the first first; of a description, letters. */
+    public const MOST = [
+        'contributors' => 200,
+        'identifiers' => 50,
+        'subjects' => 100,
+        'awards' => 50,
+        'description' => 20_000,
+    ];
+
+    /** @var list<array{name: string, sort: string, role: string}> */
+    public array $contributors;
+
+    /** @var list<string> */
+    public array $identifiers;
+
+    /** @var list<string> */
+    public array $subjects;
+
+    /** @var list<string> */
+    public array $awards;
+
+    public ?string $description;
+
+    public ?float $seriesPosition;
+
     /**
      * @param  string  $key  where the record came from; the same key twice means the same title
      * @param  list<array{name: string, sort: string, role: string}>  $contributors
@@ -26,22 +51,22 @@ final readonly class Record
         public string $key,
         public Format $format,
         public string $name,
-        public array $contributors,
+        array $contributors,
         public int $extent,
         public ?string $subtitle = null,
         public ?string $edition = null,
         public ?string $language = null,
         public Audience $audience = Audience::Adult,
-        public ?string $description = null,
+        ?string $description = null,
         public ?string $publisher = null,
         public ?string $published = null,
-        public array $identifiers = [],
-        public array $subjects = [],
+        array $identifiers = [],
+        array $subjects = [],
         public ?string $series = null,
-        public ?float $seriesPosition = null,
+        ?float $seriesPosition = null,
         public ?int $seconds = null,
         public array $accessibility = [],
-        public array $awards = [],
+        array $awards = [],
         public ?float $level = null,
         public ?AgeRange $ages = null,
     ) {
@@ -51,6 +76,12 @@ final readonly class Record
         if ($published !== null && PublicationDate::read($published) !== $published) {
             throw new InvalidArgumentException("'{$published}' is not a year, a year and month, or a date.");
         }
+        $this->seriesPosition = SeriesPosition::read($seriesPosition);
+        $this->contributors = array_slice($contributors, 0, self::MOST['contributors']);
+        $this->identifiers = array_slice($identifiers, 0, self::MOST['identifiers']);
+        $this->subjects = array_slice($subjects, 0, self::MOST['subjects']);
+        $this->awards = array_slice($awards, 0, self::MOST['awards']);
+        $this->description = $description === null ? null : mb_substr($description, 0, self::MOST['description']);
     }
 
     public function isbn(): ?Isbn

@@ -21,4 +21,5 @@ enum NoticeKind: string
     case RequestAnswered = 'request_answered';
     case SearchFound = 'search_found';
     case IssueHere = 'issue_here';
+    case WrongPins = 'wrong_pins';
 }

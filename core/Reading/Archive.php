@@ -17,8 +17,17 @@ final class Archive
 
     private const MOST_BYTES = 4_000_000_000;
 
-    /** A compressed megabyte that becomes more than this many is a bomb, not a book. */
+    /** A compressed megabyte that becomes more than this many is a bomb, not a book; all files together become less. */
     private const MOST_EXPANSION = 200;
+
+    private const MOST_EXPANSION_OF_ALL = 100;
+
+    private const ALWAYS_ALLOWED_BYTES = 50_000_000;
+
+    private const DEEPEST = 40;
+
+    /** What file systems take (NAME_MAX of Linux). */
+    private const LONGEST_NAME = 255;
 
     /** @var array<string, int> path => size in bytes */
     private array $sizes = [];
@@ -36,12 +45,17 @@ final class Archive
             throw new UnreadablePublication(Reason::TooLarge, $this->zip->numFiles . ' files');
         }
         $total = 0;
+        $most = min(
+            self::MOST_BYTES,
+            max(self::ALWAYS_ALLOWED_BYTES, self::MOST_EXPANSION_OF_ALL * (int) filesize($file)),
+        );
         for ($i = 0; $i < $this->zip->numFiles; $i++) {
             $total += $this->inspect($i);
-            if ($total > self::MOST_BYTES) {
-                throw new UnreadablePublication(Reason::TooLarge);
+            if ($total > $most) {
+                throw new UnreadablePublication(Reason::TooLarge, 'unpacked');
             }
         }
+        $this->refuseFilesInTheWay();
     }
 
     public function has(string $path): bool
@@ -107,6 +121,9 @@ final class Archive
         if (!self::isInside($path) || $this->isLink($index)) {
             throw new UnreadablePublication(Reason::EscapingPath, mb_strimwidth($path, 0, 80, '…'));
         }
+        if (!self::canBeStored($path)) {
+            throw new UnreadablePublication(Reason::BadName, mb_strimwidth(mb_scrub($path), 0, 80, '…'));
+        }
         if ($entry['encryption_method'] !== ZipArchive::EM_NONE) {
             throw new UnreadablePublication(Reason::Encrypted, $path);
         }
@@ -126,6 +143,27 @@ final class Archive
             !str_starts_with($path, '/') &&
             preg_match('/[\\\\\x00-\x1f]|^[a-z]:/i', $path) !== 1 &&
             array_intersect(explode('/', $path), ['..', '.']) === [];
+    }
+
+    private static function canBeStored(string $path): bool
+    {
+        $names = explode('/', rtrim($path, '/'));
+
+        return mb_check_encoding($path, 'UTF-8') &&
+            count($names) <= self::DEEPEST &&
+            max(array_map(strlen(...), $names)) <= self::LONGEST_NAME;
+    }
+
+    /** "a" beside "a/b": one of them could not be unpacked. */
+    private function refuseFilesInTheWay(): void
+    {
+        foreach ($this->paths() as $path) {
+            for ($folder = dirname($path); $folder !== '.'; $folder = dirname($folder)) {
+                if (isset($this->sizes[$folder])) {
+                    throw new UnreadablePublication(Reason::BadName, mb_strimwidth($folder, 0, 80, '…'));
+                }
+            }
+        }
     }
 
     /** A symbolic link, by the Unix mode in the entry's external attributes. */

@@ -9,6 +9,7 @@ enum Reason: string
     case NotAnArchive = 'not a ZIP archive, or a damaged one';
     case TooLarge = 'unpacks to more than this library takes in';
     case EscapingPath = 'holds a file name that leads out of the publication';
+    case BadName = 'holds a file name that cannot be stored: too long, too deep, or a folder that is a file too';
     case Encrypted = 'is encrypted';
     case NoContainer = 'has no META-INF/container.xml that names a package document';
     case BadXml = 'holds XML that cannot be read';

@@ -132,6 +132,7 @@ final class RouteAccessTest extends TestCase
         'pages.take' => self::OWN,
         'pages.show' => self::OWN,
         'pages.pdf' => self::OWN,
+        'pages.picture' => self::OWN,
         'searches.tell' => self::OWN,
         'searches.remove' => self::OWN,
         'requests.withdraw' => self::OWN,
@@ -165,6 +166,7 @@ final class RouteAccessTest extends TestCase
         'desk.request' => self::STAFF,
         'desk.request.csv' => self::STAFF,
         'desk.request.decline' => self::STAFF,
+        'desk.supplier.take' => self::STAFF,
         'desk.title' => self::STAFF,
         'desk.title.csv' => self::STAFF,
         'desk.preview' => self::STAFF,
@@ -185,6 +187,8 @@ final class RouteAccessTest extends TestCase
         // No card with that number; a title that is no magazine.
         'sign-in.store' => 302,
         'follow' => 404,
+        // It is no PDF.
+        'pages.picture' => 422,
         'ready' => 503,
     ];
 

@@ -24,6 +24,9 @@ final class NoticeText
 
     private static function words(Notice $notice, string $part): string
     {
+        if (isset($notice->facts['forgotten'])) {
+            return __("notices.forgotten.{$part}");
+        }
         $outcome = isset($notice->facts['outcome']) ? "{$notice->facts['outcome']}_" : '';
 
         return isset($notice->facts['count'])
@@ -38,6 +41,10 @@ final class NoticeText
     /** Where a notice leads. */
     public static function address(Notice $notice): string
     {
+        if (isset($notice->facts['forgotten'])) {
+            return '/loans';
+        }
+
         return (string) ($notice->facts['address'] ?? "/titles/{$notice->facts['title']}");
     }
 

@@ -10,11 +10,25 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Unless a person keeps their history, the link between them and a loan is cut once it is over and can no longer be
- * taken back, and with it the place they had reached; so it is with holds.
+ * taken back, and with it the place they had reached and the title in what they were told of it; so it is with holds.
  */
 final class ForgetEndedLoans
 {
     private const AFTER_MINUTES = 30;
+
+    private const NOTICES = "with gone as (
+            select c.person_id, l.title_id from loans l join cards c on c.id = l.card_id
+                join people p on p.id = c.person_id where not p.keeps_history and l.ended_at <= ?
+            union select c.person_id, h.title_id from holds h join cards c on c.id = h.card_id
+                join people p on p.id = c.person_id where not p.keeps_history and h.closed_at <= ?)
+        update notices n set facts = '{\"forgotten\": 1}', event_key = 'forgotten:' || n.id from gone
+            where n.person_id = gone.person_id and n.facts->>'title' = gone.title_id::text
+            and not exists (select from loans l join cards c on c.id = l.card_id
+                where c.person_id = gone.person_id and l.title_id = gone.title_id
+                and (l.ended_at is null or l.ended_at > ?))
+            and not exists (select from holds h join cards c on c.id = h.card_id
+                where c.person_id = gone.person_id and h.title_id = gone.title_id
+                and (h.closed_at is null or h.closed_at > ?))";
 
     public function __invoke(DateTimeImmutable $now): int
     {
@@ -29,6 +43,7 @@ final class ForgetEndedLoans
                 [$before],
             );
 
+            DB::update(self::NOTICES, array_fill(0, 4, $before));
             DB::update(
                 'update holds set card_id = null from cards c join people p on p.id = c.person_id
                     where holds.card_id = c.id and not p.keeps_history and holds.closed_at <= ?',

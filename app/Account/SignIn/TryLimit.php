@@ -50,6 +50,12 @@ final readonly class TryLimit
         return max($waits);
     }
 
+    /** @return int how many wrong tries there were for the name in a while, from wherever */
+    public function failed(): int
+    {
+        return RateLimiter::hit("sign-in:wrong:{$this->name}", self::WINDOW_SECONDS);
+    }
+
     public function succeeded(): void
     {
         foreach (['pair' => $this->pair, 'name' => $this->name, 'address' => $this->address] as $kind => $of) {

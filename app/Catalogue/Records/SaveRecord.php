@@ -27,6 +27,8 @@ final class SaveRecord
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
         return DB::transaction(function () use ($record, $now): Title {
+            // One at a time for each title, new or known.
+            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 6))', [$record->key]);
             $work = Work::query()->firstOrCreate(
                 ['match_key' => $record->workKey()],
                 ['name' => mb_substr($record->name, 0, 500)],

@@ -88,7 +88,7 @@ final class RequestedTitles
         return array_values(
             DB::select(
                 "select r.asked_at, c.patron_group, r.wants_notice, r.wants_hold, r.state, r.answered_at, r.answer
-                    from requests r join cards c on c.id = r.card_id
+                    from requests r left join cards c on c.id = r.card_id
                 where r.library_id = ? and r.title_id = ? and r.state <> 'withdrawn'
                     order by r.state = 'open' desc, r.asked_at, r.id limit 500",
                 [$library->id, $titleId],
@@ -120,9 +120,15 @@ final class RequestedTitles
             ->first(['price_cents', 'currency']);
     }
 
-    /** @return stdClass|null begun_at, titles and problem of the supplier's last reading */
+    /** @return stdClass|null the supplier's last reading */
     public function lastReading(): ?stdClass
     {
         return DB::table('supplier_readings')->whereNotNull('ended_at')->orderByDesc('id')->first();
+    }
+
+    /** Titles that the supplier is known to offer. */
+    public function supplied(): int
+    {
+        return DB::table('supplied_titles')->count();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Requests;
 
 use App\Exchange\Csv\CsvFile;
+use App\Exchange\Supplier\TakeReading;
 use App\Lending\Requests\AnswerRequests;
 use App\Lending\Requests\KnownTitles;
 use App\Lending\Requests\NameRequest;
@@ -37,6 +38,7 @@ final class RequestsController
             'people' => $this->requests->people($staff->library),
             'inWords' => $this->requests->inWords($staff->library),
             'reading' => $this->requests->lastReading(),
+            'supplied' => $this->requests->supplied(),
         ]);
     }
 
@@ -189,5 +191,13 @@ final class RequestsController
         return redirect()
             ->route('desk.requests')
             ->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
+    }
+
+    /** A reading of the supplier's catalogue that was held back is right: what it does not have is offered no more. */
+    public function takeReading(int $reading, TakeReading $take): RedirectResponse
+    {
+        return $take($reading)
+            ? redirect()->route('desk.requests')->with('said', __('desk.reading_taken'))
+            : redirect()->route('desk.requests')->with('refusal', __('desk.reading_superseded'));
     }
 }

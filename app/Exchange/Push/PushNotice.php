@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Exchange\Push;
 
 use App\Account\Notices\NoticeText;
+use App\Exchange\Outbound\BoundHost;
+use App\Exchange\Outbound\NameServer;
 use App\Models\Notice;
 use App\Models\PushDevice;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Exchange\InternetAddress;
 use FigPorch\Core\Exchange\Push\Base64Url;
 use FigPorch\Core\Exchange\Push\Endpoint;
 use FigPorch\Core\Exchange\Push\P256;
@@ -47,7 +50,7 @@ final class PushNotice implements ShouldQueue
         return [10, 60, 300, 1800];
     }
 
-    public function handle(PushKey $pushKey): void
+    public function handle(PushKey $pushKey, NameServer $nameServer): void
     {
         $notice = Notice::query()->find($this->noticeId);
         $device = PushDevice::query()->find($this->deviceId);
@@ -55,16 +58,23 @@ final class PushNotice implements ShouldQueue
             return;
         }
         $endpoint = Endpoint::parse($device->endpoint, config('figporch.push_stand_in'));
-        $ip = $endpoint === null || $endpoint->isStandIn ? null : gethostbyname($endpoint->host);
-        if ($endpoint === null || ($ip !== null && $ip !== $endpoint->host && !Endpoint::isPublic($ip))) {
+        if ($endpoint === null) {
             $device->delete();
 
             return;
         }
-        if ($ip === $endpoint->host) {
-            throw new RuntimeException(
-                "The push service {$endpoint->host} is not known to the name servers at the moment.",
-            );
+        $ip = null;
+        if (!$endpoint->isStandIn) {
+            $ip =
+                $nameServer->addressOf($endpoint->host) ??
+                throw new RuntimeException(
+                    "The push service {$endpoint->host} is not known to the name servers at the moment.",
+                );
+            if (!InternetAddress::isPublic($ip)) {
+                $device->delete();
+
+                return;
+            }
         }
         $token = JWT::encode(
             [
@@ -85,11 +95,7 @@ final class PushNotice implements ShouldQueue
             ->withBody($this->sealed($notice, $device), 'application/octet-stream')
             ->timeout(10)
             ->connectTimeout(5)
-            // The number that was looked at is the one that is written to.
-            ->withOptions([
-                'allow_redirects' => false,
-                'curl' => $ip === null ? [] : [CURLOPT_RESOLVE => ["{$endpoint->host}:443:{$ip}"]],
-            ])
+            ->withOptions(BoundHost::options($endpoint->host, 443, $ip))
             ->post($endpoint->address);
         if (in_array($answer->status(), [404, 410], true)) {
             // The browser no longer wants any (RFC 8030, 7.3).

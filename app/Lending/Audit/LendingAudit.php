@@ -10,7 +10,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Support\Facades\DB;
 
-/** Recounts every figure that is kept from the rows it counts. */
+/** Recounts every figure that is kept from the rows it counts, and finds what was begun and never ended. */
 final class LendingAudit
 {
     /** How long after a moment the scheduler may take to do what it calls for, in minutes. */
@@ -55,6 +55,8 @@ final class LendingAudit
             from loans l join licences li on li.id = l.licence_id join libraries lb on lb.id = li.library_id
                 where l.paid_cents is not null group by 1, 2) s
             on s.library_id = m.library_id and s.month = m.month where m.spent_cents < s.paid
+    union all select 'notice ' || id || ' began to be mailed ' || mail_begun_at || '; nobody knows whether it went'
+        from notices where mailed_at is null and mail_begun_at between :long and :early
     union all
         select 'title ' || r.title_id || ' is found as held by ' || r.held::text || ' and ready at ' || r.ready::text
         || '; the licences say ' || a.held::text || ' and ' || a.ready::text
@@ -75,6 +77,8 @@ final class LendingAudit
             strtr(self::WRONG, [
                 ':early' => $at($now->modify('-' . self::GRACE . ' minutes')),
                 ':now' => $at($now),
+                // Said on two nights, and not for ever.
+                ':long' => $at($now->modify('-2 days')),
             ]),
         );
 

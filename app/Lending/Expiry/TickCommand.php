@@ -6,10 +6,10 @@ namespace App\Lending\Expiry;
 
 use App\Account\Privacy\ForgetEndedLoans;
 use App\Lending\Follows\DeliverNewIssues;
+use App\Shared\OneAtATime;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Run every minute. What is due is read from the database, so minutes that were missed are made up for in order; a
@@ -28,23 +28,19 @@ final class TickCommand extends Command
         DeliverNewIssues $deliverNewIssues,
         ForgetEndedLoans $forget,
     ): int {
-        // Held by the connection: it is free again however this process ends.
-        if (!DB::scalar('select pg_try_advisory_lock(hashtext(?))', [self::class])) {
-            $this->info('Another lending:tick is at work at this moment.');
-
-            return self::SUCCESS;
-        }
-        try {
-            $this->tick(
+        $done = OneAtATime::run(
+            self::class,
+            fn() => $this->tick(
                 now: CarbonImmutable::now(),
                 endDueLoans: $endDueLoans,
                 settleHolds: $settleHolds,
                 sendDueNotices: $sendDueNotices,
                 deliverNewIssues: $deliverNewIssues,
                 forget: $forget,
-            );
-        } finally {
-            DB::select('select pg_advisory_unlock(hashtext(?))', [self::class]);
+            ),
+        );
+        if (!$done) {
+            $this->info('Another lending:tick is at work at this moment.');
         }
 
         return self::SUCCESS;

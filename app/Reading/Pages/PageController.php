@@ -20,8 +20,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** Pages of a loan to print, to copy and, where the licence allows it, to save as PDF. */
 final class PageController
 {
-    /** Pages of a PDF are drawn, all of them in one page. */
-    private const MOST_PICTURES = 60;
+    /** At a time, however they are asked for: pages of a PDF are drawn one by one, and those of a text are set. */
+    private const MOST_DRAWN = 60;
+
+    private const MOST_SET = 100;
 
     public function __construct(
         private readonly LoanPages $loanPages,
@@ -47,12 +49,10 @@ final class PageController
     {
         $publication = $this->publication($loan);
         [$from, $to] = $request->span($this->loanPages->pages($publication));
-        if (
-            !$request->expectsJson() &&
-            $publication->media_type === Publication::PDF &&
-            $to - $from >= self::MOST_PICTURES
-        ) {
-            throw ValidationException::withMessages(['from' => trans_choice('pages.at_a_time', self::MOST_PICTURES)]);
+        if ($to - $from >= self::most($publication)) {
+            throw ValidationException::withMessages([
+                'from' => trans_choice('pages.at_a_time', self::most($publication)),
+            ]);
         }
         $allowance = ($this->takePages)($loan, $from, $to);
         if ($allowance === null) {
@@ -84,7 +84,7 @@ final class PageController
     public function show(Loan $loan, int $from, int $to): View|RedirectResponse
     {
         $publication = $this->publication($loan);
-        if (!$this->taken($loan, $from, $to)) {
+        if (!$this->taken($loan, $publication, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
 
@@ -93,7 +93,11 @@ final class PageController
             $this->facts($loan, $publication, $from, $to) + [
                 'html' =>
                     $publication->media_type === Publication::PDF
-                        ? PrintedPages::pictures($publication, $this->pdfTools, $from, $to)
+                        ? PrintedPages::pictures(
+                            $from,
+                            $to,
+                            fn(int $page): string => route('pages.picture', [$loan, $page], false),
+                        )
                         : PrintedPages::html(
                             $publication,
                             $this->loanPages->pages($publication),
@@ -109,7 +113,7 @@ final class PageController
     {
         $publication = $this->publication($loan);
         $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
-        if (!$this->taken($loan, $from, $to)) {
+        if (!$this->taken($loan, $publication, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
         $bytes =
@@ -141,6 +145,25 @@ final class PageController
         );
     }
 
+    /** One page of a PDF as a picture: each is asked for by itself, so that none keeps others waiting for long. */
+    public function picture(Loan $loan, int $page): Response
+    {
+        $publication = $this->publication($loan);
+        // The pages of other books are no pictures.
+        $publication->media_type === Publication::PDF || abort(422);
+        $this->taken($loan, $publication, $page, $page) || abort(404);
+
+        return response(
+            PrintedPages::picture($publication, $this->pdfTools, $page),
+            headers: ['Content-Type' => 'image/png', 'Cache-Control' => 'private, no-store'],
+        );
+    }
+
+    private static function most(Publication $publication): int
+    {
+        return $publication->media_type === Publication::PDF ? self::MOST_DRAWN : self::MOST_SET;
+    }
+
     private function publication(Loan $loan): Publication
     {
         $loan->load(['title.contributors', 'title.publication', 'licence']);
@@ -150,11 +173,11 @@ final class PageController
     }
 
     /** What is shown has been counted before, so that an address alone gives nothing more. */
-    private function taken(Loan $loan, int $from, int $to): bool
+    private function taken(Loan $loan, Publication $publication, int $from, int $to): bool
     {
         return $from >= 1 &&
             $to >= $from &&
-            $to - $from < 100_000 &&
+            $to - $from < self::most($publication) &&
             array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
     }
 

@@ -63,22 +63,30 @@ final class PrintedPages
         return $html;
     }
 
-    /** The pages of a PDF as pictures, in the page itself: nothing else of it can be asked for. */
-    public static function pictures(Publication $publication, Poppler $tools, int $from, int $to): string
+    /**
+     * The pages of a PDF, as pictures.
+     *
+     * @param  callable(int): string  $address  of the picture of a page
+     */
+    public static function pictures(int $from, int $to, callable $address): string
     {
-        $file = self::document($publication);
-
         return implode(
             '',
             array_map(
                 fn(int $page): string => '<section><img alt="' .
                     e(trans_choice('pages.pages_shown', 1, ['first' => $page])) .
-                    '" src="data:image/png;base64,' .
-                    base64_encode($tools->page($file, $page)) .
+                    '" src="' .
+                    e($address($page)) .
                     '"></section>',
                 range($from, $to),
             ),
         );
+    }
+
+    /** @return string a PNG picture of a page of a PDF */
+    public static function picture(Publication $publication, Poppler $tools, int $page): string
+    {
+        return $tools->page(self::document($publication), $page);
     }
 
     /** @return string some pages of a PDF as a PDF */
@@ -86,7 +94,7 @@ final class PrintedPages
     {
         $part = (string) tempnam(sys_get_temp_dir(), 'pages');
         try {
-            $tools->cut(self::document($publication), $from, $to, $part);
+            $tools->cut(self::document($publication), $from, $to, $part, Poppler::SECONDS_MEANWHILE);
 
             return (string) file_get_contents($part);
         } finally {

@@ -6,9 +6,6 @@ namespace App\Reading\Publications;
 
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
-use RuntimeException;
-use Symfony\Component\Process\Exception\ProcessTimedOutException;
-use Symfony\Component\Process\Process;
 
 /** What ffmpeg does here: it measures sound and video, and cuts beginnings off them without coding them anew. */
 final class Ffmpeg
@@ -109,14 +106,9 @@ final class Ffmpeg
     /** @param  list<string>  $command */
     private function run(array $command, string $file): string
     {
-        $process = new Process($command, timeout: self::SECONDS_ALLOWED);
-        try {
-            $status = $process->run();
-        } catch (ProcessTimedOutException) {
+        $process = Tool::run($command, self::SECONDS_ALLOWED);
+        if ($process === null) {
             throw new UnreadablePublication(Reason::NotPlayable, basename($file) . ', which takes too long to look at');
-        }
-        if ($status === 127) {
-            throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");
         }
 
         return $process->getOutput();

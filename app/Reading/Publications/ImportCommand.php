@@ -6,11 +6,10 @@ namespace App\Reading\Publications;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Library;
-use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
+use Symfony\Component\Process\Process;
 
 final class ImportCommand extends Command
 {
@@ -23,7 +22,7 @@ final class ImportCommand extends Command
 
     protected $description = 'Take publications into a library\'s catalogue';
 
-    public function handle(ImportPublication $import): int
+    public function handle(): int
     {
         $library = Library::query()->where('slug', (string) $this->option('library'))->first();
         if ($library === null) {
@@ -42,7 +41,7 @@ final class ImportCommand extends Command
             return self::INVALID;
         }
         try {
-            $terms = LicenceTerms::parse((string) $this->option('licence'));
+            LicenceTerms::parse((string) $this->option('licence'));
         } catch (InvalidArgumentException $wrong) {
             $this->error($wrong->getMessage());
 
@@ -53,17 +52,12 @@ final class ImportCommand extends Command
         $count = ['taken in' => 0, 'known already' => 0, 'refused' => 0];
         foreach ($files as $i => $file) {
             $line = sprintf('%' . strlen((string) count($files)) . 'd/%d  %s', $i + 1, count($files), basename($file));
-            try {
-                if (!is_file($file) || !is_readable($file)) {
-                    throw new InvalidArgumentException('no such file, or not readable');
-                }
-                $done = $import($file, $library, $terms, CarbonImmutable::now(), $audience);
-                $outcome = $done['new'] ? 'taken in' : 'known already';
-                $this->line("{$line}  {$outcome}: “{$done['title']->name}”");
-            } catch (UnreadablePublication | InvalidArgumentException $refusal) {
-                $outcome = 'refused';
-                $this->line("<comment>{$line}  refused: {$refusal->getMessage()}</comment>");
-            }
+            [$outcome, $words] = $this->importApart($file);
+            $this->line(
+                $outcome === 'refused'
+                    ? "<comment>{$line}  refused: {$words}</comment>"
+                    : "{$line}  {$outcome}: {$words}",
+            );
             $count[$outcome]++;
         }
         $this->info(
@@ -71,5 +65,44 @@ final class ImportCommand extends Command
         );
 
         return $count['refused'] > 0 ? self::FAILURE : self::SUCCESS;
+    }
+
+    /**
+     * Each file by itself, in a process that may take so long and so much memory: whatever is in it ends at most that.
+     *
+     * @return array{string, string} outcome and words about it
+     */
+    private function importApart(string $file): array
+    {
+        ['seconds' => $seconds, 'memory' => $memory] = (array) config('figporch.import');
+        $process = new Process([
+            'timeout',
+            '--kill-after=5',
+            (string) $seconds,
+            PHP_BINARY,
+            '-d',
+            "memory_limit={$memory}",
+            base_path('artisan'),
+            'catalogue:import-file',
+            $file,
+            '--library=' . $this->option('library'),
+            '--licence=' . $this->option('licence'),
+            ...$this->option('audience') === null ? [] : ['--audience=' . $this->option('audience')],
+        ]);
+        $process->setTimeout(null)->run();
+        $said = json_decode($process->getOutput(), true);
+
+        return match (true) {
+            is_array($said) => [(string) $said['outcome'], (string) $said['words']],
+            in_array($process->getExitCode(), [124, 137], true) => [
+                'refused',
+                "it was stopped: it took longer than {$seconds} seconds, or was ended from without",
+            ],
+            str_contains($process->getOutput() . $process->getErrorOutput(), 'Allowed memory size') => [
+                'refused',
+                "it needs more memory than the {$memory} that an import may have",
+            ],
+            default => ['refused', 'an error of this program stopped it; storage/logs tells more'],
+        };
     }
 }

@@ -24,6 +24,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class ImportPublication
 {
+    /** Two imports that name the same people in another order may wait for each other; one of them begins anew. */
+    private const TRIES = 5;
+
     public function __construct(
         private readonly SaveRecord $saveRecord,
         private readonly UnpackEpub $unpackEpub,
@@ -45,6 +48,28 @@ final class ImportPublication
         ?Audience $audience = null,
     ): array {
         $sha256 = (string) hash_file('sha256', $file);
+        // Of several imports of one file at once the first unpacks it, and the others find it known.
+        DB::select('select pg_advisory_lock(hashtextextended(?, 5))', [$sha256]);
+        try {
+            return $this->import($file, $sha256, $library, $terms, $now, $audience);
+        } finally {
+            DB::select('select pg_advisory_unlock(hashtextextended(?, 5))', [$sha256]);
+        }
+    }
+
+    /**
+     * @return array{title: Title, new: bool}
+     *
+     * @throws UnreadablePublication
+     */
+    private function import(
+        string $file,
+        string $sha256,
+        Library $library,
+        LicenceTerms $terms,
+        DateTimeImmutable $now,
+        ?Audience $audience,
+    ): array {
         $known = StoredPublication::query()->where('sha256', $sha256)->first();
         if ($known !== null) {
             $title = Title::query()->findOrFail($known->title_id);
@@ -65,7 +90,7 @@ final class ImportPublication
             $this->license($title, $library, $terms, $now);
 
             return ['title' => $title, 'new' => true];
-        });
+        }, self::TRIES);
     }
 
     private function unpack(string $file, string $sha256, ?Audience $audience): UnpackedPublication

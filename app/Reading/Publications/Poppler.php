@@ -6,14 +6,14 @@ namespace App\Reading\Publications;
 
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
-use RuntimeException;
-use Symfony\Component\Process\Exception\ProcessTimedOutException;
-use Symfony\Component\Process\Process;
 
 /** What Poppler does here: it says what a PDF is, and draws pages of it, as pictures or as a PDF of their own. */
 final class Poppler
 {
     private const SECONDS_ALLOWED = 120;
+
+    /** While somebody waits for it. */
+    public const SECONDS_MEANWHILE = 20;
 
     private const COVER_HEIGHT = 1000;
 
@@ -82,10 +82,10 @@ final class Poppler
      *
      * @throws UnreadablePublication where what was drawn is not those pages
      */
-    public function cut(string $file, int $from, int $until, string $to): void
+    public function cut(string $file, int $from, int $until, string $to, int $seconds = self::SECONDS_ALLOWED): void
     {
         is_dir(dirname($to)) || mkdir(dirname($to), 0o755, true);
-        $this->run(['pdftocairo', '-pdf', '-f', (string) $from, '-l', (string) $until, $file, $to], $file);
+        $this->run(['pdftocairo', '-pdf', '-f', (string) $from, '-l', (string) $until, $file, $to], $file, $seconds);
         if (!is_file($to) || $this->describe($to)['pages'] !== $until - $from + 1) {
             is_file($to) && unlink($to);
             throw new UnreadablePublication(Reason::BadPdf);
@@ -109,22 +109,18 @@ final class Poppler
                 $file,
             ],
             $file,
+            self::SECONDS_MEANWHILE,
         );
     }
 
     /** @param  list<string>  $command */
-    private function run(array $command, string $file): string
+    private function run(array $command, string $file, int $seconds = self::SECONDS_ALLOWED): string
     {
-        $process = new Process($command, timeout: self::SECONDS_ALLOWED);
-        try {
-            $status = $process->run();
-        } catch (ProcessTimedOutException) {
+        $process = Tool::run($command, $seconds);
+        if ($process === null) {
             throw new UnreadablePublication(Reason::BadPdf, basename($file) . ', which takes too long to look at');
         }
-        if ($status === 127) {
-            throw new RuntimeException("{$command[0]} is not there: bin/start installs it.");
-        }
-        if ($status !== 0) {
+        if (!$process->isSuccessful()) {
             $said = strtok($process->getErrorOutput(), "\n") ?: '';
             throw new UnreadablePublication(
                 str_contains($said, 'Incorrect password') ? Reason::Encrypted : Reason::BadPdf,

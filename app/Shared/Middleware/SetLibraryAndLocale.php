@@ -35,13 +35,11 @@ final class SetLibraryAndLocale
             ($libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id) ??
                 ($libraries->count() === 1 ? $libraries->first() : null));
 
-        $known = array_keys((array) config('app.locales'));
-        $locale = $request->cookie('locale');
-        App::setLocale(
-            is_string($locale) && in_array($locale, $known, true)
-                ? $locale
-                : $this->current->person->locale ?? ($request->getPreferredLanguage($known) ?? 'en'),
-        );
+        // What is chosen in this browser goes before what is chosen with the card.
+        $own = $this->current->person?->locale;
+        if ($own !== null && VisitorsLanguage::chosen($request) === null) {
+            App::setLocale($own);
+        }
 
         $response = $next($request);
         // A panel in place can be of another card's library; the page stays where it is.

@@ -10,6 +10,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\SeriesPosition;
 use InvalidArgumentException;
 
 /**
@@ -34,8 +35,6 @@ final class PublicationReader
     ];
 
     private const MOST_OF_ANYTHING = 100_000_000;
-
-    private const MOST_POSITION = 100_000;
 
     private const MOST_PRICE = 100_000;
 
@@ -103,11 +102,7 @@ final class PublicationReader
                         array_unique(array_filter(array_map(self::name(...), self::list($metadata['subject'] ?? [])))),
                     ),
                     series: self::name($series),
-                    seriesPosition: is_array($series) &&
-                    is_numeric($series['position'] ?? null) &&
-                    abs((float) $series['position']) < self::MOST_POSITION
-                        ? (float) $series['position']
-                        : null,
+                    seriesPosition: is_array($series) ? SeriesPosition::read($series['position'] ?? null) : null,
                     seconds: $format === Format::Music ? $seconds : null,
                     ages: $ages,
                 ),

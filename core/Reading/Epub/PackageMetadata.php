@@ -7,6 +7,7 @@ namespace FigPorch\Core\Reading\Epub;
 use DOMDocument;
 use DOMElement;
 use FigPorch\Core\Catalogue\PublicationDate;
+use FigPorch\Core\Catalogue\SeriesPosition;
 use FigPorch\Core\Reading\Creator;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
@@ -63,9 +64,7 @@ final readonly class PackageMetadata
     {
         foreach (Xml::find('//opf:metadata/opf:meta[@property="belongs-to-collection"]', $this->package) as $meta) {
             if (in_array($this->refinement($meta, 'collection-type'), ['series', null], true)) {
-                $position = $this->refinement($meta, 'group-position');
-
-                return [Xml::text($meta), is_numeric($position) ? (float) $position : null];
+                return [Xml::text($meta), SeriesPosition::read($this->refinement($meta, 'group-position'))];
             }
         }
 

@@ -6,6 +6,7 @@ namespace FigPorch\Core\Reading\Media;
 
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\PublicationDate;
+use FigPorch\Core\Catalogue\SeriesPosition;
 use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Creator;
 use FigPorch\Core\Reading\Reason;
@@ -118,9 +119,7 @@ final class ManifestReader
             ],
             subjects: self::texts($this->manifest['keywords'] ?? null),
             series: self::text($series),
-            seriesPosition: is_array($series) && is_numeric($series['position'] ?? null)
-                ? (float) $series['position']
-                : null,
+            seriesPosition: is_array($series) ? SeriesPosition::read($series['position'] ?? null) : null,
             description: self::text($this->manifest['description'] ?? null),
             publisher: self::text($this->manifest['publisher'] ?? null),
             date: PublicationDate::read(self::text($this->manifest['datePublished'] ?? null)),

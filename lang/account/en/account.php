@@ -98,6 +98,7 @@ return [
         'loan_ended' => 'a loan has ended',
         'licence_ending' => 'the licence of a title I hold ends soon',
         'licence_gone' => 'a title I hold cannot be lent any more',
+        'wrong_pins' => 'somebody tries wrong PINs for my card',
         'request_answered' => 'a request of mine is answered',
         'search_found' => 'something new fits a saved search',
         'issue_here' => 'a magazine I follow has a new issue',

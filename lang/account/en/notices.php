@@ -27,4 +27,6 @@ return [
         'not_borrowed_subject' => '“:name”: :issue has come', 'not_borrowed_body' => ':library now has :issue of “:name”. It could not be borrowed for you at this moment; its page says why, and what can be done.',
     ],
     'search_found' => ['subject' => '{1} Something new for “:name”|[2,*] :count new titles for “:name”', 'body' => '{1} :library now has “:first”, which fits your saved search “:name”.|[2,*] :library now has :count titles more that fit your saved search “:name”, “:first” among them.'],
+    'forgotten' => ['subject' => 'A loan or hold that is over', 'body' => 'It has been forgotten, since you keep no history: which title it was is no longer known here.'],
+    'wrong_pins' => ['subject' => 'Wrong PINs for your card', 'body' => 'Somebody has tried :tries wrong PINs for the card that ends in :ending within a quarter of an hour. Nobody got in, and you can sign in as before. If it was not you, ask your library for another PIN.'],
 ];

@@ -98,6 +98,7 @@ return [
         'loan_ended' => 'un préstamo ha terminado',
         'licence_ending' => 'termina pronto la licencia de un título reservado',
         'licence_gone' => 'un título reservado ya no se puede prestar',
+        'wrong_pins' => 'alguien prueba PIN erróneos con mi tarjeta',
         'request_answered' => 'se responde a una petición mía',
         'issue_here' => 'una revista que sigo tiene un número nuevo',
         'search_found' => 'algo nuevo encaja con una búsqueda guardada',

@@ -39,6 +39,7 @@ return [
         '410' => ['heading' => 'This is over', 'text' => 'What stood at this address has ended.'],
         '419' => ['heading' => 'This page had grown old', 'text' => 'Nothing was changed. Go back, load the page again and repeat what you did.'],
         '429' => ['heading' => 'That was a little fast', 'text' => 'Wait a minute, then try again. Nothing was lost.'],
+        '4xx' => ['heading' => 'That does not work here', 'text' => 'The address is not meant for what was asked of it. Nothing was changed. Go back, or begin at the front door.'],
         '500' => ['heading' => 'Something broke on our side', 'text' => 'Nothing you did caused it, and what you had is kept. Try again in a minute; if it goes on, tell your library.'],
         '503' => ['heading' => 'Closed for a moment', 'text' => 'The library is being looked after and will be back shortly.'],
     ],
@@ -48,4 +49,9 @@ return [
     'baskets' => 'Baskets',
     'rooms' => 'Rooms',
     'busy' => ['heading' => 'Busy for a moment', 'text' => 'Many want the same at once, or the library’s records are being put in order. Nothing was changed. Try again in a few seconds.', 'again' => 'Try again'],
+    'ready' => [
+        'down' => ['heading' => 'The library is being opened', 'text' => 'It does not answer at the moment. Nothing you have is lost. Try again in a few seconds; loans that you took with you can be read meanwhile.'],
+        'busy' => ['heading' => 'Many are here at once', 'text' => 'More are waiting than can be answered soon. Nothing was changed. Try again in a few seconds.'],
+        'often' => ['heading' => 'That was a little fast', 'text' => 'Much was asked for from your connection in a short time. Nothing was lost. Wait a few seconds, then try again.'],
+    ],
 ];

@@ -39,6 +39,7 @@ return [
         '410' => ['heading' => 'Esto ha terminado', 'text' => 'Lo que había en esta dirección ha terminado.'],
         '419' => ['heading' => 'Esta página se había quedado vieja', 'text' => 'No se ha cambiado nada. Vuelva atrás, cargue la página de nuevo y repita lo que hizo.'],
         '429' => ['heading' => 'Demasiado rápido', 'text' => 'Espere un minuto y vuelva a intentarlo. No se ha perdido nada.'],
+        '4xx' => ['heading' => 'Eso no funciona aquí', 'text' => 'La dirección no sirve para lo que se le pidió. No se cambió nada. Vuelva atrás o empiece por la portada.'],
         '500' => ['heading' => 'Algo se ha roto por nuestra parte', 'text' => 'No es culpa suya y lo que tenía se conserva. Inténtelo de nuevo en un minuto; si continúa, avise a su biblioteca.'],
         '503' => ['heading' => 'Cerrado por un momento', 'text' => 'Estamos cuidando la biblioteca; volverá enseguida.'],
     ],
@@ -48,4 +49,9 @@ return [
     'baskets' => 'Cestas',
     'rooms' => 'Salas',
     'busy' => ['heading' => 'Ocupado por un momento', 'text' => 'Muchas personas quieren lo mismo a la vez, o se están ordenando los registros de la biblioteca. No se cambió nada. Inténtelo de nuevo en unos segundos.', 'again' => 'Intentarlo de nuevo'],
+    'ready' => [
+        'down' => ['heading' => 'La biblioteca se está abriendo', 'text' => 'No responde en este momento. No se pierde nada de lo suyo. Inténtelo de nuevo en unos segundos; los préstamos que se llevó pueden leerse mientras tanto.'],
+        'busy' => ['heading' => 'Hay mucha gente a la vez', 'text' => 'Esperan más personas de las que pueden atenderse pronto. No se cambió nada. Inténtelo de nuevo en unos segundos.'],
+        'often' => ['heading' => 'Eso fue un poco rápido', 'text' => 'Desde su conexión se pidió mucho en poco tiempo. No se perdió nada. Espere unos segundos y vuelva a intentarlo.'],
+    ],
 ];

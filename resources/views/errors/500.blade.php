@@ -1,1 +1,2 @@
-@include('errors.page', ['code' => '500'])
+@include('errors.plain', ['heading' => __('common.error.500.heading'), 'text' => __('common.error.500.text'),
+    'to' => '/', 'button' => __('common.home')])

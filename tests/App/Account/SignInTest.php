@@ -6,6 +6,7 @@ namespace Tests\App\Account;
 
 use App\Account\SignIn\TryLimit;
 use App\Models\Card;
+use App\Models\Notice;
 use Illuminate\Testing\TestResponse;
 use Tests\App\TestCase;
 
@@ -104,6 +105,32 @@ final class SignInTest extends TestCase
         $this->travel(181)->seconds();
         $this->assertNull((new TryLimit('card:1:77', '10.0.0.9'))->begin(), 'slowed down, not locked');
         $this->assertGreaterThan(100, (new TryLimit('card:1:77', '10.0.0.9'))->begin());
+    }
+
+    public function test_the_owner_of_a_card_is_told_once_of_many_wrong_pins(): void
+    {
+        config(['figporch.sign_in_tries' => ['pair' => 99, 'name' => 99, 'address' => 999]]);
+        $card = $this->card(pin: '4071');
+        $told = fn(): array => Notice::query()->pluck('person_id')->all();
+        for ($i = 0; $i < 9; $i++) {
+            $this->signIn($card, '0000');
+            $this->signIn(new Card(['number' => '999']), '0000');
+        }
+        $this->assertSame([], $told());
+        for ($i = 0; $i < 11; $i++) {
+            $this->signIn($card, '0000');
+        }
+        $this->assertSame([$card->person_id], $told());
+        $this->signIn($card, '4071');
+        $this->get('/notices')
+            ->assertSee('Wrong PINs for your card')
+            ->assertSee('10 wrong PINs for the card that ends in ' . substr($card->number, -4));
+        $this->travel(16)->minutes();
+        for ($i = 0; $i < 10; $i++) {
+            $this->post('/sign-out');
+            $this->signIn($card, '0000');
+        }
+        $this->assertCount(2, $told());
     }
 
     public function test_after_signing_in_one_is_where_one_wanted_to_go(): void

@@ -10,7 +10,10 @@ use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Demo\Book;
 use FigPorch\Demo\DemoEbooks;
+use Illuminate\Filesystem\Filesystem;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
 use ZipArchive;
@@ -134,6 +137,19 @@ final class ImportTest extends TestCase
         $zip->open($locked);
         $zip->setEncryptionName('a.xhtml', ZipArchive::EM_AES_256, 'secret');
         $zip->close();
+        yield 'a file that is a folder too' => [self::book(['a' => 'x', 'a/b' => 'x']), 'cannot be stored'];
+        yield 'a name of 300 letters' => [self::book([str_repeat('n', 300) => 'x']), 'cannot be stored'];
+        yield 'a name of 100 letters of three bytes' => [
+            self::book([str_repeat('文', 100) => 'x']),
+            'cannot be stored',
+        ];
+        yield '3,000 folders deep' => [self::book([str_repeat('d/', 3000) . 'x' => 'x']), 'cannot be stored'];
+        // Each is small and harmless by itself.
+        $many = array_map(fn(int $n): string => str_repeat('0', 990_000), range(1, 80));
+        yield 'many that unpack to much' => [
+            self::book(array_combine(array_map(fn(int $n): string => "t{$n}.txt", range(1, 80)), $many)),
+            'unpacks to more',
+        ];
         yield 'a locked archive' => [$locked, 'is encrypted'];
     }
 
@@ -150,6 +166,99 @@ final class ImportTest extends TestCase
 
         $this->assertSame(['A Book'], Title::query()->pluck('name')->all());
         $this->assertSame([], glob(storage_path('publications/*.*')), 'nothing half made is left');
+    }
+
+    public function test_a_position_that_no_series_has_is_left_out(): void
+    {
+        $this->library();
+        $at = fn(string $position): string => self::book(
+            metadata: '<dc:title>A Book</dc:title><meta property="belongs-to-collection" id="s">Coast</meta>' .
+                '<meta refines="#s" property="collection-type">series</meta>' .
+                "<meta refines=\"#s\" property=\"group-position\">{$position}</meta>",
+        );
+        $this->artisan('catalogue:import', [
+            'files' => [$at('1e300'), $at('-1e300'), $at('100000'), $at('2.5')],
+            '--library' => 'saltmere',
+        ])->assertSuccessful();
+        $this->assertSame(
+            [null, null, null, 2.5],
+            Title::query()
+                ->orderBy('id')
+                ->pluck('series_position')
+                ->map(fn(mixed $at): ?float => $at === null ? null : (float) $at)
+                ->all(),
+        );
+    }
+
+    public function test_imports_of_one_book_at_the_same_moment_make_one_title(): void
+    {
+        $this->library();
+        $file = $this->bookFile($this->fullBook());
+        $imports = array_map(function () use ($file): Process {
+            $import = new Process([
+                PHP_BINARY,
+                base_path('artisan'),
+                'catalogue:import',
+                $file,
+                '--library=saltmere',
+                '--licence=one_copy_one_user',
+            ]);
+            $import->start();
+
+            return $import;
+        }, range(1, 4));
+        $said = '';
+        foreach ($imports as $import) {
+            $this->assertSame(0, $import->wait(), $import->getOutput() . $import->getErrorOutput());
+            $said .= $import->getOutput();
+        }
+        $this->assertSame([1, 3], [substr_count($said, '1 taken in'), substr_count($said, '1 known already')]);
+        $this->assertSame([1, 1], [Title::query()->count(), Licence::query()->count()]);
+        $this->assertSame([], glob(storage_path('publications/*.*')));
+    }
+
+    public function test_what_an_import_left_half_done_is_tidied_the_next_night(): void
+    {
+        $this->library();
+        $this->importBook();
+        $sha256 = (string) DB::table('publications')->value('sha256');
+        $half = storage_path("publications/{$sha256}.0123abcd");
+        $nobodys = storage_path('publications/' . str_repeat('ab', 32));
+        $young = storage_path("publications/{$sha256}.4567abcd");
+        foreach ([$half, $nobodys, $young] as $folder) {
+            is_dir($folder) || mkdir($folder);
+            file_put_contents("{$folder}/part", 'x');
+        }
+        $other = storage_path('publications/readme.txt');
+        file_put_contents($other, 'x');
+        foreach ([$half, $nobodys, $other, storage_path("publications/{$sha256}")] as $path) {
+            touch($path, time() - 90_000);
+        }
+        $this->artisan('storage:tidy')->assertSuccessful();
+        $this->assertDirectoryDoesNotExist($half);
+        $this->assertDirectoryDoesNotExist($nobodys);
+        $this->assertDirectoryExists($young, 'it may still be at work');
+        $this->assertDirectoryExists(storage_path("publications/{$sha256}"));
+        $this->assertFileExists($other, 'it is none of ours');
+        unlink($other);
+        (new Filesystem())->deleteDirectory($young);
+    }
+
+    public function test_a_file_that_needs_too_much_is_refused_and_the_next_one_goes_on(): void
+    {
+        $this->library();
+        $words = bin2hex(random_bytes(20_000_000));
+        $large = self::book(['a.xhtml' => str_replace('Text', $words, self::PAGE)]);
+        config(['figporch.import.memory' => '64M']);
+        $this->artisan('catalogue:import', ['files' => [$large, self::book()], '--library' => 'saltmere'])
+            ->expectsOutputToContain('refused: it needs more memory than the 64M')
+            ->expectsOutputToContain('1 taken in, 0 known already, 1 refused.')
+            ->assertFailed();
+        config(['figporch.import.seconds' => 0.01]);
+        $this->artisan('catalogue:import', ['files' => [self::book()], '--library' => 'saltmere'])
+            ->expectsOutputToContain('refused: it was stopped')
+            ->assertFailed();
+        $this->assertSame(1, Title::query()->count());
     }
 
     public function test_the_same_file_twice_is_one_title(): void

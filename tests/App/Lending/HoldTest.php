@@ -233,7 +233,7 @@ final class HoldTest extends TestCase
         $this->travel(16)->days();
         config(['database.connections.other' => config('database.connections.pgsql')]);
         $other = DB::connection('other');
-        $other->select('select pg_advisory_lock(hashtext(?))', [TickCommand::class]);
+        $other->select('select pg_advisory_lock(hashtextextended(?, 3))', [TickCommand::class]);
         $this->artisan('lending:tick')->expectsOutputToContain('Another lending:tick is at work')->assertSuccessful();
         $this->assertNull($loan->refresh()->ended_at);
         // As when its process is killed; the database notices a moment later.

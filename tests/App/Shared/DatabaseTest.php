@@ -68,6 +68,31 @@ final class DatabaseTest extends TestCase
         $this->assertEquals(new MailNotices([7]), $mailing);
     }
 
+    /** Ended at each of its statements in turn, it goes on to the same end. */
+    public function test_migrating_that_is_ended_anywhere_can_begin_again(): void
+    {
+        $migrate = fn() => Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
+        for ($endAt = 1, $ended = true; $ended; $endAt++) {
+            $ended = false;
+            $seen = 0;
+            DB::connection('other')->beforeExecuting(function (string $sql) use (&$seen, &$ended, $endAt): void {
+                if (++$seen === $endAt) {
+                    $ended = true;
+                    throw new RuntimeException('ended from without');
+                }
+            });
+            try {
+                $migrate();
+            } catch (RuntimeException $fault) {
+                $this->assertTrue($ended, $fault->getMessage());
+            }
+            // As a process that is gone: nothing of it is left but what was committed.
+            DB::purge('other');
+        }
+        $this->assertGreaterThan(20, $endAt);
+        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+    }
+
     public function test_an_older_database_is_refused_and_stays_as_it_is(): void
     {
         $this->restore($this->before());

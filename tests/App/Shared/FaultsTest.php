@@ -5,16 +5,22 @@ declare(strict_types=1);
 namespace Tests\App\Shared;
 
 use App\Lending\Borrowing\BorrowTitle;
+use App\Models\Notice;
 use App\Shared\AppServiceProvider;
 use App\Shared\Readiness;
+use App\Shared\ReadyPages\ReadyPage;
 use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Database\QueryException;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Log\Events\MessageLogged;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\View;
 use PDO;
+use PDOException;
+use RuntimeException;
 use Tests\App\TestCase;
 
 /** What is said, and what is written down, when something does not go as it should. */
@@ -24,12 +30,7 @@ final class FaultsTest extends TestCase
     {
         $licence = $this->licence($title = $this->title());
         $card = $this->card();
-        $config = config('database.connections.pgsql');
-        $other = new PDO(
-            "pgsql:host={$config['host']};port={$config['port']};dbname={$config['database']}",
-            $config['username'],
-            $config['password'],
-        );
+        $other = $this->other();
         $other->beginTransaction();
         $other->exec("select from licences where id = {$licence->id} for update");
         DB::statement("set lock_timeout = '150ms'");
@@ -49,16 +50,151 @@ final class FaultsTest extends TestCase
         $this->assertEveryCountIsTrue();
     }
 
-    public function test_what_is_put_off_until_the_commit_may_have_to_wait_too(): void
+    public function test_half_of_those_that_answer_at_most_write_on_one_title(): void
     {
+        config(['figporch.workers' => 4]);
         $this->licence($title = $this->title());
+        $this->licence($free = $this->title('Another'));
         $card = $this->card();
+        $others = $this->other();
+        foreach ([0, 1] as $place) {
+            $others->exec("select pg_advisory_lock(hashtext('title {$title->id}'), {$place})");
+        }
+        $this->as($card)
+            ->post("/titles/{$title->id}/borrow", ['length' => '14d'])
+            ->assertStatus(503)
+            ->assertHeader('Retry-After', '5');
+        $this->post("/titles/{$free->id}/borrow", ['length' => '14d'])->assertRedirect();
+        $this->get("/titles/{$title->id}")->assertOk();
+        // One of them has ended: its place is free.
+        $others->exec("select pg_advisory_unlock(hashtext('title {$title->id}'), 1)");
+        $this->post("/titles/{$title->id}/borrow", ['length' => '14d'])->assertRedirect();
+        $this->assertSame(2, $card->refresh()->loans_open);
+        $this->assertSame(
+            2,
+            (int) DB::scalar("select count(*) from pg_locks where locktype = 'advisory'") + 1,
+            'this one has given its places back',
+        );
+    }
+
+    public function test_what_one_person_may_do_in_a_minute_is_limited(): void
+    {
+        config(['figporch.a_minute.holds' => 2]);
+        $this->licence($title = $this->title());
+        $this->borrow($this->card(), $title);
+        $card = $this->card();
+        $this->as($card);
+        for ($i = 0; $i < 2; $i++) {
+            $this->post("/titles/{$title->id}/hold")->assertRedirect();
+        }
+        $this->post("/titles/{$title->id}/hold")
+            ->assertStatus(429)
+            ->assertSee('That was a little fast');
+        $this->as($this->card())
+            ->post("/titles/{$title->id}/hold")
+            ->assertRedirect();
+        $this->travel(61)->seconds();
+        $this->as($card)
+            ->post("/titles/{$title->id}/hold")
+            ->assertRedirect();
+    }
+
+    public function test_whatever_fails_speaks_the_visitor_s_language(): void
+    {
+        $this->library();
+        config(['app.debug' => false]);
+        Route::get('/broken', fn() => throw new RuntimeException('broken'));
+        $spanish = ['Accept-Language' => 'fr, es;q=0.8, en;q=0.5'];
+        $this->get('/nowhere/at/all', $spanish)->assertNotFound()->assertSee('Aquí no hay nada');
+        $this->get('/catalogue?q=%FF', $spanish)->assertStatus(400)->assertSee('lang="es"', false);
+        $this->get('/broken', $spanish)->assertStatus(500)->assertSee('Algo se ha roto por nuestra parte');
+        $this->put('/porch', [], $spanish)->assertStatus(405)->assertSee('Eso no funciona aquí');
+        // What is chosen here goes before what the browser names.
+        $this->withUnencryptedCookie('locale', 'en')
+            ->get('/broken', $spanish)
+            ->assertStatus(500)
+            ->assertSee('Something broke on our side');
+    }
+
+    public function test_where_even_the_page_that_would_say_so_breaks_one_stands_ready(): void
+    {
+        $this->artisan('pages:ready')->assertSuccessful();
+        foreach (['en' => 'Try again', 'es' => 'Intentarlo de nuevo'] as $language => $words) {
+            foreach (ReadyPage::cases() as $page) {
+                $this->assertStringContainsString($words, (string) file_get_contents($page->file($language)));
+            }
+        }
+        config(['app.debug' => false]);
+        Route::get('/broken', fn() => throw new RuntimeException('broken'));
+        View::composer('errors.plain', fn() => throw new RuntimeException('broken too'));
+        $this->get('/broken', ['Accept-Language' => 'es'])
+            ->assertStatus(500)
+            ->assertSee('Algo se ha roto por nuestra parte')
+            ->assertDontSee('Oops');
+        $this->getJson('/broken')
+            ->assertStatus(500)
+            ->assertJsonStructure(['message']);
+    }
+
+    public function test_a_job_that_failed_is_kept_without_what_was_asked_for(): void
+    {
+        $fault = new QueryException(
+            'pgsql',
+            'select * from cards where number = ?',
+            ['a secret number'],
+            new PDOException('invalid input: "a secret number"'),
+        );
+        app('queue.failer')->log('database', 'default', '{"uuid":"1"}', $fault);
+        app('queue.failer')->log(
+            'database',
+            'default',
+            '{"uuid":"2"}',
+            new RuntimeException('The push service is away.'),
+        );
+        $kept = DB::table('failed_jobs')->orderBy('id')->pluck('exception')->all();
+        $this->assertStringNotContainsString('secret', (string) $kept[0]);
+        $this->assertStringContainsString(QueryException::class, (string) $kept[0]);
+        $this->assertStringContainsString(__FILE__, (string) $kept[0]);
+        $this->assertStringContainsString('The push service is away.', (string) $kept[1]);
+    }
+
+    public function test_a_mail_of_which_nobody_knows_whether_it_went_is_reported(): void
+    {
+        $card = $this->card();
+        $notice = fn(string $key, int $hoursAgo, bool $mailed): Notice => Notice::query()->create([
+            'person_id' => $card->person_id,
+            'kind' => 'loan_ended',
+            'event_key' => $key,
+            'facts' => ['name' => 'x', 'title' => 1],
+            'created_at' => $this->now()->subHours($hoursAgo),
+            'mail_begun_at' => $this->now()->subHours($hoursAgo),
+            'mailed_at' => $mailed ? $this->now()->subHours($hoursAgo) : null,
+        ]);
+        $notice('went', 5, true);
+        $notice('long ago', 72, false);
+        $this->artisan('lending:audit')->assertSuccessful();
+        $half = $notice('half', 5, false);
+        $this->artisan('lending:audit')
+            ->expectsOutputToContain("notice {$half->id} began to be mailed")
+            ->assertFailed();
+    }
+
+    private function other(): PDO
+    {
         $config = config('database.connections.pgsql');
-        $other = new PDO(
+
+        return new PDO(
             "pgsql:host={$config['host']};port={$config['port']};dbname={$config['database']}",
             $config['username'],
             $config['password'],
         );
+    }
+
+    public function test_what_is_put_off_until_the_commit_may_have_to_wait_too(): void
+    {
+        $this->licence($title = $this->title());
+        $card = $this->card();
+        $other = $this->other();
         $other->beginTransaction();
         // The last copy goes: who can have the title is written down at the commit.
         $other->exec("select from search_rows where title_id = {$title->id} for update");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange;
 
+use FigPorch\Core\Exchange\InternetAddress;
 use FigPorch\Core\Exchange\Push\Endpoint;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -73,10 +74,10 @@ final class EndpointTest extends TestCase
             ]
             as $ip
         ) {
-            $this->assertFalse(Endpoint::isPublic($ip), $ip);
+            $this->assertFalse(InternetAddress::isPublic($ip), $ip);
         }
         foreach (['93.184.216.34', '8.8.8.8', '100.63.0.1', '2606:2800:220:1::1'] as $ip) {
-            $this->assertTrue(Endpoint::isPublic($ip), $ip);
+            $this->assertTrue(InternetAddress::isPublic($ip), $ip);
         }
     }
 }

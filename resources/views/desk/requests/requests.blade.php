@@ -4,6 +4,16 @@
 <x-desk.layout :title="__('desk.requests')" on="requests" :staff="$staff">
     <h1 class="text-3xl mb-1">{{ __('desk.requests') }}</h1>
     <p class="mb-4 max-w-[90ch]">{{ __('desk.requests_text') }}</p>
+    @if ($reading?->held_back)
+        <section class="panel p-4 mb-5 max-w-[90ch]" aria-labelledby="held-back">
+            <h2 id="held-back" class="text-xl mb-1">{{ __('desk.supplier_held_back', ['missing' =>
+                number_format($reading->missing), 'all' => number_format($supplied)]) }}</h2>
+            <p class="mb-3">{{ __('desk.supplier_held_back_text',
+                ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) }}</p>
+            <form method="post" action="/desk/supplier/{{ $reading->id }}/take">@csrf<button
+                class="btn btn-quiet">{{ __('desk.take_reading') }}</button></form>
+        </section>
+    @endif
     <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p
         class="text-[15px]">{{ trans_choice('desk.open_requests', $people, ['count' => number_format($people)])
         }}@if ($people > 1) {{ trans_choice('desk.requests_for', $page->total(),
@@ -67,5 +77,6 @@
         __('desk.supplier_read', ['count' => number_format($reading->titles), 'date' =>
         Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) :
         __('desk.supplier_broken', ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone), 'problem'
-        => $reading->problem]) }}</p>@endif
+        => $reading->problem]) }} @if ($reading->skipped > 0){{ trans_choice('desk.supplier_skipped', $reading->skipped,
+        ['count' => number_format($reading->skipped)]) }}@endif</p>@endif
 </x-desk.layout>

@@ -5,14 +5,14 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="color-scheme" content="light dark">
-    <title>{{ __('common.busy.heading') }} · Fig Porch</title>
+    <title>{{ $heading }} · Fig Porch</title>
     @vite(['resources/css/app.css'])
 </head>
 <body>
 <main class="max-w-xl mx-auto px-4 pt-16">
-    <h1 class="text-3xl mb-2">{{ __('common.busy.heading') }}</h1>
-    <p class="mb-5">{{ __('common.busy.text') }}</p>
-    <a class="btn" href="{{ $again }}">{{ __('common.busy.again') }}</a>
+    <h1 class="text-3xl mb-2">{{ $heading }}</h1>
+    <p class="mb-5">{{ $text }}</p>
+    <a class="btn" href="{{ $to }}">{{ $button }}</a>
 </main>
 </body>
 </html>

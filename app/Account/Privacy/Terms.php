@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account\Privacy;
+
+use App\Shared\Sql;
+use DateTimeImmutable;
+
+/**
+ * How long everything is kept that names a person, and by what it ends: the one place that says so. A table that leads
+ * to a person and stands in none of these lists fails a test.
+ */
+final class Terms
+{
+    /** Ends with the person, or when the person ends it. */
+    public const WITH_THE_PERSON = [
+        'people' => 'who has a card',
+        'cards' => 'what a library knows of one that it gave out',
+        'own_lengths' => 'how long they like to borrow',
+        'notice_choices' => 'of what they want to be told',
+        'push_devices' => 'devices that they added, until they remove them',
+        'follows' => 'magazines that they follow, until they stop',
+        'marks' => 'their bookmarks, highlights and notes, until they remove them',
+        'baskets' => 'their baskets, until they remove them',
+        'basket_title' => 'what is in their baskets',
+        'saved_searches' => 'searches that they saved, until they remove them',
+        'saved_search_titles' => 'what a saved search is known to find',
+    ];
+
+    /** Ends thirty minutes after the loan or hold, unless the person keeps a history: ForgetEndedLoans. */
+    public const WITH_THE_LOAN = [
+        'loans' => 'the card is taken off',
+        'holds' => 'the card is taken off',
+        'places' => 'deleted',
+        'notices' => 'what names the title is taken out',
+        'pages_taken' => 'of a loan, which has no card any more',
+    ];
+
+    /** Ends by itself after so long, as told below. */
+    public const AFTER_A_TIME = [
+        'notices' => '30 days after it was read, 90 in all',
+        'requests' => '30 days after the answer the card is taken off',
+        'sessions' => '30 days at most, 12 hours without use',
+        'failed_jobs' => '7 days',
+        'jobs' => 'until done: seconds, or as long as a mail server is away',
+        'cache' => 'as long as each is good for: 90 days at most',
+    ];
+
+    private const NOTICE_READ_DAYS = 30;
+
+    private const NOTICE_DAYS = 90;
+
+    private const REQUEST_DAYS = 30;
+
+    private const FAILED_JOB_DAYS = 7;
+
+    /** @return array<string, array{string, list<string|int>}> table => a statement that ends what is over, and its values */
+    public static function statements(DateTimeImmutable $now): array
+    {
+        $ago = fn(int $days): string => Sql::second($now->modify("-{$days} days"));
+
+        return [
+            // One about a hold that still stands is what keeps it from being told again.
+            'notices' => [
+                "delete from notices n where (read_at <= ? or created_at <= ?) and not (n.kind in ('licence_gone',
+                        'licence_ending') and exists (select from holds h where h.closed_at is null
+                        and h.id::text = split_part(n.event_key, ':', 2)))",
+                [$ago(self::NOTICE_READ_DAYS), $ago(self::NOTICE_DAYS)],
+            ],
+            'requests' => [
+                "update requests set card_id = null where state <> 'open' and card_id is not null
+                    and coalesce(answered_at, asked_at) <= ?",
+                [$ago(self::REQUEST_DAYS)],
+            ],
+            'sessions' => [
+                'delete from sessions where last_activity <= ?',
+                [$now->getTimestamp() - 60 * (int) config('session.lifetime')],
+            ],
+            'failed_jobs' => ['delete from failed_jobs where failed_at <= ?', [$ago(self::FAILED_JOB_DAYS)]],
+            'cache' => ['delete from cache where expiration <= ?', [$now->getTimestamp()]],
+        ];
+    }
+}

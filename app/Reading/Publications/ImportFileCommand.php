@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Library;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Reading\UnreadablePublication;
+use Illuminate\Console\Command;
+use InvalidArgumentException;
+
+/** One file of catalogue:import, which runs this for each and reads what it says: a line of JSON. */
+final class ImportFileCommand extends Command
+{
+    protected $signature = 'catalogue:import-file {file} {--library=} {--licence=} {--audience=}';
+
+    protected $description = 'Take one publication in (catalogue:import calls this)';
+
+    protected $hidden = true;
+
+    public function handle(ImportPublication $import): int
+    {
+        $file = (string) $this->argument('file');
+        try {
+            if (!is_file($file) || !is_readable($file)) {
+                throw new InvalidArgumentException('no such file, or not readable');
+            }
+            $done = $import(
+                $file,
+                Library::query()->where('slug', (string) $this->option('library'))->firstOrFail(),
+                LicenceTerms::parse((string) $this->option('licence')),
+                CarbonImmutable::now(),
+                Audience::tryFrom((string) $this->option('audience')),
+            );
+            $said = ['outcome' => $done['new'] ? 'taken in' : 'known already', 'words' => "“{$done['title']->name}”"];
+        } catch (UnreadablePublication | InvalidArgumentException $refusal) {
+            $said = ['outcome' => 'refused', 'words' => $refusal->getMessage()];
+        }
+        $this->output->write((string) json_encode($said, JSON_INVALID_UTF8_SUBSTITUTE));
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Publications;
+
+use App\Models\Publication;
+use Illuminate\Console\Command;
+use Illuminate\Filesystem\Filesystem;
+
+/** Run every night: what imports and downloads that were ended from without have left. */
+final class TidyCommand extends Command
+{
+    /** Younger ones may still be at work. */
+    private const HOURS = 24;
+
+    protected $signature = 'storage:tidy';
+
+    protected $description = 'Remove files that an import or a download left half done';
+
+    public function handle(Filesystem $files): int
+    {
+        $old = fn(string $path): bool => (int) filemtime($path) < time() - self::HOURS * 3600;
+        $removed = 0;
+        foreach (array_filter(glob(storage_path('publications/*')) ?: [], $old) as $folder) {
+            $name = basename($folder);
+            $isHalfMade = preg_match('/^[0-9a-f]{64}\.[0-9a-f]{8}$/', $name) === 1;
+            $isNobodys =
+                preg_match('/^[0-9a-f]{64}$/', $name) === 1 &&
+                Publication::query()->where('sha256', $name)->doesntExist();
+            if ($isHalfMade || $isNobodys) {
+                $files->deleteDirectory($folder);
+                $removed++;
+            }
+        }
+        foreach (array_filter(glob(sys_get_temp_dir() . '/{pages,pack}??????', GLOB_BRACE) ?: [], $old) as $file) {
+            $files->delete($file);
+            $removed++;
+        }
+        $this->line("{$removed} removed.");
+
+        return self::SUCCESS;
+    }
+}

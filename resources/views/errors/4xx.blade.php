@@ -1,0 +1,1 @@
+@include('errors.page', ['code' => '4xx'])
