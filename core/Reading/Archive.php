@@ -79,7 +79,7 @@ final class Archive
     public function read(string $path): string
     {
         $stream = $this->has($path) ? $this->zip->getStream($path) : false;
-        $bytes = $stream === false ? false : stream_get_contents($stream, $this->sizes[$path] + 1);
+        $bytes = $stream === false ? false : @stream_get_contents($stream, $this->sizes[$path] + 1);
         if ($bytes === false) {
             throw new UnreadablePublication(Reason::MissingFile, $path);
         }
@@ -103,7 +103,8 @@ final class Archive
             throw new UnreadablePublication(Reason::MissingFile, $path);
         }
         if (
-            stream_copy_to_stream($stream, $target, $this->sizes[$path] + 1) !== $this->sizes[$path] ||
+            // Sums that do not agree are warned of as it is read.
+            @stream_copy_to_stream($stream, $target, $this->sizes[$path] + 1) !== $this->sizes[$path] ||
             !fclose($target)
         ) {
             throw new UnreadablePublication(Reason::NotAnArchive, $path);

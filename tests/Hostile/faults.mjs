@@ -189,10 +189,16 @@ const order = Array.from({ length: Number(many) }, (_, n) => (n < names.length ?
 for (const name of order) {
     await wait(300 + roll(700))
     let words = ''
-    try {
-        await FAULTS[name]()
-    } catch (fault) {
-        words = ` (${fault.message.split('\n')[0]})`
+    for (let again = 0; again < 20; again++) {
+        try {
+            await FAULTS[name]()
+            words = ''
+            break
+        } catch (fault) {
+            // What is to be killed is only just coming up again.
+            words = ` (${fault.message.split('\n')[0]})`
+            await wait(250)
+        }
     }
     const begun = Date.now()
     let usable = await isUsable()

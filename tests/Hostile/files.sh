@@ -8,8 +8,9 @@ rm -rf "$folder"
 as_app php -d memory_limit=1G tests/Hostile/files.php "$folder" "$1"
 before=$(find "$VAR/storage/publications" -maxdepth 1 -name '*.*' | wc -l)
 status=0
+begun=$SECONDS
 as_app php artisan catalogue:import "$folder"/* --library=saltmere --licence=simultaneous > "$VAR/log/hostile-files.log" || status=$?
-tail -n 1 "$VAR/log/hostile-files.log"
+printf '%s in %d s\n' "$(tail -n 1 "$VAR/log/hostile-files.log")" $((SECONDS - begun))
 wrong=0
 say_wrong() { printf '  %s\n' "$*"; wrong=$((wrong + 1)); }
 [ "$(grep -cE '^ *[0-9]+/[0-9]+  ' "$VAR/log/hostile-files.log")" = "$(find "$folder" -type f | wc -l)" ] || say_wrong "not every file was answered"

@@ -24,11 +24,18 @@ final class Xml
         'enc' => 'http://www.w3.org/2001/04/xmlenc#',
     ];
 
+    /** libxml2 compares each attribute of an element with all before it: of 60,000 it makes three minutes. */
+    private const MOST_ATTRIBUTES = 4000;
+
     /** @throws UnreadablePublication */
     public static function parse(string $bytes, string $path): DOMDocument
     {
-        if (preg_match('/<!ENTITY/i', self::asUtf8($bytes)) === 1) {
+        $text = self::asUtf8($bytes);
+        if (preg_match('/<!ENTITY/i', $text) === 1) {
             throw new UnreadablePublication(Reason::Entities, $path);
+        }
+        if (self::mostAttributes($text) > self::MOST_ATTRIBUTES) {
+            throw new UnreadablePublication(Reason::BadXml, "{$path}: one element has thousands of attributes");
         }
         $document = new DOMDocument();
         $before = libxml_use_internal_errors(true);
@@ -75,6 +82,21 @@ final class Xml
         return trim(preg_replace('/\s+/u', ' ', $node->textContent) ?? '');
     }
 
+    /** Not more than there can be in one tag: from one "<" to the next, which no attribute may hold, signs that give one. */
+    private static function mostAttributes(string $text): int
+    {
+        $most = 0;
+        for ($at = strpos($text, '<'); $at !== false; $at = $next) {
+            $next = strpos($text, '<', $at + 1);
+            $length = ($next === false ? strlen($text) : $next) - $at;
+            if ($length > self::MOST_ATTRIBUTES * strlen(' a=""')) {
+                $most = max($most, (int) preg_match_all('/=\s*["\']/', substr($text, $at, $length)));
+            }
+        }
+
+        return $most;
+    }
+
     /** UTF-16 documents are looked at as UTF-8, or a declaration could hide in them. */
     private static function asUtf8(string $bytes): string
     {
@@ -91,6 +113,9 @@ final class Xml
      */
     public static function body(string $source): ?DOMElement
     {
+        if (self::mostAttributes($source) > self::MOST_ATTRIBUTES) {
+            return null;
+        }
         $document = new DOMDocument();
         $document->recover = true;
         $before = libxml_use_internal_errors(true);

@@ -137,6 +137,17 @@ final class ImportTest extends TestCase
         $zip->open($locked);
         $zip->setEncryptionName('a.xhtml', ZipArchive::EM_AES_256, 'secret');
         $zip->close();
+        $attributes = implode(' ', array_map(fn(int $n): string => "a{$n}='>'", range(1, 60_000)));
+        yield 'thousands of attributes' => [
+            self::book(['a.xhtml' => str_replace('<p>', "<p {$attributes}>", self::PAGE)]),
+            'XML that cannot be read',
+        ];
+        $wrongSums = self::book(['b.txt' => ($text = bin2hex(random_bytes(50)))]);
+        file_put_contents(
+            $wrongSums,
+            str_replace(pack('V', crc32($text)), 'sums', (string) file_get_contents($wrongSums)),
+        );
+        yield 'sums that do not agree' => [$wrongSums, 'not a ZIP archive'];
         yield 'a file that is a folder too' => [self::book(['a' => 'x', 'a/b' => 'x']), 'cannot be stored'];
         yield 'a name of 300 letters' => [self::book([str_repeat('n', 300) => 'x']), 'cannot be stored'];
         yield 'a name of 100 letters of three bytes' => [
