@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 /*
- * The framework's classes, compiled once for all workers of php-fpm. Which ones: those that a few pages load, found
- * when the application starts ("php deploy/preload.php" writes the list). The project's own classes stay out, so that
- * an edit shows at once; but for those that call functions of C, which PHP lets preloaded files alone do (ffi.enable =
- * preload, as it comes).
+ * The framework's classes and the project's, compiled once for all workers of php-fpm. Which ones: those that a few
+ * pages load, found when the application starts ("php deploy/preload.php" writes the list). So an edit shows after the
+ * next start; at once where DEVELOP is set, which leaves the project's own classes out, but for those that call
+ * functions of C, which PHP lets preloaded files alone do (ffi.enable = preload, as it comes).
  */
 
 use App\Models\Library;
@@ -23,8 +23,8 @@ if (PHP_SAPI === 'cli') {
     $kernel = $app->make(Kernel::class);
     $kernel->bootstrap();
     $library = Library::query()->value('slug');
-    foreach (['/up', '/sign-in', '/catalogue', '/porch'] as $page) {
-        $kernel->handle(Request::create($page, 'GET', ['library' => $library]));
+    foreach (['/up', '/', '/sign-in', '/catalogue?q=a', '/titles/1', '/porch', '/desk/sign-in'] as $page) {
+        $kernel->handle(Request::create($page, cookies: ['library' => $library]));
     }
     file_put_contents(
         $list,
@@ -34,7 +34,9 @@ if (PHP_SAPI === 'cli') {
                     array_filter(
                         get_included_files(),
                         fn(string $file): bool => preg_match(
-                            "~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~",
+                            getenv('DEVELOP') === false
+                                ? "~^{$root}/(vendor/(?!composer/|nesbot/|nunomaduro/)|app/|core/)~"
+                                : "~^{$root}/vendor/(?!composer/|nesbot/|nunomaduro/)~",
                             $file,
                         ) === 1,
                     ),

@@ -25,8 +25,18 @@ final readonly class Filters
         PublisherFilter::class,
     ];
 
+    /** @var array<string, string> what is chosen, as it stands in the address; each link of a page asks for it */
+    private array $written;
+
     /** @param  array<class-string<Filter>, Filter>  $all */
-    private function __construct(private array $all) {}
+    private function __construct(private array $all)
+    {
+        $written = [];
+        foreach ($all as $filter) {
+            $written[$filter::name()] = $filter->written();
+        }
+        $this->written = array_filter($written, fn(string $value): bool => $value !== '');
+    }
 
     /** @param  array<string, string>  $asked  values of a query string */
     public static function read(array $asked): self
@@ -62,12 +72,7 @@ final readonly class Filters
     /** @return array<string, string> what is chosen, as it stands in the address */
     public function written(): array
     {
-        $written = [];
-        foreach ($this->all as $filter) {
-            $written[$filter::name()] = $filter->written();
-        }
-
-        return array_filter($written, fn(string $value): bool => $value !== '');
+        return $this->written;
     }
 
     /** @return list<Chip> what is chosen, in words */

@@ -1,24 +1,22 @@
 @php
     use App\Catalogue\Filters\{ChoiceFilter, FlagFilter, ListFilter, OneValueFilter, RangeFilter};
 
-    // What this form has no field for goes with it.
     $fields = array_map(fn (OneValueFilter $of): string => $of::name(), $search->filters->of(OneValueFilter::class));
+    $flags = [];
+    foreach ($search->filters->of(FlagFilter::class) as $filter) {
+        $count = $facets->count($filter::name(), 1);
+        if ($count > 0 || $filter->chosen || $filter->isOfferedAnyway()) {
+            $flags[] = [$filter::name(), 1, $filter->heading(), $count, $filter->chosen];
+        }
+    }
+    // What this form has no field for goes with it.
     $hidden = array_diff_key($search->with([]), array_flip([...$fields, 'at']));
 @endphp
 <form action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}" class="text-[15px] mt-2">
     @foreach ($hidden as $name => $value)
         <input type="hidden" name="{{ $name }}" value="{{ $value }}">
     @endforeach
-    <fieldset class="pb-3 border-b border-rule mb-3">
-        <legend class="font-semibold mb-1">{{ __('catalogue.when') }}</legend>
-        @foreach ($search->filters->of(FlagFilter::class) as $filter)
-            @php $count = $facets->count($filter::name(), 1); @endphp
-            @if ($count > 0 || $filter->chosen || $filter->isOfferedAnyway())
-                <x-catalogue.filter-value type="checkbox" :name="$filter::name()" value="1" :checked="$filter->chosen"
-                    :count="$count">{{ $filter->heading() }}</x-catalogue.filter-value>
-            @endif
-        @endforeach
-    </fieldset>
+    <x-catalogue.filter-values type="checkbox" :heading="__('catalogue.when')" :rows="$flags" />
     @if ($facets->libraries !== [])
         <x-catalogue.choice name="at" :heading="__('common.library')" :any="__('search.all_cards')"
             :all="$facets->libraries[0]" :counts="$facets->libraries" :chosen="$search->atLibraryId"
