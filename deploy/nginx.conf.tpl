@@ -14,7 +14,7 @@ http {
     default_type application/octet-stream;
     # Neither what was looked for, nor a key by which an address is somebody's.
     map $uri $logged {
-        ~^(?<before>/(calendar|shared)/) "${before}…";
+        ~^(?<before>/(calendar|shared|desk/begin)/) "${before}…";
         default $uri;
     }
     log_format timed '$time_iso8601 $status $request_method $logged $request_time $upstream_response_time $body_bytes_sent';
@@ -39,6 +39,12 @@ http {
         default "";
     }
     limit_req_zone $searches zone=searches:4m rate={{SEARCHES}}r/s;
+    # Pages of a PDF are pictures, dozens in a page that is printed: those of one loan are drawn one after the other.
+    map $uri $draws {
+        ~^/loans/(?<loan>[0-9]+)/pages/[0-9]+\.png$ $loan;
+        default "";
+    }
+    limit_req_zone $draws zone=draws:4m rate=4r/s;
     limit_conn_status 503;
     limit_req_status 429;
     limit_conn_log_level warn;
@@ -117,6 +123,7 @@ http {
             limit_conn waiting_here {{WAITING_HERE}};
             limit_req zone=sign_in burst={{SIGN_INS_WAITING}};
             limit_req zone=searches burst={{SEARCHES_WAITING}};
+            limit_req zone=draws burst=100;
             fastcgi_pass unix:{{RUN}}/php-fpm.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param HTTP_HOST $http_host;

@@ -8,11 +8,16 @@ use App\Desk\Figures\TurnawaysController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
 use App\Desk\Requests\RequestsController;
+use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\StaffSignInController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
+
+// Whoever has the link, which is good until it is used.
+Route::get('/desk/begin/{key}', [SetupController::class, 'show'])->name('setup');
+Route::post('/desk/begin/{key}', [SetupController::class, 'store'])->name('setup.store');
 
 Route::middleware('guest:staff')
     ->prefix('desk')

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Lists\StaffListPolicy;
+use App\Desk\Setup\CreateLibraryCommand;
+use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Models\StaffList;
 use Illuminate\Support\Facades\Gate;
@@ -14,7 +16,7 @@ final class DeskServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->commands([AddStaffCommand::class]);
+        $this->commands([AddStaffCommand::class, CreateLibraryCommand::class, SetupLinkCommand::class]);
     }
 
     public function boot(): void

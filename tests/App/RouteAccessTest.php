@@ -77,6 +77,8 @@ final class RouteAccessTest extends TestCase
         'GET up' => self::OPEN,
         // Whoever has the secret address.
         'baskets.shared' => self::OPEN,
+        'setup' => self::OPEN,
+        'setup.store' => self::OPEN,
         'calendar' => self::OPEN,
 
         'sign-in' => self::GUESTS,
@@ -190,6 +192,8 @@ final class RouteAccessTest extends TestCase
         // It is no PDF.
         'pages.picture' => 422,
         'ready' => 503,
+        // Somebody works here already.
+        'setup' => 404,
     ];
 
     public function test_every_route_is_in_the_table(): void

@@ -184,8 +184,13 @@ const isUsable = async () => {
     }
 }
 const wrong = []
+// Each once, in an order that differs with the seed; then any.
 const names = Object.keys(FAULTS)
-const order = Array.from({ length: Number(many) }, (_, n) => (n < names.length ? names[n] : one(names)))
+for (let n = names.length - 1; n > 0; n--) {
+    const other = roll(n + 1)
+    ;[names[n], names[other]] = [names[other], names[n]]
+}
+const order = Array.from({ length: Number(many) }, (_, n) => names[n] ?? one(names))
 for (const name of order) {
     await wait(300 + roll(700))
     let words = ''

@@ -10,7 +10,7 @@ return [
         '$heldBack = $missing < 0 *',
         'SupplierTest',
     ],
-    ['app/Exchange/Supplier/ReadSupplier.php', "isset(\$seen[\$next])", 'false && isset($seen[$next])', 'SupplierTest'],
+    ['app/Exchange/Supplier/ReadSupplier.php', 'isset($seen[$next])', 'false && isset($seen[$next])', 'SupplierTest'],
     ['app/Exchange/Supplier/TakeReading.php', '|| $last->id !== $reading', '', 'SupplierTest'],
     [
         'app/Exchange/Supplier/FetchFeed.php',

@@ -35,6 +35,7 @@ final class LicencesController
             'staff' => $staff,
             'search' => $search,
             'figures' => $figures,
+            'hasTitles' => $this->titles->hasAny($staff->library),
             'turnaways' => $months[$turnaways->months($staff->library, $now)[Turnaways::MONTHS - 1]],
             'page' => $this->titles->page($staff->library, $search, $now)->appends($search->with([])),
         ]);

@@ -190,4 +190,10 @@ final class TitlesUnderPressure
 
         return $pressed;
     }
+
+    /** Whether the library has, or had, a licence for anything. */
+    public function hasAny(Library $library): bool
+    {
+        return DB::table('licences')->where('library_id', $library->id)->exists();
+    }
 }

@@ -15,25 +15,40 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * For what can keep a process that answers busy for long: half of them at most, so that others are answered meanwhile.
- * "title" is for writing on one title, where all wait for the same row; any other word for work of that kind.
+ * "title" is for writing on one title, where all wait for the same row; any other word for heavy work of that kind, of
+ * which one person may have a little at a time.
  */
 final class HalfOfWorkers
 {
-    /** A place is usually free again at once; whoever waits for one holds up others too. */
-    private const WAIT_MILLISECONDS = 300;
+    /** A row is usually free again at once; a page takes a while to draw. Whoever waits holds up others too. */
+    private const WAIT_MILLISECONDS = ['title' => 300, 'work' => 3000];
+
+    private const OF_ONE_PERSON = 2;
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next, string $what): Response
     {
-        $what = $what === 'title' ? 'title ' . self::titleId($request) : $what;
-        $place = WorkSlots::take($what, max(1, intdiv((int) config('figporch.workers'), 2)), self::WAIT_MILLISECONDS);
-        if ($place === null) {
-            return DatabaseFaults::busy($request);
-        }
+        $half = max(1, intdiv((int) config('figporch.workers'), 2));
+        $places =
+            $what === 'title'
+                ? ['title ' . self::titleId($request) => $half]
+                : ["{$what} of {$request->user()?->getAuthIdentifier()}" => self::OF_ONE_PERSON, $what => $half];
+        $wait = self::WAIT_MILLISECONDS[$what === 'title' ? 'title' : 'work'];
+        $taken = [];
         try {
+            foreach ($places as $of => $many) {
+                $place = WorkSlots::take($of, $many, $wait);
+                if ($place === null) {
+                    return DatabaseFaults::busy($request);
+                }
+                $taken[$of] = $place;
+            }
+
             return $next($request);
         } finally {
-            WorkSlots::free($what, $place);
+            foreach ($taken as $of => $place) {
+                WorkSlots::free($of, $place);
+            }
         }
     }
 

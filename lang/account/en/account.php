@@ -14,6 +14,7 @@ return [
     'list_ready' => '{0} none ready now|[1,*] :count ready now',
     'list_all_ready' => 'all ready now',
     'choose_library' => 'Choose your library',
+    'no_library_yet' => 'No library is open here yet. Whoever runs the machine has a link with which the first librarian opens it: bin/artisan library:link prints it.',
     'choose_library_text' => 'It is remembered in this browser. You can change it at any time, above beside the search.',
     'sign_in_to' => 'Sign in to :library',
     'card_number' => 'Card number',

@@ -14,6 +14,7 @@ return [
     'list_ready' => '{0} ninguno disponible ahora|[1,*] :count disponibles ahora',
     'list_all_ready' => 'todos disponibles ahora',
     'choose_library' => 'Elija su biblioteca',
+    'no_library_yet' => 'Aquí aún no hay ninguna biblioteca abierta. Quien administra la máquina tiene un enlace con el que la primera bibliotecaria la abre: bin/artisan library:link lo muestra.',
     'choose_library_text' => 'Se recuerda en este navegador. Puede cambiarla cuando quiera, arriba junto a la búsqueda.',
     'sign_in_to' => 'Entrar en :library',
     'card_number' => 'Número de carné',

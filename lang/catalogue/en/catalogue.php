@@ -18,6 +18,8 @@ return [
     'orders' => ['relevance' => 'Best match', 'newest' => 'Newest here', 'most_borrowed' => 'Most borrowed', 'title' => 'Title', 'series' => 'Series', 'soonest' => 'Soonest to get', 'list' => 'As the librarians put it'],
     'apply' => 'Apply',
     'remove_filter' => 'Take away the filter “:name”',
+    'no_titles_heading' => 'No title is here yet',
+    'no_titles' => ':library has just opened. Its librarians are filling the shelves; come back soon.',
     'nothing_heading' => 'Nothing here matches',
     'nothing_words' => 'All words were looked for in titles, people, series, subjects and descriptions at :library. Check the spelling, or use fewer words.',
     'nothing_filters' => 'Nothing at :library fits all of what is set. This would find something:',

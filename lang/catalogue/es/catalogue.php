@@ -18,6 +18,8 @@ return [
     'orders' => ['relevance' => 'Más parecido', 'newest' => 'Lo más nuevo', 'most_borrowed' => 'Lo más prestado', 'title' => 'Título', 'series' => 'Serie', 'soonest' => 'Antes disponible', 'list' => 'Como la ordenó el personal'],
     'apply' => 'Aplicar',
     'remove_filter' => 'Quitar el filtro «:name»',
+    'no_titles_heading' => 'Aún no hay ningún título',
+    'no_titles' => ':library acaba de abrir. Sus bibliotecarios están llenando los estantes; vuelva pronto.',
     'nothing_heading' => 'Nada coincide',
     'nothing_words' => 'Se han buscado todas las palabras en títulos, personas, series, temas y descripciones de :library. Revise la ortografía o use menos palabras.',
     'nothing_filters' => 'En :library no hay nada que cumpla todo lo fijado. Esto encontraría algo:',

@@ -7,6 +7,7 @@ namespace Tests\App\Shared;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Models\Notice;
 use App\Shared\AppServiceProvider;
+use App\Shared\Middleware\HalfOfWorkers;
 use App\Shared\Readiness;
 use App\Shared\ReadyPages\ReadyPage;
 use Illuminate\Contracts\Http\Kernel;
@@ -75,6 +76,26 @@ final class FaultsTest extends TestCase
             (int) DB::scalar("select count(*) from pg_locks where locktype = 'advisory'") + 1,
             'this one has given its places back',
         );
+    }
+
+    public function test_heavy_work_is_shared_out_among_those_who_want_it(): void
+    {
+        config(['figporch.workers' => 8]);
+        Route::get('/heavy', fn(): string => 'done')->middleware(HalfOfWorkers::class . ':drawing');
+        $one = $this->card()->person;
+        $others = $this->other();
+        foreach ([0, 1] as $place) {
+            $others->exec("select pg_advisory_lock(hashtext('drawing of {$one->id}'), {$place})");
+        }
+        $this->be($one)->get('/heavy')->assertStatus(503)->assertHeader('Retry-After', '5');
+        $this->be($this->card()->person)->get('/heavy')->assertOk();
+        foreach ([0, 1, 2, 3] as $place) {
+            $others->exec("select pg_advisory_lock(hashtext('drawing'), {$place})");
+        }
+        $this->get('/heavy')->assertStatus(503);
+        $others->exec("select pg_advisory_unlock(hashtext('drawing'), 3)");
+        $this->get('/heavy')->assertOk();
+        $this->get('/heavy')->assertOk();
     }
 
     public function test_what_one_person_may_do_in_a_minute_is_limited(): void

@@ -128,6 +128,11 @@
             @endif
             @if ($page->isNotEmpty())
                 @include('catalogue.search.rows', ['rows' => $page])
+            @elseif (array_diff_key($search->with([]), ['order' => 1]) === [])
+                <div class="panel p-6">
+                    <h2 class="text-xl mb-2">{{ __('catalogue.no_titles_heading') }}</h2>
+                    <p class="max-w-[60ch]">{{ __('catalogue.no_titles', ['library' => $current->library->name]) }}</p>
+                </div>
             @else
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>

@@ -50,7 +50,9 @@
             href="{{ route('desk.licences.csv', $search->with([]), false) }}">{{ __('desk.csv_file') }}</a>@endif
     </div>
     @if ($page->isEmpty())
-        <p class="panel p-6">{{ __('desk.nothing') }}</p>
+        <div class="panel p-6"><p>{{ __($hasTitles ? 'desk.nothing' : 'desk.no_titles') }}</p>@if (!$hasTitles)<p
+            class="mt-2 overflow-x-auto"><code>bin/artisan catalogue:import book.epub --library={{
+            $staff->library->slug }}</code></p>@endif</div>
     @else
         <div class="panel overflow-x-auto" tabindex="0" role="group"
             aria-label="{{ __("desk.shows.{$search->show}", $facts) }}">

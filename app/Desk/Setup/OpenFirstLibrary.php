@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Setup;
+
+use App\Models\StaffMember;
+use Illuminate\Support\Facades\Hash;
+
+/** The first library with its first member of staff and its first cards, on the word of the link that is good once. */
+final class OpenFirstLibrary
+{
+    public function __construct(
+        private readonly SetupLink $link,
+        private readonly CreateLibrary $createLibrary,
+        private readonly IssueCards $issueCards,
+    ) {}
+
+    /**
+     * @param  array{name: string, email: string, password: string}  $staff
+     * @param  list<string>  $patrons  their names
+     * @return array{staff: StaffMember, cards: list<array{name: string, number: string, pin: string}>}|null null where
+     *     the link has been used
+     */
+    public function __invoke(string $key, NewLibrary $new, array $staff, array $patrons): ?array
+    {
+        return $this->link->use($key, function () use ($new, $staff, $patrons): array {
+            $library = ($this->createLibrary)($new);
+
+            return [
+                'staff' => StaffMember::query()->create([
+                    'library_id' => $library->id,
+                    'name' => $staff['name'],
+                    'email' => mb_strtolower($staff['email']),
+                    'password' => Hash::make($staff['password']),
+                ]),
+                'cards' => ($this->issueCards)($library, $patrons, $new->rules->groups()[0]),
+            ];
+        });
+    }
+}
