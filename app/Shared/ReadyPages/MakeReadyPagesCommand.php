@@ -8,6 +8,7 @@ use App\Shared\Middleware\VisitorsLanguage;
 use Illuminate\Console\Command;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Support\Facades\App;
+use Illuminate\Support\Facades\Vite;
 
 final class MakeReadyPagesCommand extends Command
 {
@@ -17,6 +18,8 @@ final class MakeReadyPagesCommand extends Command
 
     public function handle(Filesystem $files): int
     {
+        // By whatever name it is asked for.
+        Vite::createAssetPathsUsing(fn(string $path): string => "/{$path}");
         foreach (VisitorsLanguage::known() as $language) {
             App::setLocale($language);
             foreach (ReadyPage::cases() as $page) {

@@ -142,7 +142,9 @@ final class FaultsTest extends TestCase
         $this->artisan('pages:ready')->assertSuccessful();
         foreach (['en' => 'Try again', 'es' => 'Intentarlo de nuevo'] as $language => $words) {
             foreach (ReadyPage::cases() as $page) {
-                $this->assertStringContainsString($words, (string) file_get_contents($page->file($language)));
+                $html = (string) file_get_contents($page->file($language));
+                $this->assertStringContainsString($words, $html);
+                $this->assertStringNotContainsString((string) config('app.url'), $html, 'by whatever name');
             }
         }
         config(['app.debug' => false]);

@@ -1,8 +1,8 @@
 <x-layout :title="__('account.choose_library')">
     <div class="max-w-2xl mx-auto mt-8">
-        <h1 class="text-4xl mb-2">{{ __('account.choose_library') }}</h1>
-        <p class="text-soft mb-6">{{ __($current->libraries()->isEmpty() ? 'account.no_library_yet' :
-            'account.choose_library_text') }}</p>
+        @php $any = $current->libraries()->isNotEmpty(); @endphp
+        <h1 class="text-4xl mb-2">{{ __($any ? 'account.choose_library' : 'account.no_library_yet') }}</h1>
+        <p class="text-soft mb-6">{{ __($any ? 'account.choose_library_text' : 'account.no_library_yet_text') }}</p>
         <ul class="grid sm:grid-cols-2 gap-4">
             @foreach ($current->libraries() as $library)
                 <li>

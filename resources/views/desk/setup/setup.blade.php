@@ -19,7 +19,7 @@
                 <x-desk.setup-field name="name" :hint="__('setup.name_hint')" />
                 <div class="grid sm:grid-cols-2 gap-4">
                     <x-desk.setup-field name="short_name" max="40" :hint="__('setup.short_name_hint')" />
-                    <x-desk.setup-field name="place" />
+                    <x-desk.setup-field name="place" :hint="__('setup.place_hint')" />
                 </div>
                 <x-desk.setup-field name="slug" max="40" :hint="__('setup.slug_hint')"
                     pattern="[a-z0-9]+(-[a-z0-9]+)*" />
@@ -41,7 +41,7 @@
                 <h2 class="text-xl" aria-hidden="true">{{ __('setup.rules') }}</h2>
                 @foreach ($rules as $of)
                     <label class="flex gap-2.5 items-start"><input type="radio" name="rules" value="{{ $of->value }}"
-                        @checked(old('rules', 'public') === $of->value) class="accent-shutter w-4.5 h-4.5 mt-1"><span
+                        @checked(old('rules', 'public') === $of->value) class="accent-shutter w-4.5 h-4.5 mt-1 shrink-0"><span
                         class="font-semibold">{{ __("setup.rules_of.{$of->value}.0") }}<span
                         class="meta block font-normal">{{ __("setup.rules_of.{$of->value}.1") }}</span></span></label>
                 @endforeach
