@@ -27,15 +27,30 @@ http {
     # How much may wait for the application at once, sized from the machine by bin/start; more is told so at once,
     # rather than cut off later. A sign-in costs much on purpose: they are let in at a pace and wait here, where
     # waiting costs nothing. One address may be a whole school, so it is slowed down late and never for a reader's files.
+    # Behind a proxy of ours (TRUSTED_PROXIES) a visitor's address is what the proxy says.
+    geo $is_proxy {
+        default 0;
+        include {{VAR}}/conf/proxies.conf;
+    }
+    map "$is_proxy $http_x_forwarded_for" $visitor_address {
+        "~^1 (?:.*, *)?(?<forwarded>[0-9A-Fa-f.:]+) *$" $forwarded;
+        default $remote_addr;
+    }
     limit_conn_zone $server_name zone=waiting:64k;
-    limit_conn_zone $binary_remote_addr zone=waiting_here:4m;
+    limit_conn_zone $visitor_address zone=waiting_here:4m;
+    # At one address fewer sign in than at all together, or one could keep everybody else out.
     map "$request_method $uri" $signs_in {
-        ~^POST\ (/desk)?/sign-in$ all;
+        "~^POST (/desk)?/sign-in$" all;
+        default "";
+    }
+    map "$request_method $uri" $signs_in_here {
+        "~^POST (/desk)?/sign-in$" $visitor_address;
         default "";
     }
     limit_req_zone $signs_in zone=sign_in:64k rate={{SIGN_INS}}r/s;
+    limit_req_zone $signs_in_here zone=sign_in_here:4m rate={{SIGN_INS_HERE}}r/s;
     map $uri $searches {
-        ~^/(catalogue|suggest|rooms)(/|$) $binary_remote_addr;
+        ~^/(catalogue|suggest|rooms)(/|$) $visitor_address;
         default "";
     }
     limit_req_zone $searches zone=searches:4m rate={{SEARCHES}}r/s;
@@ -121,6 +136,7 @@ http {
         location / {
             limit_conn waiting {{WAITING}};
             limit_conn waiting_here {{WAITING_HERE}};
+            limit_req zone=sign_in_here burst={{SIGN_INS_WAITING_HERE}};
             limit_req zone=sign_in burst={{SIGN_INS_WAITING}};
             limit_req zone=searches burst={{SEARCHES_WAITING}};
             limit_req zone=draws burst=100;
