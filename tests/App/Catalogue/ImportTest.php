@@ -205,6 +205,10 @@ final class ImportTest extends TestCase
     {
         $this->library();
         $file = $this->bookFile($this->fullBook());
+        config(['database.connections.other' => config('database.connections.pgsql')]);
+        DB::connection('other')->select('select pg_advisory_lock(hashtextextended(?, 5))', [
+            hash_file('sha256', $file),
+        ]);
         $imports = array_map(function () use ($file): Process {
             $import = new Process([
                 PHP_BINARY,
@@ -218,6 +222,14 @@ final class ImportTest extends TestCase
 
             return $import;
         }, range(1, 4));
+        $waiting = fn(): int => (int) DB::scalar(
+            "select count(*) from pg_locks where locktype = 'advisory' and not granted",
+        );
+        for ($i = 0; $i < 300 && $waiting() < 4; $i++) {
+            usleep(50_000);
+        }
+        $this->assertSame(4, $waiting(), 'all of them have come to the door');
+        DB::purge('other');
         $said = '';
         foreach ($imports as $import) {
             $this->assertSame(0, $import->wait(), $import->getOutput() . $import->getErrorOutput());
