@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shared;
 
+use App\Shared\Check\CheckCommand;
 use App\Shared\ReadyPages\MakeReadyPagesCommand;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -62,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        $this->commands([MakeReadyPagesCommand::class]);
+        $this->commands([CheckCommand::class, MakeReadyPagesCommand::class]);
         Date::use(CarbonImmutable::class);
         $proxies = array_filter(array_map(trim(...), explode(',', (string) config('figporch.proxies'))));
         if ($proxies !== []) {

@@ -38,7 +38,7 @@ final class Readiness
     }
 
     /** @return array<string, string|null> by what was looked at, what is wrong; null where all is well */
-    private function reasons(): array
+    public function reasons(): array
     {
         $free = disk_free_space(storage_path());
         $reasons = [

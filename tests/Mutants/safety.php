@@ -32,7 +32,7 @@ return [
         '$contributors',
         'SupplierTest',
     ],
-    [X],
+    ['core/Catalogue/SeriesPosition.php', '&& abs((float) $written) < self::MOST', '', 'test_a_position_that'],
     ['core/Reading/Archive.php', '        $this->refuseFilesInTheWay();', '', 'test_a_bad_file_is_refused'],
     ['core/Reading/Archive.php', 'count($names) <= self::DEEPEST &&', '', 'test_a_bad_file_is_refused'],
     [

@@ -15,6 +15,7 @@ use Illuminate\Database\QueryException;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Log\Events\MessageLogged;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
@@ -179,6 +180,45 @@ final class FaultsTest extends TestCase
         $this->assertStringContainsString(QueryException::class, (string) $kept[0]);
         $this->assertStringContainsString(__FILE__, (string) $kept[0]);
         $this->assertStringContainsString('The push service is away.', (string) $kept[1]);
+    }
+
+    public function test_what_is_wrong_with_an_installation_is_said_with_what_to_do(): void
+    {
+        Readiness::schedulerIsAtWork();
+        config(['mail.default' => 'smtp']);
+        $said = fn(): array => json_decode(
+            Artisan::call('installation:check', ['--json' => true]) >= 0 ? Artisan::output() : '',
+            true,
+        )['looked_at'];
+        // A port on which nobody listens, one on which a mail server does, and one with something else.
+        foreach (
+            ['220 mail ready' => null, 'HTTP/1.1 400' => 'is no mail server', '' => 'no mail server answers']
+            as $greeting => $problem
+        ) {
+            $server = stream_socket_server('tcp://127.0.0.1:0') ?: $this->fail('no port is free');
+            $port = (int) substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1);
+            config(['mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => $port]);
+            $child = 0;
+            if ($greeting === '') {
+                fclose($server);
+            } elseif (($child = pcntl_fork()) === 0) {
+                $visitor = stream_socket_accept($server, 10);
+                $visitor === false || fwrite($visitor, "{$greeting}\r\n");
+                posix_kill(posix_getpid(), SIGKILL);
+            }
+            $found = $said();
+            $problem === null
+                ? $this->assertNull($found['mail'])
+                : $this->assertStringContainsString($problem, (string) $found['mail']);
+            $child === 0 || pcntl_waitpid($child, $status);
+            unset($found['mail']);
+            $this->assertSame([], array_filter($found));
+        }
+        config(['mail.default' => 'array']);
+        $this->assertSame(0, Artisan::call('installation:check'));
+        $this->travel(1000)->seconds();
+        $this->assertSame(1, Artisan::call('installation:check'));
+        $this->assertStringContainsString('last ran 1000 seconds ago', Artisan::output());
     }
 
     public function test_a_mail_of_which_nobody_knows_whether_it_went_is_reported(): void
