@@ -215,6 +215,14 @@ final class SupplierTest extends TestCase
         $this->assertSame(1, DB::table('supplied_titles')->count());
     }
 
+    public function test_what_a_supplier_says_of_its_fault_is_kept_as_far_as_it_is_text(): void
+    {
+        Http::fake(fn() => Http::response("\0\x07" . str_repeat('é', 300) . "\xFF", 500));
+        $this->assertSame(1, Artisan::call('catalogue:read-supplier'));
+        $this->assertStringContainsString('500', (string) DB::table('supplier_readings')->value('problem'));
+        $this->actingAs($this->staff(), 'staff')->get('/desk/requests')->assertOk()->assertSee('could not be read');
+    }
+
     public function test_a_name_that_leads_into_this_network_is_not_asked(): void
     {
         Http::fake();
