@@ -195,6 +195,7 @@ final class SupplierTest extends TestCase
     {
         yield 'no entry that can be read' => [[['metadata' => []], 7], null, 'None of 2 entries can be understood'];
         yield 'a page that leads back to itself' => [[], self::ADDRESS, 'lead in a circle'];
+        yield 'an address with signs that are no text' => [[], "http://:::\0bad", 'what is no address'];
         yield 'an address that is none' => [[], 'http://:::bad', 'what is no address'];
         yield 'another kind of address' => [[], 'file:///etc/passwd', 'at another host'];
         yield 'another host' => [[], '//inside.example/secret', 'at another host'];
@@ -213,14 +214,6 @@ final class SupplierTest extends TestCase
         $this->assertSame(1, Artisan::call('catalogue:read-supplier'));
         $this->assertStringContainsString($said, Artisan::output());
         $this->assertSame(1, DB::table('supplied_titles')->count());
-    }
-
-    public function test_what_a_supplier_says_of_its_fault_is_kept_as_far_as_it_is_text(): void
-    {
-        Http::fake(fn() => Http::response("\0\x07" . str_repeat('é', 300) . "\xFF", 500));
-        $this->assertSame(1, Artisan::call('catalogue:read-supplier'));
-        $this->assertStringContainsString('500', (string) DB::table('supplier_readings')->value('problem'));
-        $this->actingAs($this->staff(), 'staff')->get('/desk/requests')->assertOk()->assertSee('could not be read');
     }
 
     public function test_a_name_that_leads_into_this_network_is_not_asked(): void
