@@ -60,8 +60,7 @@ final class ReadSupplier
         try {
             $found = $this->readAll($address, $now);
         } catch (UnreadableFeed | ConnectionException | RequestException $broken) {
-            // It may have some of what came in it, cut anywhere.
-            $problem = mb_substr((string) preg_replace('/\p{Cc}+/u', ' ', mb_scrub($broken->getMessage())), 0, 500);
+            $problem = mb_substr($broken->getMessage(), 0, 500);
         } catch (Throwable $fault) {
             report($fault);
             $problem = 'An error of this program, which its log tells of: ' . class_basename($fault);
