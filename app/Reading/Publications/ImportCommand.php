@@ -9,6 +9,7 @@ use App\Models\Library;
 use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
+use Symfony\Component\Console\Formatter\OutputFormatter;
 use Symfony\Component\Process\Process;
 
 final class ImportCommand extends Command
@@ -53,6 +54,7 @@ final class ImportCommand extends Command
         foreach ($files as $i => $file) {
             $line = sprintf('%' . strlen((string) count($files)) . 'd/%d  %s', $i + 1, count($files), basename($file));
             [$outcome, $words] = $this->importApart($file);
+            $words = OutputFormatter::escape($words);
             $this->line(
                 $outcome === 'refused'
                     ? "<comment>{$line}  refused: {$words}</comment>"
@@ -84,10 +86,11 @@ final class ImportCommand extends Command
             "memory_limit={$memory}",
             base_path('artisan'),
             'catalogue:import-file',
-            $file,
             '--library=' . $this->option('library'),
             '--licence=' . $this->option('licence'),
             ...$this->option('audience') === null ? [] : ['--audience=' . $this->option('audience')],
+            '--',
+            $file,
         ]);
         $process->setTimeout(null)->run();
         $said = json_decode($process->getOutput(), true);

@@ -201,6 +201,22 @@ final class ImportTest extends TestCase
         );
     }
 
+    public function test_odd_names_of_files_and_titles_stand_as_they_are(): void
+    {
+        $this->library();
+        $here = (string) getcwd();
+        chdir(sys_get_temp_dir());
+        rename(self::book(metadata: '<dc:title>A &lt;comment&gt; on it</dc:title>'), '-odd.epub');
+        try {
+            $this->artisan('catalogue:import', ['files' => ['-odd.epub'], '--library' => 'saltmere'])
+                ->expectsOutputToContain('-odd.epub  taken in: “A <comment> on it”')
+                ->assertSuccessful();
+        } finally {
+            unlink('-odd.epub');
+            chdir($here);
+        }
+    }
+
     public function test_imports_of_one_book_at_the_same_moment_make_one_title(): void
     {
         $this->library();
