@@ -11,6 +11,7 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Reading\UnreadablePublication;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** One file of catalogue:import, which runs this for each and reads what it says: a line of JSON. */
 final class ImportFileCommand extends Command
@@ -39,7 +40,10 @@ final class ImportFileCommand extends Command
         } catch (UnreadablePublication | InvalidArgumentException $refusal) {
             $said = ['outcome' => 'refused', 'words' => $refusal->getMessage()];
         }
-        $this->output->write((string) json_encode($said, JSON_INVALID_UTF8_SUBSTITUTE));
+        $this->output->write(
+            (string) json_encode($said, JSON_INVALID_UTF8_SUBSTITUTE),
+            options: OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }
