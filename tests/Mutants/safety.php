@@ -33,13 +33,13 @@ return [
         'SupplierTest',
     ],
     ['core/Catalogue/SeriesPosition.php', '&& abs((float) $written) < self::MOST', '', 'test_a_position_that'],
-    ['core/Reading/Archive.php', '        $this->refuseFilesInTheWay();', '', 'test_a_bad_file_is_refused'],
-    ['core/Reading/Archive.php', 'count($names) <= self::DEEPEST &&', '', 'test_a_bad_file_is_refused'],
+    ['core/Reading/Archive.php', '        $this->refuseFilesInTheWay();', '', 'test_bad_files_are_refused'],
+    ['core/Reading/Archive.php', 'count($names) <= self::DEEPEST &&', '', 'test_bad_files_are_refused'],
     [
         'core/Reading/Archive.php',
         'self::MOST_EXPANSION_OF_ALL * (int)',
         '1000 * self::MOST_EXPANSION_OF_ALL * (int)',
-        'test_a_bad_file_is_refused',
+        'test_bad_files_are_refused',
     ],
     [
         'app/Reading/Publications/ImportPublication.php',
