@@ -42,7 +42,8 @@
                 @foreach ($rules as $of)
                     <label class="flex gap-2.5 items-start"><input type="radio" name="rules" value="{{ $of->value }}"
                         @checked(old('rules', 'public') === $of->value)
-                        class="accent-shutter w-4.5 h-4.5 mt-1 shrink-0"><span class="font-semibold">{{ __("setup.rules_of.{$of->value}.0") }}<span
+                        class="accent-shutter w-4.5 h-4.5 mt-1 shrink-0"><span class="font-semibold">{{
+                        __("setup.rules_of.{$of->value}.0") }}<span
                         class="meta block font-normal">{{ __("setup.rules_of.{$of->value}.1") }}</span></span></label>
                 @endforeach
             </fieldset>
