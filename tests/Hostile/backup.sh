@@ -19,7 +19,8 @@ if FIGPORCH_VAR="$elsewhere" bin/restore "$file.cut" > /dev/null 2>&1; then say_
 FIGPORCH_VAR="$elsewhere" bin/restore "$file"
 trap 'FIGPORCH_VAR="$elsewhere" bin/stop --quiet; rm -rf "$elsewhere" "$file" "$file.cut"' EXIT
 FIGPORCH_VAR="$elsewhere" PORT=$(free_port 8190) SUPPLIER_TITLES=300 bin/start --detach > "$VAR/log/restored.log"
-FIGPORCH_VAR="$elsewhere" bin/artisan lending:audit || say_wrong "its figures are off"
+# As in visitor.mjs: of a mail whose process was killed nobody knows whether it went, and that is rightly said.
+while read -r line; do say_wrong "$line"; done < <(FIGPORCH_VAR="$elsewhere" bin/artisan lending:audit | grep -v 'agrees with a recount\|nobody knows whether it went' || true)
 for sha in $(FIGPORCH_VAR="$elsewhere" bash -c '. bin/machine.sh; psql_app -d figporch -c "select sha256 from publications"'); do
     [ -d "$elsewhere/storage/publications/$sha/whole" ] || say_wrong "the files of $sha are not there"
 done
