@@ -11,7 +11,7 @@ user = {{USER}}
 listen = {{RUN}}/php-fpm.sock
 listen.mode = 0600
 ; More than nginx lets wait, so that nobody is cut off here.
-listen.backlog = 1024
+listen.backlog = {{BACKLOG}}
 pm = static
 pm.max_children = {{WORKERS}}
 pm.max_requests = 2000

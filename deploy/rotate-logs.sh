@@ -7,6 +7,6 @@ for name in nginx-access nginx-error php-fpm php-error; do
     if [ -s "$FIGPORCH_VAR/log/$name.log" ]; then mv -n "$FIGPORCH_VAR/log/$name.log" "$FIGPORCH_VAR/log/$name.$day.log"; fi
 done
 for program in nginx php-fpm; do
-    if [ -s "$RUN/$program.pid" ]; then kill -USR1 "$(cat "$RUN/$program.pid")"; fi
+    if [ -s "$RUN/$program.pid" ]; then kill -USR1 "$(cat "$RUN/$program.pid")" || true; fi
 done
 find "$FIGPORCH_VAR/log" "$FIGPORCH_VAR/storage/logs" -type f -name '*.log*' -mtime +14 -delete

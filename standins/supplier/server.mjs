@@ -1,6 +1,7 @@
 // A stand-in for a neighbouring supplier: an OPDS 2.0 catalogue of invented titles, the same every time.
 //   node standins/supplier/server.mjs PORT [TITLES]
 import { createServer } from 'node:http'
+import { dice } from '../dice.mjs'
 
 const port = Number(process.argv[2])
 const count = Number(process.argv[3] ?? 3000)
@@ -10,18 +11,7 @@ if (!port || !(count > 0)) {
 }
 const PER_PAGE = 100
 
-// xorshift32: each title has its own seed, so that any page can be made by itself.
-const dice = seed => {
-    let x = (seed * 2654435761) >>> 0 || 1
-    return most => {
-        x ^= x << 13
-        x >>>= 0
-        x ^= x >>> 17
-        x ^= x << 5
-        x >>>= 0
-        return x % most
-    }
-}
+// Each title has its own seed, so that any page can be made by itself.
 const FIRST = [
     'Aldous',
     'Bettina',

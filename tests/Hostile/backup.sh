@@ -18,6 +18,9 @@ head -c 100000 "$file" > "$file.cut"
 if FIGPORCH_VAR="$elsewhere" bin/restore "$file.cut" > /dev/null 2>&1; then say_wrong "half a backup is taken"; fi
 FIGPORCH_VAR="$elsewhere" bin/restore "$file"
 trap 'FIGPORCH_VAR="$elsewhere" bin/stop --quiet; rm -rf "$elsewhere" "$file" "$file.cut"' EXIT
+for name in APP_KEY FIGPORCH_DEMO TRUSTED_HOSTS; do
+    [ "$(sed -n "s/^$name=//p" "$VAR/env")" = "$(sed -n "s/^$name=//p" "$elsewhere/env")" ] || say_wrong "$name is another"
+done
 FIGPORCH_VAR="$elsewhere" PORT=$(free_port 8190) SUPPLIER_TITLES=300 bin/start --detach > "$VAR/log/restored.log"
 # As in visitor.mjs: of a mail whose process was killed nobody knows whether it went, and that is rightly said.
 while read -r line; do say_wrong "$line"; done < <(FIGPORCH_VAR="$elsewhere" bin/artisan lending:audit | grep -v 'agrees with a recount\|nobody knows whether it went' || true)

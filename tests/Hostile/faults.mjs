@@ -5,7 +5,8 @@
 import { execFileSync, spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
-import { artisan, audit, dice, Visitor } from './visitor.mjs'
+import { dice } from '../../standins/dice.mjs'
+import { artisan, audit, Visitor } from './visitor.mjs'
 
 const [base, folder, run, many = '40', seed = '1'] = process.argv.slice(2)
 const roll = dice(Number(seed))

@@ -1,7 +1,8 @@
 // Hostile requests to a running library: node tests/Hostile/requests.mjs ADDRESS [HOW MANY] [SEED]
 // None may be answered with a fault of ours, let anybody in who may not, or give away what is inside.
 import { connect } from 'node:net'
-import { artisan, dice, Visitor } from './visitor.mjs'
+import { dice } from '../../standins/dice.mjs'
+import { artisan, Visitor } from './visitor.mjs'
 
 const [base, many = '9000', seed = '1'] = process.argv.slice(2)
 const roll = dice(Number(seed))

@@ -17,19 +17,6 @@ export const audit = () => {
     return said.split('\n').filter(line => !/agrees with a recount|nobody knows whether it went/.test(line))
 }
 
-/** Random, and the same again for the same seed: xorshift32. */
-export const dice = seed => {
-    let x = seed >>> 0 || 1
-    return most => {
-        x ^= x << 13
-        x >>>= 0
-        x ^= x >>> 17
-        x ^= x << 5
-        x >>>= 0
-        return x % most
-    }
-}
-
 export class Visitor {
     cookies = new Map()
 

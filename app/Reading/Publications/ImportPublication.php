@@ -83,6 +83,7 @@ final class ImportPublication
         return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
             $title = ($this->saveRecord)($unpacked->record, $now);
             $title->update(['cover_file' => $unpacked->cover]);
+            $this->keepReplaced($title);
             StoredPublication::query()->updateOrCreate(
                 ['title_id' => $title->id],
                 ['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication],
@@ -91,6 +92,15 @@ final class ImportPublication
 
             return ['title' => $title, 'new' => true];
         }, self::TRIES);
+    }
+
+    /** What is replaced stays for a day from now (storage:tidy): a backup that is being made may name it. */
+    private function keepReplaced(Title $title): void
+    {
+        $folder = storage_path(
+            'publications/' . StoredPublication::query()->where('title_id', $title->id)->value('sha256'),
+        );
+        is_dir($folder) && touch($folder);
     }
 
     private function unpack(string $file, string $sha256, ?Audience $audience): UnpackedPublication

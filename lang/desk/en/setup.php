@@ -33,7 +33,7 @@ return [
         'college' => ['A college', '12 loans and 10 holds for 7, 14 or 21 days; teachers have 20 loans for 14 or 28 days; video for 4 hours or 3 days.'],
     ],
     'patrons' => 'First cards',
-    'patrons_hint' => 'A name a line, up to 200, or nothing. Each gets a card number and a PIN, which you see once on the next page.',
+    'patrons_hint' => 'A name a line, up to 60, or nothing. Each gets a card number and a PIN, which you see once on the next page.',
     'send' => 'Open the library',
     'used' => 'That link has been used. Sign in, or ask whoever runs the machine for another.',
     'done' => ':library is open',

@@ -33,7 +33,7 @@ return [
         'college' => ['Una universidad', '12 préstamos y 10 reservas por 7, 14 o 21 días; los docentes, 20 préstamos por 14 o 28 días; vídeo por 4 horas o 3 días.'],
     ],
     'patrons' => 'Primeras tarjetas',
-    'patrons_hint' => 'Un nombre por línea, hasta 200, o nada. Cada uno recibe un número de tarjeta y un PIN, que usted ve una sola vez en la página siguiente.',
+    'patrons_hint' => 'Un nombre por línea, hasta 60, o nada. Cada uno recibe un número de tarjeta y un PIN, que usted ve una sola vez en la página siguiente.',
     'send' => 'Abrir la biblioteca',
     'used' => 'Ese enlace ya se usó. Entre, o pida otro a quien administra la máquina.',
     'done' => ':library está abierta',

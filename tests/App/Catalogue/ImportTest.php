@@ -386,7 +386,14 @@ final class ImportTest extends TestCase
     public function test_a_newer_file_of_the_same_isbn_takes_the_place_of_the_old(): void
     {
         $first = $this->importBook($this->fullBook());
+        $old = storage_path('publications/' . Publication::query()->value('sha256'));
+        touch($old, time() - 90_000);
         $second = $this->importBook($this->fullBook('The Long Reef, mended'));
+        $this->artisan('storage:tidy')->assertSuccessful();
+        $this->assertDirectoryExists($old, 'a backup that is being made may name it');
+        touch($old, time() - 90_000);
+        $this->artisan('storage:tidy')->assertSuccessful();
+        $this->assertDirectoryDoesNotExist($old);
 
         $this->assertTrue($first->is($second));
         $this->assertSame(['The Long Reef, mended'], Title::query()->pluck('name')->all());

@@ -125,7 +125,7 @@ final class SetupTest extends TestCase
         yield 'a path in addresses' => ['slug', '../desk'];
         yield 'no time zone' => ['timezone', 'Dunmere/Town'];
         yield 'unknown rules' => ['rules', 'none'];
-        yield 'too many cards' => ['patrons', implode("\n", range(1, 201))];
+        yield 'too many cards' => ['patrons', implode("\n", range(1, 61))];
         yield 'too long' => ['short_name', str_repeat('x', 41)];
     }
 

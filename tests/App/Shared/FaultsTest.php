@@ -12,12 +12,14 @@ use App\Shared\Readiness;
 use App\Shared\ReadyPages\ReadyPage;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Database\QueryException;
+use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Log\Events\MessageLogged;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\View;
 use PDO;
@@ -219,6 +221,38 @@ final class FaultsTest extends TestCase
         $this->travel(1000)->seconds();
         $this->assertSame(1, Artisan::call('installation:check'));
         $this->assertStringContainsString('last ran 1000 seconds ago', Artisan::output());
+    }
+
+    public function test_logs_are_kept_by_the_day_and_for_fourteen_days(): void
+    {
+        $var = sys_get_temp_dir() . '/rotate-' . bin2hex(random_bytes(4));
+        foreach (["{$var}/log", "{$var}/storage/logs", "{$var}/run"] as $folder) {
+            mkdir($folder, recursive: true);
+        }
+        $yesterday = date('Y-m-d', time() - 86_400);
+        foreach (
+            [
+                'log/nginx-access.log' => 0,
+                'log/nginx-access.2026-01-01.log' => 15,
+                'log/queue.log.1' => 15,
+                'log/queue.log' => 13,
+                'storage/logs/laravel-2026-01-01.log' => 15,
+            ]
+            as $file => $days
+        ) {
+            file_put_contents("{$var}/{$file}", 'x');
+            touch("{$var}/{$file}", time() - $days * 86_400 - 60);
+        }
+        // Of a program that is gone.
+        file_put_contents("{$var}/run/nginx.pid", '999999999');
+        Process::env(['FIGPORCH_VAR' => $var, 'RUN' => "{$var}/run"])
+            ->run(['sh', base_path('deploy/rotate-logs.sh')])
+            ->throw();
+        $this->assertSame(
+            ["nginx-access.{$yesterday}.log", 'queue.log'],
+            array_map(basename(...), [...glob("{$var}/log/*") ?: [], ...glob("{$var}/storage/logs/*") ?: []]),
+        );
+        (new Filesystem())->deleteDirectory($var);
     }
 
     public function test_a_mail_of_which_nobody_knows_whether_it_went_is_reported(): void
