@@ -2,6 +2,7 @@ import htmx from 'htmx.org'
 import { watchHistograms } from './catalogue/search/histogram.js'
 import { watchShare } from './catalogue/records/share.js'
 import { watchSuggestions } from './catalogue/suggestions/suggestions.js'
+import { sendOnce } from './desk/setup/send-once.js'
 import { inUse, pushed } from './reading/offline/flag.js'
 import { forgetKept, sendAllKept } from './reading/marks/kept.js'
 
@@ -62,6 +63,8 @@ watchSuggestions()
 watchShare()
 
 document.querySelector('[data-print]')?.addEventListener('click', () => print())
+
+document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {
     select.addEventListener('change', () => select.form.requestSubmit())

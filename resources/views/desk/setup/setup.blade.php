@@ -3,7 +3,7 @@
         <h1 class="text-3xl mb-2">{{ __('setup.title') }}</h1>
         <p class="mb-5">{{ __('setup.text') }}</p>
         @if ($errors->any())<p class="message border-clay mb-4" role="alert">{{ __('setup.errors.heading') }}</p>@endif
-        <form method="post" action="/desk/begin/{{ $key }}" class="grid gap-6">
+        <form method="post" action="/desk/begin/{{ $key }}" class="grid gap-6" data-send-once>
             @csrf
             <fieldset class="panel p-5 grid gap-4">
                 <legend class="sr-only">{{ __('setup.you') }}</legend>
