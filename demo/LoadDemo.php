@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use App\Desk\Staff\AddStaff;
 use App\Models\Card;
 use App\Models\Library;
 use App\Models\Person;
-use App\Models\StaffMember;
 use Closure;
 use DateTimeImmutable;
+use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -135,12 +136,13 @@ final class LoadDemo
     private function makeStaff(): void
     {
         foreach (Members::STAFF as $facts) {
-            StaffMember::query()->create([
-                'library_id' => $this->coast->libraries[$facts['library']]->id,
-                'name' => $facts['name'],
-                'email' => $facts['email'],
-                'password' => Hash::make($facts['password']),
-            ]);
+            app(AddStaff::class)(
+                $this->coast->libraries[$facts['library']],
+                StaffRole::from($facts['role'] ?? 'director'),
+                $facts['name'],
+                $facts['email'],
+                Hash::make($facts['password']),
+            );
         }
     }
 }

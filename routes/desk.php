@@ -9,9 +9,14 @@ use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
 use App\Desk\Requests\RequestsController;
 use App\Desk\Setup\SetupController;
+use App\Desk\SignIn\AtTheDesk;
+use App\Desk\SignIn\OwnController;
 use App\Desk\SignIn\StaffSignInController;
+use App\Desk\Staff\JoinController;
+use App\Desk\Staff\StaffController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
+use App\Desk\Trail\TrailController;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
@@ -27,12 +32,44 @@ Route::middleware('guest:staff')
         Route::post('/sign-in', [StaffSignInController::class, 'signIn'])->name('sign-in.store');
     });
 
-Route::middleware('auth:staff')
+// Whoever has the link of an invitation.
+Route::get('/desk/join/{key}', [JoinController::class, 'show'])->name('desk.join');
+Route::post('/desk/join/{key}', [JoinController::class, 'store'])->name('desk.join.store');
+
+Route::middleware(['auth:staff', AtTheDesk::class])
     ->prefix('desk')
     ->name('desk.')
     ->group(function (): void {
         Route::redirect('/', '/desk/licences');
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
+        Route::get('/own', [OwnController::class, 'show'])->name('own');
+        Route::post('/own', [OwnController::class, 'change'])->name('own.change');
+        Route::post('/at/{library}', [OwnController::class, 'at'])->name('at');
+        Route::get('/staff', [StaffController::class, 'index'])
+            ->name('staff')
+            ->can('desk.staff');
+        Route::post('/staff', [StaffController::class, 'invite'])
+            ->name('staff.invite')
+            ->can('desk.staff');
+        Route::post('/staff/invitations/{invitation}/withdraw', [StaffController::class, 'withdraw'])
+            ->name('staff.withdraw')
+            ->can('desk.staff')
+            ->can('manage', 'invitation');
+        Route::post('/staff/{member}/role', [StaffController::class, 'role'])
+            ->name('staff.role')
+            ->can('desk.staff')
+            ->can('manage', 'member');
+        Route::post('/staff/{member}/end', [StaffController::class, 'end'])
+            ->name('staff.end')
+            ->can('desk.staff')
+            ->can('manage', 'member');
+        Route::get('/trail', [TrailController::class, 'index'])
+            ->name('trail')
+            ->can('desk.trail');
+        Route::get('/trail.csv', [TrailController::class, 'csv'])
+            ->name('trail.csv')
+            ->can('desk.trail')
+            ->middleware('throttle:exports');
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
         Route::get('/licences.csv', [LicencesController::class, 'csv'])
             ->name('licences.csv')
@@ -45,23 +82,34 @@ Route::middleware('auth:staff')
         Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])
             ->name('turnaways.title.csv')
             ->middleware('throttle:exports');
-        Route::get('/lists', [ListsController::class, 'index'])->name('lists');
-        Route::get('/lists/new', [ListsController::class, 'create'])->name('lists.create');
-        Route::post('/lists', [ListsController::class, 'make'])->name('lists.make');
+        Route::get('/lists', [ListsController::class, 'index'])
+            ->name('lists')
+            ->can('desk.lists');
+        Route::get('/lists/new', [ListsController::class, 'create'])
+            ->name('lists.create')
+            ->can('desk.lists');
+        Route::post('/lists', [ListsController::class, 'make'])
+            ->name('lists.make')
+            ->can('desk.lists');
         Route::get('/lists/{list}', [ListsController::class, 'show'])
             ->name('list')
+            ->can('desk.lists')
             ->can('edit', 'list');
         Route::post('/lists/{list}', [ListsController::class, 'change'])
             ->name('list.change')
+            ->can('desk.lists')
             ->can('edit', 'list');
         Route::post('/lists/{list}/titles', [ListsController::class, 'titles'])
             ->name('list.titles')
+            ->can('desk.lists')
             ->can('edit', 'list');
         Route::post('/lists/{list}/shift', [ListsController::class, 'shift'])
             ->name('list.shift')
+            ->can('desk.lists')
             ->can('edit', 'list');
         Route::post('/lists/{list}/remove', [ListsController::class, 'remove'])
             ->name('list.remove')
+            ->can('desk.lists')
             ->can('edit', 'list');
         Route::get('/requests', [RequestsController::class, 'index'])->name('requests');
         Route::get('/requests.csv', [RequestsController::class, 'csv'])
@@ -69,28 +117,37 @@ Route::middleware('auth:staff')
             ->middleware('throttle:exports');
         Route::get('/requests/words/{asked}', [RequestsController::class, 'words'])
             ->name('requests.words')
+            ->can('desk.requests')
             ->can('answer', 'asked');
         Route::post('/requests/words/{asked}/name', [RequestsController::class, 'name'])
             ->name('requests.name')
+            ->can('desk.requests')
             ->can('answer', 'asked');
         Route::post('/requests/words/{asked}/decline', [RequestsController::class, 'declineInWords'])
             ->name('requests.decline_words')
+            ->can('desk.requests')
             ->can('answer', 'asked');
         Route::get('/requests/{title}', [RequestsController::class, 'show'])->name('request');
         Route::get('/requests/{title}.csv', [RequestsController::class, 'titleCsv'])
             ->name('request.csv')
             ->middleware('throttle:exports');
-        Route::post('/requests/{title}/decline', [RequestsController::class, 'decline'])->name('request.decline');
+        Route::post('/requests/{title}/decline', [RequestsController::class, 'decline'])
+            ->name('request.decline')
+            ->can('desk.requests');
         Route::post('/supplier/{reading}/take', [RequestsController::class, 'takeReading'])
             ->whereNumber('reading')
-            ->name('supplier.take');
+            ->name('supplier.take')
+            ->can('desk.requests');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
         Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
             ->whereIn('rows', ['licences', 'line', 'loans', 'months'])
             ->name('title.csv')
             ->middleware('throttle:exports');
-        Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])->name('preview');
+        Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])
+            ->name('preview')
+            ->can('desk.licences');
         Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])
             ->name('change')
+            ->can('desk.licences')
             ->middleware(HalfOfWorkers::class . ':title');
     });

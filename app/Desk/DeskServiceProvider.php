@@ -8,7 +8,13 @@ use App\Desk\Lists\StaffListPolicy;
 use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
+use App\Desk\Staff\StaffPolicy;
+use App\Models\StaffInvitation;
 use App\Models\StaffList;
+use App\Models\StaffMember;
+use FigPorch\Core\Desk\StaffRole;
+use FigPorch\Core\Desk\StaffTask;
+use Illuminate\Auth\Access\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 
@@ -22,5 +28,31 @@ final class DeskServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
+        Gate::policy(StaffMember::class, StaffPolicy::class);
+        Gate::policy(StaffInvitation::class, StaffPolicy::class);
+        foreach (StaffTask::cases() as $task) {
+            Gate::define("desk.{$task->value}", fn(StaffMember $staff): Response => self::asked($staff, $task));
+        }
+    }
+
+    /** Who may not is told who may. */
+    private static function asked(StaffMember $staff, StaffTask $task): Response
+    {
+        $role = $staff->role();
+
+        return $role !== null && $role->may($task)
+            ? Response::allow()
+            : Response::deny(
+                __('staff.not_your_role', [
+                    'role' => $role === null ? '' : __("staff.roles.{$role->value}.0"),
+                    'others' => implode(
+                        __('staff.or'),
+                        array_map(
+                            fn(StaffRole $who): string => __("staff.roles.{$who->value}.0"),
+                            StaffRole::whoMay($task),
+                        ),
+                    ),
+                ]),
+            );
     }
 }

@@ -13,11 +13,14 @@ use App\Models\Loan;
 use App\Models\Mark;
 use App\Models\PushDevice;
 use App\Models\SavedSearch;
+use App\Models\StaffInvitation;
 use App\Models\StaffList;
+use App\Models\StaffMember;
 use App\Models\Title;
 use App\Models\TitleRequest;
 use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
+use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -64,6 +67,12 @@ trait AsksEveryRoute
     private Card $card;
 
     private int $reading;
+
+    private StaffMember $colleague;
+
+    private StaffInvitation $invitation;
+
+    private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
 
     /** @return array<string, OneRoute> by name, or by method and address */
     private function routes(): array
@@ -129,10 +138,13 @@ trait AsksEveryRoute
             'to' => 1,
             'rows' => 'line',
             'reading' => $this->reading,
-            'key' =>
-                $name === 'calendar'
-                    ? (string) $this->card->person->getAttribute('calendar_key')
-                    : (string) $this->basket->share_key,
+            'member' => $this->colleague->id,
+            'invitation' => $this->invitation->id,
+            'key' => match ($name) {
+                'calendar' => (string) $this->card->person->getAttribute('calendar_key'),
+                'desk.join', 'desk.join.store' => self::$invitationKey,
+                default => (string) $this->basket->share_key,
+            },
         ];
     }
 
@@ -175,6 +187,10 @@ trait AsksEveryRoute
             'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
             'desk.requests.name' => ['title' => (string) $this->title->id],
             'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
+            'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],
+            'desk.staff.role' => ['role' => 'figures'],
+            'desk.own.change' => ['name' => 'Halvard S.'],
+            'desk.join.store' => ['name' => 'Ines Brook', 'password' => 'seven herons by the weir'],
             'desk.preview' => ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '1'],
             'desk.change' => [
                 'do' => 'add',
@@ -247,6 +263,15 @@ trait AsksEveryRoute
             'room' => Room::Reading,
             'position' => 1,
         ]);
+        $this->colleague = $this->staff(role: StaffRole::Lists);
+        $this->invitation = StaffInvitation::query()->create([
+            'library_id' => $this->library()->id,
+            'email' => 'wish.of.saltmere@lantern.example',
+            'role' => StaffRole::Lists,
+            'key_hash' => hash('sha256', self::$invitationKey),
+            'invited_by' => $this->colleague->id,
+            'invited_at' => $this->now(),
+        ]);
         $this->reading = DB::table('supplier_readings')->insertGetId([
             'begun_at' => $this->now(),
             'ended_at' => $this->now(),
@@ -268,11 +293,22 @@ trait AsksEveryRoute
                 ($this->cards[$role] ??= $this->card($elsewhere()))->person->unsetRelations(),
             ),
             'staff' => $this->be($this->members[$role] ??= $this->staff(), 'staff'),
+            'staff for the catalogue', 'staff for lending', 'staff for lists', 'staff for figures' => $this->be(
+                $this->members[$role] ??= $this->staff(role: self::role($role)),
+                'staff',
+            ),
             'staff of another library' => $this->be($this->members[$role] ??= $this->staff($elsewhere()), 'staff'),
             default => $this->fail("nobody is called {$role}"),
         };
         $this->app['auth']->shouldUse('web');
         $this->at = $role === 'a patron of another library' ? 'larkspur' : 'saltmere';
+    }
+
+    private static function role(string $called): StaffRole
+    {
+        $words = explode(' ', $called);
+
+        return StaffRole::tryFrom(end($words)) ?? StaffRole::Director;
     }
 
     /** The library whose pages are looked at. */
@@ -281,7 +317,7 @@ trait AsksEveryRoute
     /** @var array<string, Card> */
     private array $cards = [];
 
-    /** @var array<string, \App\Models\StaffMember> */
+    /** @var array<string, StaffMember> */
     private array $members = [];
 
     /** @return array{p256dh: string, auth: string} of the example in RFC 8291, appendix A */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Catalogue\Records\SaveRecord;
+use App\Desk\Staff\AddStaff;
 use App\Lending\Audit\LendingAudit;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Holds\PlaceHold;
@@ -21,6 +22,7 @@ use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Mail\Transport\ArrayTransport;
 use Illuminate\Support\Facades\Artisan;
@@ -65,14 +67,11 @@ trait LendingFixtures
     }
 
     /** Signs in with the password "nine lanterns". */
-    protected function staff(?Library $library = null): StaffMember
+    protected function staff(?Library $library = null, StaffRole $role = StaffRole::Director): StaffMember
     {
-        return StaffMember::query()->create([
-            'library_id' => ($library ?? $this->library())->id,
-            'name' => 'Halvard Strand',
-            'email' => 'staff' . ++$this->made . '@lantern.example',
-            'password' => Hash::make('nine lanterns', ['rounds' => 4]),
-        ]);
+        return app(
+            AddStaff::class,
+        )($library ?? $this->library(), $role, 'Halvard Strand', 'staff' . ++$this->made . '@lantern.example', Hash::make('nine lanterns', ['rounds' => 4]));
     }
 
     protected function title(

@@ -7,6 +7,7 @@ namespace Tests\App;
 use App\Models\Basket;
 use App\Models\Card;
 use App\Models\Title;
+use FigPorch\Core\Desk\StaffTask;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
@@ -30,6 +31,10 @@ final class RouteAccessTest extends TestCase
         'another patron',
         'a patron of another library',
         'staff',
+        'staff for the catalogue',
+        'staff for lending',
+        'staff for lists',
+        'staff for figures',
         'staff of another library',
     ];
 
@@ -49,7 +54,10 @@ final class RouteAccessTest extends TestCase
 
     private const OWN_STAFF = 'for the staff whose library it is';
 
-    /** By name, or by method and address. A new route belongs in here. */
+    /**
+     * By name, or by method and address. A new route belongs in here. A task is for staff of any library whose task it
+     * is; in a list, for those whose library it is too.
+     */
     private const WHO_MAY = [
         'ready' => self::OPEN,
         'front-door' => self::OPEN,
@@ -77,6 +85,8 @@ final class RouteAccessTest extends TestCase
         'GET up' => self::OPEN,
         // Whoever has the secret address.
         'baskets.shared' => self::OPEN,
+        'desk.join' => self::OPEN,
+        'desk.join.store' => self::OPEN,
         'setup' => self::OPEN,
         'setup.store' => self::OPEN,
         'calendar' => self::OPEN,
@@ -160,28 +170,39 @@ final class RouteAccessTest extends TestCase
         'desk.turnaways.csv' => self::STAFF,
         'desk.turnaways.title' => self::STAFF,
         'desk.turnaways.title.csv' => self::STAFF,
-        'desk.lists' => self::STAFF,
-        'desk.lists.create' => self::STAFF,
-        'desk.lists.make' => self::STAFF,
+        'desk.lists' => StaffTask::Lists,
+        'desk.lists.create' => StaffTask::Lists,
+        'desk.lists.make' => StaffTask::Lists,
         'desk.requests' => self::STAFF,
         'desk.requests.csv' => self::STAFF,
         'desk.request' => self::STAFF,
         'desk.request.csv' => self::STAFF,
-        'desk.request.decline' => self::STAFF,
-        'desk.supplier.take' => self::STAFF,
+        'desk.request.decline' => StaffTask::Requests,
+        'desk.supplier.take' => StaffTask::Requests,
         'desk.title' => self::STAFF,
         'desk.title.csv' => self::STAFF,
-        'desk.preview' => self::STAFF,
-        'desk.change' => self::STAFF,
+        'desk.preview' => StaffTask::Licences,
+        'desk.change' => StaffTask::Licences,
 
-        'desk.list' => self::OWN_STAFF,
-        'desk.list.change' => self::OWN_STAFF,
-        'desk.list.titles' => self::OWN_STAFF,
-        'desk.list.shift' => self::OWN_STAFF,
-        'desk.list.remove' => self::OWN_STAFF,
-        'desk.requests.words' => self::OWN_STAFF,
-        'desk.requests.name' => self::OWN_STAFF,
-        'desk.requests.decline_words' => self::OWN_STAFF,
+        'desk.own' => self::STAFF,
+        'desk.own.change' => self::STAFF,
+        'desk.at' => self::OWN_STAFF,
+        'desk.staff' => StaffTask::Staff,
+        'desk.staff.invite' => StaffTask::Staff,
+        'desk.staff.withdraw' => [StaffTask::Staff],
+        'desk.staff.role' => [StaffTask::Staff],
+        'desk.staff.end' => [StaffTask::Staff],
+        'desk.trail' => StaffTask::Trail,
+        'desk.trail.csv' => StaffTask::Trail,
+
+        'desk.list' => [StaffTask::Lists],
+        'desk.list.change' => [StaffTask::Lists],
+        'desk.list.titles' => [StaffTask::Lists],
+        'desk.list.shift' => [StaffTask::Lists],
+        'desk.list.remove' => [StaffTask::Lists],
+        'desk.requests.words' => [StaffTask::Requests],
+        'desk.requests.name' => [StaffTask::Requests],
+        'desk.requests.decline_words' => [StaffTask::Requests],
     ];
 
     /** What a route is for all the same, though the one who may is not answered with success here. */
@@ -316,7 +337,18 @@ final class RouteAccessTest extends TestCase
         $isStaff = str_starts_with($role, 'staff');
         $isPatron = str_contains($role, 'patron');
 
-        return match (self::WHO_MAY[$name]) {
+        $who = self::WHO_MAY[$name];
+        $task = is_array($who) ? $who[0] : $who;
+        if ($task instanceof StaffTask) {
+            return match (true) {
+                !$isStaff => 'to the Desk\'s sign-in',
+                !self::role($role)->may($task) => 'not their task',
+                is_array($who) && $role === 'staff of another library' => 'not there',
+                default => 'allowed',
+            };
+        }
+
+        return match ($who) {
             self::OPEN => 'allowed',
             self::GUESTS => $isPatron ? 'to the Porch' : 'allowed',
             self::PATRONS => $isPatron ? 'allowed' : 'to sign in',
@@ -327,12 +359,12 @@ final class RouteAccessTest extends TestCase
             },
             self::OWN_BROWSER => $role === 'the patron' ? 'allowed' : 'not there',
             self::STAFF_GUESTS => $isStaff ? 'to the Desk' : 'allowed',
-            self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
             self::OWN_STAFF => match (true) {
                 !$isStaff => 'to the Desk\'s sign-in',
-                $role === 'staff' => 'allowed',
-                default => 'not there',
+                $role === 'staff of another library' => 'not there',
+                default => 'allowed',
             },
+            self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
         };
     }
 
@@ -355,6 +387,7 @@ final class RouteAccessTest extends TestCase
             $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',
             $to === '/libraries' && $name !== 'libraries.choose' => 'to choose a library',
             $status === 404 => 'not there',
+            $status === 403 && str_starts_with($name, 'desk.') => 'not their task',
             $status < 400 => 'allowed',
             default => "answered with {$status}",
         };

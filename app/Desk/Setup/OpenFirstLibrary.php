@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk\Setup;
 
+use App\Desk\Staff\AddStaff;
+use App\Lending\Cards\IssueCards;
 use App\Models\StaffMember;
+use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Support\Facades\Hash;
 
 /** The first library with its first member of staff and its first cards, on the word of the link that is good once. */
@@ -14,6 +17,7 @@ final class OpenFirstLibrary
         private readonly SetupLink $link,
         private readonly CreateLibrary $createLibrary,
         private readonly IssueCards $issueCards,
+        private readonly AddStaff $addStaff,
     ) {}
 
     /**
@@ -28,12 +32,13 @@ final class OpenFirstLibrary
             $library = ($this->createLibrary)($new);
 
             return [
-                'staff' => StaffMember::query()->create([
-                    'library_id' => $library->id,
-                    'name' => $staff['name'],
-                    'email' => mb_strtolower($staff['email']),
-                    'password' => Hash::make($staff['password']),
-                ]),
+                'staff' => ($this->addStaff)(
+                    $library,
+                    StaffRole::Director,
+                    $staff['name'],
+                    $staff['email'],
+                    Hash::make($staff['password']),
+                ),
                 'cards' => ($this->issueCards)($library, $patrons, $new->rules->groups()[0]),
             ];
         });

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk\Setup;
 
+use App\Desk\SignIn\StaffPassword;
 use FigPorch\Core\Lending\BeginningRules;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\Validator;
 
 /** The first member of staff, their library, and its first cards. */
@@ -16,15 +16,13 @@ final class SetupRequest extends FormRequest
     /** Each PIN takes a quarter of a second to hash, and somebody waits for the page. */
     private const MOST_CARDS = 60;
 
-    private const LEAST_PASSWORD = 12;
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             'staff_name' => ['required', 'string', 'max:120'],
             'email' => ['required', 'string', 'email', 'max:200'],
-            'password' => ['required', 'string', 'max:200', Password::min(self::LEAST_PASSWORD)],
+            'password' => StaffPassword::rules(),
             'name' => ['required', 'string', 'max:120'],
             'short_name' => ['required', 'string', 'max:40'],
             'slug' => ['required', 'string', 'max:40', 'regex:' . NewLibrary::SLUG, Rule::unique('libraries', 'slug')],
@@ -58,7 +56,7 @@ final class SetupRequest extends FormRequest
             'required' => __('setup.errors.required'),
             'max' => __('setup.errors.max'),
             'email.email' => __('setup.errors.email'),
-            'password.min' => __('setup.errors.password', ['least' => (string) self::LEAST_PASSWORD]),
+            ...StaffPassword::messages(),
             'slug.regex' => __('setup.errors.slug'),
             'slug.unique' => __('setup.errors.slug_taken'),
             'timezone.timezone' => __('setup.errors.timezone'),

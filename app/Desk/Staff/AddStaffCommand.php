@@ -6,6 +6,7 @@ namespace App\Desk\Staff;
 
 use App\Models\Library;
 use App\Models\StaffMember;
+use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -14,15 +15,23 @@ final class AddStaffCommand extends Command
 {
     protected $signature =
         'desk:staff {email : mail address to sign in with} {--library= : short name in ' .
-        'addresses, such as saltmere} {--name= : as shown at the Desk}';
+        'addresses, such as saltmere} {--name= : as shown at the Desk} ' .
+        '{--role=director : director, catalogue, lending, lists or figures}';
 
     protected $description = 'Let somebody sign in at the Desk, or give them a new password';
 
-    public function handle(): int
+    public function handle(AddStaff $add): int
     {
         $email = mb_strtolower((string) $this->argument('email'));
         $member = StaffMember::query()->where('email', $email)->first();
-        $library = $member->library ?? Library::query()->where('slug', $this->option('library'))->first();
+        $asked = Library::query()->where('slug', $this->option('library'))->first();
+        $library = $asked ?? ($this->option('library') === null ? $member?->library : null);
+        $role = StaffRole::tryFrom((string) $this->option('role'));
+        if ($role === null) {
+            $this->error('--role is director, catalogue, lending, lists or figures.');
+
+            return self::INVALID;
+        }
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false || $library === null) {
             $this->error(
                 $library === null
@@ -34,10 +43,7 @@ final class AddStaffCommand extends Command
         }
         $password = Str::password(20, symbols: false);
         $name = is_string($this->option('name')) ? $this->option('name') : $member->name ?? $email;
-        StaffMember::query()->updateOrCreate(
-            ['email' => $email],
-            ['library_id' => $library->id, 'name' => $name, 'password' => Hash::make($password)],
-        );
+        $add($library, $role, $name, $email, Hash::make($password));
         $this->info(__('desk.staff_made', ['email' => $email, 'library' => $library->name, 'password' => $password]));
 
         return self::SUCCESS;

@@ -14,6 +14,11 @@ return [
     'licences' => 'Licences',
     'licences_heading' => 'Licences and hold pressure',
     'turnaways' => 'Turnaways',
+    'staff' => 'Staff',
+    'trail' => 'Audit trail',
+    'patrons' => 'Patrons',
+    'rules' => 'Loan rules',
+    'files' => 'Files',
     'navigation' => 'Desk',
     'figures' => [
         'waited_for' => '{1} title waited for|[0,*] titles waited for',

@@ -14,6 +14,11 @@ return [
     'licences' => 'Licencias',
     'licences_heading' => 'Licencias y presión de reservas',
     'turnaways' => 'Denegaciones',
+    'staff' => 'Personal',
+    'trail' => 'Registro de cambios',
+    'patrons' => 'Lectores',
+    'rules' => 'Reglas de préstamo',
+    'files' => 'Archivos',
     'navigation' => 'Mostrador',
     'figures' => [
         'waited_for' => '{1} título esperado|[0,*] títulos esperados',

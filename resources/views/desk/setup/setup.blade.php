@@ -8,20 +8,22 @@
             <fieldset class="panel p-5 grid gap-4">
                 <legend class="sr-only">{{ __('setup.you') }}</legend>
                 <h2 class="text-xl" aria-hidden="true">{{ __('setup.you') }}</h2>
-                <x-desk.setup-field name="staff_name" autocomplete="name" />
-                <x-desk.setup-field name="email" type="email" max="200" autocomplete="username" />
-                <x-desk.setup-field name="password" type="password" max="200" :hint="__('setup.password_hint')"
+                <x-desk.field name="staff_name" :label="__('setup.staff_name')" autocomplete="name" />
+                <x-desk.field name="email" :label="__('setup.email')" type="email" max="200" autocomplete="username" />
+                <x-desk.field name="password" :label="__('setup.password')" type="password" max="200"
+                    :hint="__('setup.password_hint')"
                     autocomplete="new-password" minlength="12" />
             </fieldset>
             <fieldset class="panel p-5 grid gap-4">
                 <legend class="sr-only">{{ __('setup.library') }}</legend>
                 <h2 class="text-xl" aria-hidden="true">{{ __('setup.library') }}</h2>
-                <x-desk.setup-field name="name" :hint="__('setup.name_hint')" />
+                <x-desk.field name="name" :label="__('setup.name')" :hint="__('setup.name_hint')" />
                 <div class="grid sm:grid-cols-2 gap-4">
-                    <x-desk.setup-field name="short_name" max="40" :hint="__('setup.short_name_hint')" />
-                    <x-desk.setup-field name="place" :hint="__('setup.place_hint')" />
+                    <x-desk.field name="short_name" :label="__('setup.short_name')" max="40"
+                        :hint="__('setup.short_name_hint')" />
+                    <x-desk.field name="place" :label="__('setup.place')" :hint="__('setup.place_hint')" />
                 </div>
-                <x-desk.setup-field name="slug" max="40" :hint="__('setup.slug_hint')"
+                <x-desk.field name="slug" :label="__('setup.slug')" max="40" :hint="__('setup.slug_hint')"
                     pattern="[a-z0-9]+(-[a-z0-9]+)*" />
                 <div class="grid gap-1">
                     <label for="timezone" class="font-semibold">{{ __('setup.timezone') }}</label>
@@ -32,9 +34,10 @@
                         @foreach ($timezones as $zone)<option
                             @selected(old('timezone', 'UTC') === $zone)>{{ $zone }}</option>@endforeach</select>
                 </div>
-                <x-desk.setup-field name="pin_contact" :hint="__('setup.pin_contact_hint')"
+                <x-desk.field name="pin_contact" :label="__('setup.pin_contact')" :hint="__('setup.pin_contact_hint')"
                     :usual="__('setup.pin_contact_usual')" />
-                <x-desk.setup-field name="consortium" :hint="__('setup.consortium_hint')" :needed="false" />
+                <x-desk.field name="consortium" :label="__('setup.consortium')" :hint="__('setup.consortium_hint')"
+                    :needed="false" />
             </fieldset>
             <fieldset class="panel p-5 grid gap-3">
                 <legend class="sr-only">{{ __('setup.rules') }}</legend>

@@ -1,7 +1,7 @@
 {{-- A field with its name, a hint, and what is wrong with it. --}}
-@props(['name', 'type' => 'text', 'max' => 120, 'hint' => null, 'needed' => true, 'usual' => null])
+@props(['name', 'label', 'type' => 'text', 'max' => 120, 'hint' => null, 'needed' => true, 'usual' => null])
 <div class="grid gap-1 content-start">
-    <label for="{{ $name }}" class="font-semibold">{{ __("setup.{$name}") }}</label>
+    <label for="{{ $name }}" class="font-semibold">{{ $label }}</label>
     @if ($hint !== null)<p id="{{ $name }}-hint" class="meta">{{ $hint }}</p>@endif
     @if ($errors->has($name))<p id="{{ $name }}-error" class="text-clay font-semibold">{{ $errors->first($name) }}</p>
     @endif

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Desk\Setup;
+namespace App\Lending\Cards;
 
 use App\Models\Card;
 use App\Models\Library;

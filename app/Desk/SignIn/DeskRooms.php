@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SignIn;
+
+use App\Models\StaffMember;
+use FigPorch\Core\Desk\StaffTask;
+
+/** What the Desk has for somebody: figures for all, and where their role has something to do. */
+final class DeskRooms
+{
+    /** By their addresses; null for all. */
+    private const ROOMS = [
+        'patrons' => StaffTask::Patrons,
+        'licences' => null,
+        'requests' => null,
+        'lists' => StaffTask::Lists,
+        'turnaways' => null,
+        'staff' => StaffTask::Staff,
+        'trail' => StaffTask::Trail,
+    ];
+
+    /** @return list<string> */
+    public static function of(StaffMember $staff): array
+    {
+        $role = $staff->role();
+
+        return array_keys(
+            array_filter(self::ROOMS, fn(?StaffTask $task): bool => $task === null || $role?->may($task) === true),
+        );
+    }
+}
