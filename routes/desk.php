@@ -7,6 +7,9 @@ declare(strict_types=1);
 use App\Desk\Figures\TurnawaysController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
+use App\Desk\Patrons\CardController;
+use App\Desk\Patrons\HelpController;
+use App\Desk\Patrons\PatronsController;
 use App\Desk\Requests\RequestsController;
 use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\AtTheDesk;
@@ -70,6 +73,28 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->name('trail.csv')
             ->can('desk.trail')
             ->middleware('throttle:exports');
+        Route::middleware('can:desk.patrons')->group(function (): void {
+            Route::get('/patrons', [PatronsController::class, 'index'])->name('patrons');
+            Route::get('/patrons/new', [PatronsController::class, 'create'])->name('patrons.new');
+            Route::post('/patrons', [PatronsController::class, 'issue'])->name('patrons.issue');
+            Route::middleware('can:serve,card')
+                ->prefix('cards/{card}')
+                ->scopeBindings()
+                ->group(function (): void {
+                    Route::get('/', [CardController::class, 'show'])->name('card');
+                    Route::post('/', [CardController::class, 'describe'])->name('card.describe');
+                    Route::post('/renew', [CardController::class, 'renew'])->name('card.renew');
+                    Route::post('/block', [CardController::class, 'block'])->name('card.block');
+                    Route::post('/unblock', [CardController::class, 'unblock'])->name('card.unblock');
+                    Route::post('/pin', [CardController::class, 'pin'])->name('card.pin');
+                    Route::post('/replace', [CardController::class, 'replace'])->name('card.replace');
+                    Route::post('/erase', [CardController::class, 'erase'])->name('card.erase');
+                    Route::post('/merge', [CardController::class, 'merge'])->name('card.merge');
+                    Route::post('/help', [HelpController::class, 'show'])->name('card.help');
+                    Route::post('/loans/{loan}/return', [HelpController::class, 'return'])->name('card.return');
+                    Route::post('/holds/{hold}/cancel', [HelpController::class, 'cancel'])->name('card.cancel');
+                });
+        });
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
         Route::get('/licences.csv', [LicencesController::class, 'csv'])
             ->name('licences.csv')

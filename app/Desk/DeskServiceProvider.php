@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Lists\StaffListPolicy;
+use App\Desk\Patrons\CardPolicy;
 use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
+use App\Models\Card;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -28,6 +30,7 @@ final class DeskServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
+        Gate::policy(Card::class, CardPolicy::class);
         Gate::policy(StaffMember::class, StaffPolicy::class);
         Gate::policy(StaffInvitation::class, StaffPolicy::class);
         foreach (StaffTask::cases() as $task) {

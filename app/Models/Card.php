@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
@@ -16,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $patron_group
  * @property CarbonImmutable|null $expires_at
  * @property CarbonImmutable|null $blocked_at
+ * @property string|null $block_reason as the patron reads it
+ * @property string|null $class at a school
  * @property int $loans_open
  * @property int $holds_open
  * @property string|null $pay_month first day of the month that pay_loans counts
@@ -45,5 +48,17 @@ final class Card extends Model
     public function library(): BelongsTo
     {
         return $this->belongsTo(Library::class);
+    }
+
+    /** @return HasMany<Loan, $this> */
+    public function loans(): HasMany
+    {
+        return $this->hasMany(Loan::class);
+    }
+
+    /** @return HasMany<Hold, $this> */
+    public function holds(): HasMany
+    {
+        return $this->hasMany(Hold::class);
     }
 }

@@ -39,6 +39,8 @@ enum BeginningRules: string
                     defaultLength: LoanLength::days(14),
                     holdKeptHours: 72,
                 ),
+                // So that the group has a name before anybody is in it.
+                new LoanRule(group: 'adult'),
                 new LoanRule(group: 'teen', audienceCeiling: Audience::Teen),
                 new LoanRule(group: 'child', maxLoans: 5, audienceCeiling: Audience::Child),
                 $video,
@@ -52,6 +54,7 @@ enum BeginningRules: string
                     holdKeptHours: 72,
                     audienceCeiling: Audience::Teen,
                 ),
+                new LoanRule(group: 'student'),
                 new LoanRule(group: 'teacher', maxLoans: 10, lengths: $days(14, 28), audienceCeiling: Audience::Adult),
                 $video,
             ],
@@ -63,6 +66,7 @@ enum BeginningRules: string
                     defaultLength: LoanLength::days(14),
                     holdKeptHours: 48,
                 ),
+                new LoanRule(group: 'student'),
                 new LoanRule(group: 'teacher', maxLoans: 20, lengths: $days(14, 28)),
                 new LoanRule(
                     format: Format::Video,

@@ -19,12 +19,13 @@ final readonly class CardStanding
         public int $holdsOpen,
         public int $holdsOpenOfFormat,
         public ?OpenLoan $soonestDue = null,
+        public ?string $blockReason = null,
     ) {}
 
     public function refusal(DateTimeImmutable $now): ?Refused
     {
         return match (true) {
-            $this->blocked => new Refused(Refusal::CardBlocked),
+            $this->blocked => new Refused(Refusal::CardBlocked, said: $this->blockReason),
             $this->expiresAt !== null && $this->expiresAt <= $now => new Refused(
                 Refusal::CardExpired,
                 at: $this->expiresAt,

@@ -120,6 +120,7 @@ trait AsksEveryRoute
 
         return [
             'title' => $title,
+            'card' => $this->card->id,
             'loan' => $this->loan->id,
             'hold' => $this->hold->id,
             'basket' => $this->basket->id,
@@ -187,6 +188,9 @@ trait AsksEveryRoute
             'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
             'desk.requests.name' => ['title' => (string) $this->title->id],
             'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
+            'desk.patrons.issue', 'desk.card.describe' => ['name' => 'Ines Brook', 'group' => 'adult'],
+            'desk.card.block' => ['reason' => 'Lost.'],
+            'desk.card.erase' => ['number' => $this->card->number],
             'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],
             'desk.staff.role' => ['role' => 'figures'],
             'desk.own.change' => ['name' => 'Halvard S.'],

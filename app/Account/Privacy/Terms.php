@@ -44,6 +44,7 @@ final class Terms
         'sessions' => '30 days at most, 12 hours without use',
         'failed_jobs' => '7 days',
         'jobs' => 'until done: seconds, or as long as a mail server is away',
+        'desk_changes' => 'a year; with the card, what it says of it',
         'cache' => 'as long as each is good for: 90 days at most',
     ];
 
@@ -54,6 +55,8 @@ final class Terms
     private const REQUEST_DAYS = 30;
 
     private const FAILED_JOB_DAYS = 7;
+
+    private const TRAIL_DAYS = 366;
 
     /** @return array<string, array{string, list<string|int>}> table => a statement that ends what is over, and its values */
     public static function statements(DateTimeImmutable $now): array
@@ -78,6 +81,7 @@ final class Terms
                 [$now->getTimestamp() - 60 * (int) config('session.lifetime')],
             ],
             'failed_jobs' => ['delete from failed_jobs where failed_at <= ?', [$ago(self::FAILED_JOB_DAYS)]],
+            'desk_changes' => ['delete from desk_changes where changed_at <= ?', [$ago(self::TRAIL_DAYS)]],
             'cache' => ['delete from cache where expiration <= ?', [$now->getTimestamp()]],
         ];
     }

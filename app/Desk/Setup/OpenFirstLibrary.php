@@ -6,6 +6,8 @@ namespace App\Desk\Setup;
 
 use App\Desk\Staff\AddStaff;
 use App\Lending\Cards\IssueCards;
+use App\Lending\Cards\IssuedCard;
+use App\Lending\Cards\NewCard;
 use App\Models\StaffMember;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Support\Facades\Hash;
@@ -23,8 +25,8 @@ final class OpenFirstLibrary
     /**
      * @param  array{name: string, email: string, password: string}  $staff
      * @param  list<string>  $patrons  their names
-     * @return array{staff: StaffMember, cards: list<array{name: string, number: string, pin: string}>}|null null where
-     *     the link has been used
+     * @return array{staff: StaffMember, cards: array<IssuedCard>}|null null where the link has been
+     *     used
      */
     public function __invoke(string $key, NewLibrary $new, array $staff, array $patrons): ?array
     {
@@ -39,7 +41,12 @@ final class OpenFirstLibrary
                     $staff['email'],
                     Hash::make($staff['password']),
                 ),
-                'cards' => ($this->issueCards)($library, $patrons, $new->rules->groups()[0]),
+                'cards' => array_filter(
+                    ($this->issueCards)(
+                        $library,
+                        array_map(fn(string $name): NewCard => new NewCard($name, $new->rules->groups()[0]), $patrons),
+                    ),
+                ),
             ];
         });
     }

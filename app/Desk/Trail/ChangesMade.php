@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Trail;
 
+use App\Models\Card;
 use App\Models\Library;
 use App\Shared\Sql;
 use DateTimeImmutable;
@@ -16,6 +17,8 @@ use stdClass;
 final class ChangesMade
 {
     private const PAGE = 50;
+
+    private const OF_ONE = 10;
 
     private const WHAT = 'desk_changes.id, desk_changes.what, subject, facts, changed_at, staff_members.name as by';
 
@@ -38,6 +41,22 @@ final class ChangesMade
             ->orderByDesc('changed_at')
             ->orderByDesc('desk_changes.id')
             ->cursor();
+    }
+
+    /** @return list<stdClass> the last of one card */
+    public function ofCard(Card $card): array
+    {
+        return array_values(
+            DB::table('desk_changes')
+                ->join('staff_members', 'staff_members.id', '=', 'desk_changes.staff_member_id')
+                ->where('card_id', $card->id)
+                ->selectRaw(self::WHAT)
+                ->orderByDesc('changed_at')
+                ->orderByDesc('desk_changes.id')
+                ->limit(self::OF_ONE)
+                ->get()
+                ->all(),
+        );
     }
 
     /** @return array<int, string> names by number, of those who changed anything */

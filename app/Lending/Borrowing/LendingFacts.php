@@ -104,6 +104,7 @@ final readonly class LendingFacts
                 soonestDue: $soonest === null
                     ? null
                     : new OpenLoan($soonest->id, $soonest->name, new DateTimeImmutable($soonest->due)),
+                blockReason: $facts->block_reason,
             ),
             terms: ($terms = LoanTerms::from(
                 LibraryRules::fromRows($facts->rules ?? []),

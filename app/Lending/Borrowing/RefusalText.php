@@ -13,10 +13,13 @@ final class RefusalText
 {
     public static function of(Refused $refused, Library $library): string
     {
-        return __("lending.refused.{$refused->reason->value}", [
+        $why = $refused->said === null ? '' : '_why';
+
+        return __("lending.refused.{$refused->reason->value}{$why}", [
             'library' => $library->name,
             'contact' => $library->pin_contact,
             'limit' => $refused->limit,
+            'why' => (string) $refused->said,
             'title' => $refused->soonestDue?->title,
             'due' => $refused->soonestDue === null ? '' : Dates::words($refused->soonestDue->dueAt, $library->zone()),
             'date' => $refused->at === null ? '' : Dates::day($refused->at, $library->zone()),

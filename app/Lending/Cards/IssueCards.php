@@ -10,43 +10,68 @@ use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
-/** Gives cards to people by their names; each gets the next number and a PIN that is said once. */
+/** Gives cards to people; who has no number gets the next one, and who has no PIN one that is said once. */
 final class IssueCards
 {
+    /** What a number may be: letters and digits of English, with dots and hyphens between. */
+    public const NUMBER = '/^[A-Za-z0-9]+([.\-][A-Za-z0-9]+)*$/D';
+
+    public const LONGEST_NUMBER = 32;
+
     private const FIRST_NUMBER = 10_000_001;
 
-    private const PIN_DIGITS = 6;
-
     /**
-     * @param  list<string>  $names
-     * @return list<array{name: string, number: string, pin: string}>
+     * @param  list<NewCard>  $cards
+     * @return list<IssuedCard|null> null where somebody has the number
      */
-    public function __invoke(Library $library, array $names, string $group): array
+    public function __invoke(Library $library, array $cards): array
     {
-        return DB::transaction(function () use ($library, $names, $group): array {
+        // Hashing takes longest, and waits for nobody.
+        $pins = array_map(fn(NewCard $card): string => $card->pin ?? Pin::make(), $cards);
+        $hashes = array_map(Hash::make(...), $pins);
+
+        return DB::transaction(function () use ($library, $cards, $pins, $hashes): array {
             // Numbers follow each other, whoever gives out others at this moment.
             DB::select('select from libraries where id = ? for update', [$library->id]);
-            $next =
-                1 +
-                (int) DB::scalar(
-                    "select coalesce(max(number::bigint), ?) from cards where library_id = ? and number ~ '^[0-9]{1,15}$'",
-                    [self::FIRST_NUMBER - 1, $library->id],
-                );
-            $cards = [];
-            foreach ($names as $n => $name) {
-                $pin = str_pad((string) random_int(0, 10 ** self::PIN_DIGITS - 1), self::PIN_DIGITS, '0', STR_PAD_LEFT);
-                $person = Person::query()->create(['name' => $name]);
+            $next = self::next($library);
+            $issued = [];
+            foreach ($cards as $n => $new) {
+                $number = $new->number ?? (string) $next++;
+                $isTaken = Card::query()
+                    ->where(['library_id' => $library->id, 'number' => $number])
+                    ->exists();
+                if ($isTaken && $new->number !== null) {
+                    $issued[] = null;
+
+                    continue;
+                }
                 $card = Card::query()->create([
                     'library_id' => $library->id,
-                    'person_id' => $person->id,
-                    'number' => (string) ($next + $n),
-                    'pin_hash' => Hash::make($pin),
-                    'patron_group' => $group,
+                    'person_id' => Person::query()->create([
+                        'name' => $new->name,
+                        'email' => $new->email,
+                        'locale' => app()->getLocale(),
+                    ])->id,
+                    'number' => $number,
+                    'pin_hash' => $hashes[$n],
+                    'patron_group' => $new->group,
+                    'class' => $new->class,
+                    'expires_at' => $new->expiresAt,
                 ]);
-                $cards[] = ['name' => $name, 'number' => $card->number, 'pin' => $pin];
+                $issued[] = new IssuedCard($card->id, $new->name, $number, $pins[$n]);
             }
 
-            return $cards;
+            return $issued;
         });
+    }
+
+    /** One more than the highest number that is one; to be asked with the library's row locked. */
+    public static function next(Library $library): int
+    {
+        return 1 +
+            (int) DB::scalar(
+                "select coalesce(max(number::bigint), ?) from cards where library_id = ? and number ~ '^[0-9]{1,15}$'",
+                [self::FIRST_NUMBER - 1, $library->id],
+            );
     }
 }

@@ -74,6 +74,7 @@ final class PatronRequests
                 loansOpenOfFormat: 0,
                 holdsOpen: 0,
                 holdsOpenOfFormat: 0,
+                blockReason: $card->block_reason,
             ),
             terms: app(LibraryRules::class)->terms($card->library_id, $card->patron_group, Format::Ebook),
             titleAudience: null,

@@ -10,8 +10,8 @@ declare
     v_loans json;
     v_holds json;
 begin
-    select c.id, c.library_id, c.person_id, c.patron_group, c.blocked_at, c.expires_at, c.loans_open, c.holds_open,
-        c.pay_month, c.pay_loans, lib.timezone
+    select c.id, c.library_id, c.person_id, c.patron_group, c.blocked_at, c.block_reason, c.expires_at, c.loans_open,
+        c.holds_open, c.pay_month, c.pay_loans, lib.timezone
         into v_card from cards c join libraries lib on lib.id = c.library_id where c.id = p_card;
     select t.format, t.audience into v_title from titles t where t.id = p_title;
     if v_card.id is null or v_title.format is null then
@@ -37,7 +37,7 @@ begin
     end if;
     return json_build_object(
         'card', v_card.id, 'library', v_card.library_id, 'person', v_card.person_id, 'group', v_card.patron_group,
-            'blocked', v_card.blocked_at is not null,
+            'blocked', v_card.blocked_at is not null, 'block_reason', v_card.block_reason,
         'expires_at', v_card.expires_at, 'loans_open', v_card.loans_open, 'holds_open', v_card.holds_open, 'timezone',
             v_card.timezone,
         'format', v_title.format, 'audience', v_title.audience,

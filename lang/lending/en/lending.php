@@ -74,6 +74,7 @@ return [
         'licence_ended' => 'The library’s licence for this copy has ended, so the loan runs on to its due time but cannot be renewed.',
         'card_expired' => 'Your card ran out on :date, so nothing was borrowed. To renew it, ask :contact.',
         'card_blocked' => 'Your card is blocked, so nothing was borrowed. To sort it out, ask :contact.',
+        'card_blocked_why' => 'Your card is blocked, so nothing was borrowed. The library says: “:why” To sort it out, ask :contact.',
         'above_audience' => 'Your card is for younger readers and this title is for older ones. If that seems wrong, ask :contact.',
         'no_licence' => ':library has no licence for this title just now, so it cannot be lent. Ask :contact whether it can be got.',
         'loan_limit' => 'You have :limit titles on loan, which is as many as your card allows. “:title” ends soonest, :due: return it or another to go on.',

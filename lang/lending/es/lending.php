@@ -74,6 +74,7 @@ return [
         'licence_ended' => 'La licencia de este ejemplar ha terminado: el préstamo sigue hasta su vencimiento, pero no se puede renovar.',
         'card_expired' => 'Su carné caducó el :date y no se ha prestado nada. Para renovarlo: :contact.',
         'card_blocked' => 'Su carné está bloqueado y no se ha prestado nada. Para resolverlo: :contact.',
+        'card_blocked_why' => 'Su carné está bloqueado y no se ha prestado nada. La biblioteca dice: «:why» Para resolverlo: :contact.',
         'above_audience' => 'Su carné es para lectores más jóvenes y este título es para mayores. Si cree que es un error: :contact.',
         'no_licence' => ':library no tiene ahora licencia para este título y no puede prestarlo. Pregunte si puede conseguirse: :contact.',
         'loan_limit' => 'Tiene :limit títulos prestados, el máximo de su carné. «:title» es el que antes termina, :due: devuélvalo, o devuelva otro, para seguir.',

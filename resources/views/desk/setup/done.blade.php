@@ -8,15 +8,6 @@
     @if ($cards !== [])
         <h2 class="text-xl mb-1">{{ trans_choice('setup.cards', count($cards)) }}</h2>
         <p class="mb-3">{{ __('setup.cards_text') }}</p>
-        <div class="panel overflow-x-auto max-w-2xl" tabindex="0" role="group" aria-label="{{ __('setup.patrons') }}">
-            <table class="w-full text-[15px] desk-table">
-                <thead><tr><th scope="col">{{ __('setup.card_name') }}</th><th
-                    scope="col">{{ __('setup.card_number') }}</th><th scope="col">PIN</th></tr></thead>
-                <tbody>@foreach ($cards as $card)<tr><th scope="row"
-                    class="text-left font-normal"><bdi>{{ $card['name'] }}</bdi></th><td
-                    class="tabular-nums">{{ $card['number'] }}</td><td
-                    class="tabular-nums">{{ $card['pin'] }}</td></tr>@endforeach</tbody>
-            </table>
-        </div>
+        <x-desk.issued-cards :cards="$cards" />
     @endif
 </x-desk.layout>

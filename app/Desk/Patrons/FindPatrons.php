@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Patrons;
+
+use App\Models\Card;
+use App\Models\Library;
+use DateTimeImmutable;
+use Illuminate\Contracts\Pagination\LengthAwarePaginator;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+
+/** Cards of a library by number, or by words of the name or mail address, however they are accented. */
+final class FindPatrons
+{
+    private const PAGE = 50;
+
+    /** The expression of the column people.sought. */
+    private const FOLD = "regexp_replace(normalize(lower(?), nfkd), U&'[\\0300-\\036F]', '', 'g')";
+
+    /** Whose number is exactly that. */
+    public function byNumber(Library $library, string $number): ?Card
+    {
+        return Card::query()
+            ->where(['library_id' => $library->id, 'number' => $number])
+            ->first();
+    }
+
+    public function ofLibrary(Library $library, int $id): ?Card
+    {
+        return Card::query()->where('library_id', $library->id)->with('person')->find($id);
+    }
+
+    /** @return LengthAwarePaginator<int, Card> by name; the newest first where nothing is looked for */
+    public function page(Library $library, PatronSearch $search, DateTimeImmutable $now): LengthAwarePaginator
+    {
+        $cards = Card::query()
+            ->with('person')
+            ->where('cards.library_id', $library->id)
+            ->when($search->group !== null, fn(Builder $q) => $q->where('patron_group', $search->group))
+            ->when($search->class !== null, fn(Builder $q) => $q->where('class', $search->class))
+            ->when($search->state === 'blocked', fn(Builder $q) => $q->whereNotNull('blocked_at'))
+            ->when($search->state === 'expired', fn(Builder $q) => $q->where('expires_at', '<=', $now))
+            ->when(
+                $search->state === 'ending',
+                fn(Builder $q) => $q
+                    ->where('expires_at', '>', $now)
+                    ->where('expires_at', '<=', $now->modify('+' . PatronSearch::ENDING_DAYS . ' days')),
+            );
+        if ($search->find === '') {
+            return $cards->orderByDesc('cards.id')->paginate(self::PAGE)->appends($search->address());
+        }
+        $people = DB::table('people')->select('id');
+        foreach (preg_split('/\s+/u', $search->find, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $people->whereRaw("sought like '%' || " . self::FOLD . " || '%'", [addcslashes($word, '%_\\')]);
+        }
+
+        return $cards
+            ->where(
+                fn(Builder $q) => $q
+                    ->whereIn('person_id', $people)
+                    ->orWhereLike('number', addcslashes($search->find, '%_\\') . '%', caseSensitive: true),
+            )
+            ->join('people', 'people.id', '=', 'cards.person_id')
+            ->select('cards.*')
+            ->orderBy('people.name')
+            ->orderBy('cards.id')
+            ->paginate(self::PAGE)
+            ->appends($search->address());
+    }
+}

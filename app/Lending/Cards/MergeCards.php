@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Cards;
+
+use App\Lending\Holds\CloseHold;
+use App\Lending\Loans\ReturnLoan;
+use App\Models\Card;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\HoldState;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/**
+ * One card of two of the same person at one library: loans, holds and requests of the other go over to the one that is
+ * kept, and with the other's last card what is theirs besides: marks, baskets, places. Of what both have, the loan that
+ * ends sooner is returned and the hold that is further back cancelled.
+ */
+final class MergeCards
+{
+    /** Tables of what is a person's: the columns that may be there once only, if any. */
+    private const OF_THE_PERSON = [
+        'marks' => [],
+        'baskets' => [],
+        'saved_searches' => [],
+        'push_devices' => [],
+        'places' => ['title_id', 'device'],
+        'own_lengths' => ['format'],
+        'notice_choices' => ['kind'],
+        'notices' => ['event_key'],
+    ];
+
+    public function __construct(private readonly ReturnLoan $returnLoan, private readonly CloseHold $closeHold) {}
+
+    /** @return bool false where one of them is gone */
+    public function __invoke(Card $keep, Card $other, DateTimeImmutable $now): bool
+    {
+        if ($keep->id === $other->id || $keep->library_id !== $other->library_id) {
+            throw new InvalidArgumentException('Only two cards of one library are made one.');
+        }
+
+        return DB::transaction(function () use ($keep, $other, $now): bool {
+            $locked = DB::select('select id from cards where id in (?, ?) order by id for update', [
+                $keep->id,
+                $other->id,
+            ]);
+            if (count($locked) < 2) {
+                return false;
+            }
+            $this->endWhatBothHave($keep->id, $other->id, $now);
+            foreach (['loans', 'holds'] as $table) {
+                DB::table($table)
+                    ->where('card_id', $other->id)
+                    ->update(['card_id' => $keep->id]);
+            }
+            $this->takeOver('requests', 'card_id', $other->id, $keep->id, ['title_id']);
+            $this->takeOver('follows', 'card_id', $other->id, $keep->id, ['series_id']);
+            DB::update(
+                'update cards set
+                    loans_open = (select count(*) from loans where card_id = cards.id and ended_at is null),
+                    holds_open = (select count(*) from holds where card_id = cards.id and closed_at is null),
+                    pay_loans = case when cards.pay_month is not distinct from o.pay_month
+                        then cards.pay_loans + o.pay_loans
+                        when o.pay_month > coalesce(cards.pay_month, o.pay_month - 1) then o.pay_loans
+                        else cards.pay_loans end,
+                    pay_month = greatest(cards.pay_month, o.pay_month)
+                    from cards o where cards.id = ? and o.id = ?',
+                [$keep->id, $other->id],
+            );
+            DB::table('cards')->where('id', $other->id)->delete();
+            $this->takeOverPerson($keep->person_id, $other->person_id);
+
+            return true;
+        }, attempts: 5);
+    }
+
+    private function endWhatBothHave(int $keep, int $other, DateTimeImmutable $now): void
+    {
+        $loans = DB::select(
+            'select distinct on (a.title_id) case when a.due_at <= b.due_at then a.id else b.id end as id from loans a
+                join loans b on b.title_id = a.title_id and b.card_id = ? and b.ended_at is null
+                where a.card_id = ? and a.ended_at is null',
+            [$other, $keep],
+        );
+        foreach ($loans as $loan) {
+            ($this->returnLoan)($loan->id, $now);
+        }
+        // Twice in line; or in line for what the other card has on loan.
+        $holds = DB::select(
+            'select h.id from holds h where h.card_id in (:a, :b) and h.closed_at is null and (exists (select from holds
+                o where o.title_id = h.title_id and o.card_id in (:c, :d) and o.id <> h.id and o.closed_at is null
+                and (o.state = \'ready\', h.line_at, h.id) > (h.state = \'ready\', o.line_at, o.id))
+                or exists (select from loans l where l.title_id = h.title_id and l.card_id in (:e, :f)
+                and l.ended_at is null))',
+            ['a' => $keep, 'b' => $other, 'c' => $keep, 'd' => $other, 'e' => $keep, 'f' => $other],
+        );
+        foreach ($holds as $hold) {
+            ($this->closeHold)($hold->id, HoldState::Cancelled, $now);
+        }
+    }
+
+    private function takeOverPerson(int $keep, int $other): void
+    {
+        if ($keep === $other || DB::table('cards')->where('person_id', $other)->exists()) {
+            return;
+        }
+        foreach (self::OF_THE_PERSON as $table => $once) {
+            $this->takeOver($table, 'person_id', $other, $keep, $once);
+        }
+        // Nothing that either wanted kept is lost.
+        DB::update(
+            'update people set keeps_history = people.keeps_history or o.keeps_history,
+                email = coalesce(people.email, o.email) from people o where people.id = ? and o.id = ?',
+            [$keep, $other],
+        );
+        DB::table('sessions')->where('user_id', $other)->delete();
+        DB::table('people')->where('id', $other)->delete();
+    }
+
+    /** @param  list<string>  $once  where the one that stays has the same already, the other's goes */
+    private function takeOver(string $table, string $whose, int $from, int $to, array $once): void
+    {
+        if ($once !== []) {
+            $same = implode(' and ', array_map(fn(string $column): string => "o.{$column} = t.{$column}", $once));
+            $isOpen = $table === 'requests' ? " and t.state = 'open' and o.state = 'open'" : '';
+            DB::delete(
+                "delete from {$table} t where t.{$whose} = ? and exists (select from {$table} o where o.{$whose} = ?
+                    and {$same}{$isOpen})",
+                [$from, $to],
+            );
+        }
+        DB::table($table)
+            ->where($whose, $from)
+            ->update([$whose => $to]);
+    }
+}
