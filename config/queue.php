@@ -14,6 +14,15 @@ return [
             'retry_after' => 90,
             'after_commit' => false,
         ],
+        // What takes minutes: files that staff send. It has a worker of its own, so that mail does not wait for it.
+        'imports' => [
+            'driver' => 'database',
+            'connection' => 'pgsql',
+            'table' => 'jobs',
+            'queue' => 'imports',
+            'retry_after' => 1200,
+            'after_commit' => false,
+        ],
     ],
     'failed' => ['driver' => 'database-uuids', 'database' => 'pgsql', 'table' => 'failed_jobs'],
 ];

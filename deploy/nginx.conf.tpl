@@ -14,7 +14,7 @@ http {
     default_type application/octet-stream;
     # Neither what was looked for, nor a key by which an address is somebody's.
     map $uri $logged {
-        ~^(?<before>/(calendar|shared|desk/begin)/) "${before}…";
+        ~^(?<before>/(calendar|shared|desk/begin|desk/join)/) "${before}…";
         default $uri;
     }
     log_format timed '$time_iso8601 $status $request_method $logged $request_time $upstream_response_time $body_bytes_sent';

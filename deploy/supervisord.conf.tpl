@@ -97,6 +97,18 @@ redirect_stderr = true
 stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
+[program:imports]
+environment = PGOPTIONS="-c lock_timeout=20s -c statement_timeout=300s"
+command = php artisan queue:work imports --sleep=1 --timeout=1000 --max-time=3600 --tries=3
+autorestart = true
+startretries = 1000
+autostart = false
+stopwaitsecs = 30
+stdout_logfile = {{VAR}}/log/imports.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
 [program:scheduler]
 environment = RUN="{{RUN}}"
 command = php artisan schedule:work
@@ -109,4 +121,4 @@ stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
 [group:app]
-programs = php-fpm,nginx,queue,scheduler
+programs = php-fpm,nginx,queue,imports,scheduler

@@ -5,6 +5,7 @@ declare(strict_types=1);
 // For staff.
 
 use App\Desk\Figures\TurnawaysController;
+use App\Desk\Files\FilesController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
 use App\Desk\Patrons\CardController;
@@ -20,6 +21,7 @@ use App\Desk\Staff\StaffController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
 use App\Desk\Trail\TrailController;
+use App\Desk\Uploads\UploadController;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
@@ -95,6 +97,19 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/holds/{hold}/cancel', [HelpController::class, 'cancel'])->name('card.cancel');
                 });
         });
+        Route::middleware('can:desk.titles')->group(function (): void {
+            Route::get('/files', [FilesController::class, 'index'])->name('files');
+            Route::post('/files', [FilesController::class, 'take'])->name('files.take');
+        });
+        Route::post('/uploads', [UploadController::class, 'begin'])->name('uploads.begin');
+        Route::get('/uploads/{upload}', [UploadController::class, 'show'])
+            ->whereUuid('upload')
+            ->name('uploads.show')
+            ->can('send', 'upload');
+        Route::put('/uploads/{upload}', [UploadController::class, 'part'])
+            ->whereUuid('upload')
+            ->name('uploads.part')
+            ->can('send', 'upload');
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
         Route::get('/licences.csv', [LicencesController::class, 'csv'])
             ->name('licences.csv')

@@ -10,10 +10,12 @@ use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
+use App\Desk\Uploads\UploadPolicy;
 use App\Models\Card;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
+use App\Models\Upload;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Desk\StaffTask;
 use Illuminate\Auth\Access\Response;
@@ -31,6 +33,7 @@ final class DeskServiceProvider extends ServiceProvider
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
         Gate::policy(Card::class, CardPolicy::class);
+        Gate::policy(Upload::class, UploadPolicy::class);
         Gate::policy(StaffMember::class, StaffPolicy::class);
         Gate::policy(StaffInvitation::class, StaffPolicy::class);
         foreach (StaffTask::cases() as $task) {

@@ -48,8 +48,8 @@ final class Readiness
             $ran = Cache::get(self::SCHEDULER);
             $ago = is_int($ran) ? now()->getTimestamp() - $ran : null;
             $waits = (int) DB::scalar(
-                'select coalesce(extract(epoch from now())::bigint - min(available_at), 0) from jobs
-                    where reserved_at is null',
+                "select coalesce(extract(epoch from now())::bigint - min(available_at), 0) from jobs
+                    where reserved_at is null and queue <> 'imports'",
             );
             $migrated = DB::table('migrations')->pluck('migration')->all();
         } catch (Throwable) {

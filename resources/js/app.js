@@ -64,6 +64,9 @@ watchShare()
 
 document.querySelector('[data-print]')?.addEventListener('click', () => print())
 
+const uploads = document.querySelector('form[data-upload]')
+if (uploads) import('./desk/uploads/uploads.js').then(({ watchUploads }) => watchUploads(uploads, token))
+
 document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {

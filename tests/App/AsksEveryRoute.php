@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Desk\Uploads\ReceiveUpload;
 use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Card;
@@ -18,6 +19,7 @@ use App\Models\StaffList;
 use App\Models\StaffMember;
 use App\Models\Title;
 use App\Models\TitleRequest;
+use App\Models\Upload;
 use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\StaffRole;
@@ -71,6 +73,8 @@ trait AsksEveryRoute
     private StaffMember $colleague;
 
     private StaffInvitation $invitation;
+
+    private Upload $upload;
 
     private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
 
@@ -140,6 +144,7 @@ trait AsksEveryRoute
             'rows' => 'line',
             'reading' => $this->reading,
             'member' => $this->colleague->id,
+            'upload' => $this->upload->id,
             'invitation' => $this->invitation->id,
             'key' => match ($name) {
                 'calendar' => (string) $this->card->person->getAttribute('calendar_key'),
@@ -191,6 +196,8 @@ trait AsksEveryRoute
             'desk.patrons.issue', 'desk.card.describe' => ['name' => 'Ines Brook', 'group' => 'adult'],
             'desk.card.block' => ['reason' => 'Lost.'],
             'desk.card.erase' => ['number' => $this->card->number],
+            'desk.uploads.begin' => ['name' => 'low-water.epub', 'bytes' => 10],
+            'desk.files.take' => ['licence' => 'none', 'uploads' => $this->upload->id],
             'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],
             'desk.staff.role' => ['role' => 'figures'],
             'desk.own.change' => ['name' => 'Halvard S.'],
@@ -267,6 +274,10 @@ trait AsksEveryRoute
             'room' => Room::Reading,
             'position' => 1,
         ]);
+        $this->members['staff'] = $this->staff();
+        $this->upload =
+            app(ReceiveUpload::class)->begin($this->members['staff'], 'x.epub', 1, $this->now()) ??
+            $this->fail('There is no room.');
         $this->colleague = $this->staff(role: StaffRole::Lists);
         $this->invitation = StaffInvitation::query()->create([
             'library_id' => $this->library()->id,

@@ -52,6 +52,8 @@ final class RouteAccessTest extends TestCase
 
     private const STAFF = 'for staff';
 
+    private const OWN_STAFF_MEMBER = 'for the member of staff whose it is';
+
     private const OWN_STAFF = 'for the staff whose library it is';
 
     /**
@@ -207,6 +209,11 @@ final class RouteAccessTest extends TestCase
         'desk.card.help' => [StaffTask::Patrons],
         'desk.card.return' => [StaffTask::Patrons],
         'desk.card.cancel' => [StaffTask::Patrons],
+        'desk.files' => StaffTask::Titles,
+        'desk.files.take' => StaffTask::Titles,
+        'desk.uploads.begin' => self::STAFF,
+        'desk.uploads.show' => self::OWN_STAFF_MEMBER,
+        'desk.uploads.part' => self::OWN_STAFF_MEMBER,
         'desk.trail' => StaffTask::Trail,
         'desk.trail.csv' => StaffTask::Trail,
 
@@ -227,6 +234,8 @@ final class RouteAccessTest extends TestCase
         'follow' => 404,
         // It is no PDF.
         'pages.picture' => 422,
+        // Where the part belongs is not said.
+        'desk.uploads.part' => 409,
         'ready' => 503,
         // Somebody works here already.
         'setup' => 404,
@@ -374,6 +383,11 @@ final class RouteAccessTest extends TestCase
             },
             self::OWN_BROWSER => $role === 'the patron' ? 'allowed' : 'not there',
             self::STAFF_GUESTS => $isStaff ? 'to the Desk' : 'allowed',
+            self::OWN_STAFF_MEMBER => match (true) {
+                !$isStaff => 'to the Desk\'s sign-in',
+                $role === 'staff' => 'allowed',
+                default => 'not there',
+            },
             self::OWN_STAFF => match (true) {
                 !$isStaff => 'to the Desk\'s sign-in',
                 $role === 'staff of another library' => 'not there',

@@ -14,6 +14,7 @@ final class DeskRooms
     private const ROOMS = [
         'patrons' => StaffTask::Patrons,
         'licences' => null,
+        'files' => StaffTask::Titles,
         'requests' => null,
         'lists' => StaffTask::Lists,
         'turnaways' => null,

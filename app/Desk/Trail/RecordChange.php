@@ -22,8 +22,13 @@ final class RecordChange
      * @param  array<string, array{string|int|bool|null, string|int|bool|null}>  $facts  before and after, by the key of
      *     its words in trail.facts
      */
-    public function __invoke(StaffMember $by, string $what, Card|string $subject, array $facts, DateTimeImmutable $now): void
-    {
+    public function __invoke(
+        StaffMember $by,
+        string $what,
+        Card|string $subject,
+        array $facts,
+        DateTimeImmutable $now,
+    ): void {
         DB::table('desk_changes')->insert([
             'library_id' => $by->library_id,
             'staff_member_id' => $by->id,

@@ -10,7 +10,6 @@ use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
 use Symfony\Component\Console\Formatter\OutputFormatter;
-use Symfony\Component\Process\Process;
 
 final class ImportCommand extends Command
 {
@@ -23,7 +22,7 @@ final class ImportCommand extends Command
 
     protected $description = 'Take publications into a library\'s catalogue';
 
-    public function handle(): int
+    public function handle(ImportApart $importApart): int
     {
         $library = Library::query()->where('slug', (string) $this->option('library'))->first();
         if ($library === null) {
@@ -53,8 +52,9 @@ final class ImportCommand extends Command
         $count = ['taken in' => 0, 'known already' => 0, 'refused' => 0];
         foreach ($files as $i => $file) {
             $line = sprintf('%' . strlen((string) count($files)) . 'd/%d  %s', $i + 1, count($files), basename($file));
-            [$outcome, $words] = $this->importApart($file);
-            $words = OutputFormatter::escape($words);
+            $done = $importApart($file, $library->slug, (string) $this->option('licence'), $audience?->value);
+            $outcome = $done->outcome;
+            $words = OutputFormatter::escape($done->words);
             $this->line(
                 $outcome === 'refused'
                     ? "<comment>{$line}  refused: {$words}</comment>"
@@ -67,45 +67,5 @@ final class ImportCommand extends Command
         );
 
         return $count['refused'] > 0 ? self::FAILURE : self::SUCCESS;
-    }
-
-    /**
-     * Each file by itself, in a process that may take so long and so much memory: whatever is in it ends at most that.
-     *
-     * @return array{string, string} outcome and words about it
-     */
-    private function importApart(string $file): array
-    {
-        ['seconds' => $seconds, 'memory' => $memory] = (array) config('figporch.import');
-        $process = new Process([
-            'timeout',
-            '--kill-after=5',
-            (string) $seconds,
-            PHP_BINARY,
-            '-d',
-            "memory_limit={$memory}",
-            base_path('artisan'),
-            'catalogue:import-file',
-            '--library=' . $this->option('library'),
-            '--licence=' . $this->option('licence'),
-            ...$this->option('audience') === null ? [] : ['--audience=' . $this->option('audience')],
-            '--',
-            $file,
-        ]);
-        $process->setTimeout(null)->run();
-        $said = json_decode($process->getOutput(), true);
-
-        return match (true) {
-            is_array($said) => [(string) $said['outcome'], (string) $said['words']],
-            in_array($process->getExitCode(), [124, 137], true) => [
-                'refused',
-                "it was stopped: it took longer than {$seconds} seconds, or was ended from without",
-            ],
-            str_contains($process->getOutput() . $process->getErrorOutput(), 'Allowed memory size') => [
-                'refused',
-                "it needs more memory than the {$memory} that an import may have",
-            ],
-            default => ['refused', 'an error of this program stopped it; storage/logs tells more'],
-        };
     }
 }

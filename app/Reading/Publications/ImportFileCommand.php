@@ -32,13 +32,17 @@ final class ImportFileCommand extends Command
             $done = $import(
                 $file,
                 Library::query()->where('slug', (string) $this->option('library'))->firstOrFail(),
-                LicenceTerms::parse((string) $this->option('licence')),
+                $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence')),
                 CarbonImmutable::now(),
                 Audience::tryFrom((string) $this->option('audience')),
             );
-            $said = ['outcome' => $done['new'] ? 'taken in' : 'known already', 'words' => "“{$done['title']->name}”"];
+            $said = [
+                'outcome' => $done['new'] ? 'taken in' : 'known already',
+                'words' => "“{$done['title']->name}”",
+                'title' => $done['title']->id,
+            ];
         } catch (UnreadablePublication | InvalidArgumentException $refusal) {
-            $said = ['outcome' => 'refused', 'words' => $refusal->getMessage()];
+            $said = ['outcome' => 'refused', 'words' => $refusal->getMessage(), 'title' => null];
         }
         $this->output->write(
             (string) json_encode($said, JSON_INVALID_UTF8_SUBSTITUTE),

@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Takes a file into a library — an EPUB, a PDF, or a package of sound or video — with record, files, excerpt, cover
- * and licence. The same file twice is one title.
+ * and licence, unless it is to have none yet. The same file twice is one title.
  */
 final class ImportPublication
 {
@@ -43,7 +43,7 @@ final class ImportPublication
     public function __invoke(
         string $file,
         Library $library,
-        LicenceTerms $terms,
+        ?LicenceTerms $terms,
         DateTimeImmutable $now,
         ?Audience $audience = null,
     ): array {
@@ -66,7 +66,7 @@ final class ImportPublication
         string $file,
         string $sha256,
         Library $library,
-        LicenceTerms $terms,
+        ?LicenceTerms $terms,
         DateTimeImmutable $now,
         ?Audience $audience,
     ): array {
@@ -115,9 +115,10 @@ final class ImportPublication
             : ($this->unpackEpub)($archive, $sha256, $audience);
     }
 
-    private function license(Title $title, Library $library, LicenceTerms $terms, DateTimeImmutable $now): void
+    private function license(Title $title, Library $library, ?LicenceTerms $terms, DateTimeImmutable $now): void
     {
         if (
+            $terms !== null &&
             !Licence::query()
                 ->where(['library_id' => $library->id, 'title_id' => $title->id])
                 ->exists()

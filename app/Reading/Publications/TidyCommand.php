@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading\Publications;
 
 use App\Models\Publication;
+use App\Models\Upload;
 use Illuminate\Console\Command;
 use Illuminate\Filesystem\Filesystem;
 
@@ -40,6 +41,12 @@ final class TidyCommand extends Command
             : [];
         foreach (array_filter($temporary, $old) as $file) {
             $files->delete($file);
+            $removed++;
+        }
+        $uploads = Upload::query()->where('begun_at', '<=', now()->subHours(self::HOURS))->get();
+        foreach ($uploads as $upload) {
+            $files->delete($upload->path());
+            $upload->delete();
             $removed++;
         }
         $this->line("{$removed} removed.");

@@ -25,6 +25,7 @@ return [
         'staff_joined' => 'Began to work here',
         'staff_role' => 'Another role',
         'staff_left' => 'Left',
+        'file_taken_in' => 'Took a title in from a file',
         'card_issued' => 'Gave out a card',
         'card_renewed' => 'Renewed a card',
         'card_blocked' => 'Blocked a card',
@@ -40,6 +41,8 @@ return [
     ],
     'facts' => [
         'role' => 'Role',
+        'file' => 'File',
+        'licence' => 'Licence',
         'expires_at' => 'Good until',
         'blocked_at' => 'Blocked',
         'block_reason' => 'Reason',

@@ -25,6 +25,7 @@ return [
         'staff_joined' => 'Empezó a trabajar aquí',
         'staff_role' => 'Otra función',
         'staff_left' => 'Se fue',
+        'file_taken_in' => 'Título importado de un archivo',
         'card_issued' => 'Carné entregado',
         'card_renewed' => 'Carné renovado',
         'card_blocked' => 'Carné bloqueado',
@@ -40,6 +41,8 @@ return [
     ],
     'facts' => [
         'role' => 'Función',
+        'file' => 'Archivo',
+        'licence' => 'Licencia',
         'expires_at' => 'Vale hasta',
         'blocked_at' => 'Bloqueado',
         'block_reason' => 'Motivo',

@@ -17,7 +17,6 @@ use App\Models\StaffMember;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Lending\HoldState;
-use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;

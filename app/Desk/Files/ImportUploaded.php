@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Files;
+
+use App\Desk\Trail\RecordChange;
+use App\Desk\Uploads\ReceiveUpload;
+use App\Models\FileImport;
+use App\Reading\Publications\ImportApart;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/** Takes one file in that was sent. A worker that is ended from without begins it again: the same file is one title. */
+final class ImportUploaded implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 3;
+
+    public function __construct(private readonly int $importId)
+    {
+        $this->onConnection('imports')->onQueue('imports');
+    }
+
+    public function handle(ImportApart $importApart, RecordChange $recordChange): void
+    {
+        $import = FileImport::query()
+            ->with(['upload', 'library', 'member'])
+            ->find($this->importId);
+        if ($import === null || $import->ended_at !== null || $import->upload === null) {
+            return;
+        }
+        $import->update(['state' => 'at_work']);
+        $done = $importApart($import->upload->path(), $import->library->slug, $import->terms, $import->audience);
+        DB::transaction(function () use ($import, $done, $recordChange): void {
+            $now = CarbonImmutable::now();
+            $import->update([
+                'state' => ['taken in' => 'taken_in', 'known already' => 'known'][$done->outcome] ?? 'refused',
+                'words' => $done->titleId === null ? $done->words : null,
+                'title_id' => $done->titleId,
+                'ended_at' => $now,
+            ]);
+            if ($done->titleId !== null) {
+                $import->member->goTo($import->library_id);
+                $facts = ['file' => [null, $import->name], 'licence' => [null, $import->terms]];
+                $recordChange(
+                    $import->member,
+                    'file_taken_in',
+                    $done->words,
+                    array_filter($facts, fn(array $of): bool => $of[1] !== null),
+                    $now,
+                );
+            }
+            ReceiveUpload::forget($import->upload ?? throw new \LogicException('It was there a moment ago.'));
+        });
+    }
+
+    /** It broke each time: its file is not kept. */
+    public function failed(?Throwable $why): void
+    {
+        $import = FileImport::query()->with('upload')->find($this->importId);
+        $import?->update([
+            'state' => 'refused',
+            'words' => 'an error of this program stopped it; storage/logs tells more',
+            'ended_at' => CarbonImmutable::now(),
+        ]);
+        $import?->upload !== null && ReceiveUpload::forget($import->upload);
+    }
+}
