@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // For staff.
 
+use App\Desk\CardImport\CardImportController;
 use App\Desk\Figures\TurnawaysController;
 use App\Desk\Files\FilesController;
 use App\Desk\Licences\LicencesController;
@@ -79,6 +80,20 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::get('/patrons', [PatronsController::class, 'index'])->name('patrons');
             Route::get('/patrons/new', [PatronsController::class, 'create'])->name('patrons.new');
             Route::post('/patrons', [PatronsController::class, 'issue'])->name('patrons.issue');
+            Route::get('/patrons/files', [CardImportController::class, 'index'])->name('patrons.files');
+            Route::post('/patrons/files', [CardImportController::class, 'store'])->name('patrons.files.read');
+            Route::middleware('can:handle,import')
+                ->prefix('patrons/files/{import}')
+                ->group(function (): void {
+                    Route::get('/', [CardImportController::class, 'show'])->name('patrons.file');
+                    Route::post('/apply', [CardImportController::class, 'apply'])->name('patrons.file.apply');
+                    Route::post('/undo', [CardImportController::class, 'undo'])->name('patrons.file.undo');
+                    Route::post('/discard', [CardImportController::class, 'discard'])->name('patrons.file.discard');
+                    Route::get('/pins.csv', [CardImportController::class, 'pins'])->name('patrons.file.pins');
+                    Route::post('/pins/forget', [CardImportController::class, 'forgetPins'])->name(
+                        'patrons.file.forget_pins',
+                    );
+                });
             Route::middleware('can:serve,card')
                 ->prefix('cards/{card}')
                 ->scopeBindings()

@@ -8,6 +8,7 @@ use App\Desk\Uploads\ReceiveUpload;
 use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Card;
+use App\Models\CardImport;
 use App\Models\Hold;
 use App\Models\Licence;
 use App\Models\Loan;
@@ -75,6 +76,8 @@ trait AsksEveryRoute
     private StaffInvitation $invitation;
 
     private Upload $upload;
+
+    private CardImport $cardImport;
 
     private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
 
@@ -145,6 +148,7 @@ trait AsksEveryRoute
             'reading' => $this->reading,
             'member' => $this->colleague->id,
             'upload' => $this->upload->id,
+            'import' => $this->cardImport->id,
             'invitation' => $this->invitation->id,
             'key' => match ($name) {
                 'calendar' => (string) $this->card->person->getAttribute('calendar_key'),
@@ -197,6 +201,7 @@ trait AsksEveryRoute
             'desk.card.block' => ['reason' => 'Lost.'],
             'desk.card.erase' => ['number' => $this->card->number],
             'desk.uploads.begin' => ['name' => 'low-water.epub', 'bytes' => 10],
+            'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
             'desk.files.take' => ['licence' => 'none', 'uploads' => $this->upload->id],
             'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],
             'desk.staff.role' => ['role' => 'figures'],
@@ -278,6 +283,14 @@ trait AsksEveryRoute
         $this->upload =
             app(ReceiveUpload::class)->begin($this->members['staff'], 'x.epub', 1, $this->now()) ??
             $this->fail('There is no room.');
+        $this->cardImport = CardImport::query()->create([
+            'library_id' => $this->library()->id,
+            'staff_member_id' => $this->members['staff']->id,
+            'name' => 'A wish of Saltmere.csv',
+            'settings' => ['group' => 'adult', 'expires' => null, 'leavers' => null],
+            'stage' => 'read',
+            'asked_at' => $this->now(),
+        ]);
         $this->colleague = $this->staff(role: StaffRole::Lists);
         $this->invitation = StaffInvitation::query()->create([
             'library_id' => $this->library()->id,

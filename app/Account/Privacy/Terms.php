@@ -45,6 +45,7 @@ final class Terms
         'failed_jobs' => '7 days',
         'jobs' => 'until done: seconds, or as long as a mail server is away',
         'desk_changes' => 'a year; with the card, what it says of it',
+        'card_import_rows' => 'of files of patrons, 30 days, in which they can be undone; PINs that were made 7',
         'cache' => 'as long as each is good for: 90 days at most',
     ];
 
@@ -57,6 +58,10 @@ final class Terms
     private const FAILED_JOB_DAYS = 7;
 
     private const TRAIL_DAYS = 366;
+
+    private const CARD_FILE_DAYS = 30;
+
+    private const PIN_DAYS = 7;
 
     /** @return array<string, array{string, list<string|int>}> table => a statement that ends what is over, and its values */
     public static function statements(DateTimeImmutable $now): array
@@ -82,6 +87,12 @@ final class Terms
             ],
             'failed_jobs' => ['delete from failed_jobs where failed_at <= ?', [$ago(self::FAILED_JOB_DAYS)]],
             'desk_changes' => ['delete from desk_changes where changed_at <= ?', [$ago(self::TRAIL_DAYS)]],
+            'card_import_rows' => [
+                'with over as (delete from card_imports where asked_at <= ?)
+                    update card_import_rows r set pin = null from card_imports i where r.pin is not null
+                        and i.id = r.card_import_id and coalesce(i.applied_at, i.asked_at) <= ?',
+                [$ago(self::CARD_FILE_DAYS), $ago(self::PIN_DAYS)],
+            ],
             'cache' => ['delete from cache where expiration <= ?', [$now->getTimestamp()]],
         ];
     }

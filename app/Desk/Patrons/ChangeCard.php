@@ -74,8 +74,8 @@ final class ChangeCard
     }
 
     /**
-     * @param  array{name: string, email: string|null}|null  $person  null where it stays as it is
-     * @param  array{patron_group: string, class: string|null}  $of  of the card
+     * @param  array<string, string|null>|null  $person  name and email;  null where it stays as it is
+     * @param  array<string, DateTimeImmutable|string|null>  $of  of the card: patron_group, class, expires_at
      */
     public function describe(StaffMember $by, Card $card, ?array $person, array $of, DateTimeImmutable $now): void
     {

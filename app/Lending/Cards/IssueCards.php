@@ -33,7 +33,7 @@ final class IssueCards
         return DB::transaction(function () use ($library, $cards, $pins, $hashes): array {
             // Numbers follow each other, whoever gives out others at this moment.
             DB::select('select from libraries where id = ? for update', [$library->id]);
-            $next = self::next($library);
+            $next = max(self::next($library), 1 + self::highest($cards));
             $issued = [];
             foreach ($cards as $n => $new) {
                 $number = $new->number ?? (string) $next++;
@@ -63,6 +63,17 @@ final class IssueCards
 
             return $issued;
         });
+    }
+
+    /** @param  list<NewCard>  $cards */
+    private static function highest(array $cards): int
+    {
+        $numbers = array_filter(
+            array_column($cards, 'number'),
+            fn(?string $number): bool => preg_match('/^[0-9]{1,15}$/D', (string) $number) === 1,
+        );
+
+        return $numbers === [] ? 0 : max(array_map(intval(...), $numbers));
     }
 
     /** One more than the highest number that is one; to be asked with the library's row locked. */

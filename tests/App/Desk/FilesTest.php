@@ -61,7 +61,12 @@ final class FilesTest extends TestCase
 
     private function workThroughImports(): void
     {
-        Artisan::call('queue:work', ['connection' => 'imports', '--stop-when-empty' => true, '--memory' => 100_000]);
+        Artisan::call('queue:work', [
+            'connection' => 'imports',
+            '--stop-when-empty' => true,
+            '--sleep' => 0,
+            '--memory' => 100_000,
+        ]);
     }
 
     public function test_a_file_comes_in_parts_whatever_is_sent_twice_or_breaks_off(): void

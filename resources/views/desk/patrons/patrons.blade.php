@@ -3,8 +3,9 @@
 @php($zone = $staff->library->zone())
 <x-desk.layout :title="__('desk.patrons')" on="patrons" :staff="$staff">
     <div class="flex flex-wrap items-baseline justify-between gap-3 mb-3"><h1 class="text-3xl">{{ __('desk.patrons')
-        }}</h1><span class="flex flex-wrap gap-3"><a class="btn" href="{{ route('desk.patrons.new') }}">{{
-        __('patrons.new') }}</a></span></div>
+        }}</h1><span class="flex flex-wrap gap-3"><a class="btn btn-quiet"
+        href="{{ route('desk.patrons.files') }}">{{ __('card_import.title') }}</a><a class="btn"
+        href="{{ route('desk.patrons.new') }}">{{ __('patrons.new') }}</a></span></div>
     <form class="flex flex-wrap gap-3 items-end mb-4 text-[15px]">
         <label class="grid gap-1 grow max-w-md">{{ __('patrons.find') }}<input name="find"
             value="{{ $search->find }}" maxlength="200" class="field py-1.5 min-h-9" autofocus></label>
