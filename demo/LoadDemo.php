@@ -138,7 +138,7 @@ final class LoadDemo
         foreach (Members::STAFF as $facts) {
             app(AddStaff::class)(
                 $this->coast->libraries[$facts['library']],
-                StaffRole::from($facts['role'] ?? 'director'),
+                StaffRole::from($facts['role']),
                 $facts['name'],
                 $facts['email'],
                 Hash::make($facts['password']),

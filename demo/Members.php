@@ -138,24 +138,35 @@ final class Members
             'library' => 'saltmere',
             'email' => 'halvard@saltmere.example',
             'password' => 'nine lanterns at dusk',
+            'role' => 'director',
         ],
         [
             'name' => 'Nerys Ebbing',
             'library' => 'cinder-point',
             'email' => 'nerys@cinderpoint.example',
             'password' => 'chalk and low water',
+            'role' => 'director',
         ],
         [
             'name' => 'Roan Gullick',
             'library' => 'larkspur-ferry',
             'email' => 'roan@larkspurferry.example',
             'password' => 'ticket office teapot',
+            'role' => 'director',
         ],
         [
             'name' => 'Ottoline Vane',
             'library' => 'hollow-tor',
             'email' => 'ottoline@hollowtor.example',
             'password' => 'granite before breakfast',
+            'role' => 'director',
+        ],
+        [
+            'name' => 'Piet Lorne',
+            'library' => 'saltmere',
+            'email' => 'piet@saltmere.example',
+            'password' => 'herring at first light',
+            'role' => 'lending',
         ],
     ];
 

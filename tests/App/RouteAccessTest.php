@@ -370,8 +370,9 @@ final class RouteAccessTest extends TestCase
         $isPatron = str_contains($role, 'patron');
 
         $who = self::WHO_MAY[$name];
-        $task = is_array($who) ? $who[0] : $who;
-        if ($task instanceof StaffTask) {
+        if (is_array($who) || $who instanceof StaffTask) {
+            $task = is_array($who) ? $who[0] : $who;
+
             return match (true) {
                 !$isStaff => 'to the Desk\'s sign-in',
                 !self::role($role)->may($task) => 'not their task',

@@ -65,9 +65,9 @@ final class ApplyCardImport implements ShouldQueue
             }
             DB::transaction(function () use ($import, $rows, $issueCards, $changeCard, $recordChange): void {
                 $now = CarbonImmutable::now();
-                [$new, $known] = $rows->partition('outcome', 'new');
+                $new = $rows->where('outcome', 'new');
                 $this->issue($import, $new, $issueCards, $recordChange, $now);
-                foreach ($known as $row) {
+                foreach ($rows->diff($new) as $row) {
                     $this->change($import, $row, $changeCard, $now);
                 }
             });

@@ -104,7 +104,7 @@ final class PatronComparison
             'changes' => $changes === [] ? null : json_encode($changes, JSON_THROW_ON_ERROR),
             'why' => $why,
             // A row that is refused is of somebody all the same: they have not left.
-            'card_id' => $card?->id ?? ($row->number === null ? null : ($byNumber[$row->number] ?? null)?->id),
+            'card_id' => ($card ?? $byNumber->get((string) $row->number))?->id,
             'pin' => $why === null && $card === null && $row->pin !== null ? encrypt($row->pin) : null,
         ];
     }

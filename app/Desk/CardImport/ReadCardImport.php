@@ -71,6 +71,7 @@ final class ReadCardImport implements ShouldQueue
             $known[mb_strtolower($group)] = $group;
         }
         $columns = null;
+        $unused = [];
         $rows = [];
         $count = 0;
         $now = CarbonImmutable::now();
@@ -78,6 +79,7 @@ final class ReadCardImport implements ShouldQueue
         foreach (ReadCsv::rows($path) as $line => $cells) {
             if ($columns === null) {
                 $columns = PatronColumns::of($cells);
+                $unused = $columns->unused;
 
                 continue;
             }
@@ -97,7 +99,7 @@ final class ReadCardImport implements ShouldQueue
         $comparison->leavers();
         $import->update([
             'stage' => 'read',
-            'settings' => [...$import->settings, 'unused' => $columns->unused ?? []],
+            'settings' => [...$import->settings, 'unused' => $unused],
         ]);
     }
 }

@@ -44,7 +44,13 @@ final class UndoCardImport implements ShouldQueue
         $import->member->goTo($import->library_id);
         $until = CarbonImmutable::now()->addSeconds(self::SECONDS);
         do {
-            $rows = $import->rows()->with('card.person')->where('done', true)->orderByDesc('id')->limit(self::TOGETHER)->get();
+            $rows = $import
+                ->rows()
+                ->with('card.person')
+                ->where('done', true)
+                ->orderByDesc('id')
+                ->limit(self::TOGETHER)
+                ->get();
             if ($rows->isEmpty()) {
                 $recordChange($import->member, 'cards_import_undone', $import->name, [], CarbonImmutable::now());
                 $import->update(['stage' => 'undone', 'undone_at' => CarbonImmutable::now()]);

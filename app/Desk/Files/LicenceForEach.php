@@ -27,13 +27,13 @@ final class LicenceForEach
         }
         $hasCopies = $kind === 'one_copy_one_user';
         $wrong = array_filter([
-            'licence' => in_array($kind, self::KINDS, true) ? null : __('desk.needs.model'),
+            'licence' => in_array($kind, self::KINDS, true) ? '' : (string) __('desk.needs.model'),
             'copies' =>
                 !$hasCopies || (preg_match('/^[1-9]\d{0,3}$/D', $copies) === 1 && (int) $copies <= self::MOST_COPIES)
-                    ? null
-                    : __('desk.needs.copies'),
+                    ? ''
+                    : (string) __('desk.needs.copies'),
             // A gift costs 0, and that is said too.
-            'price' => preg_match('/^\d{1,6}(\.\d{1,2})?$/D', $price) === 1 ? null : __('files.needs_price'),
+            'price' => preg_match('/^\d{1,6}(\.\d{1,2})?$/D', $price) === 1 ? '' : (string) __('files.needs_price'),
         ]);
         if ($wrong !== []) {
             return $wrong;

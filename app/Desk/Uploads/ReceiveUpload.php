@@ -44,7 +44,11 @@ final class ReceiveUpload
         ]);
     }
 
-    /** @return int|null how much is there now; null where this is not the part that comes next, or more than the file */
+    /**
+     * @param  int<0, max>  $at
+     * @return int|null how much is there now; null where this is not the part that comes next, or more than the
+     *     file
+     */
     public function part(Upload $upload, int $at, string $part): ?int
     {
         return DB::transaction(function () use ($upload, $at, $part): ?int {
@@ -73,14 +77,15 @@ final class ReceiveUpload
      */
     public function whole(StaffMember $staff, array $ids): array
     {
-        return Upload::query()
+        $whole = Upload::query()
             ->whereIn('id', array_filter($ids, Str::isUuid(...)))
             ->where(['staff_member_id' => $staff->id, 'library_id' => $staff->library_id])
             ->whereColumn('received', 'bytes')
             ->where(fn(Builder $q) => $q->where('bytes', '>', 0))
             ->orderBy('name')
-            ->get()
-            ->all();
+            ->get();
+
+        return array_values($whole->all());
     }
 
     /** It has been taken in, or nobody will. */

@@ -36,6 +36,7 @@ final class FilesTest extends TestCase
             ->json('id');
     }
 
+    /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function part(string $id, int $at, string $bytes): \Illuminate\Testing\TestResponse
     {
         return $this->call(

@@ -21,7 +21,8 @@
                         aria-label="{{ __('staff.role_of', ['name' => $post->member->name]) }}">
                         @foreach (StaffRole::cases() as $role)<option value="{{ $role->value }}"
                         @selected($post->role === $role)>{{ __("staff.roles.{$role->value}.0") }}</option>
-                        @endforeach</select><button class="btn btn-quiet">{{ __('staff.change') }}<span class="sr-only">: {{ $post->member->name
+                        @endforeach</select><button class="btn btn-quiet">{{ __('staff.change') }}<span
+                        class="sr-only">: {{ $post->member->name
                         }}</span></button></form></td>
                     <td class="num"><details><summary class="link cursor-pointer text-clay">{{ __('staff.end') }}<span
                         class="sr-only">: {{ $post->member->name }}</span></summary><form method="post"
