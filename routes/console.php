@@ -6,6 +6,7 @@ use App\Catalogue\SavedSearches\SendMatchNotices;
 use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
+use App\Desk\Rules\ChangeRule;
 use App\Lending\Waits\MeasureHabits;
 use App\Shared\Readiness;
 use Carbon\CarbonImmutable;
@@ -14,6 +15,9 @@ use Illuminate\Support\Facades\Schedule;
 // What may not run twice at the same time holds a lock of the database, which ends with its process.
 Schedule::call(Readiness::schedulerIsAtWork(...))->name('say that the scheduler is at work')->everyMinute();
 Schedule::command('lending:tick')->everyMinute();
+Schedule::call(fn(ChangeRule $change) => $change->due(CarbonImmutable::now()))
+    ->name('loan rules that begin today')
+    ->everyMinute();
 Schedule::command('search:index records --due')->everyFiveMinutes()->runInBackground();
 Schedule::command('search:index lending --due')->everyMinute()->runInBackground();
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->runInBackground();

@@ -13,6 +13,7 @@ use App\Desk\Patrons\CardController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
 use App\Desk\Requests\RequestsController;
+use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\AtTheDesk;
 use App\Desk\SignIn\OwnController;
@@ -111,6 +112,15 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/loans/{loan}/return', [HelpController::class, 'return'])->name('card.return');
                     Route::post('/holds/{hold}/cancel', [HelpController::class, 'cancel'])->name('card.cancel');
                 });
+        });
+        Route::middleware('can:desk.rules')->group(function (): void {
+            Route::get('/rules', [RulesController::class, 'index'])->name('rules');
+            Route::get('/rules/one', [RulesController::class, 'edit'])->name('rule');
+            Route::post('/rules/one', [RulesController::class, 'change'])->name('rule.change');
+            Route::post('/rules/groups', [RulesController::class, 'group'])->name('rules.group');
+            Route::post('/rules/changes/{change}/undo', [RulesController::class, 'undo'])
+                ->whereNumber('change')
+                ->name('rule.undo');
         });
         Route::middleware('can:desk.titles')->group(function (): void {
             Route::get('/files', [FilesController::class, 'index'])->name('files');

@@ -29,8 +29,7 @@ final readonly class LoanTerms
     ) {}
 
     /**
-     * Field by field, the most specific rule that says anything wins; below them all stand values of common practice
-     * (no source): 7 loans, 7 holds, 7, 14 or 21 days, renewal in the last 3 days, a ready hold kept 72 hours.
+     * Field by field, the most specific rule that says anything wins; below them all stand values of common practice.
      *
      * @param  iterable<LoanRule>  $rules
      * @param  LoanLength|null  $ownDefault  the patron's own default for the format, heeded if it is offered
@@ -44,17 +43,7 @@ final readonly class LoanTerms
             }
         }
         usort($applying, fn(LoanRule $a, LoanRule $b): int => $b->specificity() <=> $a->specificity());
-        $applying[] = new LoanRule(
-            maxLoans: 7,
-            maxHolds: 7,
-            lengths: [LoanLength::days(7), LoanLength::days(14), LoanLength::days(21)],
-            defaultLength: LoanLength::days(14),
-            renewalWindowDays: 3,
-            maxRenewals: 2,
-            holdKeptHours: 72,
-            payPerLoanMonthly: 3,
-            audienceCeiling: Audience::Adult,
-        );
+        $applying[] = self::practice();
 
         $loans = self::first(
             $applying,
@@ -83,6 +72,22 @@ final readonly class LoanTerms
             holdKeptHours: self::first($applying, fn(LoanRule $r): ?int => $r->holdKeptHours),
             payPerLoanMonthly: self::first($applying, fn(LoanRule $r): ?int => $r->payPerLoanMonthly),
             audienceCeiling: self::first($applying, fn(LoanRule $r): ?Audience => $r->audienceCeiling),
+        );
+    }
+
+    /** What holds where a library says nothing (common practice, no source). */
+    public static function practice(): LoanRule
+    {
+        return new LoanRule(
+            maxLoans: 7,
+            maxHolds: 7,
+            lengths: [LoanLength::days(7), LoanLength::days(14), LoanLength::days(21)],
+            defaultLength: LoanLength::days(14),
+            renewalWindowDays: 3,
+            maxRenewals: 2,
+            holdKeptHours: 72,
+            payPerLoanMonthly: 3,
+            audienceCeiling: Audience::Adult,
         );
     }
 

@@ -18,6 +18,7 @@ final class DeskRooms
         'requests' => null,
         'lists' => StaffTask::Lists,
         'turnaways' => null,
+        'rules' => StaffTask::Rules,
         'staff' => StaffTask::Staff,
         'trail' => StaffTask::Trail,
     ];

@@ -10,6 +10,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\LoanRule;
 use FigPorch\Core\Lending\LoanTerms;
+use FigPorch\Core\Lending\RuleTable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -22,6 +23,15 @@ final class LibraryRules
     /** @var array<string, LoanTerms> by library, group and format */
     private array $terms = [];
 
+    public function table(int $libraryId): RuleTable
+    {
+        return new RuleTable(
+            ($this->read[$libraryId] ??= self::fromRows(
+                DB::select('select * from loan_rules where library_id = ?', [$libraryId]),
+            )),
+        );
+    }
+
     /** The limits of a card, for most formats. */
     public function usual(Card $card): LoanTerms
     {
@@ -30,9 +40,7 @@ final class LibraryRules
 
     public function terms(int $libraryId, string $group, Format $format): LoanTerms
     {
-        $this->read[$libraryId] ??= self::fromRows(
-            DB::select('select * from loan_rules where library_id = ?', [$libraryId]),
-        );
+        $this->table($libraryId);
 
         return $this->terms["{$libraryId}:{$group}:{$format->value}"] ??= LoanTerms::from(
             $this->read[$libraryId],
