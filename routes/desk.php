@@ -22,6 +22,7 @@ use App\Desk\Staff\JoinController;
 use App\Desk\Staff\StaffController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
+use App\Desk\Today\TodayController;
 use App\Desk\Trail\TrailController;
 use App\Desk\Uploads\UploadController;
 use App\Shared\Middleware\HalfOfWorkers;
@@ -47,7 +48,8 @@ Route::middleware(['auth:staff', AtTheDesk::class])
     ->prefix('desk')
     ->name('desk.')
     ->group(function (): void {
-        Route::redirect('/', '/desk/licences');
+        Route::redirect('/', '/desk/today');
+        Route::get('/today', TodayController::class)->name('today');
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
         Route::get('/own', [OwnController::class, 'show'])->name('own');
         Route::post('/own', [OwnController::class, 'change'])->name('own.change');
@@ -125,6 +127,9 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::middleware('can:desk.titles')->group(function (): void {
             Route::get('/files', [FilesController::class, 'index'])->name('files');
             Route::post('/files', [FilesController::class, 'take'])->name('files.take');
+            Route::post('/files/{file}/put-away', [FilesController::class, 'putAway'])
+                ->name('files.put_away')
+                ->can('see', 'file');
         });
         Route::post('/uploads', [UploadController::class, 'begin'])->name('uploads.begin');
         Route::get('/uploads/{upload}', [UploadController::class, 'show'])

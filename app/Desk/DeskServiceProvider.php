@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\CardImport\CardImportPolicy;
+use App\Desk\Files\FileImportPolicy;
 use App\Desk\Lists\StaffListPolicy;
 use App\Desk\Patrons\CardPolicy;
 use App\Desk\Setup\CreateLibraryCommand;
@@ -14,6 +15,7 @@ use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
 use App\Models\Card;
 use App\Models\CardImport;
+use App\Models\FileImport;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -35,6 +37,7 @@ final class DeskServiceProvider extends ServiceProvider
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
         Gate::policy(Card::class, CardPolicy::class);
+        Gate::policy(FileImport::class, FileImportPolicy::class);
         Gate::policy(CardImport::class, CardImportPolicy::class);
         Gate::policy(Upload::class, UploadPolicy::class);
         Gate::policy(StaffMember::class, StaffPolicy::class);

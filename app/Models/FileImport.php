@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $state waiting, at_work, taken_in, known or refused
  * @property string|null $words why it is refused
  * @property int|null $title_id
+ * @property bool $put_away staff have seen why it was refused
  * @property CarbonImmutable $asked_at
  * @property CarbonImmutable|null $ended_at
  * @property-read Upload|null $upload
@@ -35,7 +36,11 @@ final class FileImport extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['asked_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+    protected $casts = [
+        'put_away' => 'boolean',
+        'asked_at' => 'immutable_datetime',
+        'ended_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Upload, $this> */
     public function upload(): BelongsTo

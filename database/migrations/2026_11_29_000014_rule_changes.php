@@ -31,6 +31,9 @@ return new class extends Migration {
             create index loan_rule_changes_of_library on loan_rule_changes (library_id, id);
             create index loan_rule_changes_planned on loan_rule_changes (applies_at) where state = 'planned';
             comment on column loan_rule_changes.before is '{"column": "as one writes it"}; of the changed ones alone';
+
+            alter table file_imports add column put_away boolean default false not null;
+            comment on column file_imports.put_away is 'staff have seen why it was refused';
             SQL
             ,
         );

@@ -9,6 +9,7 @@ use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Card;
 use App\Models\CardImport;
+use App\Models\FileImport;
 use App\Models\Hold;
 use App\Models\Licence;
 use App\Models\Loan;
@@ -78,6 +79,8 @@ trait AsksEveryRoute
     private Upload $upload;
 
     private CardImport $cardImport;
+
+    private FileImport $file;
 
     private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
 
@@ -149,6 +152,7 @@ trait AsksEveryRoute
             'member' => $this->colleague->id,
             'change' => 1,
             'upload' => $this->upload->id,
+            'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'invitation' => $this->invitation->id,
             'key' => match ($name) {
@@ -286,6 +290,14 @@ trait AsksEveryRoute
         $this->upload =
             app(ReceiveUpload::class)->begin($this->members['staff'], 'x.epub', 1, $this->now()) ??
             $this->fail('There is no room.');
+        $this->file = FileImport::query()->create([
+            'library_id' => $this->library()->id,
+            'staff_member_id' => $this->members['staff']->id,
+            'name' => 'A wish of Saltmere.epub',
+            'state' => 'refused',
+            'asked_at' => $this->now(),
+            'ended_at' => $this->now(),
+        ]);
         $this->cardImport = CardImport::query()->create([
             'library_id' => $this->library()->id,
             'staff_member_id' => $this->members['staff']->id,

@@ -186,6 +186,7 @@ final class RouteAccessTest extends TestCase
         'desk.preview' => StaffTask::Licences,
         'desk.change' => StaffTask::Licences,
 
+        'desk.today' => self::STAFF,
         'desk.own' => self::STAFF,
         'desk.own.change' => self::STAFF,
         'desk.at' => self::OWN_STAFF,
@@ -224,6 +225,7 @@ final class RouteAccessTest extends TestCase
         'desk.rule.undo' => StaffTask::Rules,
         'desk.files' => StaffTask::Titles,
         'desk.files.take' => StaffTask::Titles,
+        'desk.files.put_away' => [StaffTask::Titles],
         'desk.uploads.begin' => self::STAFF,
         'desk.uploads.show' => self::OWN_STAFF_MEMBER,
         'desk.uploads.part' => self::OWN_STAFF_MEMBER,

@@ -55,6 +55,17 @@ const deskPages = [
     '/desk/lists/1?find=tide',
     '/desk/lists/4',
     '/desk/lists/new',
+    '/desk/patrons',
+    '/desk/patrons?find=imara',
+    '/desk/patrons/new',
+    '/desk/patrons/files',
+    '/desk/cards/1',
+    '/desk/files',
+    '/desk/rules',
+    '/desk/rules/one?group=teen',
+    '/desk/staff',
+    '/desk/own',
+    '/desk/trail',
 ]
 
 const RULES = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }

@@ -39,7 +39,7 @@ export const signInAtDesk = async page => {
     await page.getByLabel('Mail address').fill('halvard@saltmere.example')
     await page.getByLabel('Password').fill('nine lanterns at dusk')
     await page.locator('main').getByRole('button', { name: 'Sign in' }).click()
-    await expect(page).toHaveURL(/\/desk\/licences$/)
+    await expect(page).toHaveURL(/\/desk\/today$/)
 }
 
 /** Takes files into Saltmere's catalogue through the command; gives the id of each title by name. */

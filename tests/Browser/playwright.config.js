@@ -11,9 +11,11 @@ export default defineConfig({
     outputDir: '../../var/test/browser-results',
     reporter: [['list']],
     projects: [
-        { name: 'pages', testIgnore: 'faults.spec.js' },
+        { name: 'pages', testIgnore: ['faults.spec.js', 'empty.spec.js'] },
+        // Starts an installation of its own.
+        { name: 'empty', testMatch: 'empty.spec.js', dependencies: ['pages'] },
         // Kills what the others run on, so it comes last and alone.
-        { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['pages'] },
+        { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['empty'] },
     ],
     use: {
         actionTimeout: Number(process.env.PATIENCE ?? 60_000),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Files;
 
 use App\Desk\Uploads\ReceiveUpload;
+use App\Models\FileImport;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use Carbon\CarbonImmutable;
@@ -44,5 +45,13 @@ final class FilesController
         $take($staff, $uploads, $terms, $audience, CarbonImmutable::now());
 
         return redirect()->route('desk.files')->with('said', trans_choice('files.being_taken_in', count($uploads)));
+    }
+
+    /** Why it was refused has been seen. */
+    public function putAway(FileImport $file, TakeFiles $take): RedirectResponse
+    {
+        $take->putAway($file);
+
+        return redirect()->route('desk.files');
     }
 }

@@ -18,6 +18,7 @@ final class SentFiles
         return FileImport::query()
             ->with(['title', 'member'])
             ->where('library_id', $libraryId)
+            ->where('put_away', false)
             ->orderByDesc('id')
             ->paginate(self::PAGE);
     }

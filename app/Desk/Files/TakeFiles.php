@@ -45,4 +45,12 @@ final class TakeFiles
             }
         });
     }
+
+    public function putAway(FileImport $file): void
+    {
+        FileImport::query()
+            ->whereKey($file->id)
+            ->where('state', 'refused')
+            ->update(['put_away' => true]);
+    }
 }

@@ -12,6 +12,7 @@ final class DeskRooms
 {
     /** By their addresses; null for all. */
     private const ROOMS = [
+        'today' => null,
         'patrons' => StaffTask::Patrons,
         'licences' => null,
         'files' => StaffTask::Titles,

@@ -44,7 +44,7 @@ final class StaffSignInController
         $intended = (string) $request->session()->pull('url.intended');
 
         return redirect(
-            str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.licences'),
+            str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.today'),
         );
     }
 

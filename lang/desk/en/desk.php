@@ -14,6 +14,7 @@ return [
     'licences' => 'Licences',
     'licences_heading' => 'Licences and hold pressure',
     'turnaways' => 'Turnaways',
+    'today' => 'Today',
     'staff' => 'Staff',
     'trail' => 'Audit trail',
     'patrons' => 'Patrons',

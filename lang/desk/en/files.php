@@ -29,5 +29,6 @@ return [
     'outcome' => 'What became of it',
     'when' => 'Sent',
     'states' => ['waiting' => 'waits', 'at_work' => 'is being taken in', 'taken_in' => 'Taken in', 'known' => 'Known already', 'refused' => 'Refused'],
+    'put_away' => 'Put away',
     'no_licence' => 'Without a licence: add one, and it can be borrowed.',
 ];

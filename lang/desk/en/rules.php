@@ -39,7 +39,7 @@ return [
     'ceilings' => ['child' => 'children', 'teen' => 'teens', 'adult' => 'adults'],
     'days' => ':count days',
     'hours' => ':count hours',
-    'else' => 'Empty: :value, :origin.',
+    'else' => 'Empty: :value (:origin).',
     'left' => 'left to the lines above',
     'rule_text' => 'What is empty is left to the lines above, and the hint says what that comes to now.',
     'from' => 'From',

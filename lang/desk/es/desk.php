@@ -14,6 +14,7 @@ return [
     'licences' => 'Licencias',
     'licences_heading' => 'Licencias y presión de reservas',
     'turnaways' => 'Denegaciones',
+    'today' => 'Hoy',
     'staff' => 'Personal',
     'trail' => 'Registro de cambios',
     'patrons' => 'Lectores',

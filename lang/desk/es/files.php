@@ -29,5 +29,6 @@ return [
     'outcome' => 'Qué fue de él',
     'when' => 'Enviado',
     'states' => ['waiting' => 'espera', 'at_work' => 'se está importando', 'taken_in' => 'Importado', 'known' => 'Ya conocido', 'refused' => 'Rechazado'],
+    'put_away' => 'Retirar',
     'no_licence' => 'Sin licencia: añada una y podrá prestarse.',
 ];

@@ -39,7 +39,7 @@ return [
     'ceilings' => ['child' => 'niños', 'teen' => 'jóvenes', 'adult' => 'adultos'],
     'days' => ':count días',
     'hours' => ':count horas',
-    'else' => 'Vacío: :value, :origin.',
+    'else' => 'Vacío: :value (:origin).',
     'left' => 'queda a las líneas de arriba',
     'rule_text' => 'Lo vacío queda a las líneas de arriba; la indicación dice cuánto es ahora.',
     'from' => 'Desde',

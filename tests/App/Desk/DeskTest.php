@@ -24,7 +24,7 @@ final class DeskTest extends TestCase
         $this->post('/desk/sign-in', [
             'email' => strtoupper($staff->email),
             'password' => 'nine lanterns',
-        ])->assertRedirect('/desk/licences');
+        ])->assertRedirect('/desk/today');
         $this->get('/desk/licences')->assertOk()->assertSee('Halvard Strand');
         $this->get('/desk/sign-in')->assertRedirect('/desk');
         $this->get('/porch')->assertRedirect('/sign-in');
@@ -52,7 +52,7 @@ final class DeskTest extends TestCase
         $this->assertGuest('staff');
         $this->travel(16)->minutes();
         $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect(
-            '/desk/licences',
+            '/desk/today',
         );
     }
 
@@ -344,7 +344,7 @@ final class DeskTest extends TestCase
         $staff = $this->staff();
         $this->get('/loans')->assertRedirect('/sign-in');
         $this->post('/desk/sign-in', ['email' => $staff->email, 'password' => 'nine lanterns'])->assertRedirect(
-            '/desk/licences',
+            '/desk/today',
         );
         $this->post('/desk/sign-out');
         $this->get('/desk/turnaways?month=2026-02')->assertRedirect('/desk/sign-in');
@@ -510,7 +510,7 @@ final class DeskTest extends TestCase
         );
         preg_match('/Password: (\S+)/', Artisan::output(), $m);
         $this->post('/desk/sign-in', ['email' => 'new@saltmere.example', 'password' => $m[1] ?? ''])->assertRedirect(
-            '/desk/licences',
+            '/desk/today',
         );
         $this->get('/desk/licences')->assertSee('Una Brack');
     }

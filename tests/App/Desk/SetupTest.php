@@ -93,7 +93,7 @@ final class SetupTest extends TestCase
         $this->post('/desk/sign-in', [
             'email' => 'orla@dunmere.example',
             'password' => self::FORM['password'],
-        ])->assertRedirect('/desk/licences');
+        ])->assertRedirect('/desk/today');
     }
 
     public function test_a_newer_link_takes_the_place_of_an_older_and_none_lies_about_in_words(): void

@@ -196,7 +196,7 @@ final class StaffTest extends TestCase
         $this->post('/desk/sign-in', [
             'email' => $this->director->email,
             'password' => 'nine more lanterns at dawn',
-        ])->assertRedirect('/desk/licences');
+        ])->assertRedirect('/desk/today');
         $this->assertSame('Halvard S.', $this->director->refresh()->name);
     }
 

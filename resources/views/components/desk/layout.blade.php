@@ -7,7 +7,7 @@
     <a class="skip" href="#main">{{ __('common.skip') }}</a>
     <header>
         <div class="bg-eave text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-6 gap-y-2">
-            <a href="/desk/licences" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl
+            <a href="/desk/today" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl
                 leading-none"><x-fig /> Fig Porch <span class="font-sans font-normal text-[17px]">{{ __('desk.desk')
                 }}</span></a>
             @if ($staff !== null)

@@ -22,12 +22,13 @@
             @endif
         </div>
         <form method="post" action="{{ route('desk.patrons.files.read') }}" class="panel p-5 grid gap-4 content-start
-            self-start order-first lg:order-none" data-upload data-waits="{{ __('files.waits') }}"
+            self-start order-first lg:order-none min-w-0" data-upload data-waits="{{ __('files.waits') }}"
             data-sent="{{ __('files.sent') }}" data-failed="{{ __('files.failed') }}">
             @csrf
-            <div class="grid gap-1"><label for="file" class="font-semibold">{{ __('card_import.file') }}</label><p
-                id="file-hint" class="meta">{{ __('card_import.file_hint') }}</p><input id="file" type="file" required
-                accept=".csv,.txt,.tsv,text/csv" class="field" aria-describedby="file-hint"></div>
+            <div class="grid gap-1 min-w-0"><label for="file" class="font-semibold">{{ __('card_import.file')
+                }}</label><p id="file-hint" class="meta">{{ __('card_import.file_hint') }}</p><input
+                id="file" type="file" required
+                accept=".csv,.txt,.tsv,text/csv" class="field min-w-0 w-full" aria-describedby="file-hint"></div>
             <input type="hidden" name="uploads" value="">
             <x-desk.options name="group" :label="__('card_import.group')" :hint="__('card_import.group_hint')"
                 :options="array_combine($groups, $groups)" />

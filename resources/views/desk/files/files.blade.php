@@ -6,13 +6,13 @@
     <div class="grid lg:grid-cols-[1fr_400px] gap-8">
         <div id="sent" class="min-w-0">@include('desk.files.sent')</div>
         <form method="post" action="{{ route('desk.files.take') }}" class="panel p-5 grid gap-4 content-start
-            self-start order-first lg:order-none" data-upload data-waits="{{ __('files.waits') }}"
+            self-start order-first lg:order-none min-w-0" data-upload data-waits="{{ __('files.waits') }}"
             data-sent="{{ __('files.sent') }}" data-failed="{{ __('files.failed') }}">
             @csrf
             <h2 class="text-xl">{{ __('files.send') }}</h2>
-            <div class="grid gap-1"><label for="files" class="font-semibold">{{ __('files.choose') }}</label><p
+            <div class="grid gap-1 min-w-0"><label for="files" class="font-semibold">{{ __('files.choose') }}</label><p
                 id="files-hint" class="meta">{{ __('files.choose_hint') }}</p><input id="files" type="file" multiple
-                required class="field" aria-describedby="files-hint"></div>
+                required class="field min-w-0 w-full" aria-describedby="files-hint"></div>
             <input type="hidden" name="uploads" value="">
             <x-desk.options name="licence" :label="__('files.licence')" :hint="__('files.licence_hint')"
                 :options="array_combine(LicenceForEach::KINDS, array_map(fn (string $of) => __('files.kinds.'.$of),

@@ -17,6 +17,9 @@
                 class="block text-soft">{{ __('files.no_licence') }}</span>@endif
                 @else<span @class(['text-clay' => $file->state === 'refused'])>{{ __("files.states.{$file->state}") }}
                 @if ($file->words !== null)<span class="block text-ink">{{ $file->words }}</span>@endif</span>@endif
+                @if ($file->state === 'refused')<form method="post"
+                action="{{ route('desk.files.put_away', $file) }}">@csrf<button class="btn btn-plain">{{
+                __('files.put_away') }}<span class="sr-only">: {{ $file->name }}</span></button></form>@endif
                 </td><td class="whitespace-nowrap text-soft">{{ Dates::short($file->asked_at, $zone) }} · {{
                 $file->member->name }}</td></tr>@endforeach</tbody>
         </table></div>

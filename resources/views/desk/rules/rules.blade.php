@@ -38,7 +38,8 @@
             @if ($changes === [])<p class="panel p-5">{{ __('rules.no_history') }}</p>
             @else<ul class="panel divide-y divide-rule">@foreach ($changes as $change)<li class="px-4 py-3 flex
                 flex-wrap items-baseline gap-3 text-[15px]"><span class="grow min-w-0"><b>{{
-                RuleText::scope($change->patron_group, Format::tryFrom((string) $change->format)) }}</b> <span class="text-soft">{{ $change->by }} · {{
+                RuleText::scope($change->patron_group, Format::tryFrom((string) $change->format)) }}</b> <span
+                class="text-soft">{{ $change->by }} · {{
                 $change->state === 'planned' ? __('rules.from_day', ['date' => Dates::day(new
                 DateTimeImmutable($change->applies_at), $zone)]) : Dates::exact(new
                 DateTimeImmutable($change->applies_at), $zone) }}@if ($change->state === 'withdrawn') · {{

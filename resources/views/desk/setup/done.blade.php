@@ -3,7 +3,7 @@
     <p class="mb-3 max-w-[75ch]">{{ __('setup.done_text') }}</p>
     <p class="mb-5 overflow-x-auto"><code>bin/artisan catalogue:import book.epub --library={{ $staff->library->slug
         }}</code></p>
-    <p class="mb-6 flex flex-wrap gap-3"><a class="btn" href="/desk/licences">{{ __('setup.to_desk') }}</a><a
+    <p class="mb-6 flex flex-wrap gap-3"><a class="btn" href="/desk/today">{{ __('setup.to_desk') }}</a><a
         class="btn btn-quiet" href="/?library={{ $staff->library->slug }}">{{ __('setup.to_front_door') }}</a></p>
     @if ($cards !== [])
         <h2 class="text-xl mb-1">{{ trans_choice('setup.cards', count($cards)) }}</h2>
