@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 /* Server time and weight of each page at the demo's size, one client, warm, through nginx. */
 
+use Bench\PageTimes;
 use Bench\Report;
 use FigPorch\Demo\Members;
 use Illuminate\Contracts\Console\Kernel;
@@ -16,75 +17,8 @@ $app->make(Kernel::class)->bootstrap();
 const TIMES = 60;
 const WARM_UP = 30;
 
-$base = config('app.url');
-$jar = tempnam(sys_get_temp_dir(), 'jar');
-
-/** @return array{body: string, status: int, bytes: int, ms: float} */
-$get = function (string $path, array $options = []) use ($base, $jar): array {
-    static $curl = null;
-    $curl ??= curl_init();
-    curl_reset($curl);
-    curl_setopt_array(
-        $curl,
-        [
-            CURLOPT_URL => $base . $path,
-            CURLOPT_RETURNTRANSFER => true,
-            CURLOPT_COOKIEFILE => $jar,
-            CURLOPT_COOKIEJAR => $jar,
-            CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip'],
-            ...[],
-        ] + $options,
-    );
-    $body = (string) curl_exec($curl);
-
-    return [
-        'body' => (string) (@gzdecode($body) ?: $body),
-        'status' => (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE),
-        'bytes' => strlen($body),
-        'ms' => curl_getinfo($curl, CURLINFO_STARTTRANSFER_TIME) * 1000,
-    ];
-};
-
+$pages = new PageTimes((string) config('app.url'), TIMES, WARM_UP, [40, 80]);
 $card = Members::CARDS[0];
-$measure = function (array $pages) use ($get): array {
-    $rows = [];
-    foreach ($pages as $name => [$path, $headers]) {
-        [[$times, $yards, $answer], $stolen] = Report::undisturbed(function () use ($get, $path, $headers): array {
-            $times = $yards = [];
-            $answer = null;
-            for ($i = 0; $i < TIMES + WARM_UP; $i++) {
-                $answer = $get(
-                    $path,
-                    $headers === [] ? [] : [CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip', ...$headers]],
-                );
-                if ($answer['status'] >= 400) {
-                    throw new RuntimeException("{$path} answered {$answer['status']}");
-                }
-                if ($i >= WARM_UP) {
-                    $times[] = $answer['ms'];
-                    $yards[] = Report::yardstick();
-                }
-            }
-
-            return [$times, $yards, $answer];
-        });
-        $p50 = Report::percentile($times, 0.5);
-        $p95 = Report::percentile($times, 0.95);
-        $yard = Report::percentile($yards, 0.5);
-        $rows[] = [
-            $name,
-            sprintf('%.1f', $p50),
-            sprintf('%.1f', $p95),
-            sprintf('%.1f', $yard),
-            sprintf('%.1f', $p50 / $yard),
-            sprintf('%.1f', $answer['bytes'] / 1024),
-            $p50 <= 40 && $p95 <= 80 ? 'within' : 'beyond',
-            sprintf('%.0f%%', $stolen * 100),
-        ];
-    }
-
-    return $rows;
-};
 
 // The supplier's catalogue is read after the first start, which would slow down all that is measured.
 for ($n = 0; $n < 180 && DB::table('supplier_readings')->whereNotNull('ended_at')->doesntExist(); $n++) {
@@ -108,8 +42,8 @@ Report::head(
         WARM_UP,
     ),
 );
-$get('/?library=' . $card['library']);
-$rows = $measure([
+$pages->get('/?library=' . $card['library']);
+$rows = $pages->measure([
     'front door' => ['/', []],
     'sign in' => ['/sign-in', []],
     'catalogue' => ['/catalogue', []],
@@ -118,11 +52,7 @@ $rows = $measure([
     'title' => ['/titles/1', []],
     'excerpt' => ['/titles/1/excerpt', []],
 ]);
-preg_match('/name="_token" value="([^"]+)"/', $get('/sign-in')['body'], $m) === 1 ||
-    throw new RuntimeException('The page to sign in has no form.');
-$get('/sign-in', [
-    CURLOPT_POSTFIELDS => http_build_query(['_token' => $m[1], 'number' => $card['number'], 'pin' => $card['pin']]),
-]);
+$pages->send('/sign-in', ['number' => $card['number'], 'pin' => $card['pin']]);
 $loan = DB::table('loans')
     ->join('cards', 'cards.id', '=', 'card_id')
     ->where('number', $card['number'])
@@ -131,7 +61,7 @@ $loan = DB::table('loans')
     ->value('loans.id');
 $rows = [
     ...$rows,
-    ...$measure([
+    ...$pages->measure([
         'Porch' => ['/porch', []],
         'loans' => ['/loans', []],
         'holds' => ['/holds', []],
@@ -143,10 +73,7 @@ $rows = [
         'a file of a book' => ["/loans/{$loan}/files/book/chapter-01.xhtml", []],
     ]),
 ];
-Report::table(
-    ['page', 'median ms', 'p95 ms', 'yardstick ms', 'median ÷ yardstick', 'gzipped kB', 'marks', 'stolen'],
-    $rows,
-);
+PageTimes::table($rows);
 
 $assets = 0;
 foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
@@ -156,11 +83,10 @@ foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
             : strlen((string) gzencode((string) file_get_contents($file), 6));
     }
 }
-$front = $get('/catalogue')['bytes'];
+$front = $pages->get('/catalogue')['bytes'];
 printf(
     'First visit without covers: %.0f kB gzipped, styles, scripts and ' .
         "fonts included (mark 120); after that %.1f kB (mark 15).\n",
     ($assets + $front) / 1024,
     $front / 1024,
 );
-unlink($jar);

@@ -19,7 +19,7 @@ final class ImportText
         foreach ($row->changes ?? [] as $field => [$before, $after]) {
             $value = fn(?string $of): string => match (true) {
                 $of === null => $field === 'expires_at' ? __('desk.no_end') : __('trail.nothing'),
-                $field === 'expires_at' => Dates::short(new DateTimeImmutable($of), $zone),
+                $field === 'expires_at' => Dates::day(new DateTimeImmutable($of), $zone),
                 default => $of,
             };
             $texts[] = __("card_import.fields.{$field}") . ': ' . $value($before) . ' → ' . $value($after);

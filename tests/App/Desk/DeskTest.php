@@ -24,7 +24,7 @@ final class DeskTest extends TestCase
         $this->post('/desk/sign-in', [
             'email' => strtoupper($staff->email),
             'password' => 'nine lanterns',
-        ])->assertRedirect('/desk/today');
+        ])->assertRedirect('/desk/licences');
         $this->get('/desk/licences')->assertOk()->assertSee('Halvard Strand');
         $this->get('/desk/sign-in')->assertRedirect('/desk');
         $this->get('/porch')->assertRedirect('/sign-in');

@@ -27,7 +27,7 @@
                 <div class="p-4"><dt class="text-soft">{{ __('desk.group') }}</dt><dd class="text-xl">{{
                     implode(' · ', array_filter([$card->patron_group, $card->class])) }}</dd></div>
                 <div class="p-4"><dt class="text-soft">{{ __('patrons.expires') }}</dt><dd class="text-xl">{{
-                    $card->expires_at === null ? __('desk.no_end') : Dates::short($card->expires_at, $zone) }}</dd>
+                    $card->expires_at === null ? __('desk.no_end') : Dates::day($card->expires_at, $zone) }}</dd>
                     </div>
             </dl>
             @if ($card->loans_open + $card->holds_open > 0)

@@ -38,7 +38,7 @@
                 </th><td>{{ $card->number }}</td><td>{{ implode(' · ', array_filter([$card->patron_group,
                 $card->class])) }}</td><td class="whitespace-nowrap">@if ($card->expires_at === null)<span
                 class="text-soft">{{ __('desk.no_end') }}</span>@else<span @class(['text-clay font-semibold' =>
-                $card->expires_at <= $now])>{{ Dates::short($card->expires_at, $zone) }}</span>@endif</td><td
+                $card->expires_at <= $now])>{{ Dates::day($card->expires_at, $zone) }}</span>@endif</td><td
                 class="num">{{ $card->loans_open }}</td><td class="num">{{ $card->holds_open }}</td></tr>@endforeach
             </tbody>
         </table></div>
