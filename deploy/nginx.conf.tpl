@@ -40,11 +40,11 @@ http {
     limit_conn_zone $visitor_address zone=waiting_here:4m;
     # At one address fewer sign in than at all together, or one could keep everybody else out.
     map "$request_method $uri" $signs_in {
-        "~^POST (/desk)?/sign-in$" all;
+        "~^POST (/desk)?/sign-in(/code)?$" all;
         default "";
     }
     map "$request_method $uri" $signs_in_here {
-        "~^POST (/desk)?/sign-in$" $visitor_address;
+        "~^POST (/desk)?/sign-in(/code)?$" $visitor_address;
         default "";
     }
     limit_req_zone $signs_in zone=sign_in:64k rate={{SIGN_INS}}r/s;

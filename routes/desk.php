@@ -17,6 +17,7 @@ use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\AtTheDesk;
 use App\Desk\SignIn\OwnController;
+use App\Desk\SignIn\SecondFactorController;
 use App\Desk\SignIn\StaffSignInController;
 use App\Desk\Staff\JoinController;
 use App\Desk\Staff\StaffController;
@@ -38,6 +39,8 @@ Route::middleware('guest:staff')
     ->group(function (): void {
         Route::get('/sign-in', [StaffSignInController::class, 'show'])->name('sign-in');
         Route::post('/sign-in', [StaffSignInController::class, 'signIn'])->name('sign-in.store');
+        Route::get('/sign-in/code', [SecondFactorController::class, 'ask'])->name('sign-in.code');
+        Route::post('/sign-in/code', [SecondFactorController::class, 'enter'])->name('sign-in.code.store');
     });
 
 // Whoever has the link of an invitation.
@@ -53,6 +56,9 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
         Route::get('/own', [OwnController::class, 'show'])->name('own');
         Route::post('/own', [OwnController::class, 'change'])->name('own.change');
+        Route::get('/own/second-factor', [SecondFactorController::class, 'show'])->name('own.second');
+        Route::post('/own/second-factor', [SecondFactorController::class, 'turnOn'])->name('own.second.on');
+        Route::post('/own/second-factor/off', [SecondFactorController::class, 'turnOff'])->name('own.second.off');
         Route::post('/at/{library}', [OwnController::class, 'at'])->name('at');
         Route::get('/staff', [StaffController::class, 'index'])
             ->name('staff')

@@ -18,6 +18,9 @@ use Illuminate\Foundation\Auth\User;
  * @property string $name
  * @property string $email
  * @property string $password hash
+ * @property string|null $second_factor the secret of one-time codes, encrypted
+ * @property int|null $second_factor_step of the last code that was taken
+ * @property list<string>|null $recovery_codes hashes of those that are left
  * @property-read Library $library
  * @property-read Collection<int, StaffPost> $posts
  */
@@ -29,7 +32,9 @@ final class StaffMember extends User
 
     protected $guarded = [];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
+
+    protected $casts = ['recovery_codes' => 'array'];
 
     /** @return BelongsTo<Library, $this> */
     public function library(): BelongsTo

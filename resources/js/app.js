@@ -67,6 +67,9 @@ document.querySelector('[data-print]')?.addEventListener('click', () => print())
 const uploads = document.querySelector('form[data-upload]')
 if (uploads) import('./desk/uploads/uploads.js').then(({ watchUploads }) => watchUploads(uploads, token))
 
+const code = document.querySelector('canvas[data-qr]')
+if (code) import('./desk/sign-in/qr.js').then(({ drawCode }) => drawCode(code))
+
 document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 
 for (const select of document.querySelectorAll('[data-submit-on-change]')) {

@@ -163,6 +163,8 @@ final class RouteAccessTest extends TestCase
 
         'desk.sign-in' => self::STAFF_GUESTS,
         'desk.sign-in.store' => self::STAFF_GUESTS,
+        'desk.sign-in.code' => self::STAFF_GUESTS,
+        'desk.sign-in.code.store' => self::STAFF_GUESTS,
 
         'desk.' => self::STAFF,
         'desk.sign-out' => self::STAFF,
@@ -187,6 +189,9 @@ final class RouteAccessTest extends TestCase
         'desk.change' => StaffTask::Licences,
 
         'desk.today' => self::STAFF,
+        'desk.own.second' => self::STAFF,
+        'desk.own.second.on' => self::STAFF,
+        'desk.own.second.off' => self::STAFF,
         'desk.own' => self::STAFF,
         'desk.own.change' => self::STAFF,
         'desk.at' => self::OWN_STAFF,
@@ -426,7 +431,9 @@ final class RouteAccessTest extends TestCase
                 !in_array($to, ['/porch', '/sign-in', '/desk'], true)
                 => 'allowed',
             $to === '/sign-in' && $name !== 'sign-in.store' => 'to sign in',
-            $to === '/desk/sign-in' && $name !== 'desk.sign-in.store' && !($name === 'desk.sign-out' && $wasStaff)
+            $to === '/desk/sign-in' &&
+                !str_starts_with($name, 'desk.sign-in.') &&
+                !($name === 'desk.sign-out' && $wasStaff)
                 => 'to the Desk\'s sign-in',
             $to === '/porch' && self::WHO_MAY[$name] === self::GUESTS => 'to the Porch',
             $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\SignIn;
 
-use App\Account\SignIn\SessionLimit;
 use App\Account\SignIn\SignedOut;
 use App\Shared\Input;
-use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -37,15 +35,8 @@ final class StaffSignInController
         if ($outcome === null) {
             throw ValidationException::withMessages(['email' => __('desk.no_match')]);
         }
-        Auth::guard('staff')->login($outcome);
-        $request->session()->regenerate();
-        SessionLimit::begin($request->session(), $request->boolean('shared'), CarbonImmutable::now());
 
-        $intended = (string) $request->session()->pull('url.intended');
-
-        return redirect(
-            str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk/') ? $intended : route('desk.today'),
-        );
+        return StaffSession::enter($request, $outcome, $request->boolean('shared'));
     }
 
     public function signOut(Request $request): RedirectResponse

@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Desk\Staff;
 
-use App\Account\SignIn\SessionLimit;
-use App\Desk\SignIn\AtTheDesk;
 use App\Desk\SignIn\StaffPassword;
+use App\Desk\SignIn\StaffSession;
 use App\Models\StaffMember;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 
@@ -43,12 +41,8 @@ final class JoinController
         if ($member === null) {
             return redirect()->route('desk.sign-in')->with('refusal', __('staff.link_used'));
         }
-        Auth::guard('staff')->login($member);
-        $request->session()->regenerate();
-        SessionLimit::begin($request->session(), false, $now);
-        AtTheDesk::choose($request, $member->library_id);
 
-        return redirect()->route('desk.');
+        return StaffSession::enter($request, $member, false, $member->library_id);
     }
 
     private function asNew(Request $request, string $key, Joining $joining, CarbonImmutable $now): ?StaffMember

@@ -8,6 +8,7 @@ use App\Desk\Staff\ChangePost;
 use App\Models\StaffInvitation;
 use App\Models\StaffMember;
 use App\Models\StaffPost;
+use FigPorch\Core\Account\OneTimeCode;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -62,7 +63,9 @@ final class StaffTest extends TestCase
         $this->elsewhere();
         $this->get($link)->assertOk()->assertSee('Saltmere Library')->assertSee('Lending');
         $this->post($link, ['name' => 'Ida Marsh', 'password' => 'short'])->assertSessionHasErrors('password');
-        $this->post($link, ['name' => 'Ida Marsh', 'password' => 'seven herons by the weir'])->assertRedirect('/desk');
+        $this->post($link, ['name' => 'Ida Marsh', 'password' => 'seven herons by the weir'])->assertRedirect(
+            '/desk/today',
+        );
         $ida = StaffMember::query()->where('email', 'ida@lantern.example')->sole();
         $this->assertAuthenticatedAs($ida, 'staff');
         $this->get('/desk/licences')->assertOk()->assertSee('Ida Marsh')->assertDontSee('/desk/staff');
@@ -128,7 +131,7 @@ final class StaffTest extends TestCase
                 ->where('staff_member_id', $known->id)
                 ->exists(),
         );
-        $this->post($link, ['password' => 'nine lanterns'])->assertRedirect('/desk');
+        $this->post($link, ['password' => 'nine lanterns'])->assertRedirect('/desk/today');
         $this->get('/desk/own')->assertSee('Saltmere Library')->assertSee('Larkspur Library');
         $this->get('/desk/staff')->assertForbidden();
 
@@ -160,7 +163,7 @@ final class StaffTest extends TestCase
         $this->be($this->director, 'staff');
         $link = $this->invite($ida->email, StaffRole::Lists);
         $this->elsewhere();
-        $this->post($link, ['password' => 'nine lanterns'])->assertRedirect('/desk');
+        $this->post($link, ['password' => 'nine lanterns'])->assertRedirect('/desk/today');
         $this->get('/desk/lists')->assertOk();
     }
 
@@ -228,5 +231,114 @@ final class StaffTest extends TestCase
 
         $this->be($this->staff($this->library('larkspur')), 'staff');
         $this->assertSame([false, false], $has($ask('')));
+    }
+
+    /**
+     * Turns the second factor on for the director.
+     *
+     * @return array{string, list<string>} the secret and recovery codes
+     */
+    private function withSecondFactor(): array
+    {
+        $page = (string) $this->get('/desk/own/second-factor')->assertOk()->getContent();
+        preg_match('/secret=([A-Z2-7]+)/', $page, $m);
+        $secret = self::bytes($m[1] ?? '');
+        $this->post('/desk/own/second-factor', ['code' => '000000'])->assertSessionHasErrors('code');
+        $this->assertNull($this->director->refresh()->second_factor, 'it is on only once a code of it was seen');
+        $done = $this->post('/desk/own/second-factor', ['code' => $this->code($secret)])->assertOk();
+        $this->assertSame(
+            8,
+            preg_match_all('~<code>([0-9a-f]{5}-[0-9a-f]{5})</code>~', (string) $done->getContent(), $codes),
+        );
+        $kept = (string) json_encode(DB::table('staff_members')->get());
+        $this->assertStringNotContainsString($m[1] ?? '', $kept);
+        $this->assertStringNotContainsString($codes[1][0], $kept);
+
+        return [$secret, $codes[1]];
+    }
+
+    private function code(string $secret, int $off = 0): string
+    {
+        $code = substr_replace(
+            (new OneTimeCode($secret))->code(OneTimeCode::step(now()->getTimestamp()) + $off),
+            ' ',
+            3,
+            0,
+        );
+
+        return $code;
+    }
+
+    private static function bytes(string $base32): string
+    {
+        $bits = implode(
+            '',
+            array_map(
+                fn(string $of): string => sprintf('%05b', strpos('ABCDEFGHIJKLMNOPQRSTUVWXYZ234567', $of)),
+                str_split($base32),
+            ),
+        );
+
+        return implode('', array_map(fn(string $of): string => chr((int) bindec($of)), str_split($bits, 8)));
+    }
+
+    private function signIn(): void
+    {
+        $this->elsewhere();
+        $this->post('/desk/sign-in', [
+            'email' => $this->director->email,
+            'password' => 'nine lanterns',
+        ])->assertRedirect('/desk/sign-in/code');
+    }
+
+    public function test_with_a_second_factor_the_password_alone_opens_nothing(): void
+    {
+        [$secret, $recovery] = $this->withSecondFactor();
+        $this->signIn();
+        $this->assertGuest('staff');
+        $this->get('/desk/staff')->assertRedirect('/desk/sign-in');
+        $this->get('/desk/sign-in/code')->assertOk();
+        // That of the moment was used when it was turned on.
+        $this->post('/desk/sign-in/code', ['code' => $this->code($secret)])->assertSessionHasErrors('code');
+        $this->post('/desk/sign-in/code', ['code' => $this->code($secret, 1)])->assertRedirect();
+        $this->assertAuthenticatedAs($this->director, 'staff');
+
+        $this->signIn();
+        $this->post('/desk/sign-in/code', ['code' => $this->code($secret, 1)])->assertSessionHasErrors('code');
+        $this->post('/desk/sign-in/code', ['code' => strtoupper($recovery[3])])->assertRedirect();
+        $this->assertAuthenticatedAs($this->director, 'staff');
+        $this->signIn();
+        $this->post('/desk/sign-in/code', ['code' => $recovery[3]])->assertSessionHasErrors('code');
+        $this->travel(6)->minutes();
+        $this->post('/desk/sign-in/code', ['code' => $recovery[4]])->assertRedirect('/desk/sign-in');
+        $this->assertGuest('staff');
+    }
+
+    public function test_codes_are_tried_at_a_pace_and_an_invitation_is_no_way_round(): void
+    {
+        [$secret] = $this->withSecondFactor();
+        $link = (function (): string {
+            $this->be($this->staff($this->library('larkspur')), 'staff');
+
+            return $this->invite($this->director->email, StaffRole::Figures);
+        })();
+        $this->elsewhere();
+        $this->post($link, ['password' => 'nine lanterns'])->assertRedirect('/desk/sign-in/code');
+        $this->assertGuest('staff');
+        foreach (range(1, 5) as $n) {
+            $this->post('/desk/sign-in/code', ['code' => "00000{$n}"])->assertSessionHasErrors('code');
+        }
+        $this->travel(1)->minutes();
+        $this->post('/desk/sign-in/code', ['code' => $this->code($secret)]);
+        $this->assertGuest('staff');
+        $this->travel(4)->minutes();
+        $this->elsewhere();
+        $this->travel(16)->minutes();
+        $this->signIn();
+        $this->post('/desk/sign-in/code', ['code' => $this->code($secret)])->assertRedirect();
+        $this->assertAuthenticatedAs($this->director, 'staff');
+        $this->post('/desk/own/second-factor/off', ['code' => '1'])->assertSessionHasErrors('code');
+        $this->post('/desk/own/second-factor/off', ['code' => $this->code($secret, 1)])->assertSessionHas('said');
+        $this->assertNull($this->director->refresh()->second_factor);
     }
 }

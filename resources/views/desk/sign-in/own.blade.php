@@ -13,6 +13,16 @@
                 :hint="__('staff.old_password_hint')" autocomplete="current-password" />
             <div><button class="btn">{{ __('staff.keep') }}</button></div>
         </form>
+        <div class="grid gap-7 content-start">
+        <section aria-labelledby="second" class="panel p-5 grid gap-3"><h2 id="second" class="text-xl">{{
+            __('staff.second') }}</h2>
+            @if (App\Desk\SignIn\SecondFactor::isOn($staff))<p>{{ __('staff.second_is_on') }}</p>
+                <form method="post" action="{{ route('desk.own.second.off') }}" class="grid gap-3">@csrf
+                    <x-desk.field name="code" max="20" :label="__('staff.second_turn_off_text')"
+                        autocomplete="one-time-code" /><div><button class="btn btn-quiet">{{ __('staff.second_turn_off')
+                        }}</button></div></form>
+            @else<p>{{ __('staff.second_is_off') }}</p><div><a class="btn btn-quiet"
+                href="{{ route('desk.own.second') }}">{{ __('staff.second_set_up') }}</a></div>@endif</section>
         <section aria-labelledby="libraries"><h2 id="libraries" class="text-xl mb-2">{{ __('staff.libraries') }}</h2>
             <ul class="panel divide-y divide-rule">@foreach ($posts as $post)<li class="px-4 py-3 flex items-center
                 gap-3"><span class="grow"><b>{{ $post->library->name }}</b><span class="meta block">{{
@@ -21,5 +31,6 @@
                 @else<form method="post" action="{{ route('desk.at', $post->library->slug) }}">@csrf<button
                     class="btn btn-quiet">{{ __('staff.go_there') }}<span class="sr-only">: {{ $post->library->name
                     }}</span></button></form>@endif</li>@endforeach</ul></section>
+        </div>
     </div>
 </x-desk.layout>
