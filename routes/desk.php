@@ -12,6 +12,7 @@ use App\Desk\Lists\ListsController;
 use App\Desk\Patrons\CardController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
+use App\Desk\Records\RecordController;
 use App\Desk\Requests\RequestsController;
 use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
@@ -23,6 +24,7 @@ use App\Desk\Staff\JoinController;
 use App\Desk\Staff\StaffController;
 use App\Desk\Titles\DeskTitleController;
 use App\Desk\Titles\TitleRowsController;
+use App\Desk\Titles\TitlesController;
 use App\Desk\Today\TodayController;
 use App\Desk\Trail\TrailController;
 use App\Desk\Uploads\UploadController;
@@ -214,7 +216,17 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->whereNumber('reading')
             ->name('supplier.take')
             ->can('desk.requests');
+        Route::get('/titles', TitlesController::class)->name('titles');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
+        Route::middleware(['can:desk.titles', 'can:edit,title'])
+            ->prefix('titles/{title}/record')
+            ->group(function (): void {
+                Route::get('/', [RecordController::class, 'edit'])->name('record');
+                Route::post('/', [RecordController::class, 'save'])->name('record.save');
+                Route::post('/{change}/undo', [RecordController::class, 'undo'])
+                    ->whereNumber('change')
+                    ->name('record.undo');
+            });
         Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
             ->whereIn('rows', ['licences', 'line', 'loans', 'months'])
             ->name('title.csv')

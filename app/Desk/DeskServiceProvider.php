@@ -8,6 +8,7 @@ use App\Desk\CardImport\CardImportPolicy;
 use App\Desk\Files\FileImportPolicy;
 use App\Desk\Lists\StaffListPolicy;
 use App\Desk\Patrons\CardPolicy;
+use App\Desk\Records\TitlePolicy;
 use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
@@ -19,6 +20,7 @@ use App\Models\FileImport;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
+use App\Models\Title;
 use App\Models\Upload;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Desk\StaffTask;
@@ -37,6 +39,7 @@ final class DeskServiceProvider extends ServiceProvider
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
         Gate::policy(Card::class, CardPolicy::class);
+        Gate::policy(Title::class, TitlePolicy::class);
         Gate::policy(FileImport::class, FileImportPolicy::class);
         Gate::policy(CardImport::class, CardImportPolicy::class);
         Gate::policy(Upload::class, UploadPolicy::class);

@@ -37,6 +37,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $extent_seconds
  * @property array<string, list<string>> $accessibility
  * @property list<string> $awards
+ * @property list<string>|null $edited_fields in which the word of staff stands
  * @property float|null $level reading grade level
  * @property bool|null $fiction null where the record does not say
  * @property int|null $age_from
@@ -71,6 +72,7 @@ final class Title extends Model
         'audience' => Audience::class,
         'identifiers' => 'array',
         'awards' => 'array',
+        'edited_fields' => 'array',
         'level' => 'float',
         'fiction' => 'boolean',
         'series_position' => 'decimal:2',

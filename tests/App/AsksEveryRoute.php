@@ -209,6 +209,7 @@ trait AsksEveryRoute
             'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
             'desk.rules.group' => ['name' => 'New'],
             'desk.rule.change' => ['max_loans' => '5', 'seen' => '||||||||', 'sure' => '1'],
+            'desk.record.save' => ['name' => 'Other', 'audience' => 'adult', 'seen' => '{}'],
             'desk.files.take' => ['licence' => 'none', 'uploads' => $this->upload->id],
             'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],
             'desk.staff.role' => ['role' => 'figures'],

@@ -58,7 +58,7 @@ final class RouteAccessTest extends TestCase
 
     /**
      * By name, or by method and address. A new route belongs in here. A task is for staff of any library whose task it
-     * is; in a list, for those whose library it is too.
+     * is; in a list, for those whose library it is too, and others are told so, or it is not there for them.
      */
     private const WHO_MAY = [
         'ready' => self::OPEN,
@@ -183,7 +183,11 @@ final class RouteAccessTest extends TestCase
         'desk.request.csv' => self::STAFF,
         'desk.request.decline' => StaffTask::Requests,
         'desk.supplier.take' => StaffTask::Requests,
+        'desk.titles' => self::STAFF,
         'desk.title' => self::STAFF,
+        'desk.record' => [StaffTask::Titles, 'told'],
+        'desk.record.save' => [StaffTask::Titles, 'told'],
+        'desk.record.undo' => [StaffTask::Titles, 'told'],
         'desk.title.csv' => self::STAFF,
         'desk.preview' => StaffTask::Licences,
         'desk.change' => StaffTask::Licences,
@@ -388,7 +392,9 @@ final class RouteAccessTest extends TestCase
             return match (true) {
                 !$isStaff => 'to the Desk\'s sign-in',
                 !self::role($role)->may($task) => 'not their task',
-                is_array($who) && $role === 'staff of another library' => 'not there',
+                is_array($who) && $role === 'staff of another library' => isset($who[1])
+                    ? 'not their task'
+                    : 'not there',
                 default => 'allowed',
             };
         }

@@ -15,6 +15,7 @@ use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Genre;
 use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
 
@@ -27,8 +28,51 @@ final class SaveRecord
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
         return DB::transaction(function () use ($record, $now): Title {
-            // One at a time for each title, new or known.
-            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 6))', [$record->key]);
+            $this->alone($record->key);
+
+            return $this->save($this->withWordOfStaff($record), $now);
+        });
+    }
+
+    /**
+     * As staff say it: their word stands from then on in the fields that they changed.
+     *
+     * @param  list<string>  $edited  fields of RecordText
+     */
+    public function byStaff(Record $record, array $edited, DateTimeImmutable $now): Title
+    {
+        return DB::transaction(function () use ($record, $edited, $now): Title {
+            $this->alone($record->key);
+            $title = $this->save($record, $now);
+            $title->update(['edited_fields' => $edited === [] ? null : $edited]);
+
+            return $title;
+        });
+    }
+
+    /** One at a time for each title, new or known; until the end of the transaction. */
+    public function alone(string $key): void
+    {
+        DB::select('select pg_advisory_xact_lock(hashtextextended(?, 6))', [$key]);
+    }
+
+    private function withWordOfStaff(Record $record): Record
+    {
+        $known = Title::query()->where('record_key', $record->key)->whereNotNull('edited_fields')->first();
+        if ($known === null) {
+            return $record;
+        }
+        $texts = array_intersect_key(
+            RecordText::of(RecordOfTitle::of($known)),
+            array_flip($known->edited_fields ?? []),
+        );
+
+        return RecordText::with($record, $texts)[0];
+    }
+
+    private function save(Record $record, DateTimeImmutable $now): Title
+    {
+        return DB::transaction(function () use ($record, $now): Title {
             $work = Work::query()->firstOrCreate(
                 ['match_key' => $record->workKey()],
                 ['name' => mb_substr($record->name, 0, 500)],

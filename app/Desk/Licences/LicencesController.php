@@ -25,10 +25,7 @@ final class LicencesController
     {
         $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
-        $figures = [];
-        foreach (array_diff(PressureSearch::SHOWS, ['all']) as $show) {
-            $figures[$show] = $this->titles->count(new PressureSearch($staff->library_id, $show), $now);
-        }
+        $figures = $this->titles->counts($staff->library_id, $now);
         $months = $turnaways->byMonth($staff->library, $now);
 
         return view('desk.licences.licences', [

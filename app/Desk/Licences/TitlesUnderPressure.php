@@ -37,8 +37,27 @@ final class TitlesUnderPressure
                 or copies_free < copies) alive from licences where library_id = :library%s) x group by 1)
         select t.id, coalesce(li.copies, 0) copies, coalesce(li.copies_free, 0) copies_free, li.loans_left, li.fewest,
             li.ends_at, coalesce(h.n, 0)::int holds
-        from h full join li on li.title_id = h.title_id join titles t on t.id = coalesce(h.title_id, li.title_id)
-            where true';
+        from h full join li on li.title_id = h.title_id
+            cross join lateral (select coalesce(h.title_id, li.title_id) as id) t where true';
+
+    /** The same conditions as in query(), of all titles at once. */
+    private const COUNTS = 'with h as materialized (select title_id, count(*) n from holds
+        where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
+        waited as (select count(*) waited_for,
+            count(*) filter (where li.n > 0 and h.n >= :high * coalesce(li.copies, 0)) pressed,
+            count(*) filter (where li.n = 0 and not exists (select from licences s
+                join libraries o on o.id = s.library_id join libraries lib on lib.id = :library
+                where s.title_id = h.title_id and s.shared and licence_has_future(s, :now)
+                    and licence_serves(s.shared, o, lib))) no_copy
+            from h cross join lateral (select count(*) n, sum(copies) copies from licences
+                where title_id = h.title_id and library_id = :library and (ends_at is null or ends_at > :now)
+                and (loans_left is null or loans_left > 0 or copies_free < copies)) li)
+        select waited.*, (select count(distinct title_id) from licences
+                where library_id = :library and ends_at > :now and ends_at <= :soon) ending,
+            (select count(distinct title_id) from licences where library_id = :library and loans_bought is not null
+                and loans_left <= :few and (ends_at is null or ends_at > :now)
+                and (loans_left > 0 or copies_free < copies)) few_loans
+        from waited';
 
     private const ORDERS = [
         'pressure' => 'coalesce(h.n, 0)::float / nullif(coalesce(li.copies, 0), 0) desc nulls first, holds desc',
@@ -46,7 +65,7 @@ final class TitlesUnderPressure
         'ends' => 'ends_at nulls last',
         'loans_left' => 'fewest nulls last',
         'copies' => 'copies desc',
-        'name' => 'lower(t.name)',
+        'name' => '(select lower(n.name) from titles n where n.id = t.id)',
     ];
 
     public function __construct(
@@ -59,7 +78,10 @@ final class TitlesUnderPressure
     public function page(Library $library, PressureSearch $search, DateTimeImmutable $now): LengthAwarePaginator
     {
         [$sql, $bindings] = $this->query($search, $now);
-        $total = DB::scalar("select count(*) from ({$sql}) counted", $bindings);
+        $isCounted = $search->format === null && $search->words === '' && $search->show !== 'all';
+        $total = $isCounted
+            ? $this->counts($library->id, $now)[$search->show]
+            : DB::scalar("select count(*) from ({$sql}) counted", $bindings);
         $page = PageAsked::of($total, self::PAGE);
         $rows = DB::select(
             $sql .
@@ -93,11 +115,16 @@ final class TitlesUnderPressure
         }
     }
 
-    public function count(PressureSearch $search, DateTimeImmutable $now): int
+    /** @return array<string, int> how many titles each of PressureSearch::SHOWS but "all" has, in one look */
+    public function counts(int $libraryId, DateTimeImmutable $now): array
     {
-        [$sql, $bindings] = $this->query($search, $now);
-
-        return DB::scalar("select count(*) from ({$sql}) counted", $bindings);
+        return (array) DB::selectOne(self::COUNTS, [
+            'library' => $libraryId,
+            'now' => Sql::second($now),
+            'soon' => Sql::second($now->modify('+' . PressureSearch::ENDING_DAYS . ' days')),
+            'few' => PressureSearch::FEW_LOANS,
+            'high' => HoldPressure::HIGH,
+        ]);
     }
 
     /** @return array{string, array<string, mixed>} */
@@ -131,7 +158,7 @@ final class TitlesUnderPressure
             default => ['', ''],
         };
         if ($search->format !== null) {
-            $where .= ' and t.format = :format';
+            $where .= ' and exists (select from titles f where f.id = t.id and f.format = :format)';
             $bindings['format'] = $search->format->value;
         }
         if ($search->words !== '') {

@@ -16,6 +16,9 @@ final class FindPatrons
 {
     private const PAGE = 50;
 
+    /** So many are found by words, and by the first digits; who looks for more needs more words. */
+    public const MOST = 1000;
+
     /** The expression of the column people.sought. */
     private const FOLD = "regexp_replace(normalize(lower(?), nfkd), U&'[\\0300-\\036F]', '', 'g')";
 
@@ -35,8 +38,7 @@ final class FindPatrons
     /** @return LengthAwarePaginator<int, Card> by name; the newest first where nothing is looked for */
     public function page(Library $library, PatronSearch $search, DateTimeImmutable $now): LengthAwarePaginator
     {
-        $cards = Card::query()
-            ->with('person')
+        $filtered = Card::query()
             ->where('cards.library_id', $library->id)
             ->when($search->group !== null, fn(Builder $q) => $q->where('patron_group', $search->group))
             ->when($search->class !== null, fn(Builder $q) => $q->where('class', $search->class))
@@ -49,19 +51,33 @@ final class FindPatrons
                     ->where('expires_at', '<=', $now->modify('+' . PatronSearch::ENDING_DAYS . ' days')),
             );
         if ($search->find === '') {
-            return $cards->orderByDesc('cards.id')->paginate(self::PAGE)->appends($search->address());
+            return $filtered
+                ->with('person')
+                ->orderByDesc('cards.id')
+                ->paginate(self::PAGE)
+                ->appends($search->address());
         }
-        $people = DB::table('people')->select('id');
+        // Each by an index of its own, and no more than anybody looks through.
+        $byNumber = (clone $filtered)
+            ->select('cards.id')
+            ->whereLike('number', addcslashes($search->find, '%_\\') . '%', caseSensitive: true)
+            ->limit(self::MOST);
+        $found = (clone $filtered)
+            ->select('cards.id')
+            ->join('people', 'people.id', '=', 'cards.person_id')
+            ->limit(self::MOST)
+            ->toBase();
         foreach (preg_split('/\s+/u', $search->find, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $people->whereRaw("sought like '%' || " . self::FOLD . " || '%'", [addcslashes($word, '%_\\')]);
+            $found->whereRaw("sought like '%' || " . self::FOLD . " || '%'", [addcslashes($word, '%_\\')]);
         }
+        $ids = DB::query()
+            ->fromSub($found, 'named')
+            ->select('id')
+            ->union(DB::query()->fromSub($byNumber->toBase(), 'numbered')->select('id'));
 
-        return $cards
-            ->where(
-                fn(Builder $q) => $q
-                    ->whereIn('person_id', $people)
-                    ->orWhereLike('number', addcslashes($search->find, '%_\\') . '%', caseSensitive: true),
-            )
+        return Card::query()
+            ->with('person')
+            ->whereIntegerInRaw('cards.id', $ids->pluck('id'))
             ->join('people', 'people.id', '=', 'cards.person_id')
             ->select('cards.*')
             ->orderBy('people.name')

@@ -14,6 +14,7 @@ final class DeskRooms
     private const ROOMS = [
         'today' => null,
         'patrons' => StaffTask::Patrons,
+        'titles' => null,
         'licences' => null,
         'files' => StaffTask::Titles,
         'requests' => null,

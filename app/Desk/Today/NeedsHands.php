@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Desk\Today;
 
-use App\Desk\Licences\PressureSearch;
 use App\Desk\Licences\TitlesUnderPressure;
 use App\Desk\Patrons\PatronSearch;
 use App\Models\StaffInvitation;
@@ -69,12 +68,10 @@ final class NeedsHands
     /** @return list<Todo> */
     private function licences(int $libraryId, DateTimeImmutable $now): array
     {
+        $counts = $this->titles->counts($libraryId, $now);
+
         return array_map(
-            fn(string $show): Todo => new Todo(
-                $show,
-                $this->titles->count(new PressureSearch($libraryId, $show), $now),
-                route('desk.licences', ['show' => $show], false),
-            ),
+            fn(string $show): Todo => new Todo($show, $counts[$show], route('desk.licences', ['show' => $show], false)),
             ['no_copy', 'pressed', 'ending', 'few_loans'],
         );
     }

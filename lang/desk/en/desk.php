@@ -15,6 +15,7 @@ return [
     'licences_heading' => 'Licences and hold pressure',
     'turnaways' => 'Turnaways',
     'today' => 'Today',
+    'titles' => 'Titles',
     'staff' => 'Staff',
     'trail' => 'Audit trail',
     'patrons' => 'Patrons',

@@ -9,6 +9,7 @@ return [
     'states' => ['blocked' => 'blocked', 'expired' => 'expired', 'ending' => 'ending within :days days'],
     'newest' => '{1} One card.|[2,*] :count cards, the newest first.',
     'found' => '{1} One card is like that.|[2,*] :count cards are like that.',
+    'many' => ':most cards and more; add a word.',
     'none' => 'No card is like that. Look for part of the name, or the first digits of the number.',
     'nobody' => 'Nobody has a card here yet. Give out the first one, or take in a file with many.',
     'name' => 'Name',

@@ -15,6 +15,7 @@ return [
     'licences_heading' => 'Licencias y presión de reservas',
     'turnaways' => 'Denegaciones',
     'today' => 'Hoy',
+    'titles' => 'Títulos',
     'staff' => 'Personal',
     'trail' => 'Registro de cambios',
     'patrons' => 'Lectores',

@@ -9,6 +9,7 @@ return [
     'states' => ['blocked' => 'bloqueados', 'expired' => 'caducados', 'ending' => 'que caducan en :days días'],
     'newest' => '{1} Un carné.|[2,*] :count carnés, primero los más nuevos.',
     'found' => '{1} Un carné es así.|[2,*] :count carnés son así.',
+    'many' => ':most carnés y más; añada una palabra.',
     'none' => 'Ningún carné es así. Busque una parte del nombre o las primeras cifras del número.',
     'nobody' => 'Aquí nadie tiene carné aún. Entregue el primero, o importe un archivo con muchos.',
     'name' => 'Nombre',

@@ -1,3 +1,4 @@
+@use('App\Desk\Patrons\FindPatrons')
 @use('App\Desk\Patrons\PatronSearch')
 @use('App\Shared\View\Dates')
 @php($zone = $staff->library->zone())
@@ -23,8 +24,9 @@
     @if ($page->isEmpty())
         <p class="panel p-6">{{ $search->address() === [] ? __('patrons.nobody') : __('patrons.none') }}</p>
     @else
-        <p class="meta mb-2">{{ trans_choice($search->address() === [] ? 'patrons.newest' : 'patrons.found',
-            $page->total(), ['count' => number_format($page->total())]) }}</p>
+        <p class="meta mb-2">{{ $search->find !== '' && $page->total() >= FindPatrons::MOST ? __('patrons.many',
+            ['most' => number_format(FindPatrons::MOST)]) : trans_choice($search->address() === [] ? 'patrons.newest' :
+            'patrons.found', $page->total(), ['count' => number_format($page->total())]) }}</p>
         <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ __('desk.patrons') }}"><table
             class="w-full text-[15px] desk-table">
             <thead><tr><th scope="col">{{ __('patrons.name') }}</th><th scope="col">{{ __('patrons.number') }}</th><th

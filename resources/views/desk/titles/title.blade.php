@@ -27,7 +27,8 @@
         __('desk.back_to_licences') }}</a></p>
     <div class="flex flex-wrap items-baseline gap-x-4 mb-1"><h1 class="text-3xl">{{ $title->name }}</h1><a
         class="link text-[15px]" href="/titles/{{ $title->id }}?library={{ $staff->library->slug }}">{{
-        __('desk.title_page') }}</a></div>
+        __('desk.title_page') }}</a>@can('desk.titles')<a class="link text-[15px]"
+        href="{{ route('desk.record', $title) }}">{{ __('records.edit') }}</a>@endcan</div>
     <p class="meta mb-4">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
         $title->year()])) }}</p>
     <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">

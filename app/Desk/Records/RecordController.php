@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Records;
+
+use App\Catalogue\Records\RecordOfTitle;
+use App\Models\StaffMember;
+use App\Models\Title;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\RecordText;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+/** The record of a title: every field, what was changed, and back. */
+final class RecordController
+{
+    public function edit(Title $title, #[CurrentUser('staff')] StaffMember $staff, RecordChanges $changes): View
+    {
+        $texts = RecordText::of(RecordOfTitle::of($title));
+
+        return view('desk.records.record', [
+            'staff' => $staff,
+            'title' => $title,
+            'texts' => $texts,
+            'people' => array_values(array_filter(explode("\n", $texts['contributors']))),
+            'changes' => $changes->of($title->id),
+        ]);
+    }
+
+    public function save(
+        Request $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+        EditRecord $edit,
+    ): RedirectResponse {
+        $texts = RecordInput::texts($request);
+        [, $wrong] = RecordText::with(RecordOfTitle::of($title), $texts);
+        if ($wrong !== []) {
+            return redirect()
+                ->route('desk.record', $title)
+                ->withInput()
+                ->withErrors(
+                    array_combine($wrong, array_map(fn(string $of): string => __("records.wrong.{$of}"), $wrong)),
+                );
+        }
+        $crossed = $edit($staff, $title, RecordInput::seen($request), $texts, CarbonImmutable::now());
+        if ($crossed !== []) {
+            $is = RecordText::of(RecordOfTitle::of($title->refresh()));
+
+            return redirect()
+                ->route('desk.record', $title)
+                ->withInput()
+                ->withErrors(
+                    array_combine(
+                        $crossed,
+                        array_map(fn(string $of): string => __('records.crossed', ['now' => $is[$of]]), $crossed),
+                    ),
+                )
+                ->with('refusal', __('records.meanwhile'));
+        }
+
+        return redirect()->route('desk.record', $title)->with('said', __('records.saved'));
+    }
+
+    public function undo(
+        Title $title,
+        int $change,
+        #[CurrentUser('staff')] StaffMember $staff,
+        EditRecord $edit,
+    ): RedirectResponse {
+        return $edit->undo($staff, $title, $change, CarbonImmutable::now())
+            ? redirect()->route('desk.record', $title)->with('said', __('records.undone'))
+            : redirect()->route('desk.record', $title)->with('refusal', __('records.not_undone'));
+    }
+}

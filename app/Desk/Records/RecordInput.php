@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Records;
+
+use App\Shared\Input;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\RecordText;
+use Illuminate\Http\Request;
+
+/** The fields of a record as somebody wrote them. People have a row each, with name, role and how they sort. */
+final class RecordInput
+{
+    /** Empty rows for people after those that there are. */
+    public const MORE_PEOPLE = 3;
+
+    /** @return array<string, string> by field */
+    public static function texts(Request $request): array
+    {
+        $texts = [];
+        foreach (array_diff(RecordText::FIELDS, ['contributors']) as $field) {
+            $texts[$field] = str_replace("\r\n", "\n", Input::text($request, $field));
+        }
+        $people = [];
+        for ($n = 0; $n < Record::MOST['contributors'] + self::MORE_PEOPLE; $n++) {
+            if (!$request->has("person_{$n}_name")) {
+                break;
+            }
+            $part = fn(string $of): string => str_replace('|', ' ', Input::text($request, "person_{$n}_{$of}"));
+            if ($part('name') !== '') {
+                $people[] = "{$part('role')}|{$part('name')}|{$part('sort')}";
+            }
+        }
+        $texts['contributors'] = implode("\n", $people);
+
+        return $texts;
+    }
+
+    /** @return array<string, string> as the form showed them; what is not of a form of ours is as nothing seen */
+    public static function seen(Request $request): array
+    {
+        $seen = json_decode(Input::text($request, 'seen'), true);
+
+        return is_array($seen) ? array_filter($seen, is_string(...)) : [];
+    }
+}

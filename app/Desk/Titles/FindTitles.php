@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Titles;
+
+use App\Models\Library;
+use App\Models\Title;
+use App\Shared\PageAsked;
+use App\Shared\TitleNames;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Identifier;
+use FigPorch\Core\Catalogue\SearchWords;
+use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Any title that is known here, whatever its state: ours, the consortium's, the supplier's, without a licence or file. */
+final class FindTitles
+{
+    private const PAGE = 25;
+
+    /** So many are put in order; a search that finds more needs more words. */
+    public const MOST = 2000;
+
+    private const STATES = 'select t.id, exists (select from publications p where p.title_id = t.id) as opens,
+            exists (select from supplied_titles st where st.title_id = t.id) as supplied,
+            (select count(*) from licences l where l.title_id = t.id and l.library_id = :own
+                and (l.ends_at is null or l.ends_at > :now)) as licences,
+            (select sum(copies) from licences l where l.title_id = t.id and l.library_id = :own
+                and (l.ends_at is null or l.ends_at > :now)) as copies,
+            exists (select from licences l where l.title_id = t.id and l.library_id = :own) as ever,
+            exists (select from licences l join libraries o on o.id = l.library_id join libraries lib on lib.id = :own
+                where l.title_id = t.id and l.library_id <> :own and (l.ends_at is null or l.ends_at > :now)
+                and licence_serves(l.shared, o, lib)) as shared
+        from titles t where t.id = any(:titles)';
+
+    /** @return LengthAwarePaginator<int, array{title: Title, state: stdClass}> the library's own first */
+    public function page(Library $library, string $find, DateTimeImmutable $now): LengthAwarePaginator
+    {
+        $ids = $this->found($library, $find);
+        $page = PageAsked::of(count($ids), self::PAGE);
+        $shown = array_slice($ids, ($page - 1) * self::PAGE, self::PAGE);
+        $states = [];
+        foreach (
+            DB::select(self::STATES, [
+                'own' => $library->id,
+                'now' => $now->format('Y-m-d H:i:sP'),
+                'titles' => '{' . implode(',', $shown) . '}',
+            ])
+            as $state
+        ) {
+            $states[$state->id] = $state;
+        }
+
+        $rows = TitleNames::titles($shown)
+            ->sortBy(fn(Title $title): int => (int) array_search($title->id, $shown, true))
+            ->map(fn(Title $title): array => ['title' => $title, 'state' => $states[$title->id]])
+            ->values()
+            ->all();
+
+        return new LengthAwarePaginator(array_values($rows), count($ids), self::PAGE, $page, [
+            'path' => Paginator::resolveCurrentPath(),
+            'query' => ['find' => $find],
+        ]);
+    }
+
+    /** @return list<int> */
+    private function found(Library $library, string $find): array
+    {
+        $number = Identifier::parse($find);
+        $words = SearchWords::of($find);
+        $byNumber =
+            $number === null
+                ? []
+                : DB::table('titles')
+                    ->whereRaw('numbers @> array[?]', [$number->number])
+                    ->orWhere('isbn', $number->number)
+                    ->orderBy('id')
+                    ->limit(self::MOST)
+                    ->pluck('id')
+                    ->all();
+        if ($byNumber !== [] || $words === []) {
+            return array_values($byNumber);
+        }
+        $query = implode(' & ', array_map(fn(string $word): string => "'{$word}':*", $words));
+        $most = self::MOST;
+
+        return array_column(
+            DB::select(
+                "with own as materialized (select distinct title_id from licences where library_id = ?),
+                ours as (select s.title_id, s.times_borrowed from own join search_rows s on s.title_id = own.title_id
+                    where s.exact @@ to_tsquery('fig_exact', ?) limit {$most}),
+                others as (select s.title_id, s.times_borrowed from search_rows s
+                    where s.exact @@ to_tsquery('fig_exact', ?) and s.title_id not in (select title_id from own)
+                    limit {$most})
+                select title_id from (select *, true as own from ours union all select *, false from others) x
+                    join titles t on t.id = x.title_id
+                    order by own desc, lower(t.name) = lower(?) desc, x.times_borrowed desc, lower(t.name), t.id
+                    limit {$most}",
+                [$library->id, $query, $query, $find],
+            ),
+            'title_id',
+        );
+    }
+}

@@ -1,0 +1,34 @@
+@use('App\Desk\Titles\FindTitles')
+@use('App\Shared\View\Cover')
+@use('App\Shared\View\TitleText')
+<x-desk.layout :title="__('desk.titles')" on="titles" :staff="$staff">
+    <h1 class="text-3xl mb-3">{{ __('desk.titles') }}</h1>
+    <form class="flex flex-wrap gap-3 items-end mb-4 text-[15px]"><label class="grid gap-1 grow max-w-xl">{{
+        __('records.find') }}<input name="find" value="{{ $find }}" maxlength="200" class="field py-1.5 min-h-9"
+        autofocus></label><button class="btn btn-quiet">{{ __('desk.find_button') }}</button></form>
+    @if ($page === null)
+        <p class="panel p-6 max-w-3xl">{{ __('records.find_text') }}</p>
+    @elseif ($page->isEmpty())
+        <p class="panel p-6 max-w-3xl">{{ __('records.none') }}</p>
+    @else
+        <p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
+            number_format(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
+            ['count' => number_format($page->total())]) }}</p>
+        <ul class="panel divide-y divide-rule mb-4">@foreach ($page as ['title' => $title, 'state' => $state])<li
+            class="flex items-center gap-3 px-4 py-2.5"><span class="flex-none">{{ Cover::html($title, 40,
+            decorative: true) }}</span><span class="grow min-w-0"><a class="font-semibold no-underline
+            hover:underline" href="{{ route('desk.title', $title) }}"><bdi>{{ $title->name }}</bdi></a><span
+            class="meta block">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
+            $title->year()])) }}</span></span><span class="text-[15px] text-right">{{ match (true) {
+                $state->licences > 0 && $state->copies !== null => trans_choice('records.copies', (int)
+                    $state->copies, ['count' => number_format((int) $state->copies)]),
+                $state->licences > 0 => __('records.licensed'),
+                (bool) $state->ever => __('records.ended'),
+                (bool) $state->shared => __('records.shared'),
+                (bool) $state->supplied => __('records.supplied'),
+                default => __('records.no_licence'),
+            } }}@if (! $state->opens && $state->licences > 0)<span class="block text-clay">{{ __('records.no_file')
+            }}</span>@endif</span></li>@endforeach</ul>
+        <x-pager :page="$page" />
+    @endif
+</x-desk.layout>

@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Desk;
+
+use App\Catalogue\Records\RecordOfTitle;
+use App\Catalogue\Records\SaveRecord;
+use App\Models\Title;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Desk\StaffRole;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\App\TestCase;
+
+/** Records at the Desk: any title found, edited by several at once, and what staff said stands. */
+final class RecordsTest extends TestCase
+{
+    private Title $title;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->be($this->staff(role: StaffRole::Catalogue), 'staff');
+        $this->licence($this->title = $this->title('Low Water'));
+    }
+
+    /** @return array<string, string> */
+    private function texts(): array
+    {
+        return RecordText::of(RecordOfTitle::of($this->title->refresh()));
+    }
+
+    /**
+     * @param  array<string, string>  $changes
+     * @param  array<string, string>|null  $seen  as the form showed it; as it is now where nothing is said
+     * @return TestResponse<Response>
+     */
+    private function save(array $changes, ?array $seen = null): TestResponse
+    {
+        $seen ??= $this->texts();
+        $form = [...array_diff_key($seen, ['contributors' => '']), 'seen' => (string) json_encode($seen)];
+        foreach (explode("\n", $seen['contributors']) as $n => $person) {
+            [$form["person_{$n}_role"], $form["person_{$n}_name"], $form["person_{$n}_sort"]] = explode('|', $person);
+        }
+
+        return $this->post("/desk/titles/{$this->title->id}/record", [...$form, ...$changes]);
+    }
+
+    public function test_every_field_is_edited_and_found_by(): void
+    {
+        $this->get("/desk/titles/{$this->title->id}/record")
+            ->assertOk()
+            ->assertSee('Tamsin Ebbing');
+        $this->save([
+            'name' => 'Spring Tide',
+            'subtitle' => 'A ledger',
+            'series' => 'The Quay',
+            'series_position' => '2,5',
+            'language' => 'pt-BR',
+            'audience' => 'teen',
+            'ages' => '12-',
+            'level' => '7.5',
+            'publisher' => 'Gullwing Press',
+            'published' => '2024-05',
+            'identifiers' => "9789999900010\nurn:x:1",
+            'subjects' => "Tides\r\n\r\nMystery\r\nTides",
+            'awards' => 'The Lamp',
+            'description' => "Twice a year.\n\nAnd once more.",
+            'person_0_name' => 'Tamsin Ebbing-Marsh',
+            'person_0_sort' => '',
+            'person_1_name' => 'Ana Low',
+            'person_1_role' => 'illustrator',
+            'person_1_sort' => 'Low, A.',
+        ])->assertSessionHasNoErrors();
+        $this->assertSame(
+            [
+                'name' => 'Spring Tide',
+                'subtitle' => 'A ledger',
+                'contributors' => "author|Tamsin Ebbing-Marsh|Ebbing-Marsh, Tamsin\nillustrator|Ana Low|Low, A.",
+                'edition' => '',
+                'series' => 'The Quay',
+                'series_position' => '2.5',
+                'language' => 'pt-BR',
+                'audience' => 'teen',
+                'ages' => '12-',
+                'level' => '7.5',
+                'publisher' => 'Gullwing Press',
+                'published' => '2024-05',
+                'identifiers' => "9789999900010\nurn:x:1",
+                'subjects' => "Mystery\nTides",
+                'awards' => 'The Lamp',
+                'description' => "Twice a year.\n\nAnd once more.",
+            ],
+            $this->texts(),
+        );
+        $page = fn(string $find): array => array_map(
+            fn(array $row): string => $row['title']->name,
+            $this->get('/desk/titles?' . http_build_query(['find' => $find]))
+                ->assertOk()
+                ->viewData('page')
+                ->items(),
+        );
+        foreach (['spring tide', 'ebbing-marsh', 'gullw', '978-9-9999-0001-0', 'lamp'] as $find) {
+            $this->assertSame(['Spring Tide'], $page($find), $find);
+        }
+        $this->assertSame([], $page('low water'));
+        $this->assertStringContainsString('Low Water', (string) json_encode(DB::table('desk_changes')->get()));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function wrong(): iterable
+    {
+        yield 'no name' => ['name', ' '];
+        yield 'a long name' => ['name', str_repeat('x', 501)];
+        yield 'a language in words' => ['language', 'Portuguese of Brazil'];
+        yield 'no audience' => ['audience', 'pirates'];
+        yield 'ages the wrong way round' => ['ages', '12-9'];
+        yield 'a level in words' => ['level', 'hard'];
+        yield 'a level above all' => ['level', '21'];
+        yield 'a number in the series that is none' => ['series_position', '1e300'];
+        yield 'a day that is none' => ['published', '2024-02-31'];
+        yield 'a mistyped number' => ['identifiers', "urn:x:1\n978-9-9999-0001-8"];
+        yield 'a role that is none' => ['contributors', ''];
+    }
+
+    #[DataProvider('wrong')]
+    public function test_each_field_is_checked_and_what_was_written_is_kept(string $field, string $text): void
+    {
+        $before = $this->texts();
+        $form = $field === 'contributors' ? ['person_0_role' => 'pirate'] : [$field => $text];
+        $this->save($form + ['subtitle' => 'Kept'])->assertSessionHasErrors($field);
+        $this->assertSame($before, $this->texts());
+        $this->followingRedirects()
+            ->get("/desk/titles/{$this->title->id}/record")
+            ->assertSee('Kept');
+    }
+
+    public function test_of_several_editors_each_keeps_their_fields_and_the_second_in_one_sees_the_first(): void
+    {
+        $seen = $this->texts();
+        $this->save(['subtitle' => 'First'], $seen)->assertSessionHas('said');
+        $this->save(['publisher' => 'Second'], $seen)->assertSessionHas('said');
+        $this->assertSame(['First', 'Second'], [$this->texts()['subtitle'], $this->texts()['publisher']]);
+        $this->save(['subtitle' => 'Third', 'edition' => '3rd'], $seen)->assertSessionHasErrors('subtitle');
+        $this->assertSame(['First', ''], [$this->texts()['subtitle'], $this->texts()['edition']]);
+        $this->get("/desk/titles/{$this->title->id}/record")
+            ->assertSee('It says now: “First”')
+            ->assertSee('Third');
+        $this->save(['subtitle' => 'Third'])->assertSessionHas('said');
+        // The same twice is no quarrel.
+        $this->save(['publisher' => 'Second'], $seen)->assertSessionHas('said');
+    }
+
+    public function test_the_word_of_staff_stands_until_it_is_taken_back(): void
+    {
+        $record = RecordOfTitle::of($this->title);
+        $again = fn(string $name, string $publisher) => app(SaveRecord::class)(
+            new Record(
+                key: $record->key,
+                format: Format::Ebook,
+                name: $name,
+                contributors: $record->contributors,
+                extent: 130,
+                audience: Audience::Child,
+                publisher: $publisher,
+            ),
+            $this->now(),
+        );
+        $this->save(['name' => 'As staff say']);
+        $again('As the file says', 'The file');
+        $texts = $this->texts();
+        $this->assertSame(
+            ['As staff say', 'The file', 'child'],
+            [$texts['name'], $texts['publisher'], $texts['audience']],
+        );
+        $this->assertSame(130, $this->title->extent);
+        $change = DB::table('record_changes')->value('id');
+        $this->post("/desk/titles/{$this->title->id}/record/{$change}/undo")->assertSessionHas('said');
+        $this->assertSame('Low Water', $this->texts()['name']);
+        $again('As the file says', 'The file');
+        $this->assertSame('As the file says', $this->texts()['name']);
+        $this->post("/desk/titles/{$this->title->id}/record/{$change}/undo")->assertSessionHas('refusal');
+    }
+
+    public function test_a_change_is_not_undone_under_a_later_one(): void
+    {
+        $this->save(['subtitle' => 'One']);
+        $this->save(['subtitle' => 'Two', 'edition' => '2nd']);
+        [$first, $second] = DB::table('record_changes')->orderBy('id')->pluck('id')->all();
+        $undo = fn(int $id): TestResponse => $this->post("/desk/titles/{$this->title->id}/record/{$id}/undo");
+        $undo($first)->assertSessionHas('refusal');
+        $undo($second)->assertSessionHas('said');
+        $undo($first)->assertSessionHas('said');
+        $this->assertSame(['', ''], [$this->texts()['subtitle'], $this->texts()['edition']]);
+        // A change of another title.
+        $this->save(['subtitle' => 'Three']);
+        $third = DB::table('record_changes')->orderByDesc('id')->value('id');
+        $this->licence($other = $this->title('Other'));
+        $this->post("/desk/titles/{$other->id}/record/{$third}/undo")->assertSessionHas('refusal');
+    }
+
+    public function test_a_record_is_edited_by_who_has_the_title(): void
+    {
+        $elsewhere = $this->staff($this->library('larkspur'), StaffRole::Catalogue);
+        $this->be($elsewhere, 'staff');
+        $this->get("/desk/titles/{$this->title->id}/record")
+            ->assertForbidden()
+            ->assertSee('libraries that have the title');
+        $this->save(['name' => 'Not theirs'])->assertForbidden();
+        $this->assertSame('Low Water', $this->texts()['name']);
+    }
+
+    public function test_any_title_is_found_with_how_it_stands(): void
+    {
+        $this->title('Low Nowhere');
+        $this->licence($this->title('Low Ended'), ends: '-1 day');
+        $this->licence($this->title('Low Theirs'), library: $this->library('larkspur'));
+        $page = $this->get('/desk/titles?find=low')->assertOk();
+        foreach (
+            ['Low Water', 'Low Nowhere', 'Low Ended', 'Low Theirs', 'One copy', 'Licence ended', 'No licence']
+            as $words
+        ) {
+            $page->assertSee($words);
+        }
+        $names = array_map(fn(array $of): string => $of['title']->name, $page->viewData('page')->items());
+        $this->assertSame(['Low Ended', 'Low Water'], array_slice($names, 0, 2), 'the library’s own first');
+        $this->get('/desk/titles?find=zzz')->assertSee('No title here is like that');
+        $this->get('/desk/titles?' . http_build_query(['find' => "' & | !"]))->assertOk();
+        $this->get('/desk/titles')->assertOk()->assertSee('Finds every title');
+    }
+}
