@@ -42,6 +42,7 @@ final class FindTitles
         $ids = $this->found($library, $find);
         $page = PageAsked::of(count($ids), self::PAGE);
         $shown = array_slice($ids, ($page - 1) * self::PAGE, self::PAGE);
+        /** @var array<int, stdClass> $states */
         $states = [];
         foreach (
             DB::select(self::STATES, [
