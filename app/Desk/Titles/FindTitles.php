@@ -36,7 +36,7 @@ final class FindTitles
                 and licence_serves(l.shared, o, lib)) as shared
         from titles t where t.id = any(:titles)';
 
-    /** @return LengthAwarePaginator<int, array{title: Title, state: stdClass}> the library's own first */
+    /** @return LengthAwarePaginator<int, FoundTitle> the library's own first */
     public function page(Library $library, string $find, DateTimeImmutable $now): LengthAwarePaginator
     {
         $ids = $this->found($library, $find);
@@ -57,7 +57,7 @@ final class FindTitles
 
         $rows = TitleNames::titles($shown)
             ->sortBy(fn(Title $title): int => (int) array_search($title->id, $shown, true))
-            ->map(fn(Title $title): array => ['title' => $title, 'state' => $states[$title->id]])
+            ->map(fn(Title $title): FoundTitle => new FoundTitle($title, $states[$title->id]))
             ->values()
             ->all();
 

@@ -6,6 +6,7 @@ namespace Tests\App\Desk;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
+use App\Desk\Titles\FoundTitle;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
@@ -100,7 +101,7 @@ final class RecordsTest extends TestCase
             $this->texts(),
         );
         $page = fn(string $find): array => array_map(
-            fn(array $row): string => $row['title']->name,
+            fn(FoundTitle $row): string => $row->title->name,
             $this->get('/desk/titles?' . http_build_query(['find' => $find]))
                 ->assertOk()
                 ->viewData('page')
@@ -228,7 +229,7 @@ final class RecordsTest extends TestCase
         ) {
             $page->assertSee($words);
         }
-        $names = array_map(fn(array $of): string => $of['title']->name, $page->viewData('page')->items());
+        $names = array_map(fn(FoundTitle $of): string => $of->title->name, $page->viewData('page')->items());
         $this->assertSame(['Low Ended', 'Low Water'], array_slice($names, 0, 2), 'the library’s own first');
         $this->get('/desk/titles?find=zzz')->assertSee('No title here is like that');
         $this->get('/desk/titles?' . http_build_query(['find' => "' & | !"]))->assertOk();

@@ -14,7 +14,9 @@
         <p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
             number_format(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
             ['count' => number_format($page->total())]) }}</p>
-        <ul class="panel divide-y divide-rule mb-4">@foreach ($page as ['title' => $title, 'state' => $state])<li
+        <ul class="panel divide-y divide-rule mb-4">@foreach ($page as $found)
+            @php([$title, $state] = [$found->title, $found->state])
+            <li
             class="flex items-center gap-3 px-4 py-2.5"><span class="flex-none">{{ Cover::html($title, 40,
             decorative: true) }}</span><span class="grow min-w-0"><a class="font-semibold no-underline
             hover:underline" href="{{ route('desk.title', $title) }}"><bdi>{{ $title->name }}</bdi></a><span
