@@ -61,7 +61,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontFlash(['pin', 'password', 'new_password', 'code']);
+        $exceptions->dontFlash(['pin', 'new_pin', 'password', 'new_password', 'code']);
         $exceptions->report(function (PDOException $fault): bool {
             DatabaseFaults::log($fault);
 

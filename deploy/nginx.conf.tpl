@@ -14,7 +14,7 @@ http {
     default_type application/octet-stream;
     # Neither what was looked for, nor a key by which an address is somebody's.
     map $uri $logged {
-        ~^(?<before>/(calendar|shared|desk/begin|desk/join)/) "${before}…";
+        ~^(?<before>/(calendar|shared|sign-in/pin|desk/begin|desk/join)/) "${before}…";
         default $uri;
     }
     log_format timed '$time_iso8601 $status $request_method $logged $request_time $upstream_response_time $body_bytes_sent';
@@ -40,11 +40,11 @@ http {
     limit_conn_zone $visitor_address zone=waiting_here:4m;
     # At one address fewer sign in than at all together, or one could keep everybody else out.
     map "$request_method $uri" $signs_in {
-        "~^POST (/desk)?/sign-in(/code)?$" all;
+        "~^POST (/desk)?/sign-in(/code|/pin/.*)?$" all;
         default "";
     }
     map "$request_method $uri" $signs_in_here {
-        "~^POST (/desk)?/sign-in(/code)?$" $visitor_address;
+        "~^POST (/desk)?/sign-in(/code|/pin/.*)?$" $visitor_address;
         default "";
     }
     limit_req_zone $signs_in zone=sign_in:64k rate={{SIGN_INS}}r/s;

@@ -8,6 +8,7 @@ use App\Account\Notices\NoticeController;
 use App\Account\Preferences\PreferenceController;
 use App\Account\Preferences\SettingsController;
 use App\Account\SignIn\ChooseLibraryController;
+use App\Account\SignIn\PinController;
 use App\Account\SignIn\SignInController;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
@@ -19,12 +20,21 @@ Route::post('/preferences', PreferenceController::class)->name('preferences');
 Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
     Route::post('/sign-in', [SignInController::class, 'signIn'])->name('sign-in.store');
+    Route::get('/sign-in/forgotten', [PinController::class, 'forgotten'])->name('pin.forgotten');
+    Route::post('/sign-in/forgotten', [PinController::class, 'send'])->name('pin.send');
 });
+
+// Whoever has the link that came by mail.
+Route::get('/sign-in/pin/{key}', [PinController::class, 'choose'])->name('pin.choose');
+Route::post('/sign-in/pin/{key}', [PinController::class, 'store'])->name('pin.store');
 
 Route::middleware('auth:web')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');
+    Route::post('/settings/cards/{card}/pin', [PinController::class, 'change'])
+        ->name('settings.pin')
+        ->can('own', 'card');
     Route::post('/settings/history', [SettingsController::class, 'history'])->name('settings.history');
 });

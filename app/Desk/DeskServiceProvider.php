@@ -7,14 +7,12 @@ namespace App\Desk;
 use App\Desk\CardImport\CardImportPolicy;
 use App\Desk\Files\FileImportPolicy;
 use App\Desk\Lists\StaffListPolicy;
-use App\Desk\Patrons\CardPolicy;
 use App\Desk\Records\TitlePolicy;
 use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
-use App\Models\Card;
 use App\Models\CardImport;
 use App\Models\FileImport;
 use App\Models\StaffInvitation;
@@ -38,7 +36,6 @@ final class DeskServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(StaffList::class, StaffListPolicy::class);
-        Gate::policy(Card::class, CardPolicy::class);
         Gate::policy(Title::class, TitlePolicy::class);
         Gate::policy(FileImport::class, FileImportPolicy::class);
         Gate::policy(CardImport::class, CardImportPolicy::class);

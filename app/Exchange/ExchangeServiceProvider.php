@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use App\Account\Notices\NoticeCarriers;
+use App\Account\SignIn\PinLinkCarrier;
+use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
 use App\Exchange\Push\PushDevicePolicy;
 use App\Exchange\Push\PushKey;
@@ -22,6 +24,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind(NoticeCarriers::class, QueueNotices::class);
+        $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
         $this->commands([ReadSupplierCommand::class]);
     }
 

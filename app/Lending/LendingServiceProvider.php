@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Lending;
 
 use App\Lending\Audit\AuditCommand;
+use App\Lending\Cards\CardPolicy;
 use App\Lending\Expiry\TickCommand;
 use App\Lending\Holds\HoldPolicy;
 use App\Lending\Licences\LicencePolicy;
@@ -13,6 +14,7 @@ use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Loans\LoanPolicy;
 use App\Lending\Requests\TitleRequestPolicy;
 use App\Lending\Waits\LibraryHabits;
+use App\Models\Card;
 use App\Models\Hold;
 use App\Models\Licence;
 use App\Models\Loan;
@@ -36,6 +38,7 @@ final class LendingServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(Licence::class, LicencePolicy::class);
+        Gate::policy(Card::class, CardPolicy::class);
         Gate::policy(TitleRequest::class, TitleRequestPolicy::class);
         Gate::policy(Hold::class, HoldPolicy::class);
         Gate::policy(Loan::class, LoanPolicy::class);

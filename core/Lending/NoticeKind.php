@@ -22,4 +22,5 @@ enum NoticeKind: string
     case SearchFound = 'search_found';
     case IssueHere = 'issue_here';
     case WrongPins = 'wrong_pins';
+    case PinChanged = 'pin_changed';
 }

@@ -190,6 +190,7 @@ trait AsksEveryRoute
             'searches.save' => ['search' => 'q=low', 'name' => 'Low'],
             'searches.tell' => ['tells' => '1'],
             'requests.ask_in_words' => ['name' => 'Nobody knows it', 'none_of_them' => '1'],
+            'pin.send' => ['number' => '1'],
             'sign-in.store' => ['number' => '1', 'pin' => '1'],
             'desk.sign-in.store' => ['email' => 'nobody@lantern.example', 'password' => 'x'],
             'baskets.make', 'baskets.change' => ['name' => 'Renamed'],

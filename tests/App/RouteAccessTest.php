@@ -93,7 +93,11 @@ final class RouteAccessTest extends TestCase
         'setup.store' => self::OPEN,
         'calendar' => self::OPEN,
 
+        'pin.choose' => self::OPEN,
+        'pin.store' => self::OPEN,
         'sign-in' => self::GUESTS,
+        'pin.forgotten' => self::GUESTS,
+        'pin.send' => self::GUESTS,
         'sign-in.store' => self::GUESTS,
 
         'sign-out' => self::PATRONS,
@@ -124,6 +128,7 @@ final class RouteAccessTest extends TestCase
         'holds.place' => self::PATRONS,
         'follow' => self::PATRONS,
 
+        'settings.pin' => self::OWN,
         'holds.spread' => self::OWN,
         'holds.pause' => self::OWN,
         'holds.resume' => self::OWN,
@@ -436,7 +441,7 @@ final class RouteAccessTest extends TestCase
             $status === (self::ANSWERED_OTHERWISE[$name] ?? null) &&
                 !in_array($to, ['/porch', '/sign-in', '/desk'], true)
                 => 'allowed',
-            $to === '/sign-in' && $name !== 'sign-in.store' => 'to sign in',
+            $to === '/sign-in' && !in_array($name, ['sign-in.store', 'pin.send'], true) => 'to sign in',
             $to === '/desk/sign-in' &&
                 !str_starts_with($name, 'desk.sign-in.') &&
                 !($name === 'desk.sign-out' && $wasStaff)

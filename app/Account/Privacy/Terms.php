@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account\Privacy;
 
+use App\Account\SignIn\ChoosePin;
 use App\Shared\Sql;
 use DateTimeImmutable;
 
@@ -40,6 +41,7 @@ final class Terms
     /** Ends by itself after so long, as told below. */
     public const AFTER_A_TIME = [
         'notices' => '30 days after it was read, 90 in all',
+        'pin_links' => 'half an hour, or until used',
         'requests' => '30 days after the answer the card is taken off',
         'sessions' => '30 days at most, 12 hours without use',
         'failed_jobs' => '7 days',
@@ -80,6 +82,10 @@ final class Terms
                 "update requests set card_id = null where state <> 'open' and card_id is not null
                     and coalesce(answered_at, asked_at) <= ?",
                 [$ago(self::REQUEST_DAYS)],
+            ],
+            'pin_links' => [
+                'delete from pin_links where made_at <= ?',
+                [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],
             ],
             'sessions' => [
                 'delete from sessions where last_activity <= ?',

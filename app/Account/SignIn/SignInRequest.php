@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account\SignIn;
 
+use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class SignInRequest extends FormRequest
@@ -23,7 +24,7 @@ final class SignInRequest extends FormRequest
     /** Spaces and hyphens in a card number do not matter. */
     public function cardNumber(): string
     {
-        return str_replace([' ', '-'], '', $this->string('number')->trim()->value());
+        return CardNumber::plain($this->string('number')->value());
     }
 
     public function pin(): string

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\CardImport;
 
-use App\Lending\Cards\IssueCards;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\CardNumber;
 
 /** A line of a file of patrons, as it can be used, or why it cannot. */
 final readonly class PatronRow
@@ -33,12 +33,11 @@ final readonly class PatronRow
     {
         $group = $cells['group'] === '' ? null : $groups[mb_strtolower($cells['group'])] ?? null;
         $expires = self::day($cells['expires']);
-        $isNumber = preg_match(IssueCards::NUMBER, $cells['number']) === 1;
+        $number = CardNumber::plain($cells['number']);
         $why = match (true) {
             $cells['name'] === '' => 'no_name',
             mb_strlen($cells['name']) > 120 => 'long_name',
-            $cells['number'] !== '' && (!$isNumber || strlen($cells['number']) > IssueCards::LONGEST_NUMBER)
-                => 'bad_number',
+            $number !== '' && !CardNumber::isOne($number) => 'bad_number',
             $cells['email'] !== '' &&
                 (mb_strlen($cells['email']) > 200 || filter_var($cells['email'], FILTER_VALIDATE_EMAIL) === false)
                 => 'bad_email',
@@ -52,7 +51,7 @@ final readonly class PatronRow
         return new self(
             $line,
             mb_substr($cells['name'], 0, 120),
-            $cells['number'] === '' ? null : mb_substr($cells['number'], 0, 60),
+            $number === '' ? null : mb_substr($number, 0, 60),
             $cells['email'] === '' ? null : mb_substr($cells['email'], 0, 200),
             $group,
             $cells['class'] === '' ? null : mb_substr($cells['class'], 0, 60),

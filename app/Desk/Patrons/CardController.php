@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Desk\Patrons;
 
 use App\Desk\Trail\ChangesMade;
-use App\Lending\Cards\IssueCards;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\LoanRules\PatronGroups;
 use App\Models\Card;
@@ -13,6 +12,7 @@ use App\Models\StaffMember;
 use App\Shared\Input;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -109,9 +109,8 @@ final class CardController
 
     public function replace(Request $request, Card $card, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
-        $number = Input::text($request, 'number');
-        $isNumber = preg_match(IssueCards::NUMBER, $number) === 1 && strlen($number) <= IssueCards::LONGEST_NUMBER;
-        if ($number !== '' && !$isNumber) {
+        $number = CardNumber::plain(Input::text($request, 'number'));
+        if ($number !== '' && !CardNumber::isOne($number)) {
             return $this->refused($card, __('patrons.bad_number'));
         }
         $made = $this->change->replace($staff, $card, $number === '' ? null : $number, CarbonImmutable::now());
@@ -127,7 +126,7 @@ final class CardController
         #[CurrentUser('staff')] StaffMember $staff,
         EndCard $end,
     ): RedirectResponse {
-        if (Input::text($request, 'number') !== $card->number) {
+        if (CardNumber::plain(Input::text($request, 'number')) !== $card->number) {
             return $this->refused($card, __('patrons.type_number'));
         }
         $end->erase($staff, $card, CarbonImmutable::now());

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk\Patrons;
 
-use App\Lending\Cards\IssueCards;
 use App\Lending\LoanRules\PatronGroups;
 use App\Models\StaffMember;
 use DateTimeImmutable;
 use DateTimeZone;
+use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -29,7 +29,16 @@ final class CardRequest extends FormRequest
                 Rule::in($staff instanceof StaffMember ? $groups->of($staff->library_id) : []),
             ],
             'class' => ['nullable', 'string', 'max:60'],
-            'number' => ['nullable', 'string', 'max:' . IssueCards::LONGEST_NUMBER, 'regex:' . IssueCards::NUMBER],
+            'number' => [
+                'nullable',
+                'string',
+                'max:60',
+                function (string $field, mixed $value, callable $fail): void {
+                    is_string($value) &&
+                        !CardNumber::isOne(CardNumber::plain($value)) &&
+                        $fail(__('patrons.bad_number'));
+                },
+            ],
             'expires' => ['nullable', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01'],
         ];
     }
@@ -42,7 +51,6 @@ final class CardRequest extends FormRequest
             'max' => __('setup.errors.max'),
             'email.email' => __('setup.errors.email'),
             'group.in' => __('patrons.no_such_group'),
-            'number.regex' => __('patrons.bad_number'),
             'expires' => __('patrons.bad_day'),
         ];
     }
@@ -69,7 +77,9 @@ final class CardRequest extends FormRequest
 
     public function number(): ?string
     {
-        return $this->text('number');
+        $number = $this->text('number');
+
+        return $number === null ? null : CardNumber::plain($number);
     }
 
     public function expiresAt(DateTimeZone $zone): ?DateTimeImmutable

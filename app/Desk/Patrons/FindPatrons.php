@@ -7,6 +7,7 @@ namespace App\Desk\Patrons;
 use App\Models\Card;
 use App\Models\Library;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +27,7 @@ final class FindPatrons
     public function byNumber(Library $library, string $number): ?Card
     {
         return Card::query()
-            ->where(['library_id' => $library->id, 'number' => $number])
+            ->where(['library_id' => $library->id, 'number' => CardNumber::plain($number)])
             ->first();
     }
 
@@ -60,7 +61,7 @@ final class FindPatrons
         // Each by an index of its own, and no more than anybody looks through.
         $byNumber = (clone $filtered)
             ->select('cards.id')
-            ->whereLike('number', addcslashes($search->find, '%_\\') . '%', caseSensitive: true)
+            ->whereLike('number', addcslashes(CardNumber::plain($search->find), '%_\\') . '%', caseSensitive: true)
             ->limit(self::MOST);
         $found = (clone $filtered)
             ->select('cards.id')

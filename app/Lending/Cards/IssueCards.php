@@ -13,11 +13,6 @@ use Illuminate\Support\Facades\Hash;
 /** Gives cards to people; who has no number gets the next one, and who has no PIN one that is said once. */
 final class IssueCards
 {
-    /** What a number may be: letters and digits of English, with dots and hyphens between. */
-    public const NUMBER = '/^[A-Za-z0-9]+([.\-][A-Za-z0-9]+)*$/D';
-
-    public const LONGEST_NUMBER = 32;
-
     private const FIRST_NUMBER = 10_000_001;
 
     /**

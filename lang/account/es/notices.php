@@ -28,5 +28,6 @@ return [
     ],
     'search_found' => ['subject' => '{1} Algo nuevo para «:name»|[2,*] :count títulos nuevos para «:name»', 'body' => '{1} :library ya tiene «:first», que encaja con su búsqueda guardada «:name».|[2,*] :library tiene :count títulos más que encajan con su búsqueda guardada «:name», entre ellos «:first».'],
     'forgotten' => ['subject' => 'Un préstamo o una reserva que ya terminó', 'body' => 'Se ha olvidado, porque usted no guarda un historial: aquí ya no se sabe qué título era.'],
+    'pin_changed' => ['subject' => 'Su PIN se cambió', 'body' => 'El PIN de la tarjeta que termina en :ending se acaba de cambiar. Si no fue usted, pida enseguida otro a su biblioteca.'],
     'wrong_pins' => ['subject' => 'PIN erróneos para su tarjeta', 'body' => 'Alguien ha probado :tries PIN erróneos con la tarjeta que termina en :ending en un cuarto de hora. Nadie entró, y usted puede entrar como siempre. Si no fue usted, pida otro PIN a su biblioteca.'],
 ];

@@ -56,7 +56,7 @@ return [
     'refused' => [
         'no_name' => 'There is no name.',
         'long_name' => 'The name is longer than 120 letters.',
-        'bad_number' => 'A card number has letters and digits, with dots or hyphens between, at most 32.',
+        'bad_number' => 'A card number has letters and digits, with dots between, at most 32.',
         'bad_email' => 'That is no mail address.',
         'no_group' => 'No rule here knows that group.',
         'long_class' => 'The class is longer than 60 letters.',

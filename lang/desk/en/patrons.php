@@ -27,7 +27,7 @@ return [
     'issue' => 'Give out the card',
     'issued' => 'Card :number is given out.',
     'number_taken' => 'Somebody here has the number :number. Give another, or none for the next one.',
-    'bad_number' => 'A number has letters and digits, with dots or hyphens between, at most 32.',
+    'bad_number' => 'A number has letters and digits, with dots between, at most 32; spaces and hyphens do not count.',
     'bad_day' => 'Give the day as year-month-day, for example 2027-06-30, or leave it empty.',
     'no_such_group' => 'Choose a group of the list; others are made with the loan rules.',
     'card_of' => 'Card :number',

@@ -56,7 +56,7 @@ return [
     'refused' => [
         'no_name' => 'No hay nombre.',
         'long_name' => 'El nombre tiene más de 120 letras.',
-        'bad_number' => 'Un número de carné tiene letras y cifras, con puntos o guiones en medio, 32 como mucho.',
+        'bad_number' => 'Un número de carné tiene letras y cifras, con puntos en medio, 32 como mucho.',
         'bad_email' => 'No es una dirección de correo.',
         'no_group' => 'Ninguna regla conoce aquí ese grupo.',
         'long_class' => 'La clase tiene más de 60 letras.',

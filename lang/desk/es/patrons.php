@@ -27,7 +27,7 @@ return [
     'issue' => 'Entregar el carné',
     'issued' => 'El carné :number está entregado.',
     'number_taken' => 'Alguien tiene aquí el número :number. Ponga otro, o ninguno para el siguiente.',
-    'bad_number' => 'Un número tiene letras y cifras, con puntos o guiones en medio, 32 como mucho.',
+    'bad_number' => 'Un número tiene letras y cifras, con puntos en medio, 32 como mucho; los espacios y guiones no cuentan.',
     'bad_day' => 'Escriba el día como año-mes-día, por ejemplo 2027-06-30, o déjelo vacío.',
     'no_such_group' => 'Elija un grupo de la lista; otros se crean con las reglas de préstamo.',
     'card_of' => 'Carné :number',

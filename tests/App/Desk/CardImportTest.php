@@ -207,7 +207,7 @@ final class CardImportTest extends TestCase
         $lines = [
             'x1,Good One,student,,',
             'x2,,student,,',
-            'x 3,Bad Number,student,,',
+            'x/3,Bad Number,student,,',
             'x4,Bad Mail,student,nowhere,',
             'x5,Bad Group,pirate,,',
             'x6,Bad Day,student,,31/12/2027',

@@ -12,6 +12,7 @@
                         }}</span>@endif</li>@endforeach
                 </ul>
             </section>
+            @include('account.sign-in.change-pin')
             @include('lending.loan-rules.lengths')
             <section aria-labelledby="calendar">
                 <h2 id="calendar" class="text-xl mb-1">{{ __('account.calendar') }}</h2>

@@ -24,7 +24,9 @@
                 __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
-        <p class="mt-4">{{ __('account.lost_pin', ['contact' => $current->library->pin_contact]) }}</p>
+        <p class="mt-4"><a class="link" href="{{ route('pin.forgotten', [], false) }}">{{ __('account.forgotten_pin')
+            }}</a></p>
+        <p class="mt-2">{{ __('account.lost_pin', ['contact' => $current->library->pin_contact]) }}</p>
         @if ($current->libraries()->count() > 1)
             <p class="mt-2"><a class="link" href="{{ route('libraries.index', ['then' => '/sign-in'], false) }}">{{
                 __('account.other_library') }}</a></p>
