@@ -78,7 +78,7 @@ final class PinTest extends TestCase
         foreach (range(1, 6) as $n) {
             $this->post("/settings/cards/{$this->card->id}/pin", ['pin' => "000{$n}", 'new_pin' => '5526']);
         }
-        $this->get('/settings')->assertSee('minute');
+        $this->get('/settings')->assertSee('too many tries');
         $this->post("/settings/cards/{$this->card->id}/pin", ['pin' => '4071', 'new_pin' => '5526']);
         $this->assertTrue($this->isPin('4071'), 'not even the right one is looked at');
     }
