@@ -76,12 +76,12 @@ final class PinController
     {
         $text = fn(string $name): string => is_string($request->input($name)) ? $request->input($name) : '';
         $outcome = $this->choose->byOldPin(
-            $card,
-            $text('pin'),
-            $text('new_pin'),
-            (string) $request->ip(),
-            $request->session()->getId(),
-            CarbonImmutable::now(),
+            card: $card,
+            old: $text('pin'),
+            pin: $text('new_pin'),
+            address: (string) $request->ip(),
+            session: $request->session()->getId(),
+            now: CarbonImmutable::now(),
         );
         if (!($outcome instanceof PinStrength)) {
             throw ValidationException::withMessages([

@@ -48,7 +48,14 @@ final class EditRecord
                 ),
             );
             if ($crossed === []) {
-                $this->write($by, $title, $record, $wanted, 'record_changed', $now);
+                $this->write(
+                    by: $by,
+                    title: $title,
+                    record: $record,
+                    wanted: $wanted,
+                    what: 'record_changed',
+                    now: $now,
+                );
             }
 
             return $crossed;
@@ -79,7 +86,15 @@ final class EditRecord
                 ->update(['undone' => true]);
             /** @var array<string, string> $before */
             $before = json_decode($change->before, true);
-            $this->write($by, $title, $record, $before, 'record_undone', $now, keep: false);
+            $this->write(
+                by: $by,
+                title: $title,
+                record: $record,
+                wanted: $before,
+                what: 'record_undone',
+                now: $now,
+                keep: false,
+            );
 
             return true;
         });

@@ -58,7 +58,14 @@ final class RuleEffects
                         $whole[$what] = $whole[$what] || !$byFormat;
                     }
                 }
-                [$more, $fewer] = $this->renewable($libraryId, $group, $format, $old, $new, $now);
+                [$more, $fewer] = $this->renewable(
+                    libraryId: $libraryId,
+                    group: $group,
+                    format: $format,
+                    old: $old,
+                    new: $new,
+                    now: $now,
+                );
                 $effects['renewable'] += $more;
                 $effects['not_renewable'] += $fewer;
                 $effects['above_ceiling'] += $this->holdsAbove($libraryId, $group, $format, $old, $new);

@@ -11,8 +11,8 @@
                         App\Shared\View\Dates::day($card->expires_at, $card->library->zone())])
                         }}</span>@endif</li>@endforeach
                 </ul>
+                <div class="mt-3">@include('account.sign-in.change-pin')</div>
             </section>
-            @include('account.sign-in.change-pin')
             @include('lending.loan-rules.lengths')
             <section aria-labelledby="calendar">
                 <h2 id="calendar" class="text-xl mb-1">{{ __('account.calendar') }}</h2>

@@ -1,8 +1,9 @@
 {{-- Another PIN for a card, with the old one. --}}
-<section aria-labelledby="pin-heading">
-    <h2 id="pin-heading" class="text-xl mb-2">{{ __('account.change_pin') }}</h2>
-    @if ($errors->has('pin') || $errors->has('new_pin'))<p class="message border-clay mb-3" role="alert">{{
-        $errors->first('pin') ?: $errors->first('new_pin') }}</p>@endif
+@php($wrong = $errors->first('pin') ?: $errors->first('new_pin'))
+<details @if ($wrong !== '') open @endif>
+    <summary class="link cursor-pointer">{{ __('account.change_pin') }}</summary>
+    <p class="meta my-2" id="new-pin-hint">{{ __('account.new_pin_hint') }}</p>
+    @if ($wrong !== '')<p class="message border-clay mb-3" role="alert">{{ $wrong }}</p>@endif
     @foreach ($cards as $card)
         <form method="post" action="{{ route('settings.pin', $card, false) }}" class="panel p-4 mb-3 grid gap-3">
             @csrf
@@ -15,5 +16,4 @@
             <div><button class="btn btn-quiet">{{ __('account.set_pin') }}</button></div>
         </form>
     @endforeach
-    <p class="meta" id="new-pin-hint">{{ __('account.new_pin_hint') }}</p>
-</section>
+</details>

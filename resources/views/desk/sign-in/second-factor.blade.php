@@ -7,7 +7,7 @@
     <form method="post" action="{{ route('desk.own.second.on') }}" class="panel p-5 grid gap-4 max-w-xl"
         data-send-once>
         @csrf
-        <canvas data-qr="{{ SecondFactor::address($staff, $secret) }}" class="bg-white p-3 w-52" role="img"
+        <canvas data-qr="{{ SecondFactor::address($staff, $secret) }}" class="w-52" role="img"
             aria-label="{{ __('staff.second_key') }}"></canvas>
         <p>{{ __('staff.second_key') }}: <code class="text-lg break-all">{{ implode(' ',
             str_split(OneTimeCode::base32($secret), 4)) }}</code></p>
