@@ -128,9 +128,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::get('/rules/one', [RulesController::class, 'edit'])->name('rule');
             Route::post('/rules/one', [RulesController::class, 'change'])->name('rule.change');
             Route::post('/rules/groups', [RulesController::class, 'group'])->name('rules.group');
-            Route::post('/rules/changes/{change}/undo', [RulesController::class, 'undo'])
-                ->whereNumber('change')
-                ->name('rule.undo');
+            Route::post('/rules/changes/{change}/undo', [RulesController::class, 'undo'])->name('rule.undo');
         });
         Route::middleware('can:desk.titles')->group(function (): void {
             Route::get('/files', [FilesController::class, 'index'])->name('files');
@@ -141,11 +139,9 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         });
         Route::post('/uploads', [UploadController::class, 'begin'])->name('uploads.begin');
         Route::get('/uploads/{upload}', [UploadController::class, 'show'])
-            ->whereUuid('upload')
             ->name('uploads.show')
             ->can('send', 'upload');
         Route::put('/uploads/{upload}', [UploadController::class, 'part'])
-            ->whereUuid('upload')
             ->name('uploads.part')
             ->can('send', 'upload');
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
@@ -213,7 +209,6 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->name('request.decline')
             ->can('desk.requests');
         Route::post('/supplier/{reading}/take', [RequestsController::class, 'takeReading'])
-            ->whereNumber('reading')
             ->name('supplier.take')
             ->can('desk.requests');
         Route::get('/titles', TitlesController::class)->name('titles');
@@ -223,9 +218,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->group(function (): void {
                 Route::get('/', [RecordController::class, 'edit'])->name('record');
                 Route::post('/', [RecordController::class, 'save'])->name('record.save');
-                Route::post('/{change}/undo', [RecordController::class, 'undo'])
-                    ->whereNumber('change')
-                    ->name('record.undo');
+                Route::post('/{change}/undo', [RecordController::class, 'undo'])->name('record.undo');
             });
         Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
             ->whereIn('rows', ['licences', 'line', 'loans', 'months'])

@@ -9,10 +9,15 @@ use Illuminate\Support\Facades\Route;
  * asks its policy; to whoever may not, it does not exist. tests/App/RouteAccessTest.php asks every route with every
  * role.
  */
-foreach (['title', 'loan', 'hold', 'asked', 'device', 'basket', 'saved', 'list'] as $number) {
+$numbers = [
+    ...['title', 'loan', 'hold', 'asked', 'device', 'basket', 'saved', 'list'],
+    ...['card', 'member', 'invitation', 'import', 'file', 'change', 'reading'],
+];
+foreach ($numbers as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
 Route::pattern('mark', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
+Route::pattern('upload', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
 Route::pattern('path', '.+');
 
 foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $area) {

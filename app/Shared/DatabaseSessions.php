@@ -6,6 +6,7 @@ namespace App\Shared;
 
 use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
 use stdClass;
 
 /**
@@ -49,5 +50,19 @@ final class DatabaseSessions extends DatabaseSessionHandler
         }
 
         return parent::write($sessionId, $data);
+    }
+
+    /**
+     * Whose it is means the patron: the framework would write whoever the page was for, and staff have numbers of their
+     * own.
+     *
+     * @param  array<string, mixed>  $payload
+     */
+    protected function addUserInformation(&$payload): static
+    {
+        $guard = Auth::guard('web');
+        $payload['user_id'] = $guard->getSession()->get($guard->getName());
+
+        return $this;
     }
 }

@@ -20,5 +20,6 @@ enum Reason: string
     case BadManifest = 'has a publication.json that cannot be read';
     case UnknownKind = 'says in its publication.json neither that it is an audiobook, nor music, nor video';
     case BadPdf = 'is no PDF that can be read';
+    case OfOthers = 'is an edition that another library has too, so its file is replaced by whoever runs the machine';
     case NotPlayable = 'holds a file that no browser plays';
 }

@@ -280,6 +280,17 @@ final class RouteAccessTest extends TestCase
         $this->assertSame($known, $routes);
     }
 
+    /** What the database would take for a number that is none ends in an error: each is known by its shape first. */
+    public function test_what_an_address_names_has_a_shape(): void
+    {
+        // By a word of their own.
+        $texts = ['key', 'kind', 'library', 'room', 'way'];
+        foreach ($this->routes() as $name => $route) {
+            $shapeless = array_diff($route->parameterNames(), array_keys($route->wheres), $texts);
+            $this->assertSame([], array_values($shapeless), "{$name} takes anything for these");
+        }
+    }
+
     /** @return iterable<string, array{string}> */
     public static function roles(): iterable
     {
@@ -295,6 +306,10 @@ final class RouteAccessTest extends TestCase
         $this->enter($role);
         $wrong = [];
         foreach ($this->routes() as $name => $route) {
+            // Away from the Desk all staff are alike.
+            if (str_starts_with($role, 'staff for') && !str_starts_with($name, 'desk.')) {
+                continue;
+            }
             $expected = $this->expected($name, $role);
             DB::beginTransaction();
             $response = $this->ask($name, $route);

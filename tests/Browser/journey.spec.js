@@ -242,6 +242,7 @@ test('without scripts one can still search, borrow, hold and return', async ({ b
 test('staff see a line, look at what a copy more would do, and add it', async ({ page }) => {
     const complaints = watch(page)
     await signInAtDesk(page)
+    await page.goto('/desk/licences')
     await page
         .getByRole('rowheader', { name: /^Low Water/ })
         .getByRole('link')

@@ -35,7 +35,13 @@ final class ImportUploaded implements ShouldQueue
             return;
         }
         $import->update(['state' => 'at_work']);
-        $done = $importApart($import->upload->path(), $import->library->slug, $import->terms, $import->audience);
+        $done = $importApart(
+            file: $import->upload->path(),
+            library: $import->library->slug,
+            terms: $import->terms,
+            audience: $import->audience,
+            ownOnly: true,
+        );
         DB::transaction(function () use ($import, $done, $recordChange): void {
             $now = CarbonImmutable::now();
             $import->update([

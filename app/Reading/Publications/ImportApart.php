@@ -15,9 +15,15 @@ final class ImportApart
      * @param  string  $library  its name in addresses
      * @param  string|null  $terms  of the licence, as LicenceTerms reads them; null for no licence
      * @param  string|null  $audience  where the file does not say
+     * @param  bool  $ownOnly  a file that other libraries lend is not replaced
      */
-    public function __invoke(string $file, string $library, ?string $terms, ?string $audience = null): ImportOutcome
-    {
+    public function __invoke(
+        string $file,
+        string $library,
+        ?string $terms,
+        ?string $audience = null,
+        bool $ownOnly = false,
+    ): ImportOutcome {
         ['seconds' => $seconds, 'memory' => $memory] = (array) config('figporch.import');
         $process = new Process([
             'timeout',
@@ -31,6 +37,7 @@ final class ImportApart
             "--library={$library}",
             ...$terms === null ? [] : ["--licence={$terms}"],
             ...$audience === null ? [] : ["--audience={$audience}"],
+            ...$ownOnly ? ['--own-only'] : [],
             '--',
             $file,
         ]);

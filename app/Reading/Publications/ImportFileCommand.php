@@ -16,7 +16,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** One file of catalogue:import, which runs this for each and reads what it says: a line of JSON. */
 final class ImportFileCommand extends Command
 {
-    protected $signature = 'catalogue:import-file {file} {--library=} {--licence=} {--audience=}';
+    protected $signature = 'catalogue:import-file {file} {--library=} {--licence=} {--audience=} {--own-only}';
 
     protected $description = 'Take one publication in (catalogue:import calls this)';
 
@@ -35,6 +35,7 @@ final class ImportFileCommand extends Command
                 $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence')),
                 CarbonImmutable::now(),
                 Audience::tryFrom((string) $this->option('audience')),
+                (bool) $this->option('own-only'),
             );
             $said = [
                 'outcome' => $done['new'] ? 'taken in' : 'known already',

@@ -15,7 +15,9 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Reading\Archive;
 use FigPorch\Core\Reading\Media\ManifestReader;
+use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -36,6 +38,7 @@ final class ImportPublication
     ) {}
 
     /**
+     * @param  bool  $ownOnly  a file that other libraries lend is not replaced
      * @return array{title: Title, new: bool}
      *
      * @throws UnreadablePublication
@@ -46,12 +49,21 @@ final class ImportPublication
         ?LicenceTerms $terms,
         DateTimeImmutable $now,
         ?Audience $audience = null,
+        bool $ownOnly = false,
     ): array {
         $sha256 = (string) hash_file('sha256', $file);
         // Of several imports of one file at once the first unpacks it, and the others find it known.
         DB::select('select pg_advisory_lock(hashtextextended(?, 5))', [$sha256]);
         try {
-            return $this->import($file, $sha256, $library, $terms, $now, $audience);
+            return $this->import(
+                file: $file,
+                sha256: $sha256,
+                library: $library,
+                terms: $terms,
+                now: $now,
+                audience: $audience,
+                ownOnly: $ownOnly,
+            );
         } finally {
             DB::select('select pg_advisory_unlock(hashtextextended(?, 5))', [$sha256]);
         }
@@ -69,6 +81,7 @@ final class ImportPublication
         ?LicenceTerms $terms,
         DateTimeImmutable $now,
         ?Audience $audience,
+        bool $ownOnly,
     ): array {
         $known = StoredPublication::query()->where('sha256', $sha256)->first();
         if ($known !== null) {
@@ -79,6 +92,9 @@ final class ImportPublication
         }
 
         $unpacked = $this->unpack($file, $sha256, $audience);
+        if ($ownOnly && $this->isOfOthers($unpacked->record->key, $library)) {
+            throw new UnreadablePublication(Reason::OfOthers);
+        }
 
         return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
             $title = ($this->saveRecord)($unpacked->record, $now);
@@ -92,6 +108,16 @@ final class ImportPublication
 
             return ['title' => $title, 'new' => true];
         }, self::TRIES);
+    }
+
+    /** Whether the record of the key has a file already, and a library other than this has it. */
+    private function isOfOthers(string $key, Library $library): bool
+    {
+        return Title::query()
+            ->where('record_key', $key)
+            ->whereHas('publication')
+            ->whereHas('licences', fn(Builder $licences) => $licences->where('library_id', '<>', $library->id))
+            ->exists();
     }
 
     /** What is replaced stays for a day from now (storage:tidy): a backup that is being made may name it. */

@@ -15,7 +15,6 @@ return [
     'licences_heading' => 'Licences and hold pressure',
     'turnaways' => 'Turnaways',
     'today' => 'Today',
-    'titles' => 'Titles',
     'staff' => 'Staff',
     'trail' => 'Audit trail',
     'patrons' => 'Patrons',

@@ -15,7 +15,6 @@ return [
     'licences_heading' => 'Licencias y presión de reservas',
     'turnaways' => 'Denegaciones',
     'today' => 'Hoy',
-    'titles' => 'Títulos',
     'staff' => 'Personal',
     'trail' => 'Registro de cambios',
     'patrons' => 'Lectores',

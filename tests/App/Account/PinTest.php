@@ -7,7 +7,9 @@ namespace Tests\App\Account;
 use App\Account\SignIn\SendPinLink;
 use App\Models\Card;
 use App\Models\Person;
+use App\Shared\DatabaseSessions;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -151,5 +153,19 @@ final class PinTest extends TestCase
         $this->post('/sign-in/forgotten', ['number' => $this->card->number])->assertSessionHasErrors('number');
         $this->link();
         $this->assertStringContainsString('Otro PIN', (string) $this->sentMail()->messages()->last()?->toString());
+    }
+
+    /** Staff have numbers of their own: a patron whose sessions end signs out nobody at the Desk. */
+    public function test_a_session_is_known_by_its_patron_alone(): void
+    {
+        $sessions = new DatabaseSessions(DB::connection(), 'sessions', 120, $this->app);
+        $kept = fn(): ?int => DB::table('sessions')->where('id', 'x')->value('user_id');
+        $this->be($this->staff(), 'staff');
+        Auth::shouldUse('staff');
+        $sessions->write('x', 'at the Desk');
+        $this->assertNull($kept());
+        session()->put(Auth::guard('web')->getName(), $this->card->person_id);
+        $sessions->write('x', 'at the Desk and on the Porch');
+        $this->assertSame($this->card->person_id, $kept());
     }
 }

@@ -10,11 +10,13 @@ use App\Models\StaffMember;
 use App\Models\Title;
 use App\Models\Upload;
 use FigPorch\Core\Desk\StaffRole;
+use FigPorch\Demo\DemoEbooks;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
+use ZipArchive;
 
 /** Files that staff send: in parts, broken off and gone on with, taken in or refused with a reason. */
 final class FilesTest extends TestCase
@@ -187,5 +189,38 @@ final class FilesTest extends TestCase
         $this->assertSame(0, FileImport::query()->count());
         $this->assertTrue(Upload::query()->findOrFail($id)->isWhole());
         $this->post('/desk/files', ['licence' => 'none', 'uploads' => ''])->assertSessionHas('refusal');
+    }
+
+    /** The same edition with other contents: one's own is replaced, and that of others is not. */
+    public function test_a_file_that_another_library_lends_is_not_replaced_from_here(): void
+    {
+        $book = (new DemoEbooks())->books()[0];
+        $title = $this->importBook($book);
+        $newer = (string) file_get_contents($this->changed($this->bookFile($book)));
+        $send = function () use ($newer): ?string {
+            $this->post('/desk/files', ['uploads' => $this->upload('newer.epub', $newer), 'licence' => 'none']);
+            $this->workThroughImports();
+
+            return FileImport::query()->latest('id')->value('state');
+        };
+        $before = $title->publication()->value('sha256');
+        $this->be($this->staff($this->library('larkspur')), 'staff');
+        $this->assertSame('refused', $send());
+        $this->assertSame($before, $title->publication()->value('sha256'));
+        $this->get('/desk/files')->assertSee('another library has');
+        $this->be($this->staff, 'staff');
+        $this->assertSame('taken_in', $send());
+        $this->assertNotSame($before, $title->publication()->value('sha256'));
+    }
+
+    /** An EPUB that is another file now, and the same edition. */
+    private function changed(string $file): string
+    {
+        $zip = new ZipArchive();
+        $zip->open($file);
+        $zip->setArchiveComment('A newer printing.');
+        $zip->close();
+
+        return $file;
     }
 }
