@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Today;
 
+use App\Desk\Licences\TitlesUnderPressure;
 use App\Models\StaffMember;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -12,13 +13,17 @@ use Illuminate\View\View;
 /** The Desk's first page: what needs hands, each with the place where it is done. */
 final class TodayController
 {
-    public function __invoke(#[CurrentUser('staff')] StaffMember $staff, NeedsHands $needs): View
-    {
+    public function __invoke(
+        #[CurrentUser('staff')] StaffMember $staff,
+        NeedsHands $needs,
+        TitlesUnderPressure $titles,
+    ): View {
         $now = CarbonImmutable::now();
 
         return view('desk.today.today', [
             'staff' => $staff,
             'todos' => $needs->of($staff, $now),
+            'hasTitles' => $titles->hasAny($staff->library),
             'wrong' => $needs->wrongWithMachine(),
             'now' => $now,
         ]);

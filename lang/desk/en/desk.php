@@ -53,7 +53,7 @@ return [
     'no_end' => 'never',
     'no_date' => 'no copy by then',
     'days' => '{1} :count day|[0,*] :count days',
-    'no_titles' => 'This library has no titles yet. Whoever runs the machine takes files in, EPUB, PDF and packages of sound and video, with a licence each:',
+    'no_titles' => 'This library has no titles yet. Send their files under Files: EPUB, PDF, and packages of sound and video. Whoever runs the machine can take many in at once:',
     'nothing' => 'No title is like that just now.',
     'csv' => [
         'title_id' => 'Title number', 'number' => 'Standard number', 'title' => 'Title', 'people' => 'People', 'format' => 'Format', 'copies' => 'Copies', 'copies_free' => 'Copies free', 'loans_left' => 'Loans left', 'ends' => 'Next end',

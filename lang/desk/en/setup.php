@@ -37,7 +37,7 @@ return [
     'send' => 'Open the library',
     'used' => 'That link has been used. Sign in, or ask whoever runs the machine for another.',
     'done' => ':library is open',
-    'done_text' => 'You are signed in at its Desk. It has no titles yet: whoever runs the machine takes files in with the line below; licences are then here at the Desk.',
+    'done_text' => 'You are signed in at its Desk. It has no titles yet: send their files there, invite staff, take patrons in from a file. Whoever runs the machine can take many titles in at once:',
     'cards' => ':count card|:count cards',
     'cards_text' => 'The PINs are shown now and never again. Print this page or write them down.',
     'card_number' => 'Card number',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'nothing' => 'Nothing needs hands. What patrons wait for comes by itself.',
+    'no_titles' => 'This library has no titles yet. They come from files, each with a licence, or without one until you add it.',
     'well' => 'The machine is well: mail, lending’s clockwork and the disk.',
     'machine' => 'Something is wrong with the machine',
     'ask' => 'Tell whoever runs it; there this says more:',

@@ -53,7 +53,7 @@ return [
     'no_end' => 'nunca',
     'no_date' => 'sin copia para entonces',
     'days' => '{1} :count día|[0,*] :count días',
-    'no_titles' => 'Esta biblioteca aún no tiene títulos. Quien administra la máquina incorpora archivos, EPUB, PDF y paquetes de sonido y vídeo, cada uno con una licencia:',
+    'no_titles' => 'Esta biblioteca aún no tiene títulos. Envíe sus archivos en Archivos: EPUB, PDF, y paquetes de sonido y vídeo. Quien administra la máquina puede incorporar muchos a la vez:',
     'nothing' => 'Ahora mismo no hay títulos así.',
     'csv' => [
         'title_id' => 'Número de título', 'number' => 'Número normalizado', 'title' => 'Título', 'people' => 'Personas', 'format' => 'Formato', 'copies' => 'Copias', 'copies_free' => 'Copias libres', 'loans_left' => 'Préstamos restantes', 'ends' => 'Próximo fin',

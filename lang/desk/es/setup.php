@@ -37,7 +37,7 @@ return [
     'send' => 'Abrir la biblioteca',
     'used' => 'Ese enlace ya se usó. Entre, o pida otro a quien administra la máquina.',
     'done' => ':library está abierta',
-    'done_text' => 'Usted ha entrado en su Mostrador. Aún no tiene títulos: quien administra la máquina los incorpora con la línea de abajo; las licencias están después aquí, en el Mostrador.',
+    'done_text' => 'Usted ha entrado en su Mostrador. Aún no tiene títulos: envíe allí sus archivos, invite al personal, importe lectores desde un archivo. Quien administra la máquina puede incorporar muchos títulos a la vez:',
     'cards' => ':count tarjeta|:count tarjetas',
     'cards_text' => 'Los PIN se muestran ahora y nunca más. Imprima esta página o apúntelos.',
     'card_number' => 'Número de tarjeta',

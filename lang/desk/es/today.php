@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'nothing' => 'No hay nada que hacer a mano. Lo que esperan los lectores llega solo.',
+    'no_titles' => 'Esta biblioteca aún no tiene títulos. Vienen de archivos, cada uno con su licencia, o sin ella hasta que la añada.',
     'well' => 'La máquina está bien: el correo, el reloj de los préstamos y el disco.',
     'machine' => 'Algo va mal en la máquina',
     'ask' => 'Avise a quien la lleva; allí dice más:',

@@ -2,6 +2,10 @@
 <x-desk.layout :title="__('desk.today')" on="today" :staff="$staff">
     <h1 class="text-3xl mb-1">{{ __('desk.today') }}</h1>
     <p class="mb-5 text-soft">{{ Dates::day($now, $staff->library->zone()) }} · {{ $staff->library->name }}</p>
+    @if (! $hasTitles)
+        <p class="panel p-5 max-w-3xl mb-5">{{ __('today.no_titles') }} @can('desk.titles')<a class="link"
+            href="{{ route('desk.files') }}">{{ __('files.send') }}</a>@endcan</p>
+    @endif
     @if ($todos === [])
         <p class="panel p-6 max-w-3xl">{{ __('today.nothing') }}</p>
     @else
