@@ -74,7 +74,7 @@ final class ChangeCard
     }
 
     /**
-     * @param  array<string, string|null>|null  $person  name and email;  null where it stays as it is
+     * @param  array<string, string|null>|null  $person  name and email; null where it stays as it is
      * @param  array<string, DateTimeImmutable|string|null>  $of  of the card: patron_group, class, expires_at
      */
     public function describe(StaffMember $by, Card $card, ?array $person, array $of, DateTimeImmutable $now): void

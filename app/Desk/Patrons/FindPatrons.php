@@ -59,9 +59,12 @@ final class FindPatrons
                 ->appends($search->address());
         }
         // Each by an index of its own, and no more than anybody looks through.
+        $number = CardNumber::plain($search->find);
         $byNumber = (clone $filtered)
             ->select('cards.id')
-            ->whereLike('number', addcslashes(CardNumber::plain($search->find), '%_\\') . '%', caseSensitive: true)
+            // Of nothing but hyphens nothing is left, and everything begins so.
+            ->when($number === '', fn(Builder $q) => $q->whereRaw('false'))
+            ->whereLike('number', addcslashes($number, '%_\\') . '%', caseSensitive: true)
             ->limit(self::MOST);
         $found = (clone $filtered)
             ->select('cards.id')

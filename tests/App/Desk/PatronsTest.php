@@ -66,6 +66,8 @@ final class PatronsTest extends TestCase
         yield 'a mail address' => ['tobias@dunmere', ['Tobias Marshall']];
         yield 'signs that stand for others' => ['%', []];
         yield 'an underscore' => ['_', ['Low_Water']];
+        yield 'a hyphen' => ['-', []];
+        yield 'a dash' => ['–', []];
         yield 'a backslash' => ['\\', []];
         yield 'an apostrophe' => ["o'b", ["Nora O'Brien"]];
         yield 'nobody' => ['zzz', []];
