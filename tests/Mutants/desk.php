@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+/* Who may what at the Desk, what is undone and what is never shown. As in lending.php. */
+return [
+    ['core/Desk/StaffRole.php', 'self::Figures => [],', 'self::Figures => [StaffTask::Lists],', 'RouteAccessTest'],
+    [
+        'core/Desk/StaffRole.php',
+        '[StaffTask::Patrons, StaffTask::Requests]',
+        '[StaffTask::Requests]',
+        'RouteAccessTest',
+    ],
+    [
+        'app/Desk/Staff/ChangePost.php',
+        '$post->role === StaffRole::Director && $directors === 1',
+        'false',
+        'test_the_last_director_stays',
+    ],
+    ['app/Desk/Staff/StaffPolicy.php', '$of->library_id === $staff->library_id', 'true', 'RouteAccessTest'],
+    ['app/Models/StaffInvitation.php', 'addDays(self::DAYS) <= $now', 'addDays(self::DAYS) <= null', 'StaffTest'],
+    ['app/Desk/SignIn/StaffSignIn.php', '!$member->posts()->exists()', 'false', 'StaffTest'],
+    ['app/Desk/SignIn/AtTheDesk.php', '$request->session()->regenerateToken();', '', 'StaffTest'],
+    ['core/Account/OneTimeCode.php', '$step > $after &&', '', 'OneTimeCodeTest'],
+    ['core/Account/OneTimeCode.php', '& 0x7fffffff', '& 0x6fffffff', 'OneTimeCodeTest'],
+    [
+        'app/Desk/SignIn/SecondFactor.php',
+        "'recovery_codes' => json_encode(\$left, JSON",
+        "'name' => json_encode(\$left, JSON",
+        'StaffTest',
+    ],
+    ['app/Desk/SignIn/StaffSession.php', "\$half['until'] > now()->getTimestamp()", 'true', 'StaffTest'],
+    ['app/Lending/Cards/CardPolicy.php', '$card->library_id === $staff->library_id', 'true', 'RouteAccessTest'],
+    ['app/Lending/Cards/CardPolicy.php', '$card->person_id === $person->id', 'true', 'PinTest'],
+    [
+        'app/Lending/Cards/EraseCard.php',
+        "foreach (['loans', 'holds', 'requests'] as \$table) {",
+        "foreach (['holds'] as \$table) {",
+        'PatronsTest',
+    ],
+    [
+        'app/Lending/Cards/MergeCards.php',
+        'or exists (select from loans l where l.title_id = h.title_id',
+        'or exists (select from loans l where false',
+        'PatronsTest',
+    ],
+    [
+        'app/Desk/Patrons/ChangeCard.php',
+        'if (!$could && self::canBorrow($card, $now)) {',
+        'if (false) {',
+        'PatronsTest',
+    ],
+    ['app/Desk/Patrons/ChangeCard.php', "->where('library_id', '<>', \$card->library_id)", '', 'PatronsTest'],
+    [
+        'app/Desk/CardImport/PatronComparison.php',
+        "isset(\$this->numbers[\$row->number]) ? 'twice' : null",
+        'null',
+        'CardImportTest',
+    ],
+    [
+        'app/Desk/CardImport/ApplyCardImport.php',
+        '!ImportedFields::areNow($card, $changes, 0)',
+        'false',
+        'CardImportTest',
+    ],
+    ['app/Desk/CardImport/UndoCardImport.php', '$card->loans_open + $card->holds_open > 0', 'false', 'CardImportTest'],
+    [
+        'app/Desk/CardImport/UndoCardImport.php',
+        '!ImportedFields::areNow($card, $changes, 1)',
+        'false',
+        'CardImportTest',
+    ],
+    ['app/Exchange/Csv/ReadCsv.php', "mb_check_encoding(\$bytes, 'UTF-8') => \$bytes,", '', 'CardImportTest'],
+    ['app/Desk/Rules/ChangeRule.php', 'RuleInput::seen($before) !== $seen', 'false', 'RulesTest'],
+    [
+        'app/Desk/Rules/ChangeRule.php',
+        '$from === null && ($this->storeRule)',
+        'true && ($this->storeRule)',
+        'RulesTest',
+    ],
+    [
+        'core/Lending/RuleTable.php',
+        '$rule->specificity() > $best->specificity()',
+        '$rule->specificity() < $best->specificity()',
+        'RuleTableTest',
+    ],
+    ['app/Desk/Uploads/ReceiveUpload.php', '$at !== $upload->received ||', '', 'FilesTest'],
+    ['app/Desk/Uploads/UploadPolicy.php', '$upload->staff_member_id === $staff->id &&', '', 'FilesTest'],
+    [
+        'app/Reading/Publications/ImportPublication.php',
+        '$ownOnly && $this->isOfOthers(',
+        'false && $this->isOfOthers(',
+        'FilesTest',
+    ],
+    [
+        'app/Catalogue/Records/SaveRecord.php',
+        '$this->save($this->withWordOfStaff($record), $now)',
+        '$this->save($record, $now)',
+        'RecordsTest',
+    ],
+    ['app/Desk/Records/EditRecord.php', 'if ($crossed === []) {', 'if (true) {', 'RecordsTest'],
+    ['app/Desk/Trail/ChangesMade.php', "->where('desk_changes.library_id', \$library->id)", '', 'StaffTest'],
+    ['app/Account/SignIn/ChoosePin.php', "->where('made_at', '>',", "->where('made_at', '<>',", 'PinTest'],
+    [
+        'app/Shared/DatabaseSessions.php',
+        '$guard->getSession()->get($guard->getName())',
+        '\\Illuminate\\Support\\Facades\\Auth::id()',
+        'PinTest',
+    ],
+];
