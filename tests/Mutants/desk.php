@@ -9,7 +9,7 @@ return [
         'core/Desk/StaffRole.php',
         '[StaffTask::Patrons, StaffTask::Requests]',
         '[StaffTask::Requests]',
-        'RouteAccessTest',
+        'StaffRoleTest',
     ],
     [
         'app/Desk/Staff/ChangePost.php',
