@@ -12,10 +12,10 @@ export default defineConfig({
     reporter: [['list']],
     projects: [
         { name: 'pages', testIgnore: ['faults.spec.js', 'empty.spec.js'] },
-        // Starts an installation of its own, so it disturbs none of the others.
-        { name: 'empty', testMatch: 'empty.spec.js' },
+        // Starts an installation of its own, beside which the others would be slow.
+        { name: 'empty', testMatch: 'empty.spec.js', dependencies: ['pages'] },
         // Kills what the others run on, so it comes last and alone.
-        { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['pages', 'empty'] },
+        { name: 'faults', testMatch: 'faults.spec.js', dependencies: ['empty'] },
     ],
     use: {
         actionTimeout: Number(process.env.PATIENCE ?? 60_000),
