@@ -36,8 +36,8 @@ if (DB::table('works')->where('match_key', 'bench-desk')->doesntExist()) {
                 from generate_series(1, {$licences}) g;
         insert into people (id, name, email) select 20000000 + g,
             (array['Ida', 'Tobias', 'Íñigo', 'Wren', 'Orla', 'Halvard', 'Sunniva', 'Piet', 'Nerys', 'Teo'])[1 + g % 10]
-            || ' ' || (array['Marsh', 'Reed', 'Sáez', 'Okoro', 'Finch', 'Strand', 'Brack', 'Lorne', 'Ebbing'])[1 + g % 9]
-            || '-' || g, 'patron' || g || '@lantern.example' from generate_series(1, {$patrons}) g;
+            || ' ' || (array['Marsh', 'Reed', 'Sáez', 'Okoro', 'Finch', 'Strand', 'Brack', 'Lorne', 'Ebbing'])
+                [1 + g % 9] || '-' || g, 'patron' || g || '@lantern.example' from generate_series(1, {$patrons}) g;
         insert into cards (id, library_id, person_id, number, patron_group, class, expires_at, blocked_at)
             select 20000000 + g, {$library}, 20000000 + g, '7' || g, (array['adult', 'teen', 'child'])[1 + g % 3],
                 case when g % 3 = 1 then (7 + g % 5) || 'b' end, now() + (g % 700 - 100) * interval '1 day',
@@ -69,8 +69,9 @@ DB::statement('vacuum analyze');
 Report::head(
     'The Desk',
     sprintf(
-        '%s cards, %s titles, %s licences, %s past loans, %s holds, %s rows of the audit trail. One client, 30 requests ' .
-            'a page after 10 to warm up; the time is that to the first byte, as the client sees it. Mark: 100 ms median.',
+        '%s cards, %s titles, %s licences, %s past loans, %s holds, %s rows of the audit trail. One client, ' .
+            '30 requests a page after 10 to warm up; the time is that to the first byte, as the client sees it. ' .
+            'Mark: 100 ms median.',
         ...array_map(fn(string $table): string => number_format(DB::table($table)->count()), [
             'cards',
             'titles',

@@ -20,7 +20,8 @@ return [
             'connection' => 'pgsql',
             'table' => 'jobs',
             'queue' => 'imports',
-            'retry_after' => 1200,
+            // Short, so that what a killed worker was at begins again soon; its one worker takes nothing up twice.
+            'retry_after' => 60,
             'after_commit' => false,
         ],
     ],

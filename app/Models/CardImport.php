@@ -15,7 +15,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $library_id
  * @property int $staff_member_id
  * @property string $name of the file
- * @property array{group: string, expires: string|null, leavers: string|null, locale?: string, unused?: list<string>} $settings
+ * @property array{group: string, expires: string|null, leavers: string|null, locale?: string,
+ *     unused?: list<string>} $settings
  * @property string $stage reading, unreadable, read, applying, applied, undoing or undone
  * @property string|null $problem why it is unreadable
  * @property array<string, int|string>|null $problem_facts

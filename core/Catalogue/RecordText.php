@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace FigPorch\Core\Catalogue;
 
 /**
- * The fields of a record that people edit, each as text: lists have an entry a line, a contributor is written
- * "role|name|how it sorts".
+ * The fields of a record that people edit, each as text: lists have an entry a line; a contributor is role, name and
+ * how it sorts, with tabs between.
  */
 final class RecordText
 {
@@ -42,7 +42,9 @@ final class RecordText
         'contributor',
     ];
 
-    /** Signs of a field that is one word or line, as far as it may be longer than a name. */
+    public const BETWEEN = "\t";
+
+    /** Letters at most, of a field that is one line. */
     private const LONGEST = [
         'name' => 500,
         'subtitle' => 500,
@@ -62,7 +64,10 @@ final class RecordText
             'subtitle' => (string) $record->subtitle,
             'contributors' => implode(
                 "\n",
-                array_map(fn(array $of): string => "{$of['role']}|{$of['name']}|{$of['sort']}", $record->contributors),
+                array_map(
+                    fn(array $of): string => implode(self::BETWEEN, [$of['role'], $of['name'], $of['sort']]),
+                    $record->contributors,
+                ),
             ),
             'edition' => (string) $record->edition,
             'series' => (string) $record->series,
@@ -81,55 +86,70 @@ final class RecordText
     }
 
     /**
-     * The record with other texts; what is wrong with one is told by its field, and that field stays as it was.
+     * The record with other texts. What is not another than it was stays to the letter, however it came there; so does
+     * a field in which something is wrong.
      *
      * @param  array<string, string>  $texts  by field; those that are not there stay
      * @return array{Record, list<string>} the record, and the fields that are wrong
      */
     public static function with(Record $record, array $texts): array
     {
-        $texts = array_map(trim(...), $texts);
-        $wrong = array_values(
-            array_filter(array_keys($texts), fn(string $of): bool => !self::isGood($of, $texts[$of])),
+        $is = self::of($record);
+        $new = array_filter(
+            array_map(fn(string $text): string => trim(str_replace("\r\n", "\n", $text)), $texts),
+            fn(string $text, string $of): bool => $text !== trim($is[$of]),
+            ARRAY_FILTER_USE_BOTH,
         );
-        $now = [...self::of($record), ...array_diff_key($texts, array_flip($wrong))];
-        $lines = fn(string $of): array => array_values(
-            array_unique(
-                array_filter(
-                    array_map(trim(...), explode("\n", str_replace("\r", "\n", $now[$of]))),
-                    fn(string $line): bool => $line !== '',
-                ),
-            ),
-        );
-        $text = fn(string $of): ?string => $now[$of] === '' ? null : $now[$of];
-        $number = fn(string $of): ?float => $now[$of] === '' ? null : (float) str_replace(',', '.', $now[$of]);
+        $wrong = array_values(array_filter(array_keys($new), fn(string $of): bool => !self::isGood($of, $new[$of])));
+        $new = array_diff_key($new, array_flip($wrong));
+        $text = fn(string $of, ?string $was): ?string => isset($new[$of])
+            ? ($new[$of] === ''
+                ? null
+                : $new[$of])
+            : $was;
+        $number = fn(string $of, ?float $was): ?float => match (true) {
+            !isset($new[$of]) => $was,
+            $new[$of] === '' => null,
+            default => (float) str_replace(',', '.', $new[$of]),
+        };
+        $series = $text('series', $record->series);
 
         return [
             new Record(
                 key: $record->key,
                 format: $record->format,
-                name: $now['name'],
-                contributors: array_values(array_filter(array_map(self::contributor(...), $lines('contributors')))),
+                name: $new['name'] ?? $record->name,
+                contributors: isset($new['contributors'])
+                    ? array_values(array_filter(array_map(self::contributor(...), self::lines($new['contributors']))))
+                    : $record->contributors,
                 extent: $record->extent,
-                subtitle: $text('subtitle'),
-                edition: $text('edition'),
-                language: $text('language'),
-                audience: Audience::from($now['audience']),
-                description: $text('description'),
-                publisher: $text('publisher'),
-                published: $text('published'),
-                identifiers: $lines('identifiers'),
-                subjects: array_map(fn(string $of): string => mb_substr($of, 0, 255), $lines('subjects')),
-                series: $text('series'),
-                seriesPosition: $now['series'] === '' ? null : $number('series_position'),
+                subtitle: $text('subtitle', $record->subtitle),
+                edition: $text('edition', $record->edition),
+                language: $text('language', $record->language),
+                audience: Audience::from($new['audience'] ?? $record->audience->value),
+                description: $text('description', $record->description),
+                publisher: $text('publisher', $record->publisher),
+                published: $text('published', $record->published),
+                identifiers: isset($new['identifiers']) ? self::lines($new['identifiers']) : $record->identifiers,
+                subjects: isset($new['subjects']) ? self::lines($new['subjects']) : $record->subjects,
+                series: $series,
+                seriesPosition: $series === null ? null : $number('series_position', $record->seriesPosition),
                 seconds: $record->seconds,
                 accessibility: $record->accessibility,
-                awards: $lines('awards'),
-                level: $number('level'),
-                ages: AgeRange::parse($now['ages']),
+                awards: isset($new['awards']) ? self::lines($new['awards']) : $record->awards,
+                level: $number('level', $record->level),
+                ages: isset($new['ages']) ? AgeRange::parse($new['ages']) : $record->ages,
             ),
             $wrong,
         ];
+    }
+
+    /** @return list<string> each once */
+    private static function lines(string $text): array
+    {
+        $lines = array_map(trim(...), explode("\n", str_replace("\r", "\n", $text)));
+
+        return array_values(array_unique(array_filter($lines, fn(string $line): bool => $line !== '')));
     }
 
     private static function isGood(string $field, string $text): bool
@@ -146,10 +166,8 @@ final class RecordText
             'language' => $text === '' || preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/D', $text) === 1,
             // A number that has the shape of one and a wrong check digit is a typing error.
             'identifiers' => array_filter(explode("\n", $text), self::isMistyped(...)) === [],
-            'contributors' => array_filter(
-                array_filter(explode("\n", str_replace("\r", '', $text)), fn(string $of): bool => trim($of) !== ''),
-                fn(string $of): bool => self::contributor(trim($of)) === null,
-            ) === [],
+            'contributors' => !in_array(null, array_map(self::contributor(...), self::lines($text)), true),
+            'subjects' => array_filter(self::lines($text), fn(string $of): bool => mb_strlen($of) > 255) === [],
             'description' => mb_strlen($text) <= Record::MOST['description'],
             default => mb_strlen($text) <= (self::LONGEST[$field] ?? 20_000),
         };
@@ -165,7 +183,7 @@ final class RecordText
     /** @return array{name: string, sort: string, role: string}|null */
     private static function contributor(string $line): ?array
     {
-        [$role, $name, $sort] = array_map(trim(...), explode('|', "{$line}||"));
+        [$role, $name, $sort] = array_map(trim(...), explode(self::BETWEEN, $line . self::BETWEEN . self::BETWEEN));
 
         return in_array($role, self::ROLES, true) && $name !== '' && mb_strlen($name) <= 255
             ? [

@@ -60,7 +60,7 @@ final readonly class RuleTable
         return new self([...array_values($others), $new]);
     }
 
-    /** @return string|null the length that would be proposed and is not offered, such as "28d": nobody could choose it */
+    /** @return string|null the length that is proposed and not offered, such as "28d": nobody could choose it */
     public function impossibleDefault(LoanRule $rule): ?string
     {
         $with = $this->with($rule);

@@ -69,9 +69,15 @@ trait LendingFixtures
     /** Signs in with the password "nine lanterns". */
     protected function staff(?Library $library = null, StaffRole $role = StaffRole::Director): StaffMember
     {
-        return app(
-            AddStaff::class,
-        )($library ?? $this->library(), $role, 'Halvard Strand', 'staff' . ++$this->made . '@lantern.example', Hash::make('nine lanterns', ['rounds' => 4]));
+        $add = app(AddStaff::class);
+
+        return $add(
+            $library ?? $this->library(),
+            $role,
+            'Halvard Strand',
+            'staff' . ++$this->made . '@lantern.example',
+            Hash::make('nine lanterns', ['rounds' => 4]),
+        );
     }
 
     protected function title(

@@ -65,7 +65,7 @@ final class Terms
 
     private const PIN_DAYS = 7;
 
-    /** @return array<string, array{string, list<string|int>}> table => a statement that ends what is over, and its values */
+    /** @return array<string, array{string, list<string|int>}> by table: what ends what is over, and its values */
     public static function statements(DateTimeImmutable $now): array
     {
         $ago = fn(int $days): string => Sql::second($now->modify("-{$days} days"));

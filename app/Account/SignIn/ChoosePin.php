@@ -13,7 +13,7 @@ use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
-/** A patron chooses a PIN: with the old one, or by the link that came by mail. Wherever else they are signed in ends. */
+/** A patron chooses a PIN, with the old one or by the link that came by mail. Their other sessions end. */
 final class ChoosePin
 {
     public const LINK_MINUTES = 30;

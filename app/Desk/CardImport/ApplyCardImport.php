@@ -6,12 +6,14 @@ namespace App\Desk\CardImport;
 
 use App\Desk\Patrons\CardRequest;
 use App\Desk\Patrons\ChangeCard;
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\Cards\IssueCards;
 use App\Lending\Cards\NewCard;
 use App\Models\Card;
 use App\Models\CardImport;
 use App\Models\CardImportRow;
+use App\Shared\OneAtATime;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\Eloquent\Collection;
@@ -40,6 +42,12 @@ final class ApplyCardImport implements ShouldQueue
 
     public function handle(IssueCards $issueCards, ChangeCard $changeCard, RecordChange $recordChange): void
     {
+        // Were there two workers, a row would be done twice.
+        OneAtATime::run(self::class . $this->importId, fn() => $this->goOn($issueCards, $changeCard, $recordChange));
+    }
+
+    private function goOn(IssueCards $issueCards, ChangeCard $changeCard, RecordChange $recordChange): void
+    {
         $import = CardImport::query()
             ->with(['library', 'member'])
             ->find($this->importId);
@@ -47,7 +55,6 @@ final class ApplyCardImport implements ShouldQueue
             return;
         }
         $import->member->goTo($import->library_id);
-        app()->setLocale($import->settings['locale'] ?? app()->getLocale());
         $until = CarbonImmutable::now()->addSeconds(self::SECONDS);
         do {
             $rows = $import
@@ -94,6 +101,7 @@ final class ApplyCardImport implements ShouldQueue
                 $import->library->zone(),
             ),
             pin: $row->pin === null ? null : decrypt($row->pin),
+            locale: $import->settings['locale'] ?? null,
         );
         $issued = $issueCards($import->library, array_values($rows->map($new)->all()));
         foreach ($rows->values() as $n => $row) {
@@ -106,7 +114,7 @@ final class ApplyCardImport implements ShouldQueue
             // A PIN that the file says is known; one that was made is kept until staff have it.
             $pin = $row->pin === null ? encrypt($card->pin) : null;
             $row->update(['card_id' => $card->id, 'done' => true, 'pin' => $pin]);
-            $recordChange($import->member, 'card_issued', Card::query()->findOrFail($card->id), [], $now);
+            $recordChange($import->member, ChangeKind::CardIssued, Card::query()->findOrFail($card->id), [], $now);
         }
     }
 
@@ -133,7 +141,7 @@ final class ApplyCardImport implements ShouldQueue
             foreach ($counts as $count) {
                 $facts["cards_{$count->outcome}"] = [null, (int) $count->getAttribute('n')];
             }
-            $recordChange($import->member, 'cards_imported', $import->name, $facts, CarbonImmutable::now());
+            $recordChange($import->member, ChangeKind::CardsImported, $import->name, $facts, CarbonImmutable::now());
             $import->update(['stage' => 'applied', 'applied_at' => CarbonImmutable::now()]);
         });
     }

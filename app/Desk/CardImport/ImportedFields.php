@@ -32,7 +32,8 @@ final class ImportedFields
      * What to write so that they are as before (0) or after (1).
      *
      * @param  array<string, array{string|null, string|null}>  $changes
-     * @return array{array<string, string|null>|null, array<string, DateTimeImmutable|string|null>} of the person, of the card
+     * @return array{array<string, string|null>|null, array<string, DateTimeImmutable|string|null>} of the person,
+     *     and of the card
      */
     public static function split(Card $card, array $changes, int $side): array
     {

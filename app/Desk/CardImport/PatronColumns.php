@@ -78,7 +78,7 @@ final readonly class PatronColumns
 
     /**
      * @param  list<string>  $cells
-     * @return array{number: string, name: string, email: string, group: string, class: string, expires: string, pin: string}
+     * @return array<string, string> number, name, email, group, class, expires and pin; '' for what is not there
      */
     public function read(array $cells): array
     {

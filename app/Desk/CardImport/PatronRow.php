@@ -26,7 +26,7 @@ final readonly class PatronRow
     ) {}
 
     /**
-     * @param  array{number: string, name: string, email: string, group: string, class: string, expires: string, pin: string}  $cells
+     * @param  array<string, string>  $cells  as PatronColumns gives them
      * @param  array<string, string>  $groups  as the library writes them, by small letters
      */
     public static function of(int $line, array $cells, array $groups): self

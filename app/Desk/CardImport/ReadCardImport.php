@@ -34,7 +34,7 @@ final class ReadCardImport implements ShouldQueue
         $this->onConnection('imports')->onQueue('imports');
     }
 
-    public function handle(PatronGroups $groups, ComparePatrons $compare): void
+    public function handle(PatronGroups $groups): void
     {
         $import = CardImport::query()->with('library')->find($this->importId);
         $upload = Upload::query()->find($this->uploadId);
@@ -42,7 +42,7 @@ final class ReadCardImport implements ShouldQueue
             return;
         }
         try {
-            DB::transaction(fn() => $this->read($import, $upload->path(), $groups, $compare));
+            DB::transaction(fn() => $this->read($import, $upload->path(), $groups));
         } catch (UnreadableCsv $problem) {
             $import->update([
                 'stage' => 'unreadable',
@@ -61,7 +61,7 @@ final class ReadCardImport implements ShouldQueue
             ->update(['stage' => 'unreadable', 'problem' => 'broke']);
     }
 
-    private function read(CardImport $import, string $path, PatronGroups $groups, ComparePatrons $compare): void
+    private function read(CardImport $import, string $path, PatronGroups $groups): void
     {
         if (filesize($path) > self::MOST_BYTES) {
             throw new UnreadableCsv('too_large');
@@ -75,7 +75,7 @@ final class ReadCardImport implements ShouldQueue
         $rows = [];
         $count = 0;
         $now = CarbonImmutable::now();
-        $comparison = $compare->begin($import, $now);
+        $comparison = new PatronComparison($import, $now);
         foreach (ReadCsv::rows($path) as $line => $cells) {
             if ($columns === null) {
                 $columns = PatronColumns::of($cells);

@@ -6,9 +6,11 @@ namespace App\Desk\CardImport;
 
 use App\Desk\Patrons\ChangeCard;
 use App\Desk\Patrons\EndCard;
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Models\CardImport;
 use App\Models\CardImportRow;
+use App\Shared\OneAtATime;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -35,6 +37,11 @@ final class UndoCardImport implements ShouldQueue
 
     public function handle(ChangeCard $changeCard, EndCard $endCard, RecordChange $recordChange): void
     {
+        OneAtATime::run(self::class . $this->importId, fn() => $this->goOn($changeCard, $endCard, $recordChange));
+    }
+
+    private function goOn(ChangeCard $changeCard, EndCard $endCard, RecordChange $recordChange): void
+    {
         $import = CardImport::query()
             ->with(['library', 'member'])
             ->find($this->importId);
@@ -52,7 +59,13 @@ final class UndoCardImport implements ShouldQueue
                 ->limit(self::TOGETHER)
                 ->get();
             if ($rows->isEmpty()) {
-                $recordChange($import->member, 'cards_import_undone', $import->name, [], CarbonImmutable::now());
+                $recordChange(
+                    $import->member,
+                    ChangeKind::CardsImportUndone,
+                    $import->name,
+                    [],
+                    CarbonImmutable::now(),
+                );
                 $import->update(['stage' => 'undone', 'undone_at' => CarbonImmutable::now()]);
 
                 return;

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk\Files;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Desk\Uploads\ReceiveUpload;
+use App\Lending\Licences\LicenceTerms;
 use App\Models\FileImport;
 use App\Reading\Publications\ImportApart;
 use Carbon\CarbonImmutable;
@@ -52,14 +54,17 @@ final class ImportUploaded implements ShouldQueue
             ]);
             if ($done->titleId !== null) {
                 $import->member->goTo($import->library_id);
-                $facts = ['file' => [null, $import->name], 'licence' => [null, $import->terms]];
-                $recordChange(
-                    $import->member,
-                    'file_taken_in',
-                    $done->words,
-                    array_filter($facts, fn(array $of): bool => $of[1] !== null),
-                    $now,
+                $terms = $import->terms === null ? null : LicenceTerms::parse($import->terms);
+                $facts = array_filter(
+                    [
+                        'file' => [null, $import->name],
+                        'licence' => [null, $terms?->model->value],
+                        'copies' => [null, $terms?->copies],
+                        'price' => [null, $terms === null ? null : sprintf('%.2F', $terms->priceCents / 100)],
+                    ],
+                    fn(array $of): bool => $of[1] !== null,
                 );
+                $recordChange($import->member, ChangeKind::FileTakenIn, $done->words, $facts, $now);
             }
             ReceiveUpload::forget($import->upload ?? throw new \LogicException('It was there a moment ago.'));
         });

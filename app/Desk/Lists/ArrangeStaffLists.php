@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Desk\Lists;
 
 use App\Catalogue\Baskets\ArrangeBaskets;
-use App\Models\Library;
+use App\Desk\Trail\ChangeKind;
+use App\Desk\Trail\RecordChange;
 use App\Models\StaffList;
+use App\Models\StaffMember;
 use App\Shared\Sql;
+use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Room;
 use Illuminate\Support\Facades\DB;
 
@@ -16,33 +19,45 @@ final class ArrangeStaffLists
 {
     public const MOST_TITLES = 500;
 
+    public function __construct(private readonly RecordChange $recordChange) {}
+
     /**
      * @param  array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null,
      *     shows_until: string|null}  $facts
      */
-    public function make(Library $library, array $facts): StaffList
+    public function make(StaffMember $by, array $facts, DateTimeImmutable $now): StaffList
     {
-        return DB::transaction(function () use ($library, $facts): StaffList {
+        return DB::transaction(function () use ($by, $facts, $now): StaffList {
             // The same form sent twice makes one list.
-            DB::select('select from libraries where id = ? for no key update', [$library->id]);
-            $beside = StaffList::query()->where('library_id', $library->id)->where('room', $facts['room']);
+            DB::select('select from libraries where id = ? for no key update', [$by->library_id]);
+            $beside = StaffList::query()->where('library_id', $by->library_id)->where('room', $facts['room']);
 
-            return StaffList::query()->firstOrCreate(
-                [...$facts, 'library_id' => $library->id],
+            $list = StaffList::query()->firstOrCreate(
+                [...$facts, 'library_id' => $by->library_id],
                 ['position' => 1 + (int) $beside->max('position')],
             );
+            $list->wasRecentlyCreated && ($this->recordChange)($by, ChangeKind::ListMade, "“{$list->name}”", [], $now);
+
+            return $list;
         });
     }
 
     /** @param  array<string, mixed>  $facts  as make() takes them */
-    public function change(StaffList $list, array $facts): void
+    public function change(StaffMember $by, StaffList $list, array $facts, DateTimeImmutable $now): void
     {
-        $list->update($facts);
+        DB::transaction(function () use ($by, $list, $facts, $now): void {
+            $was = "“{$list->name}”";
+            $list->update($facts);
+            $list->wasChanged() && ($this->recordChange)($by, ChangeKind::ListChanged, $was, [], $now);
+        });
     }
 
-    public function remove(StaffList $list): void
+    public function remove(StaffMember $by, StaffList $list, DateTimeImmutable $now): void
     {
-        $list->delete();
+        DB::transaction(function () use ($by, $list, $now): void {
+            $list->delete();
+            ($this->recordChange)($by, ChangeKind::ListRemoved, "“{$list->name}”", [], $now);
+        });
     }
 
     /** Up or down among the lists of its room. */

@@ -49,7 +49,7 @@ final class ListsController
     public function make(ListRequest $request, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
         return redirect()
-            ->route('desk.list', $this->keep->make($staff->library, $request->facts()))
+            ->route('desk.list', $this->keep->make($staff, $request->facts(), CarbonImmutable::now()))
             ->with('said', __('desk.list_made'));
     }
 
@@ -82,9 +82,12 @@ final class ListsController
         ]);
     }
 
-    public function change(ListRequest $request, StaffList $list): RedirectResponse
-    {
-        $this->keep->change($list, $request->facts());
+    public function change(
+        ListRequest $request,
+        StaffList $list,
+        #[CurrentUser('staff')] StaffMember $staff,
+    ): RedirectResponse {
+        $this->keep->change($staff, $list, $request->facts(), CarbonImmutable::now());
 
         return redirect()->route('desk.list', $list)->with('said', __('desk.list_kept'));
     }
@@ -120,9 +123,9 @@ final class ListsController
         return redirect()->route('desk.lists');
     }
 
-    public function remove(StaffList $list): RedirectResponse
+    public function remove(StaffList $list, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
-        $this->keep->remove($list);
+        $this->keep->remove($staff, $list, CarbonImmutable::now());
 
         return redirect()->route('desk.lists')->with('said', __('desk.list_removed', ['name' => $list->name]));
     }

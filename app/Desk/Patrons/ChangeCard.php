@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Patrons;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\Cards\IssueCards;
 use App\Lending\Cards\Pin;
@@ -25,26 +26,26 @@ final class ChangeCard
     /** @param  DateTimeImmutable|null  $until  the last moment at which it can be used; null: without an end */
     public function renew(StaffMember $by, Card $card, ?DateTimeImmutable $until, DateTimeImmutable $now): void
     {
-        $this->change($by, $card, 'card_renewed', ['expires_at' => $until], $now);
+        $this->change($by, $card, ChangeKind::CardRenewed, ['expires_at' => $until], $now);
     }
 
     /** @param  string  $reason  as the patron reads it; '' for none */
     public function block(StaffMember $by, Card $card, string $reason, DateTimeImmutable $now): void
     {
         $changes = ['blocked_at' => $card->blocked_at ?? $now, 'block_reason' => $reason === '' ? null : $reason];
-        $this->change($by, $card, 'card_blocked', $changes, $now);
+        $this->change($by, $card, ChangeKind::CardBlocked, $changes, $now);
     }
 
     public function unblock(StaffMember $by, Card $card, DateTimeImmutable $now): void
     {
-        $this->change($by, $card, 'card_unblocked', ['blocked_at' => null, 'block_reason' => null], $now);
+        $this->change($by, $card, ChangeKind::CardUnblocked, ['blocked_at' => null, 'block_reason' => null], $now);
     }
 
     /** @return string the new PIN, which is known for this moment alone */
     public function newPin(StaffMember $by, Card $card, DateTimeImmutable $now): string
     {
         $pin = Pin::make();
-        $this->change($by, $card, 'card_pin', ['pin_hash' => Hash::make($pin)], $now);
+        $this->change($by, $card, ChangeKind::CardPin, ['pin_hash' => Hash::make($pin)], $now);
 
         return $pin;
     }
@@ -67,7 +68,7 @@ final class ChangeCard
             ) {
                 return null;
             }
-            $this->change($by, $card, 'card_replaced', ['number' => $number], $now);
+            $this->change($by, $card, ChangeKind::CardReplaced, ['number' => $number], $now);
 
             return $number;
         });
@@ -80,13 +81,13 @@ final class ChangeCard
     public function describe(StaffMember $by, Card $card, ?array $person, array $of, DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($by, $card, $person, $of, $now): void {
-            $this->change($by, $card, 'card_changed', $of, $now);
+            $this->change($by, $card, ChangeKind::CardChanged, $of, $now);
             if ($person !== null) {
                 $card->person->fill($person);
                 // What it was and is now is no business of a year: only that it was changed.
                 $facts = array_map(fn(): array => [null, true], $card->person->getDirty());
                 $card->person->save();
-                $facts === [] || ($this->recordChange)($by, 'card_changed', $card, $facts, $now);
+                $facts === [] || ($this->recordChange)($by, ChangeKind::CardChanged, $card, $facts, $now);
             }
         });
     }
@@ -101,7 +102,7 @@ final class ChangeCard
     }
 
     /** @param  array<string, DateTimeImmutable|string|null>  $changes */
-    private function change(StaffMember $by, Card $card, string $what, array $changes, DateTimeImmutable $now): void
+    private function change(StaffMember $by, Card $card, ChangeKind $what, array $changes, DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($by, $card, $what, $changes, $now): void {
             /** @var Card $card as it is now */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Patrons;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\Cards\EraseCard;
 use App\Lending\Cards\MergeCards;
@@ -29,7 +30,7 @@ final class EndCard
             if (!($this->eraseCard)($card, $now)) {
                 return false;
             }
-            ($this->recordChange)($by, 'card_erased', '', [], $now);
+            ($this->recordChange)($by, ChangeKind::CardErased, '', [], $now);
 
             return true;
         });
@@ -46,7 +47,7 @@ final class EndCard
             if (!($this->mergeCards)($keep, $other, $now)) {
                 return false;
             }
-            ($this->recordChange)($by, 'card_merged', $keep, ['other_number' => [null, $number]], $now);
+            ($this->recordChange)($by, ChangeKind::CardMerged, $keep, ['other_number' => [null, $number]], $now);
 
             return true;
         });

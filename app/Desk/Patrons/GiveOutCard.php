@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Patrons;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\Cards\IssueCards;
 use App\Lending\Cards\IssuedCard;
@@ -25,7 +26,13 @@ final class GiveOutCard
             $issued = ($this->issueCards)($by->library, [$new])[0];
             if ($issued !== null) {
                 $facts = ['patron_group' => [null, $new->group]];
-                ($this->recordChange)($by, 'card_issued', Card::query()->findOrFail($issued->id), $facts, $now);
+                ($this->recordChange)(
+                    $by,
+                    ChangeKind::CardIssued,
+                    Card::query()->findOrFail($issued->id),
+                    $facts,
+                    $now,
+                );
             }
 
             return $issued;

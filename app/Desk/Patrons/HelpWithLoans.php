@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Patrons;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\Holds\CloseHold;
 use App\Lending\Loans\ReturnLoan;
@@ -29,7 +30,7 @@ final class HelpWithLoans
     /** @return array{loans: Collection<int, Loan>, holds: Collection<int, Hold>} */
     public function __invoke(StaffMember $by, Card $card, DateTimeImmutable $now): array
     {
-        ($this->recordChange)($by, 'card_helped', $card, [], $now);
+        ($this->recordChange)($by, ChangeKind::CardHelped, $card, [], $now);
         $loans = $card->loans()->whereNull('ended_at')->orderBy('due_at')->get();
         $holds = $card->holds()->whereNull('closed_at')->orderBy('line_at')->get();
         TitleNames::bring($loans);
@@ -41,7 +42,8 @@ final class HelpWithLoans
     public function returnLoan(StaffMember $by, Card $card, Loan $loan, DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($by, $card, $loan, $now): void {
-            ($this->returnLoan)($loan->id, $now) && ($this->recordChange)($by, 'card_returned', $card, [], $now);
+            ($this->returnLoan)($loan->id, $now) &&
+                ($this->recordChange)($by, ChangeKind::CardReturned, $card, [], $now);
         });
     }
 
@@ -49,7 +51,7 @@ final class HelpWithLoans
     {
         DB::transaction(function () use ($by, $card, $hold, $now): void {
             ($this->closeHold)($hold->id, HoldState::Cancelled, $now) &&
-                ($this->recordChange)($by, 'card_cancelled', $card, [], $now);
+                ($this->recordChange)($by, ChangeKind::CardCancelled, $card, [], $now);
         });
     }
 }

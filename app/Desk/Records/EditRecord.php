@@ -6,6 +6,7 @@ namespace App\Desk\Records;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Models\StaffMember;
 use App\Models\Title;
@@ -53,7 +54,7 @@ final class EditRecord
                     title: $title,
                     record: $record,
                     wanted: $wanted,
-                    what: 'record_changed',
+                    what: ChangeKind::RecordChanged,
                     now: $now,
                 );
             }
@@ -91,7 +92,7 @@ final class EditRecord
                 title: $title,
                 record: $record,
                 wanted: $before,
-                what: 'record_undone',
+                what: ChangeKind::RecordUndone,
                 now: $now,
                 keep: false,
             );
@@ -115,7 +116,7 @@ final class EditRecord
         Title $title,
         Record $record,
         array $wanted,
-        string $what,
+        ChangeKind $what,
         DateTimeImmutable $now,
         bool $keep = true,
     ): void {

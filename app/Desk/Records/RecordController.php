@@ -25,7 +25,7 @@ final class RecordController
             'staff' => $staff,
             'title' => $title,
             'texts' => $texts,
-            'people' => array_values(array_filter(explode("\n", $texts['contributors']))),
+            'people' => RecordInput::people($texts['contributors']),
             'changes' => $changes->of($title->id),
         ]);
     }

@@ -13,7 +13,7 @@ use Illuminate\Http\Request;
 final class RecordInput
 {
     /** Empty rows for people after those that there are. */
-    public const MORE_PEOPLE = 3;
+    private const MORE_PEOPLE = 3;
 
     /** @return array<string, string> by field */
     public static function texts(Request $request): array
@@ -27,14 +27,30 @@ final class RecordInput
             if (!$request->has("person_{$n}_name")) {
                 break;
             }
-            $part = fn(string $of): string => str_replace('|', ' ', Input::text($request, "person_{$n}_{$of}"));
+            $part = fn(string $of): string => str_replace(
+                RecordText::BETWEEN,
+                ' ',
+                Input::text($request, "person_{$n}_{$of}"),
+            );
             if ($part('name') !== '') {
-                $people[] = "{$part('role')}|{$part('name')}|{$part('sort')}";
+                $people[] = implode(RecordText::BETWEEN, [$part('role'), $part('name'), $part('sort')]);
             }
         }
         $texts['contributors'] = implode("\n", $people);
 
         return $texts;
+    }
+
+    /** @return list<array{string, string, string}> role, name, how it sorts; some empty ones at the end */
+    public static function people(string $contributors): array
+    {
+        $lines = [...array_filter(explode("\n", $contributors)), ...array_fill(0, self::MORE_PEOPLE, '')];
+
+        return array_map(function (string $line): array {
+            [$role, $name, $sort] = [...explode(RecordText::BETWEEN, $line), '', '', ''];
+
+            return [$role, $name, $sort];
+        }, $lines);
     }
 
     /** @return array<string, string> as the form showed them; what is not of a form of ours is as nothing seen */

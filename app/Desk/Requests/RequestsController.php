@@ -6,7 +6,6 @@ namespace App\Desk\Requests;
 
 use App\Exchange\Csv\CsvFile;
 use App\Exchange\Supplier\TakeReading;
-use App\Lending\Requests\AnswerRequests;
 use App\Lending\Requests\KnownTitles;
 use App\Lending\Requests\NameRequest;
 use App\Models\StaffMember;
@@ -118,13 +117,13 @@ final class RequestsController
         Request $request,
         Title $title,
         #[CurrentUser('staff')] StaffMember $staff,
-        AnswerRequests $answer,
+        DeclineRequests $decline,
     ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.request', $title)->with('refusal', __('desk.needs_answer'));
         }
-        $answered = $answer->decline($staff->library_id, $title->id, $why, $staff->id, CarbonImmutable::now());
+        $answered = $decline->ofTitle($staff, $title, $why, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')
@@ -180,13 +179,13 @@ final class RequestsController
         Request $request,
         TitleRequest $asked,
         #[CurrentUser('staff')] StaffMember $staff,
-        AnswerRequests $answer,
+        DeclineRequests $decline,
     ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
             return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
         }
-        $answered = $answer->declineInWords($staff->library_id, $asked->id, $why, $staff->id, CarbonImmutable::now());
+        $answered = $decline->inWords($staff, $asked, $why, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')

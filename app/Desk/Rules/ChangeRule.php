@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Rules;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\LoanRules\StoreRule;
@@ -55,7 +56,14 @@ final class ChangeRule
                 'state' => $from === null ? 'done' : 'planned',
             ]);
             $from === null && ($this->storeRule)($by->library_id, $rule);
-            $this->record($by, $from === null ? 'rule_changed' : 'rule_planned', $rule, $was, $will, $now);
+            $this->record(
+                $by,
+                $from === null ? ChangeKind::RuleChanged : ChangeKind::RulePlanned,
+                $rule,
+                $was,
+                $will,
+                $now,
+            );
 
             return true;
         });
@@ -67,11 +75,15 @@ final class ChangeRule
         DB::transaction(function () use ($by, $group, $now): void {
             $this->lock($by->library_id);
             ($this->storeRule)($by->library_id, new LoanRule(group: $group));
-            ($this->recordChange)($by, 'group_added', $group, [], $now);
+            ($this->recordChange)($by, ChangeKind::GroupAdded, $group, [], $now);
         });
     }
 
-    /** Brings back what was before a change; what is planned is taken back. @return bool false where it is not as it was left */
+    /**
+     * Brings back what was before a change; what is planned is taken back.
+     *
+     * @return bool false where it is not as the change left it
+     */
     public function undo(StaffMember $by, int $changeId, DateTimeImmutable $now): bool
     {
         return DB::transaction(function () use ($by, $changeId, $now): bool {
@@ -97,13 +109,13 @@ final class ChangeRule
             DB::table('loan_rule_changes')
                 ->where('id', $change->id)
                 ->update(['state' => 'withdrawn']);
-            $this->record($by, 'rule_undone', $rule, $will, $was, $now);
+            $this->record($by, ChangeKind::RuleUndone, $rule, $will, $was, $now);
 
             return true;
         });
     }
 
-    /** What was planned for now and before; each change is of the fields that it names, whatever else was changed since. */
+    /** What was planned for now and before; each change is of the fields that it names, whatever else has changed. */
     public function due(DateTimeImmutable $now): void
     {
         $due = DB::table('loan_rule_changes')->where('state', 'planned')->where('applies_at', '<=', Sql::second($now));
@@ -185,7 +197,7 @@ final class ChangeRule
      */
     private function record(
         StaffMember $by,
-        string $what,
+        ChangeKind $what,
         LoanRule $rule,
         array $was,
         array $will,

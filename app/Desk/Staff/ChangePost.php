@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Staff;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Models\StaffMember;
 use App\Models\StaffPost;
@@ -38,7 +39,7 @@ final class ChangePost
             $to === null ? $change->delete() : $change->update(['role' => $to->value]);
             ($this->recordChange)(
                 $by,
-                $to === null ? 'staff_left' : 'staff_role',
+                $to === null ? ChangeKind::StaffLeft : ChangeKind::StaffRole,
                 $of->email,
                 ['role' => [$post->role->value, $to?->value]],
                 $now,

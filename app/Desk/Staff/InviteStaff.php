@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Staff;
 
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Exchange\Mail\StaffInvitationMail;
 use App\Models\StaffInvitation;
@@ -45,7 +46,7 @@ final class InviteStaff
                     'invited_at' => $now,
                 ],
             );
-            ($this->recordChange)($by, 'staff_invited', $email, ['role' => [null, $role->value]], $now);
+            ($this->recordChange)($by, ChangeKind::StaffInvited, $email, ['role' => [null, $role->value]], $now);
             $link = route('desk.join', $key);
             Mail::to($email)
                 ->locale(app()->getLocale())

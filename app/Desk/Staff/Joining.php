@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Staff;
 
 use App\Desk\SignIn\StaffSignIn;
+use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Models\StaffInvitation;
 use App\Models\StaffMember;
@@ -72,7 +73,7 @@ final class Joining
             $invitation->delete();
             $member->goTo($invitation->library_id);
             $facts = ['role' => [null, $invitation->role->value]];
-            ($this->recordChange)($member, 'staff_joined', $member->email, $facts, $now);
+            ($this->recordChange)($member, ChangeKind::StaffJoined, $member->email, $facts, $now);
 
             return $member;
         });

@@ -55,9 +55,12 @@ final class StaffController
                 ->with(['said' => __('staff.invited', ['email' => $email]), 'invitation_link' => $link]);
     }
 
-    public function withdraw(StaffInvitation $invitation, WithdrawInvitation $withdraw): RedirectResponse
-    {
-        $withdraw($invitation);
+    public function withdraw(
+        StaffInvitation $invitation,
+        #[CurrentUser('staff')] StaffMember $staff,
+        WithdrawInvitation $withdraw,
+    ): RedirectResponse {
+        $withdraw($staff, $invitation, CarbonImmutable::now());
 
         return redirect()->route('desk.staff')->with('said', __('staff.withdrawn', ['email' => $invitation->email]));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\Titles;
 
+use App\Desk\Trail\ChangeKind;
+use App\Desk\Trail\RecordChange;
 use App\Lending\Licences\AddLicence;
 use App\Lending\Licences\ChangeLicence;
 use App\Models\Licence;
@@ -18,6 +20,7 @@ final class ChangeLicences
     public function __construct(
         private readonly AddLicence $addLicence,
         private readonly ChangeLicence $changeLicence,
+        private readonly RecordChange $recordChange,
     ) {}
 
     /** @return int|null how many copies are on loan, where that is more than would be left and nothing was changed */
@@ -78,5 +81,34 @@ final class ChangeLicences
                 $order->id,
             ],
         );
+        $title = (string) DB::table('titles')->where('id', $order->titleId)->value('name');
+        ($this->recordChange)(
+            $by,
+            match ($order->what) {
+                OrderKind::Add => ChangeKind::LicenceAdd,
+                OrderKind::Copies => ChangeKind::LicenceCopies,
+                OrderKind::End => ChangeKind::LicenceEnd,
+            },
+            "“{$title}”",
+            $this->facts($licence, $order, $now),
+            $now,
+        );
+    }
+
+    /** @return array<string, array{int|string|null, int|string|null}> as the audit trail has them */
+    private function facts(Licence $licence, LicenceOrder $order, DateTimeImmutable $now): array
+    {
+        return match ($order->what) {
+            OrderKind::Copies => ['copies' => [$licence->copies, $order->copies]],
+            OrderKind::End => ['ends' => [null, ($order->endsAt ?? $now)->format('Y-m-d')]],
+            OrderKind::Add => array_filter(
+                [
+                    'licence' => [null, $order->model->value],
+                    'copies' => [null, $order->copies],
+                    'price' => [null, sprintf('%.2F', $order->priceCents / 100)],
+                ],
+                fn(array $of): bool => $of[1] !== null,
+            ),
+        };
     }
 }

@@ -16,7 +16,7 @@ use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Any title that is known here, whatever its state: ours, the consortium's, the supplier's, without a licence or file. */
+/** Any title that is known here: the library's, the consortium's, the supplier's, without a licence or a file. */
 final class FindTitles
 {
     private const PAGE = 25;

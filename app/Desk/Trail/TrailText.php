@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Trail;
 
+use FigPorch\Core\Lending\LicenceModel;
 use stdClass;
 
 /** A change of the audit trail in words. */
@@ -37,6 +38,7 @@ final class TrailText
         return match (true) {
             $value === null => __('trail.nothing'),
             is_bool($value) => $value ? __('trail.yes') : __('trail.no'),
+            $name === 'licence' && LicenceModel::tryFrom((string) $value) !== null => __("desk.models.{$value}"),
             $name === 'role' => __("staff.roles.{$value}.0"),
             default => (string) $value,
         };

@@ -45,7 +45,7 @@ final class IssueCards
                     'person_id' => Person::query()->create([
                         'name' => $new->name,
                         'email' => $new->email,
-                        'locale' => app()->getLocale(),
+                        'locale' => $new->locale ?? app()->getLocale(),
                     ])->id,
                     'number' => $number,
                     'pin_hash' => $hashes[$n],

@@ -19,7 +19,8 @@ final class PatronGroups
                 union all select (select patron_group from cards where library_id = :two and patron_group > used.g
                     order by 1 limit 1) from used where used.g is not null)
             select g from used where g is not null
-            union select patron_group from loan_rules where library_id = :three and patron_group is not null order by 1',
+            union select patron_group from loan_rules
+                where library_id = :three and patron_group is not null order by 1',
             ['one' => $libraryId, 'two' => $libraryId, 'three' => $libraryId],
         );
 

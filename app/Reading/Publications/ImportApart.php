@@ -7,7 +7,8 @@ namespace App\Reading\Publications;
 use Symfony\Component\Process\Process;
 
 /**
- * Takes a file in, in a process of its own that may take so long and so much memory: whatever is in it ends at most that.
+ * Takes a file in, in a process of its own that may take so long and so much memory, so that no file ends more than
+ * that.
  */
 final class ImportApart
 {

@@ -47,7 +47,10 @@ final class RecordsTest extends TestCase
         $seen ??= $this->texts();
         $form = [...array_diff_key($seen, ['contributors' => '']), 'seen' => (string) json_encode($seen)];
         foreach (explode("\n", $seen['contributors']) as $n => $person) {
-            [$form["person_{$n}_role"], $form["person_{$n}_name"], $form["person_{$n}_sort"]] = explode('|', $person);
+            [$form["person_{$n}_role"], $form["person_{$n}_name"], $form["person_{$n}_sort"]] = explode(
+                RecordText::BETWEEN,
+                $person,
+            );
         }
 
         return $this->post("/desk/titles/{$this->title->id}/record", [...$form, ...$changes]);
@@ -83,7 +86,7 @@ final class RecordsTest extends TestCase
             [
                 'name' => 'Spring Tide',
                 'subtitle' => 'A ledger',
-                'contributors' => "author|Tamsin Ebbing-Marsh|Ebbing-Marsh, Tamsin\nillustrator|Ana Low|Low, A.",
+                'contributors' => "author\tTamsin Ebbing-Marsh\tEbbing-Marsh, Tamsin\nillustrator\tAna Low\tLow, A.",
                 'edition' => '',
                 'series' => 'The Quay',
                 'series_position' => '2.5',
@@ -187,6 +190,22 @@ final class RecordsTest extends TestCase
         $again('As the file says', 'The file');
         $this->assertSame('As the file says', $this->texts()['name']);
         $this->post("/desk/titles/{$this->title->id}/record/{$change}/undo")->assertSessionHas('refusal');
+    }
+
+    /** As files and suppliers bring them: what nobody touches is neither checked nor changed. */
+    public function test_what_came_in_otherwise_than_one_may_write_it_stays_to_the_letter(): void
+    {
+        DB::table('titles')->update([
+            'language' => 'en_GB.UTF-8',
+            'level' => 40,
+            'identifiers' => '["978-9-9999-0001-8", "a\\nb"]',
+        ]);
+        DB::table('contributors')->update(['name' => 'Ebbing | Daughters']);
+        $before = DB::table('titles')->first(['language', 'level', 'identifiers']);
+        $this->save(['subtitle' => 'Changed'])->assertSessionHasNoErrors();
+        $this->assertEquals($before, DB::table('titles')->first(['language', 'level', 'identifiers']));
+        $this->assertSame('Changed', $this->texts()['subtitle']);
+        $this->assertSame("author\tEbbing | Daughters\tTamsin Ebbing", $this->texts()['contributors']);
     }
 
     public function test_a_change_is_not_undone_under_a_later_one(): void

@@ -50,6 +50,10 @@ final class RecordTextTest extends TestCase
             [$back, $wrong] = RecordText::with($record, RecordText::of($record));
             $this->assertSame([], $wrong);
             $this->assertEquals($record, $back);
+            // Another record written over this one is that record, but for what nobody edits.
+            [$over] = RecordText::with($last ?? $record, RecordText::of($record));
+            $this->assertSame(RecordText::of($record), RecordText::of($over));
+            $last = $record;
         }
     }
 }

@@ -71,7 +71,8 @@
                 data-send-once>@csrf
                 <p>{{ __('patrons.pin_text') }}</p><div><button class="btn btn-quiet">{{ __('patrons.new_pin')
                 }}</button></div></form>
-            <form method="post" action="{{ route('desk.card.replace', $card) }}" class="panel p-4 grid gap-2">@csrf
+            <form method="post" action="{{ route('desk.card.replace', $card) }}" class="panel p-4 grid gap-2"
+                data-send-once>@csrf
                 <label for="new-number" class="font-semibold">{{ __('patrons.replace') }}</label><p class="meta"
                 id="new-number-hint">{{ __('patrons.replace_text') }}</p><div class="flex gap-2"><input
                 id="new-number" name="number" maxlength="32" class="field flex-1 min-w-0" autocomplete="off"

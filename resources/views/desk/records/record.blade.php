@@ -1,11 +1,7 @@
-@use('App\Desk\Records\RecordInput')
 @use('App\Shared\View\Dates')
 @use('FigPorch\Core\Catalogue\Audience')
 @use('FigPorch\Core\Catalogue\RecordText')
-@php
-    $lines = ['identifiers' => 2, 'subjects' => 4, 'awards' => 2, 'description' => 8];
-    $count = count($people) + RecordInput::MORE_PEOPLE;
-@endphp
+@php($lines = ['identifiers' => 2, 'subjects' => 4, 'awards' => 2, 'description' => 8])
 <x-desk.layout :title="__('records.title').': '.$title->name" on="titles" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title) }}"><bdi>{{ $title->name
         }}</bdi></a></p>
@@ -22,8 +18,7 @@
                         __('records.fields.contributors') }}</legend>
                         @if ($errors->has('contributors'))<p class="text-clay font-semibold">{{
                             $errors->first('contributors') }}</p>@endif
-                        @for ($n = 0; $n < $count; $n++)
-                            @php([$role, $name, $sort] = explode('|', ($people[$n] ?? '').'||'))
+                        @foreach ($people as $n => [$role, $name, $sort])
                             <div class="grid grid-cols-[1fr_1fr_9rem] gap-2"><input name="person_{{ $n }}_name"
                                 value="{{ old("person_{$n}_name", $name) }}" maxlength="255" class="field min-w-0"
                                 aria-label="{{ __('records.person', ['n' => $n + 1]) }}"
@@ -35,7 +30,7 @@
                                 @foreach (RecordText::ROLES as $of)<option value="{{ $of }}"
                                 @selected(old("person_{$n}_role", $role ?: 'author') === $of)>{{
                                 __("records.roles.{$of}") }}</option>@endforeach</select></div>
-                        @endfor</fieldset>
+                        @endforeach</fieldset>
                 @elseif ($field === 'audience')
                     <x-desk.options name="audience" :label="__('records.fields.audience')" :chosen="$texts['audience']"
                         :options="array_combine(array_column(Audience::cases(), 'value'), array_map(fn (Audience $of) =>

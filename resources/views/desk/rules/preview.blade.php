@@ -22,7 +22,7 @@
         <ul class="grid gap-1 mb-5">@forelse ($effects as $what => $count)<li>{{ trans_choice("rules.effects.{$what}",
             $count, ['count' => number_format($count)]) }}</li>@empty<li>{{ __('rules.no_effect') }}</li>
             @endforelse</ul>
-        <form method="post" action="{{ route('desk.rule.change') }}" class="flex gap-3">@csrf
+        <form method="post" action="{{ route('desk.rule.change') }}" class="flex gap-3" data-send-once>@csrf
             <input type="hidden" name="sure" value="1"><input type="hidden" name="group" value="{{ $group }}"><input
                 type="hidden" name="format" value="{{ $format?->value }}"><input type="hidden" name="seen"
                 value="{{ $input->seen }}"><input type="hidden" name="from"

@@ -50,7 +50,7 @@
             @endif
         </div>
         <form method="post" action="{{ route('desk.staff.invite') }}" class="panel p-4 grid gap-3 content-start
-            self-start">
+            self-start" data-send-once>
             @csrf
             <h2 class="text-xl">{{ __('staff.invite') }}</h2>
             <x-desk.field name="email" type="email" max="200" :label="__('desk.email')" :hint="__('staff.invite_text')"

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Trail;
+
+/** What can be changed at the Desk, as the audit trail names it; each has its words in trail.what. */
+enum ChangeKind: string
+{
+    case StaffInvited = 'staff_invited';
+    case StaffWithdrawn = 'staff_withdrawn';
+    case LicenceAdd = 'licence_add';
+    case LicenceCopies = 'licence_copies';
+    case LicenceEnd = 'licence_end';
+    case ListMade = 'list_made';
+    case ListChanged = 'list_changed';
+    case ListRemoved = 'list_removed';
+    case RequestDeclined = 'request_declined';
+    case StaffJoined = 'staff_joined';
+    case StaffRole = 'staff_role';
+    case StaffLeft = 'staff_left';
+    case RuleChanged = 'rule_changed';
+    case RulePlanned = 'rule_planned';
+    case RuleUndone = 'rule_undone';
+    case GroupAdded = 'group_added';
+    case RecordChanged = 'record_changed';
+    case RecordUndone = 'record_undone';
+    case FileTakenIn = 'file_taken_in';
+    case CardsImported = 'cards_imported';
+    case CardsImportUndone = 'cards_import_undone';
+    case CardIssued = 'card_issued';
+    case CardRenewed = 'card_renewed';
+    case CardBlocked = 'card_blocked';
+    case CardUnblocked = 'card_unblocked';
+    case CardPin = 'card_pin';
+    case CardReplaced = 'card_replaced';
+    case CardChanged = 'card_changed';
+    case CardErased = 'card_erased';
+    case CardMerged = 'card_merged';
+    case CardHelped = 'card_helped';
+    case CardReturned = 'card_returned';
+    case CardCancelled = 'card_cancelled';
+}
