@@ -58,6 +58,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
         Route::get('/own', [OwnController::class, 'show'])->name('own');
         Route::post('/own', [OwnController::class, 'change'])->name('own.change');
+        Route::post('/own/leave', [StaffController::class, 'leave'])->name('own.leave');
         Route::get('/own/second-factor', [SecondFactorController::class, 'show'])->name('own.second');
         Route::post('/own/second-factor', [SecondFactorController::class, 'turnOn'])->name('own.second.on');
         Route::post('/own/second-factor/off', [SecondFactorController::class, 'turnOff'])->name('own.second.off');

@@ -198,6 +198,7 @@ final class RouteAccessTest extends TestCase
         'desk.change' => StaffTask::Licences,
 
         'desk.today' => self::STAFF,
+        'desk.own.leave' => self::STAFF,
         'desk.own.second' => self::STAFF,
         'desk.own.second.on' => self::STAFF,
         'desk.own.second.off' => self::STAFF,

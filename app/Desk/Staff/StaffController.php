@@ -97,4 +97,12 @@ final class StaffController
                 ->with('said', __('staff.has_left', ['name' => $member->name]))
             : redirect()->route('desk.staff')->with('refusal', __('staff.last_director'));
     }
+
+    /** Whoever works here may leave, in whatever role. */
+    public function leave(#[CurrentUser('staff')] StaffMember $staff, ChangePost $change): RedirectResponse
+    {
+        return $change($staff, $staff, null, CarbonImmutable::now())
+            ? redirect()->route('desk.')
+            : redirect()->route('desk.own')->with('refusal', __('staff.last_director'));
+    }
 }

@@ -70,6 +70,8 @@ return [
     'keep' => 'Save',
     'own_kept' => 'Saved.',
     'libraries' => 'Where you work',
+    'leave' => 'Leave :library',
+    'leave_yes' => 'Yes, I leave',
     'here' => 'you are here now',
     'go_there' => 'Go there',
     'now_at' => 'You are at :library now.',

@@ -70,6 +70,8 @@ return [
     'keep' => 'Guardar',
     'own_kept' => 'Guardado.',
     'libraries' => 'Dónde trabaja',
+    'leave' => 'Dejar :library',
+    'leave_yes' => 'Sí, me voy',
     'here' => 'está aquí ahora',
     'go_there' => 'Ir allí',
     'now_at' => 'Ahora está en :library.',

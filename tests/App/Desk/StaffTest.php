@@ -167,6 +167,16 @@ final class StaffTest extends TestCase
         $this->get('/desk/lists')->assertOk();
     }
 
+    public function test_whoever_works_here_may_leave_but_the_last_director(): void
+    {
+        $this->post('/desk/own/leave')->assertRedirect('/desk/own')->assertSessionHas('refusal');
+        $ida = $this->staff(role: StaffRole::Figures);
+        $this->be($ida, 'staff')->get('/desk/own')->assertSee('Leave Saltmere Library');
+        $this->post('/desk/own/leave')->assertRedirect('/desk');
+        $this->get('/desk/today')->assertRedirect('/desk/sign-in')->assertSessionHas('said');
+        $this->assertStringContainsString("staff_left {$ida->email}", $this->trail());
+    }
+
     public function test_the_last_director_stays(): void
     {
         $id = $this->director->id;

@@ -19,8 +19,10 @@
                         @if ($errors->has('contributors'))<p class="text-clay font-semibold">{{
                             $errors->first('contributors') }}</p>@endif
                         @foreach ($people as $n => [$role, $name, $sort])
-                            <div class="grid grid-cols-[1fr_1fr_9rem] gap-2"><input name="person_{{ $n }}_name"
-                                value="{{ old("person_{$n}_name", $name) }}" maxlength="255" class="field min-w-0"
+                            <div class="grid grid-cols-2 sm:grid-cols-[1fr_1fr_9rem] gap-2"><input
+                                name="person_{{ $n }}_name"
+                                value="{{ old("person_{$n}_name", $name) }}" maxlength="255"
+                                class="field min-w-0 max-sm:col-span-2"
                                 aria-label="{{ __('records.person', ['n' => $n + 1]) }}"
                                 placeholder="{{ __('records.person_name') }}"><input name="person_{{ $n }}_sort"
                                 value="{{ old("person_{$n}_sort", $sort) }}" maxlength="255" class="field min-w-0"

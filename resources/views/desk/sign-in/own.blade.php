@@ -30,7 +30,11 @@
                 @if ($post->library_id === $staff->library_id)<span class="meta">{{ __('staff.here') }}</span>
                 @else<form method="post" action="{{ route('desk.at', $post->library->slug) }}">@csrf<button
                     class="btn btn-quiet">{{ __('staff.go_there') }}<span class="sr-only">: {{ $post->library->name
-                    }}</span></button></form>@endif</li>@endforeach</ul></section>
+                    }}</span></button></form>@endif</li>@endforeach</ul>
+            <details class="mt-3 text-[15px]"><summary class="link cursor-pointer text-clay">{{ __('staff.leave',
+                ['library' => $staff->library->name]) }}</summary><form method="post"
+                action="{{ route('desk.own.leave') }}" class="mt-2">@csrf<p class="mb-2">{{ __('staff.end_sure_self')
+                }}</p><button class="btn btn-quiet">{{ __('staff.leave_yes') }}</button></form></details></section>
         </div>
     </div>
 </x-desk.layout>

@@ -21,7 +21,8 @@
             decorative: true) }}</span><span class="grow min-w-0"><a class="font-semibold no-underline
             hover:underline" href="{{ route('desk.title', $title) }}"><bdi>{{ $title->name }}</bdi></a><span
             class="meta block">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
-            $title->year()])) }}</span></span><span class="text-[15px] text-right">{{ match (true) {
+            $title->year()])) }}</span></span><span class="text-[15px] text-right flex-none max-w-24 sm:max-w-none
+            wrap-normal">{{ match (true) {
                 $state->licences > 0 && $state->copies !== null => trans_choice('records.copies', (int)
                     $state->copies, ['count' => number_format((int) $state->copies)]),
                 $state->licences > 0 => __('records.licensed'),
