@@ -24,6 +24,15 @@ return [
             'retry_after' => 60,
             'after_commit' => false,
         ],
+        // Files that a patron asks for and that take more than a moment: downloads of films, many pages as PDF.
+        'files' => [
+            'driver' => 'database',
+            'connection' => 'pgsql',
+            'table' => 'jobs',
+            'queue' => 'files',
+            'retry_after' => 60,
+            'after_commit' => false,
+        ],
     ],
     'failed' => ['driver' => 'database-uuids', 'database' => 'pgsql', 'table' => 'failed_jobs'],
 ];

@@ -115,6 +115,14 @@ http {
             alias {{VAR}}/storage/publications/;
         }
 
+        # Files made of a loan: a download, pages as PDF.
+        location /_prepared/ {
+            internal;
+            include {{VAR}}/conf/file-headers.conf;
+            gzip off;
+            alias {{VAR}}/storage/prepared/;
+        }
+
         # The mail stand-in's outbox: for the demo alone.
         location /outbox/ { # demo
             proxy_pass http://127.0.0.1:{{OUTBOX_PORT}}/; # demo

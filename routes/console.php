@@ -8,6 +8,7 @@ use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Desk\Rules\ChangeRule;
 use App\Lending\Waits\MeasureHabits;
+use App\Reading\Prepared\ForgetFiles;
 use App\Shared\Readiness;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Schedule;
@@ -23,6 +24,9 @@ Schedule::command('search:index lending --due')->everyMinute()->runInBackground(
 Schedule::command('catalogue:read-supplier --stale')->everyMinute()->runInBackground();
 Schedule::call(fn(SendMatchNotices $look) => $look(CarbonImmutable::now()))
     ->name('look for what is new in saved searches')
+    ->everyTenMinutes();
+Schedule::call(fn(ForgetFiles $forget) => $forget(CarbonImmutable::now()))
+    ->name('remove files of loans that have ended')
     ->everyTenMinutes();
 Schedule::command('privacy:keep-terms')->hourly()->runInBackground();
 Schedule::command('storage:tidy')->dailyAt('03:50')->runInBackground();

@@ -9,6 +9,7 @@ use App\Desk\Figures\TurnawaysController;
 use App\Desk\Files\FilesController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
+use App\Desk\Orders\OrdersController;
 use App\Desk\Patrons\CardController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
@@ -212,6 +213,23 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::post('/supplier/{reading}/take', [RequestsController::class, 'takeReading'])
             ->name('supplier.take')
             ->can('desk.requests');
+        Route::get('/orders', [OrdersController::class, 'index'])->name('orders');
+        Route::middleware('can:desk.licences')->group(function (): void {
+            Route::post('/orders/move', [OrdersController::class, 'move'])->name('orders.move');
+            Route::post('/orders/orders.{kind}', [OrdersController::class, 'file'])
+                ->whereIn('kind', ['csv', 'edi'])
+                ->name('orders.file')
+                ->middleware('throttle:exports');
+            Route::post('/funds', [OrdersController::class, 'fund'])->name('funds.add');
+            Route::post('/funds/{fund}', [OrdersController::class, 'budget'])
+                ->name('fund.budget')
+                ->can('arrange', 'fund');
+            Route::post('/funds/{fund}/close', [OrdersController::class, 'close'])
+                ->name('fund.close')
+                ->can('arrange', 'fund');
+            Route::get('/titles/{title}/order', [OrdersController::class, 'create'])->name('order');
+            Route::post('/titles/{title}/order', [OrdersController::class, 'note'])->name('order.note');
+        });
         Route::get('/titles', TitlesController::class)->name('titles');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
         Route::middleware(['can:desk.titles', 'can:edit,title'])

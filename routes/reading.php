@@ -12,6 +12,7 @@ use App\Reading\Offline\OfflineController;
 use App\Reading\Pages\PageController;
 use App\Reading\Places\PlaceController;
 use App\Reading\Player\PlayController;
+use App\Reading\Prepared\PreparedFileController;
 use App\Reading\Reader\ReadController;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
@@ -83,6 +84,18 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('pages.show')
         ->can('own', 'loan')
         ->middleware([RequireOpenLoan::class, HalfOfWorkers::class . ':drawing']);
+    Route::middleware(['can:own,loan', RequireOpenLoan::class])
+        ->prefix('/loans/{loan}/prepared/{preparedFile}')
+        ->scopeBindings()
+        ->group(function (): void {
+            Route::get('/', [PreparedFileController::class, 'show'])->name('prepared.show');
+            Route::get('/file', [PreparedFileController::class, 'file'])
+                ->name('prepared.file')
+                ->middleware('throttle:exports');
+            Route::post('/again', [PreparedFileController::class, 'again'])
+                ->name('prepared.again')
+                ->middleware('throttle:exports');
+        });
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])
         ->name('places.keep')
         ->can('own', 'loan')

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Desk\CardImport\CardImportPolicy;
 use App\Desk\Files\FileImportPolicy;
 use App\Desk\Lists\StaffListPolicy;
+use App\Desk\Orders\FundPolicy;
 use App\Desk\Records\TitlePolicy;
 use App\Desk\Setup\CreateLibraryCommand;
 use App\Desk\Setup\SetupLinkCommand;
@@ -15,6 +16,7 @@ use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
 use App\Models\CardImport;
 use App\Models\FileImport;
+use App\Models\Fund;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -35,6 +37,7 @@ final class DeskServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Gate::policy(Fund::class, FundPolicy::class);
         Gate::policy(StaffList::class, StaffListPolicy::class);
         Gate::policy(Title::class, TitlePolicy::class);
         Gate::policy(FileImport::class, FileImportPolicy::class);

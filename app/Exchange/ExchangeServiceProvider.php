@@ -8,10 +8,12 @@ use App\Account\Notices\NoticeCarriers;
 use App\Account\SignIn\PinLinkCarrier;
 use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
+use App\Exchange\Packages\PackPublication;
 use App\Exchange\Push\PushDevicePolicy;
 use App\Exchange\Push\PushKey;
 use App\Exchange\Supplier\ReadSupplierCommand;
 use App\Models\PushDevice;
+use App\Reading\Prepared\FileMaker;
 use App\Shared\RequestContext;
 use DateTimeZone;
 use Illuminate\Contracts\View\View;
@@ -24,6 +26,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind(NoticeCarriers::class, QueueNotices::class);
+        $this->app->tag(PackPublication::class, FileMaker::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
         $this->commands([ReadSupplierCommand::class]);
     }

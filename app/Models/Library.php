@@ -15,6 +15,10 @@ use DateTimeZone;
  * @property string $place
  * @property string $timezone
  * @property int $pay_per_loan_budget_cents for each month that has none of its own
+ * @property string $currency ISO 4217, of its prices and budgets
+ * @property int $budget_month with which its budget year begins
+ * @property string $edi_number by which its supplier knows it in EDIFACT orders
+ * @property string $edi_supplier the supplier's own
  * @property string $pin_contact whom to ask for a lost PIN
  */
 final class Library extends Model

@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
@@ -53,6 +54,12 @@ final class Loan extends Model
     public function licence(): BelongsTo
     {
         return $this->belongsTo(Licence::class);
+    }
+
+    /** @return HasMany<PreparedFile, $this> */
+    public function preparedFiles(): HasMany
+    {
+        return $this->hasMany(PreparedFile::class);
     }
 
     /** A loan past its due time is over, whether or not the scheduler has come by to write it down. */

@@ -6,6 +6,9 @@ namespace App\Reading;
 
 use App\Models\Mark;
 use App\Reading\Marks\MarkPolicy;
+use App\Reading\Pages\PagesAsPdf;
+use App\Reading\Prepared\FileMaker;
+use App\Reading\Prepared\FileMakers;
 use App\Reading\Publications\CutExcerptsCommand;
 use App\Reading\Publications\ImportCommand;
 use App\Reading\Publications\ImportFileCommand;
@@ -23,6 +26,8 @@ final class ReadingServiceProvider extends ServiceProvider
             ImportFileCommand::class,
             TidyCommand::class,
         ]);
+        $this->app->tag(PagesAsPdf::class, FileMaker::class);
+        $this->app->when(FileMakers::class)->needs('$makers')->giveTagged(FileMaker::class);
     }
 
     public function boot(): void

@@ -6,6 +6,7 @@ namespace App\Shared;
 
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Sends a file of a publication: nginx does it on our word, without the file passing through PHP. */
@@ -40,6 +41,29 @@ final class FileDelivery
         }
         $response->headers->set('Content-Type', $type);
         $response->headers->add(ResponseHeaders::ofFile());
+
+        return $response;
+    }
+
+    /**
+     * A file to keep, under a name of its own.
+     *
+     * @param  string  $path  below storage/prepared
+     */
+    public function attachment(string $path, string $name, string $type): Response
+    {
+        if (config('figporch.file_delivery') === 'accel') {
+            $response = new Response();
+            $response->headers->set('X-Accel-Redirect', "/_prepared/{$path}");
+        } else {
+            $response = new BinaryFileResponse(storage_path("prepared/{$path}"), autoLastModified: false);
+        }
+        $response->headers->set('Content-Type', $type);
+        $response->headers->add(ResponseHeaders::ofFile());
+        $response->headers->set(
+            'Content-Disposition',
+            HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name),
+        );
 
         return $response;
     }

@@ -10,10 +10,12 @@ use App\Models\Basket;
 use App\Models\Card;
 use App\Models\CardImport;
 use App\Models\FileImport;
+use App\Models\Fund;
 use App\Models\Hold;
 use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Mark;
+use App\Models\PreparedFile;
 use App\Models\PushDevice;
 use App\Models\SavedSearch;
 use App\Models\StaffInvitation;
@@ -22,6 +24,7 @@ use App\Models\StaffMember;
 use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Models\Upload;
+use App\Reading\Prepared\PrepareFile;
 use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\StaffRole;
@@ -52,6 +55,8 @@ trait AsksEveryRoute
 
     private Loan $loan;
 
+    private PreparedFile $prepared;
+
     private Hold $hold;
 
     private Basket $basket;
@@ -71,6 +76,8 @@ trait AsksEveryRoute
     private Card $card;
 
     private int $reading;
+
+    private Fund $fund;
 
     private StaffMember $colleague;
 
@@ -132,6 +139,7 @@ trait AsksEveryRoute
             'title' => $title,
             'card' => $this->card->id,
             'loan' => $this->loan->id,
+            'preparedFile' => $this->prepared->id,
             'hold' => $this->hold->id,
             'basket' => $this->basket->id,
             'saved' => $this->saved->id,
@@ -142,13 +150,17 @@ trait AsksEveryRoute
             'library' => 'saltmere',
             'room' => Room::Reading->value,
             'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
-            'kind' => ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv'][$name] ?? '',
+            'kind' =>
+                ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv', 'desk.orders.file' => 'csv'][
+                    $name
+                ] ?? '',
             'way' => 'listen',
             'page' => 1,
             'from' => 1,
             'to' => 1,
             'rows' => 'line',
             'reading' => $this->reading,
+            'fund' => $this->fund->id,
             'member' => $this->colleague->id,
             'change' => 1,
             'upload' => $this->upload->id,
@@ -209,6 +221,18 @@ trait AsksEveryRoute
             'desk.uploads.begin' => ['name' => 'low-water.epub', 'bytes' => 10],
             'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
             'desk.rules.group' => ['name' => 'New'],
+            'desk.orders.move' => ['orders' => ['1'], 'to' => 'ordered'],
+            'desk.funds.add' => ['name' => 'Films', 'year' => '2026', 'budget' => '100'],
+            'desk.fund.budget' => ['year' => '2026', 'budget' => '100'],
+            'desk.fund.close' => ['closed' => '1'],
+            'desk.order.note' => [
+                'form' => (string) Str::uuid(),
+                'model' => 'one_copy_one_user',
+                'quantity' => '1',
+                'copies' => '1',
+                'price' => '0',
+                'fund' => (string) $this->fund->id,
+            ],
             'desk.rule.change' => ['max_loans' => '5', 'seen' => '||||||||', 'sure' => '1'],
             'desk.record.save' => ['name' => 'Other', 'audience' => 'adult', 'seen' => '{}'],
             'desk.files.take' => ['licence' => 'none', 'uploads' => $this->upload->id],
@@ -240,6 +264,7 @@ trait AsksEveryRoute
         $person->update(['calendar_key' => Str::random(40)]);
         $this->loan = $this->borrow($this->card, $this->title);
         DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
+        $this->prepared = app(PrepareFile::class)($this->loan, 'epub', $this->now()) ?? $this->fail('It is made.');
         $this->licence = $this->licence($this->wanted = $this->title('Wanted'), price: 7777);
         $this->borrow($this->card(), $this->wanted);
         $this->hold = $this->hold($this->card, $this->wanted);
@@ -317,6 +342,7 @@ trait AsksEveryRoute
             'invited_by' => $this->colleague->id,
             'invited_at' => $this->now(),
         ]);
+        $this->fund = Fund::query()->create(['library_id' => $this->library()->id, 'name' => 'Books']);
         $this->reading = DB::table('supplier_readings')->insertGetId([
             'begun_at' => $this->now(),
             'ended_at' => $this->now(),

@@ -19,6 +19,22 @@ test('suggestions come while one types, are walked with the arrow keys, and Ente
     await words.press('Escape')
     await expect(options).toHaveCount(0)
 
+    // An answer that was on its way when the list was put away does not bring it back, nor one to words taken out.
+    for (const leave of [() => words.press('Escape'), () => words.fill('')]) {
+        let answer
+        const asked = new Promise(resolve =>
+            page.route('**/suggest?*', route => resolve((answer = () => route.continue()))),
+        )
+        await words.press('x')
+        await asked
+        await leave()
+        const answered = page.waitForResponse('**/suggest?*')
+        await answer()
+        await (await answered).finished()
+        await expect(options).toHaveCount(0)
+        await page.unroute('**/suggest?*')
+    }
+
     await words.fill('')
     await words.pressSequentially('odalsy', { delay: 20 })
     await expect(options.filter({ hasText: 'Odalys Venn' }).first()).toContainText('author')

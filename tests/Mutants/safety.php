@@ -107,4 +107,21 @@ return [
         'where false and mail_begun_at between',
         'FaultsTest',
     ],
+    ['app/Reading/Prepared/PrepareFile.php', '>= self::AT_A_TIME', '> 1000', 'PreparedFileTest'],
+    ['app/Reading/Prepared/PrepareFile.php', '$isBeingMade || ', '', 'PreparedFileTest'],
+    [
+        'app/Reading/Prepared/PrepareInBackground.php',
+        '|| !$file->loan->isOpen(CarbonImmutable::now())',
+        '',
+        'PreparedFileTest',
+    ],
+    [
+        'app/Reading/Prepared/ForgetFiles.php',
+        "\$loan->whereNotNull('ended_at')",
+        "\$loan->whereNull('id')",
+        'PreparedFileTest',
+    ],
+    ['app/Reading/Prepared/MakeFile.php', 'is_file($half) && unlink($half);', '', 'PreparedFileTest'],
+    ['app/Models/PreparedFile.php', ' && is_file($this->path())', '', 'PreparedFileTest'],
+    ['routes/reading.php', '->scopeBindings()', '', 'PreparedFileTest'],
 ];

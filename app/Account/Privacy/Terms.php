@@ -36,6 +36,7 @@ final class Terms
         'places' => 'deleted',
         'notices' => 'what names the title is taken out',
         'pages_taken' => 'of a loan, which has no card any more',
+        'prepared_files' => 'of a loan; deleted with the file within ten minutes of its end, or two hours',
     ];
 
     /** Ends by itself after so long, as told below. */

@@ -9,6 +9,7 @@ use App\Shared\View\Dates;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use IntlDateFormatter;
+use NumberFormatter;
 
 /** Figures of the Desk in words. */
 final class DeskText
@@ -23,9 +24,18 @@ final class DeskText
         };
     }
 
-    public static function money(int $cents): string
+    /** Without its currency: in a field, or where the currency stands beside it. */
+    public static function money(int $cents, string $thousands = ','): string
     {
-        return number_format($cents / 100, 2);
+        return number_format($cents / 100, 2, '.', $thousands);
+    }
+
+    /** "€12.50", as the language writes it. */
+    public static function price(int $cents, string $currency): string
+    {
+        $format = new NumberFormatter(app()->getLocale(), NumberFormatter::CURRENCY);
+
+        return (string) $format->formatCurrency($cents / 100, $currency);
     }
 
     /** "20 pages to print, offline" of a licence's row */

@@ -16,6 +16,7 @@ final class DeskRooms
         'patrons' => StaffTask::Patrons,
         'titles' => null,
         'licences' => null,
+        'orders' => null,
         'files' => StaffTask::Titles,
         'requests' => null,
         'lists' => StaffTask::Lists,

@@ -12,6 +12,11 @@ enum ChangeKind: string
     case LicenceAdd = 'licence_add';
     case LicenceCopies = 'licence_copies';
     case LicenceEnd = 'licence_end';
+    case OrderNoted = 'order_noted';
+    case OrderSent = 'order_sent';
+    case OrderReceived = 'order_received';
+    case OrderCancelled = 'order_cancelled';
+    case FundChanged = 'fund_changed';
     case ListMade = 'list_made';
     case ListChanged = 'list_changed';
     case ListRemoved = 'list_removed';

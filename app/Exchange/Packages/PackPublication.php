@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Exchange\Packages;
 
+use App\Models\Loan;
 use App\Models\Publication;
+use App\Reading\Prepared\FileMaker;
+use Illuminate\Support\Str;
 use RuntimeException;
 use ZipArchive;
 
@@ -12,7 +15,7 @@ use ZipArchive;
  * A publication as one file in an open format: EPUB (OCF 3.3, §4), the Lightweight Packaging Format of W3C publications
  * (w3.org/TR/lpf), or the sound and video files alone.
  */
-final class PackPublication
+final class PackPublication implements FileMaker
 {
     /**
      * The formats that a publication can be had in.
@@ -28,11 +31,38 @@ final class PackPublication
         };
     }
 
-    /** @return string a file that whoever sends it removes */
-    public function __invoke(Publication $publication, string $kind): string
+    private const TYPES = [
+        'epub' => Publication::EPUB,
+        'pdf' => Publication::PDF,
+        'package' => 'application/lpf+zip',
+        'files' => 'application/zip',
+    ];
+
+    /** Packed in less than half a second. */
+    private const QUICK_BYTES = 10_000_000;
+
+    public function makes(string $kind): bool
     {
+        return isset(self::TYPES[$kind]);
+    }
+
+    public function isQuick(Loan $loan, string $kind): bool
+    {
+        // A PDF is there already.
+        return $kind === 'pdf' || array_sum(self::publication($loan)->sizes) <= self::QUICK_BYTES;
+    }
+
+    public function named(Loan $loan, string $kind): array
+    {
+        $ending = self::kinds(self::publication($loan)->media_type)[$kind] ?? '';
+
+        return [(Str::slug($loan->title->name) ?: "title-{$loan->title_id}") . $ending, self::TYPES[$kind]];
+    }
+
+    public function make(Loan $loan, string $kind, string $to, callable $told): void
+    {
+        $publication = self::publication($loan);
         $folder = storage_path("publications/{$publication->sha256}/whole");
-        $file = (string) tempnam(sys_get_temp_dir(), 'pack');
         $paths = match ($kind) {
             'epub' => array_unique(['mimetype', ...array_keys($publication->sizes)]),
             'files' => array_column($publication->parts ?? [], 'path'),
@@ -41,14 +71,13 @@ final class PackPublication
             default => array_keys($publication->sizes),
         };
         if ($kind === 'pdf') {
-            copy("{$folder}/{$paths[0]}", $file) ||
-                throw new RuntimeException("Cannot write {$file}: is the disk full?");
+            copy("{$folder}/{$paths[0]}", $to) || throw new RuntimeException("Cannot write {$to}: is the disk full?");
 
-            return $file;
+            return;
         }
         $zip = new ZipArchive();
-        if ($zip->open($file, ZipArchive::OVERWRITE) !== true) {
-            throw new RuntimeException("Cannot write {$file}.");
+        if ($zip->open($to, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
+            throw new RuntimeException("Cannot write {$to}.");
         }
         foreach ($paths as $n => $path) {
             $path = (string) $path;
@@ -64,10 +93,14 @@ final class PackPublication
                 preg_match('~\.(mp3|m4a|opus|ogg|flac|mp4|webm|jpe?g|png|webp|woff2?)$~i', $path) === 1;
             $zip->setCompressionIndex($zip->numFiles - 1, $packed ? ZipArchive::CM_STORE : ZipArchive::CM_DEFLATE);
         }
+        $zip->registerProgressCallback(0.01, $told);
         if (!$zip->close()) {
-            throw new RuntimeException("Cannot write {$file}: is the disk full?");
+            throw new RuntimeException("Cannot write {$to}: is the disk full?");
         }
+    }
 
-        return $file;
+    private static function publication(Loan $loan): Publication
+    {
+        return $loan->title->publication ?? throw new RuntimeException("Title {$loan->title_id} has no file.");
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading\Pages;
 
-use App\Catalogue\Citations\CitableTitles;
 use App\Models\Loan;
 use App\Models\Publication;
+use App\Reading\Prepared\GiveFile;
 use App\Reading\Publications\Poppler;
-use FigPorch\Core\Catalogue\Citation\Reference;
-use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -28,7 +26,7 @@ final class PageController
     public function __construct(
         private readonly LoanPages $loanPages,
         private readonly TakePages $takePages,
-        private readonly CitableTitles $citable,
+        private readonly PagesFacts $facts,
         private readonly Poppler $pdfTools,
     ) {}
 
@@ -90,7 +88,7 @@ final class PageController
 
         return view(
             'reading.pages.printed',
-            $this->facts($loan, $publication, $from, $to) + [
+            $this->facts->of($loan, $from, $to) + [
                 'html' =>
                     $publication->media_type === Publication::PDF
                         ? PrintedPages::pictures(
@@ -109,40 +107,15 @@ final class PageController
         );
     }
 
-    public function pdf(Loan $loan, int $from, int $to): Response
+    public function pdf(Loan $loan, int $from, int $to, GiveFile $give): Response
     {
         $publication = $this->publication($loan);
         $loan->licence->rights()->chaptersAsPdf || abort(403, __('pages.no_pdf'));
         if (!$this->taken($loan, $publication, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
-        $bytes =
-            $publication->media_type === Publication::PDF
-                ? PrintedPages::part($publication, $this->pdfTools, $from, $to)
-                : PrintedPages::pdf(
-                    $publication,
-                    view(
-                        'reading.pages.printed-pdf',
-                        $this->facts($loan, $publication, $from, $to) + [
-                            'html' => PrintedPages::html(
-                                $publication,
-                                $this->loanPages->pages($publication),
-                                $from,
-                                $to,
-                                fn(string $path): string => $path,
-                            ),
-                        ],
-                    )->render(),
-                );
 
-        return response(
-            $bytes,
-            headers: [
-                'Content-Type' => 'application/pdf',
-                'Content-Disposition' => "attachment; filename=\"pages-{$from}-{$to}.pdf\"",
-                'Cache-Control' => 'private, no-store',
-            ],
-        );
+        return $give($loan, PagesAsPdf::kind($from, $to));
     }
 
     /** One page of a PDF as a picture: each is asked for by itself, so that none keeps others waiting for long. */
@@ -179,22 +152,5 @@ final class PageController
             $to >= $from &&
             $to - $from < self::most($publication) &&
             array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
-    }
-
-    /** @return array<string, mixed> */
-    private function facts(Loan $loan, Publication $publication, int $from, int $to): array
-    {
-        $pages = $this->loanPages->pages($publication);
-        $cited = $this->citable->titles([$loan->title_id], fn(int $id): string => url("/titles/{$id}"))[0];
-
-        return [
-            'loan' => $loan,
-            'title' => $loan->title,
-            'first' => $pages->label($from),
-            'last' => $pages->label($to),
-            'citation' => Reference::text($cited, Style::Apa),
-            'from' => $from,
-            'to' => $to,
-        ];
     }
 }

@@ -89,17 +89,10 @@ final class PrintedPages
         return $tools->page(self::document($publication), $page);
     }
 
-    /** @return string some pages of a PDF as a PDF */
-    public static function part(Publication $publication, Poppler $tools, int $from, int $to): string
+    /** Some pages of a PDF as a PDF of their own, at the path $file. */
+    public static function part(Publication $publication, Poppler $tools, int $from, int $to, string $file): void
     {
-        $part = (string) tempnam(sys_get_temp_dir(), 'pages');
-        try {
-            $tools->cut(self::document($publication), $from, $to, $part, Poppler::SECONDS_MEANWHILE);
-
-            return (string) file_get_contents($part);
-        } finally {
-            unlink($part);
-        }
+        $tools->cut(self::document($publication), $from, $to, $file);
     }
 
     private static function document(Publication $publication): string

@@ -24,6 +24,7 @@ final class ReadableInput
         'mailed',
         'note',
         'offer',
+        'orders',
         'pushed',
         'shown',
         'subjects',

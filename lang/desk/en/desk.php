@@ -19,6 +19,7 @@ return [
     'trail' => 'Audit trail',
     'patrons' => 'Patrons',
     'rules' => 'Loan rules',
+    'orders' => 'Orders',
     'files' => 'Files',
     'navigation' => 'Desk',
     'figures' => [

@@ -19,6 +19,7 @@ return [
     'trail' => 'Registro de cambios',
     'patrons' => 'Lectores',
     'rules' => 'Reglas de préstamo',
+    'orders' => 'Pedidos',
     'files' => 'Archivos',
     'navigation' => 'Mostrador',
     'figures' => [

@@ -20,7 +20,10 @@ export const watchSuggestions = () => {
 
     // An answer that comes late leaves the choice where it is, if what was chosen is among it.
     let chosen = null
-    slot.addEventListener('htmx:beforeSwap', () => {
+    // What stood in the field when the list was put away: an answer that comes after does not bring it back.
+    let putAway = null
+    slot.addEventListener('htmx:beforeSwap', event => {
+        if (words.value === putAway || words.value.trim() === '') event.detail.shouldSwap = false
         chosen = active()?.querySelector('a').href
     })
     slot.addEventListener('htmx:afterSwap', () => {
@@ -32,7 +35,9 @@ export const watchSuggestions = () => {
     })
     words.addEventListener('keydown', event => {
         const all = options()
-        if (event.key === 'Escape' && all.length) {
+        if (event.key === 'Escape') {
+            putAway = words.value
+            if (!all.length) return
             event.preventDefault()
             close()
         } else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && all.length) {
@@ -47,7 +52,10 @@ export const watchSuggestions = () => {
             location.assign(active().querySelector('a').href)
         }
     })
-    words.addEventListener('input', () => words.value.trim() === '' && close())
+    words.addEventListener('input', () => {
+        putAway = null
+        if (words.value.trim() === '') close()
+    })
     document.addEventListener('click', event => !slot.contains(event.target) && event.target !== words && close())
     words.addEventListener(
         'blur',

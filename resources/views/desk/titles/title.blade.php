@@ -27,8 +27,9 @@
         __('desk.back_to_licences') }}</a></p>
     <div class="flex flex-wrap items-baseline gap-x-4 mb-1"><h1 class="text-3xl">{{ $title->name }}</h1><a
         class="link text-[15px]" href="/titles/{{ $title->id }}?library={{ $staff->library->slug }}">{{
-        __('desk.title_page') }}</a>@can('desk.titles')<a class="link text-[15px]"
-        href="{{ route('desk.record', $title) }}">{{ __('records.edit') }}</a>@endcan</div>
+        __('desk.title_page') }}</a>@can('desk.licences')<a class="link text-[15px]"
+        href="{{ route('desk.order', $title, false) }}">{{ __('orders.order') }}</a>@endcan
+        @can('desk.titles')<a class="link text-[15px]" href="{{ route('desk.record', $title) }}">{{ __('records.edit') }}</a>@endcan</div>
     <p class="meta mb-4">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
         $title->year()])) }}</p>
     <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">
@@ -145,17 +146,8 @@
                     id="ends-hint" class="meta">{{ __('desk.last_day_hint') }}</span></label>
                 <label class="flex items-center gap-2 lg:mt-7"><input type="checkbox" name="shared" value="1"
                     @checked(old('shared')) class="accent-shutter w-4 h-4">{{ __('desk.shared') }}</label>
-                <fieldset class="sm:col-span-2 lg:col-span-4 flex flex-wrap items-end gap-x-6 gap-y-2"><legend
-                    class="font-semibold mb-1">{{ __('desk.rights') }}</legend>
-                    <label class="grid gap-1"><span>{{ __('desk.pages') }}</span><input name="pages" type="number"
-                        min="0" max="100000" value="{{ old('do') === null ? (new FigPorch\Core\Lending\Rights)->pages :
-                        old('pages') }}" class="field py-1.5 min-h-9" aria-describedby="pages-hint"><span
-                        id="pages-hint" class="meta">{{ __('desk.pages_hint') }}</span></label>
-                    @foreach (['pdf' => false, 'offline' => true, 'download' => false] as $right => $usual)<label
-                        class="flex items-center gap-2 min-h-9 mb-5"><input type="checkbox" name="{{ $right }}"
-                        value="1" @checked(old('do') === null ? $usual : old($right))
-                        class="accent-shutter w-4 h-4">{{ __('desk.may')[$right] }}</label>@endforeach
-                </fieldset>
+                <div class="sm:col-span-2 lg:col-span-4">@include('desk.titles.rights',
+                    ['fresh' => old('do') === null])</div>
                 <button class="btn lg:mt-6">{{ __('desk.add_show') }}</button>
             </form>
         </details>
@@ -169,7 +161,7 @@
             <input type="hidden" name="target" value="{{ $target }}">
             <div class="flex flex-wrap items-center gap-x-5 gap-y-2 mb-3 text-[15px]">
                 <label class="flex items-center gap-2"><span>{{ __('desk.money') }}</span><input name="money"
-                    inputmode="decimal" value="{{ DeskText::money($offers->moneyCents) }}"
+                    inputmode="decimal" value="{{ DeskText::money($offers->moneyCents, '') }}"
                     class="field py-1.5 min-h-9 w-28 text-right"></label>
                 <label class="flex items-center gap-2"><span>{{ __('desk.over') }}</span><input name="years"
                     type="number" min="1" max="10" value="{{ $offers->years }}"
@@ -201,7 +193,7 @@
                                     $row['value']->centsPerLoan !== null) <span class="chip ml-1">{{ __('desk.cheapest')
                                     }}</span>@endif</th>
                                 <td><input name="offer[{{ $name }}][price]" inputmode="decimal"
-                                    value="{{ $offer === null ? '' : DeskText::money($offer->priceCents) }}"
+                                    value="{{ $offer === null ? '' : DeskText::money($offer->priceCents, '') }}"
                                     aria-label="{{ $label(__('desk.price')) }}" class="field py-1 min-h-8 w-24
                                     text-right"></td>
                                 <td>@if ($model->hasCopies())<input name="offer[{{ $name }}][copies]"
@@ -228,7 +220,12 @@
                                         number_format($row['value']->loans, 1) }}</td><td
                                         class="font-semibold">{{ DeskText::money((int)
                                         round($row['value']->centsPerLoan)) }}</td><td>{{ DeskText::wait($row['wait'])
-                                        }}</td>
+                                        }}@if ($model !== LicenceModel::PayPerLoan && Gate::allows('desk.licences')) <a
+                                        class="link" href="{{ route('desk.order', ['title' => $title, 'model' => $name,
+                                        'quantity' => $row['value']->units, 'copies' => $offer->copies, 'loans' =>
+                                        $offer->loans, 'months' => OffersInput::months($offer->days), 'cents' =>
+                                        $offer->priceCents], false) }}">{{ __('orders.order') }}<span class="sr-only">:
+                                        {{ __("desk.models.{$name}") }}</span></a>@endif</td>
                                 @endif
                             </tr>
                         @endforeach

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Orders;
+
+use App\Models\Order;
+
+/** An order in words and as facts. */
+final class OrderText
+{
+    /** "Metered by loans: 2 copies, 26 loans, 24 months each" */
+    public static function terms(Order $order): string
+    {
+        $each = array_filter([
+            $order->copies === null ? null : trans_choice('orders.copies', $order->copies),
+            $order->loans === null ? null : trans_choice('orders.loans', $order->loans),
+            $order->months === null ? null : trans_choice('orders.months', $order->months),
+        ]);
+
+        return __("desk.models.{$order->model->value}") . ($each === [] ? '' : ': ' . implode(', ', $each));
+    }
+
+    /** @return array<string, array{null, int|string}> as the audit trail has them */
+    public static function facts(Order $order): array
+    {
+        return array_map(fn(int|string $value): array => [null, $value], [
+            'licence' => $order->model->value,
+            'quantity' => $order->quantity,
+            'price' => sprintf('%.2F', $order->unit_cents / 100) . " {$order->currency}",
+            'fund' => $order->fund->name,
+        ]);
+    }
+}
