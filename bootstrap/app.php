@@ -28,7 +28,14 @@ foreach (['SERVICES', 'PACKAGES', 'CONFIG', 'ROUTES', 'EVENTS'] as $cache) {
     $_ENV["APP_{$cache}_CACHE"] ??= "{$var}/cache/" . strtolower($cache) . '.php';
 }
 foreach (
-    ['cache', 'storage/framework/views', 'storage/framework/cache', 'storage/logs', 'storage/publications', 'storage/prepared']
+    [
+        'cache',
+        'storage/framework/views',
+        'storage/framework/cache',
+        'storage/logs',
+        'storage/publications',
+        'storage/prepared',
+    ]
     as $folder
 ) {
     is_dir("{$var}/{$folder}") || @mkdir("{$var}/{$folder}", 0o755, true);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Demo;
 
 use App\Desk\Staff\AddStaff;
+use App\Lending\Licences\CountUse;
 use App\Models\Card;
 use App\Models\Library;
 use App\Models\Person;
@@ -59,6 +60,8 @@ final class LoadDemo
         // All of this is one transaction; what searching keeps of licences is written at its end, or now.
         DB::unprepared('set constraints all immediate; set constraints all deferred');
         $putAside->wishAndPutAside($cards);
+        $this->make->make(SeedOrders::class, ['coast' => $this->coast])->orderForTheLongestLines();
+        $this->make->make(CountUse::class)();
         DB::statement('analyze');
     }
 

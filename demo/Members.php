@@ -174,6 +174,9 @@ final class Members
      * Lists of each library: room, name, note, and either words whose best matches are put on it by hand, or the search
      * that makes it.
      */
+    /** What each library has in its funds this year, in cents. */
+    public const FUNDS = ['Novels and stories' => 640_000, 'Learning' => 380_000, 'Sound and film' => 250_000];
+
     public const STAFF_LISTS = [
         'saltmere' => [
             ['reading', 'Storms and their keepers', 'Weather you can read indoors.', 'storm', null],

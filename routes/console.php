@@ -7,6 +7,7 @@ use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Desk\Rules\ChangeRule;
+use App\Lending\Licences\CountUse;
 use App\Lending\Waits\MeasureHabits;
 use App\Reading\Prepared\ForgetFiles;
 use App\Shared\Readiness;
@@ -38,6 +39,7 @@ Schedule::command('lending:audit')->dailyAt('03:40');
 Schedule::call(fn(MeasureHabits $measure) => $measure(CarbonImmutable::now()))
     ->name('measure how loans and holds are used')
     ->dailyAt('03:10');
+Schedule::call(fn(CountUse $count) => $count())->name('count how licences are used')->dailyAt('03:30');
 Schedule::call(fn(CountBorrowedTogether $measure) => $measure())
     ->name('count which titles the same people borrow')
     ->dailyAt('03:25');

@@ -13,7 +13,9 @@ use App\Desk\Orders\OrdersController;
 use App\Desk\Patrons\CardController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
+use App\Desk\PayPerLoan\PayPerLoanController;
 use App\Desk\Records\RecordController;
+use App\Desk\Renewals\RenewalsController;
 use App\Desk\Requests\RequestsController;
 use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
@@ -29,6 +31,7 @@ use App\Desk\Titles\TitlesController;
 use App\Desk\Today\TodayController;
 use App\Desk\Trail\TrailController;
 use App\Desk\Uploads\UploadController;
+use App\Desk\Weeding\WeedingController;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
@@ -150,6 +153,18 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::get('/licences.csv', [LicencesController::class, 'csv'])
             ->name('licences.csv')
             ->middleware('throttle:exports');
+        Route::get('/renewals', [RenewalsController::class, 'index'])->name('renewals');
+        Route::get('/renewals.csv', [RenewalsController::class, 'csv'])
+            ->name('renewals.csv')
+            ->middleware('throttle:exports');
+        Route::get('/weeding', [WeedingController::class, 'index'])->name('weeding');
+        Route::get('/weeding.csv', [WeedingController::class, 'csv'])
+            ->name('weeding.csv')
+            ->middleware('throttle:exports');
+        Route::get('/pay-per-loan', [PayPerLoanController::class, 'index'])->name('paid');
+        Route::post('/pay-per-loan', [PayPerLoanController::class, 'budget'])
+            ->name('paid.budget')
+            ->can('desk.licences');
         Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
         Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])
             ->name('turnaways.csv')

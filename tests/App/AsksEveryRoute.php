@@ -225,6 +225,7 @@ trait AsksEveryRoute
             'desk.funds.add' => ['name' => 'Films', 'year' => '2026', 'budget' => '100'],
             'desk.fund.budget' => ['year' => '2026', 'budget' => '100'],
             'desk.fund.close' => ['closed' => '1'],
+            'desk.paid.budget' => ['month' => '', 'budget' => '100'],
             'desk.order.note' => [
                 'form' => (string) Str::uuid(),
                 'model' => 'one_copy_one_user',

@@ -17,6 +17,7 @@ enum ChangeKind: string
     case OrderReceived = 'order_received';
     case OrderCancelled = 'order_cancelled';
     case FundChanged = 'fund_changed';
+    case PayPerLoanBudget = 'pay_per_loan_budget';
     case ListMade = 'list_made';
     case ListChanged = 'list_changed';
     case ListRemoved = 'list_removed';

@@ -31,6 +31,7 @@ return [
         'order_received' => 'Received an order',
         'order_cancelled' => 'Cancelled an order',
         'fund_changed' => 'Changed a fund',
+        'pay_per_loan_budget' => 'Changed the budget for pay per loan',
         'list_made' => 'Made a list',
         'list_changed' => 'Changed a list',
         'list_removed' => 'Removed a list',

@@ -31,6 +31,7 @@ return [
         'order_received' => 'Recibió un pedido',
         'order_cancelled' => 'Anuló un pedido',
         'fund_changed' => 'Cambió un fondo',
+        'pay_per_loan_budget' => 'Cambió el presupuesto de pago por préstamo',
         'list_made' => 'Lista creada',
         'list_changed' => 'Lista cambiada',
         'list_removed' => 'Lista quitada',

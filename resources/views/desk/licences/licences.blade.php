@@ -8,7 +8,8 @@
     $columns = ['copies', 'loans_left', 'ends', 'holds', 'pressure'];
 @endphp
 <x-desk.layout :title="__('desk.licences_heading')" on="licences" :staff="$staff">
-    <h1 class="text-3xl mb-4">{{ __('desk.licences_heading') }}</h1>
+    <h1 class="text-3xl mb-2">{{ __('desk.licences_heading') }}</h1>
+    @include('desk.licences.tabs', ['here' => 'licences'])
     <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-6 gap-3 mb-6">
         @foreach ($figures as $show => $count)
             <li><a href="{{ route('desk.licences', ['show' => $show, 'target' => $search->target], false) }}"

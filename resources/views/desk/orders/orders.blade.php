@@ -24,7 +24,8 @@
             }}"><table class="w-full text-[15px] desk-table">
             <thead><tr><th scope="col">{{ __('orders.fund') }}</th><th scope="col" class="num">{{
                 __('orders.budget') }}</th>@foreach (['received', 'ordered', 'noted'] as $of)<th
-                scope="col" class="num">{{ __("orders.tabs.{$of}") }}</th>@endforeach<th scope="col" class="num">{{ __('orders.left') }}</th>@if ($may)<th scope="col"><span class="sr-only">{{
+                scope="col" class="num">{{ __("orders.tabs.{$of}") }}</th>@endforeach<th scope="col" class="num">{{
+                    __('orders.left') }}</th>@if ($may)<th scope="col"><span class="sr-only">{{
                 __('orders.change') }}</span></th>@endif</tr></thead>
             <tbody>@foreach ($funds as ['fund' => $fund, 'balance' => $balance])<tr>
                 <th scope="row" class="text-left font-semibold"><bdi>{{ $fund->name }}</bdi>@if ($fund->closed) <span
@@ -60,7 +61,8 @@
                 }}</button></form></details>@endif
     </section>
     <nav aria-label="{{ __('orders.heading') }}" class="flex flex-wrap gap-2 mb-3">
-        @foreach (OrderState::cases() as $one)<a href="{{ route('desk.orders', ['state' => $one->value, 'year' => $year->year], false) }}"
+        @foreach (OrderState::cases() as $one)<a href="{{ route('desk.orders', ['state' => $one->value, 'year' =>
+            $year->year], false) }}"
         @class(['chip', 'font-semibold ring-2 ring-shutter' => $one === $state]) @if ($one === $state)
         aria-current="true" @endif>{{ __("orders.tabs.{$one->value}") }} <b class="tabular-nums">{{
         number_format((int) ($counts[$one->value] ?? 0)) }}</b></a>@endforeach</nav>
@@ -82,7 +84,8 @@
                         hover:underline" href="{{ route('desk.title', $order->title_id, false) }}"><bdi>{{
                         $order->title->name }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([
                         TitleText::people($order->title), TitleText::format($order->title)]))
-                        }}</span> @if ($order->note !== '')<span class="meta block"><bdi>{{ $order->note }}</bdi></span>@endif</th>
+                        }}</span> @if ($order->note !== '')<span class="meta block"><bdi>{{ $order->note
+                            }}</bdi></span>@endif</th>
                     <td class="min-w-40">{{ OrderText::terms($order) }}</td>
                     <td class="num">{{ number_format($order->quantity) }}</td>
                     <td class="num">{{ DeskText::price($order->unit_cents, $order->currency) }}</td>

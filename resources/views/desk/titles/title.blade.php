@@ -29,7 +29,8 @@
         class="link text-[15px]" href="/titles/{{ $title->id }}?library={{ $staff->library->slug }}">{{
         __('desk.title_page') }}</a>@can('desk.licences')<a class="link text-[15px]"
         href="{{ route('desk.order', $title, false) }}">{{ __('orders.order') }}</a>@endcan
-        @can('desk.titles')<a class="link text-[15px]" href="{{ route('desk.record', $title) }}">{{ __('records.edit') }}</a>@endcan</div>
+        @can('desk.titles')<a class="link text-[15px]" href="{{ route('desk.record', $title) }}">{{
+            __('records.edit') }}</a>@endcan</div>
     <p class="meta mb-4">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
         $title->year()])) }}</p>
     <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">

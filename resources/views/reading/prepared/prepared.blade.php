@@ -6,5 +6,6 @@
         __('prepared.of.pages', array_combine(['from', 'to'], explode('-', substr($file->kind, 6)))) :
         __("prepared.of.{$file->kind}") }}</p>
     <div id="prepared" class="max-w-[60ch]">@include('reading.prepared.state')</div>
-    <p class="mt-5"><a class="link" href="{{ route('loans.index', absolute: false) }}">{{ __('prepared.to_loans') }}</a></p>
+    <p class="mt-5"><a class="link" href="{{ route('loans.index', absolute: false) }}">{{ __('prepared.to_loans')
+        }}</a></p>
 </x-layout>
