@@ -43,6 +43,7 @@ final class LoadDemo
         $cards = $this->makeCards();
         $this->coast->say(Card::query()->count() . ' patrons with cards');
         $this->coast->say($lend->writePastLoans($cards) . ' past loans');
+        $lend->payForPastLoans();
         $lend->lendToFirstCard();
         $lend->lendNow($cards);
         $lend->placeHoldsOfFirstCard();

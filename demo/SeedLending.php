@@ -89,6 +89,24 @@ final class SeedLending
     }
 
     /** Imara Quell's loans: two under way, one due soon, and an audiobook. */
+    /** What past loans cost that were paid one by one, month by month. */
+    public function payForPastLoans(): void
+    {
+        DB::update(
+            "update loans l set paid_cents = li.price_cents from licences li where li.id = l.licence_id
+                and li.model = 'pay_per_loan' and l.paid_cents is null",
+        );
+        DB::insert(
+            "insert into pay_per_loan_months (library_id, month, budget_cents, spent_cents)
+                select lib.id, x.month, greatest(lib.pay_per_loan_budget_cents, x.spent), x.spent from (
+                    select li.library_id, date_trunc('month', l.started_at at time zone o.timezone)::date as month,
+                        sum(l.paid_cents) spent
+                    from loans l join licences li on li.id = l.licence_id join libraries o on o.id = li.library_id
+                    where l.paid_cents is not null group by 1, 2) x
+                join libraries lib on lib.id = x.library_id",
+        );
+    }
+
     public function lendToFirstCard(): void
     {
         $card = $this->coast->firstCard();

@@ -206,6 +206,8 @@ final class EndingLicences
         $rows = DB::table('licences')
             ->where('library_id', $library->id)
             ->whereIn('title_id', $titles)
+            // Pay per loan is the last resort that a licence replaces: LicenceCost does not count it.
+            ->where('model', '<>', LicenceModel::PayPerLoan)
             ->whereRaw('licence_has_future(licences, ?)', [Sql::second($now)])
             ->get();
         $licences = [];

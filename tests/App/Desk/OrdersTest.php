@@ -51,7 +51,7 @@ final class OrdersTest extends TestCase
         $order = Order::query()->sole();
         $this->get('/desk/orders')
             ->assertSee('The Kelp Almanac')
-            ->assertSee('Metered by loans: 1 copy, 26 loans, 24 months')
+            ->assertSee('Metered by loans: 26 loans, 24 months')
             ->assertSee('€25.00')
             ->assertSee('€75.00');
         // Nothing is bought by that.

@@ -24,8 +24,8 @@
                 __('orders.lacks', ['sum' => DeskText::price((int) session('lacks'), $currency)]) }}</p><label
                 class="flex items-center gap-2 mt-2"><input type="checkbox" name="beyond" value="1"
                 class="accent-shutter w-4 h-4">{{ __('orders.beyond') }}</label></div>@endif
-            <div class="grid sm:grid-cols-2 gap-4">
-                <label class="grid gap-1 content-start"><span>{{ __('desk.model') }}</span><select name="model"
+            <div class="grid sm:grid-cols-2 gap-4 items-end">
+                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('desk.model') }}</span><select name="model"
                     class="field">@foreach (OrderRequest::MODELS as $model)<option value="{{ $model->value }}"
                     @selected(old('model', $filled->model->value) === $model->value)>{{
                     __("desk.models.{$model->value}") }}</option>@endforeach</select></label>
@@ -33,7 +33,7 @@
                     :hint="__('orders.quantity_hint')" />
             </div>
             <fieldset><legend class="font-semibold mb-2">{{ __('orders.each') }}</legend><div class="grid
-                sm:grid-cols-4 gap-4">
+                sm:grid-cols-4 gap-4 items-end">
                 <x-desk.field name="copies" type="number" :usual="$filled->copies" :label="__('orders.copies_each')"
                     :needed="false" />
                 <x-desk.field name="loans" type="number" :usual="$filled->loans" :label="__('orders.loans_each')"
@@ -43,8 +43,8 @@
                 <x-desk.field name="price" :usual="$filled->priceCents === null ? '' :
                     DeskText::money($filled->priceCents, '')" :label="__('orders.price_each', ['currency' =>
                     $currency])" /></div></fieldset>
-            <div class="grid sm:grid-cols-2 gap-4">
-                <label class="grid gap-1 content-start"><span>{{ __('orders.pays') }}</span><select name="fund"
+            <div class="grid sm:grid-cols-2 gap-4 items-end">
+                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('orders.pays') }}</span><select name="fund"
                     class="field" required>@foreach ($funds as ['fund' => $fund, 'balance' => $balance])<option
                     value="{{ $fund->id }}" @selected((int) old('fund') === $fund->id)>{{ __('orders.fund_option',
                     ['fund' => $fund->name, 'left' => DeskText::price($balance->left(), $currency)])

@@ -32,12 +32,12 @@
     <div class="grid lg:grid-cols-2 gap-8">
         <section aria-labelledby="months" class="min-w-0"><h2 id="months" class="text-xl mb-2">{{ __('paid.months')
             }}</h2>
-            @if ($may)<form method="post" action="{{ route('desk.paid.budget', absolute: false) }}" class="flex
-                flex-wrap items-end gap-2 mb-3 text-[15px]">@csrf<input type="hidden" name="month" value=""><label
-                class="grid gap-1"><span>{{ __('paid.usual', ['currency' => $currency]) }}</span><input name="budget"
-                inputmode="decimal" required class="field py-1.5 min-h-9 w-36 text-right" value="{{
-                DeskText::money($staff->library->pay_per_loan_budget_cents, '') }}"></label><button
-                class="btn btn-quiet">{{ __('orders.keep') }}</button></form>@endif
+            @if ($may)<form method="post" action="{{ route('desk.paid.budget', absolute: false) }}"
+                class="mb-3 text-[15px]">@csrf<input type="hidden" name="month" value=""><label for="usual"
+                class="block mb-1">{{ __('paid.usual', ['currency' => $currency]) }}</label><span class="flex
+                gap-2"><input id="usual" name="budget" inputmode="decimal" required class="field py-1.5 min-h-9 w-36
+                text-right" value="{{ DeskText::money($staff->library->pay_per_loan_budget_cents, '') }}"><button
+                class="btn btn-quiet">{{ __('orders.keep') }}</button></span></form>@endif
             <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('paid.months') }}"><table
                 class="w-full text-[15px] desk-table"><thead><tr><th scope="col">{{ __('desk.month') }}</th><th
                 scope="col" class="num">{{ __('orders.budget') }}</th><th scope="col" class="num">{{ __('paid.spent')
