@@ -14,7 +14,7 @@ if [ ${#RUN} -gt 80 ]; then RUN="/tmp/fig-porch-$(printf %s "$VAR" | cksum | cut
 
 # The URW fonts stand for the 14 that a PDF need not bring (ISO 32000-2, 9.6.2.2), where Poppler draws one.
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-zip php8.2-curl php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml
-    php8.2-opcache libroaring0 nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils
+    php8.2-opcache libroaring0 nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils librsvg2-bin
     fonts-urw-base35 dict-wn dict-freedict-spa-eng"
 
 say() { printf '  %s\n' "$*"; }

@@ -35,6 +35,7 @@ foreach (
         'storage/logs',
         'storage/publications',
         'storage/prepared',
+        'storage/logos',
     ]
     as $folder
 ) {

@@ -8,6 +8,7 @@ use App\Catalogue\Baskets\BasketController;
 use App\Catalogue\Baskets\BasketTitlesController;
 use App\Catalogue\Citations\CitingController;
 use App\Catalogue\FrontDoor\FrontDoorController;
+use App\Catalogue\FrontDoor\LookController;
 use App\Catalogue\Records\CoverController;
 use App\Catalogue\Records\TitleController;
 use App\Catalogue\Rooms\RoomController;
@@ -21,6 +22,12 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('/', FrontDoorController::class)->name('front-door');
 Route::get('/titles/{title}/cover', CoverController::class)->name('titles.cover');
+Route::get('/look/{library}-{hash}.css', [LookController::class, 'css'])
+    ->where('hash', '[0-9a-f]{12}')
+    ->name('look.css');
+Route::get('/look/{logo}.png', [LookController::class, 'logo'])
+    ->where('logo', '[0-9a-f]{64}')
+    ->name('look.logo');
 Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
 
 Route::middleware(RequireLibrary::class)->group(function (): void {

@@ -7,6 +7,8 @@ declare(strict_types=1);
 use App\Desk\CardImport\CardImportController;
 use App\Desk\Figures\TurnawaysController;
 use App\Desk\Files\FilesController;
+use App\Desk\Library\FrontController;
+use App\Desk\Library\LibraryController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
 use App\Desk\Orders\OrdersController;
@@ -127,6 +129,19 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/loans/{loan}/return', [HelpController::class, 'return'])->name('card.return');
                     Route::post('/holds/{hold}/cancel', [HelpController::class, 'cancel'])->name('card.cancel');
                 });
+        });
+        Route::middleware('can:desk.library')->group(function (): void {
+            Route::get('/library', [LibraryController::class, 'edit'])->name('library');
+            Route::post('/library', [LibraryController::class, 'save'])->name('library.save');
+            Route::post('/library/look', [LibraryController::class, 'look'])->name('library.look');
+            Route::post('/library/closed', [LibraryController::class, 'close'])->name('library.close');
+            Route::post('/library/closed/{closedDays}/remove', [LibraryController::class, 'open'])
+                ->name('library.open')
+                ->can('arrange', 'closedDays');
+            Route::get('/library/front', [FrontController::class, 'edit'])->name('front');
+            Route::post('/library/front', [FrontController::class, 'add'])->name('front.add');
+            Route::post('/library/front/shift', [FrontController::class, 'shift'])->name('front.shift');
+            Route::get('/library/front/preview', [FrontController::class, 'preview'])->name('front.preview');
         });
         Route::middleware('can:desk.rules')->group(function (): void {
             Route::get('/rules', [RulesController::class, 'index'])->name('rules');

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Desk\CardImport\CardImportPolicy;
 use App\Desk\Files\FileImportPolicy;
+use App\Desk\Library\ClosedDaysPolicy;
 use App\Desk\Lists\StaffListPolicy;
 use App\Desk\Orders\FundPolicy;
 use App\Desk\Records\TitlePolicy;
@@ -15,6 +16,7 @@ use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
 use App\Models\CardImport;
+use App\Models\ClosedDays;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\StaffInvitation;
@@ -37,6 +39,7 @@ final class DeskServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Gate::policy(ClosedDays::class, ClosedDaysPolicy::class);
         Gate::policy(Fund::class, FundPolicy::class);
         Gate::policy(StaffList::class, StaffListPolicy::class);
         Gate::policy(Title::class, TitlePolicy::class);

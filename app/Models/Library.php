@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DateTimeZone;
+use FigPorch\Core\Account\QuietHours;
+use FigPorch\Core\Look\Colour;
+use FigPorch\Core\Look\LibraryLook;
 
 /**
  * @property int $id
@@ -19,6 +22,14 @@ use DateTimeZone;
  * @property int $budget_month with which its budget year begins
  * @property string $edi_number by which its supplier knows it in EDIFACT orders
  * @property string $edi_supplier the supplier's own
+ * @property list<string> $languages that its pages are offered in; the first for who chooses none
+ * @property string|null $quiet_from "21:00:00", from when on no notice is mailed or pushed
+ * @property string|null $quiet_until
+ * @property bool $shares new licences are shared with the consortium unless it is said
+ * @property string|null $roof_colour "#1f4b56"
+ * @property string|null $door_colour
+ * @property string|null $logo SHA-256 of its picture
+ * @property array<mixed>|null $front_rows as FrontRow reads them
  * @property string $pin_contact whom to ask for a lost PIN
  */
 final class Library extends Model
@@ -29,9 +40,30 @@ final class Library extends Model
 
     protected $guarded = [];
 
+    protected $casts = ['languages' => 'array', 'shares' => 'boolean', 'front_rows' => 'array'];
+
+    /** As the table has them, for one that has just been made. */
+    protected $attributes = ['languages' => '["en", "es"]', 'shares' => false];
+
     public function zone(): DateTimeZone
     {
         return new DateTimeZone($this->timezone);
+    }
+
+    public function quietHours(): ?QuietHours
+    {
+        return $this->quiet_from === null || $this->quiet_until === null
+            ? null
+            : new QuietHours(substr($this->quiet_from, 0, 5), substr($this->quiet_until, 0, 5), $this->zone());
+    }
+
+    /** Its own colours; null for Fig Porch's. */
+    public function look(): ?LibraryLook
+    {
+        $roof = Colour::parse((string) $this->roof_colour);
+        $door = Colour::parse((string) $this->door_colour);
+
+        return $roof === null || $door === null ? null : new LibraryLook($roof, $door);
     }
 
     public function getRouteKeyName(): string

@@ -8,6 +8,7 @@ namespace FigPorch\Core\Desk;
 enum StaffTask: string
 {
     case Staff = 'staff';
+    case Library = 'library';
     case Rules = 'rules';
     case Trail = 'trail';
     case Patrons = 'patrons';

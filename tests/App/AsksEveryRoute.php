@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Desk\Library\KeepLogo;
 use App\Desk\Uploads\ReceiveUpload;
 use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Card;
 use App\Models\CardImport;
+use App\Models\ClosedDays;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\Hold;
@@ -78,6 +80,8 @@ trait AsksEveryRoute
     private int $reading;
 
     private Fund $fund;
+
+    private ClosedDays $closed;
 
     private StaffMember $colleague;
 
@@ -161,6 +165,9 @@ trait AsksEveryRoute
             'rows' => 'line',
             'reading' => $this->reading,
             'fund' => $this->fund->id,
+            'closedDays' => $this->closed->id,
+            'hash' => 'abcdef012345',
+            'logo' => str_repeat('a', 64),
             'member' => $this->colleague->id,
             'change' => 1,
             'upload' => $this->upload->id,
@@ -225,6 +232,20 @@ trait AsksEveryRoute
             'desk.funds.add' => ['name' => 'Films', 'year' => '2026', 'budget' => '100'],
             'desk.fund.budget' => ['year' => '2026', 'budget' => '100'],
             'desk.fund.close' => ['closed' => '1'],
+            'desk.library.save' => [
+                'name' => 'Saltmere Library',
+                'short_name' => 'Saltmere',
+                'place' => 'Saltmere',
+                'timezone' => 'Atlantic/Azores',
+                'pin_contact' => 'the front desk',
+                'language' => 'en',
+                'currency' => 'EUR',
+                'budget_month' => '1',
+            ],
+            'desk.library.look' => ['own_colours' => '0'],
+            'desk.library.close' => ['first_day' => '2026-12-24'],
+            'desk.front.add' => ['row' => 'popular'],
+            'desk.front.shift' => ['at' => '0', 'to' => 'down'],
             'desk.paid.budget' => ['month' => '', 'budget' => '100'],
             'desk.order.note' => [
                 'form' => (string) Str::uuid(),
@@ -342,6 +363,13 @@ trait AsksEveryRoute
             'key_hash' => hash('sha256', self::$invitationKey),
             'invited_by' => $this->colleague->id,
             'invited_at' => $this->now(),
+        ]);
+        is_dir($logos = storage_path('logos')) || mkdir($logos);
+        file_put_contents(KeepLogo::path(str_repeat('a', 64)), "\x89PNG");
+        $this->closed = ClosedDays::query()->create([
+            'library_id' => $this->library()->id,
+            'first_day' => '2026-12-31',
+            'last_day' => '2026-12-31',
         ]);
         $this->fund = Fund::query()->create(['library_id' => $this->library()->id, 'name' => 'Books']);
         $this->reading = DB::table('supplier_readings')->insertGetId([

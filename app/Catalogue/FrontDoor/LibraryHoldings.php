@@ -26,18 +26,24 @@ final class LibraryHoldings
         );
     }
 
-    /** @return Collection<int, Title> newly come and to be had at this moment; those with a file first */
-    public function readyNow(int $libraryId, DateTimeImmutable $now, int $count = 6): Collection
+    /** Those with a file first. */
+    public const NEWEST = 'exists (select from publications p where p.title_id = titles.id) desc,
+        cover_file is not null desc, titles.added_at desc, titles.id';
+
+    public const MOST_BORROWED = 's.times_borrowed desc, titles.id';
+
+    /**
+     * @param  bool  $ready  those to be had at this moment alone
+     * @param  string  $order  one of the above
+     * @return Collection<int, Title>
+     */
+    public function titles(int $libraryId, DateTimeImmutable $now, bool $ready, string $order, int $count): Collection
     {
         $titles = Title::query()
             ->select('titles.*')
             ->join('search_rows as s', 's.title_id', '=', 'titles.id')
-            ->whereRaw(...HeldTitles::condition($libraryId, $now, readyNow: true))
-            ->orderByRaw(
-                'exists (select from publications p where p.title_id = titles.id) desc, cover_file is not null desc,
-                    titles.added_at desc',
-            )
-            ->orderBy('titles.id')
+            ->whereRaw(...HeldTitles::condition($libraryId, $now, readyNow: $ready))
+            ->orderByRaw($order)
             ->limit($count)
             ->get();
         TitleNames::giveTo($titles);

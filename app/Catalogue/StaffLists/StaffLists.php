@@ -41,10 +41,12 @@ final class StaffLists
         ?Room $room = null,
         ?RoomChoice $choice = null,
         int $covers = 3,
+        ?int $only = null,
     ): array {
         $today = $now->setTimezone($library->zone())->format('Y-m-d');
         $lists = StaffList::query()
             ->where('library_id', $library->id)
+            ->when($only, fn($query) => $query->whereKey($only))
             ->when($room, fn($query) => $query->where('room', $room))
             ->where(fn($query) => $query->whereNull('shows_from')->orWhere('shows_from', '<=', $today))
             ->where(fn($query) => $query->whereNull('shows_until')->orWhere('shows_until', '>=', $today))

@@ -33,7 +33,7 @@ final class FilesController
         ReceiveUpload $receive,
         TakeFiles $take,
     ): RedirectResponse {
-        $terms = LicenceForEach::of($request);
+        $terms = LicenceForEach::of($request, $staff->library->shares);
         if (is_array($terms)) {
             return redirect()->route('desk.files')->withInput()->withErrors($terms);
         }

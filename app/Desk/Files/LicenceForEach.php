@@ -16,8 +16,11 @@ final class LicenceForEach
 
     private const MOST_COPIES = 1000;
 
-    /** @return string|array<string, string>|null the terms; what is wrong by field; null for no licence yet */
-    public static function of(Request $request): string|array|null
+    /**
+     * @param  bool  $shares  the library shares new licences
+     * @return string|array<string, string>|null the terms; what is wrong by field; null for no licence yet
+     */
+    public static function of(Request $request, bool $shares): string|array|null
     {
         $kind = Input::text($request, 'licence');
         $copies = Input::text($request, 'copies');
@@ -38,7 +41,12 @@ final class LicenceForEach
         if ($wrong !== []) {
             return $wrong;
         }
-        $terms = "{$kind}:" . ($hasCopies ? "copies={$copies}," : '') . 'price=' . (int) round(100 * (float) $price);
+        $terms =
+            "{$kind}:" .
+            ($hasCopies ? "copies={$copies}," : '') .
+            'price=' .
+            (int) round(100 * (float) $price) .
+            ($shares ? ',shared' : '');
         try {
             LicenceTerms::parse($terms);
         } catch (InvalidArgumentException $impossible) {

@@ -13,7 +13,7 @@ final class OrderText
     public static function terms(Order $order): string
     {
         $each = array_filter([
-            ($order->copies ?? 1) === 1 ? null : trans_choice('orders.copies', $order->copies),
+            ($order->copies ?? 1) === 1 ? null : trans_choice('orders.copies', (int) $order->copies),
             $order->loans === null ? null : trans_choice('orders.loans', $order->loans),
             $order->months === null ? null : trans_choice('orders.months', $order->months),
         ]);

@@ -22,6 +22,7 @@ final class DeskRooms
         'lists' => StaffTask::Lists,
         'turnaways' => null,
         'rules' => StaffTask::Rules,
+        'library' => StaffTask::Library,
         'staff' => StaffTask::Staff,
         'trail' => StaffTask::Trail,
     ];

@@ -45,8 +45,10 @@ final class LicenceRequest extends FormRequest
                     'loans' => $number($model?->countsLoans() === true),
                     'starts' => ['nullable', 'date_format:Y-m-d'],
                     'ends' => [$model === LicenceModel::MeteredByTime ? 'required' : 'nullable', 'date_format:Y-m-d'],
+                    // A gift costs 0, and that is said too.
                     'price' => [
-                        $model === LicenceModel::PayPerLoan ? 'required' : 'nullable',
+                        'required',
+                        $model === LicenceModel::PayPerLoan ? 'not_regex:/^0+([.,]0*)?$/' : 'string',
                         'regex:/^\d{1,7}([.,]\d{1,2})?$/',
                     ],
                     'shared' => ['nullable', 'boolean'],

@@ -25,6 +25,7 @@ enum ChangeKind: string
     case StaffJoined = 'staff_joined';
     case StaffRole = 'staff_role';
     case StaffLeft = 'staff_left';
+    case LibraryChanged = 'library_changed';
     case RuleChanged = 'rule_changed';
     case RulePlanned = 'rule_planned';
     case RuleUndone = 'rule_undone';

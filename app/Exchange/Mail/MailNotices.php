@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Mail;
 
+use App\Account\Notices\QuietTime;
 use App\Models\Notice;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -51,7 +52,8 @@ final class MailNotices implements ShouldQueue
         $until = CarbonImmutable::now()->addSeconds(self::SECONDS);
         /** @var list<int> $mailed */
         $mailed = [];
-        $left = Notice::query()->with('person')->orderBy('id')->findMany($this->noticeIds)->all();
+        $left = Notice::query()->with('person.cards.library')->orderBy('id')->findMany($this->noticeIds)->all();
+        $left = self::putOff($left, CarbonImmutable::now());
         try {
             while ($left !== [] && CarbonImmutable::now() < $until) {
                 $begun = hrtime(true);
@@ -71,6 +73,32 @@ final class MailNotices implements ShouldQueue
                     ->whereKey($mailed)
                     ->update(['mailed_at' => CarbonImmutable::now()]);
         }
+    }
+
+    /**
+     * Those to whom it is night wait until it is not.
+     *
+     * @param  array<int, Notice>  $notices
+     * @return list<Notice> the others
+     */
+    private static function putOff(array $notices, CarbonImmutable $now): array
+    {
+        $go = [];
+        $wait = [];
+        $anyQuiet = QuietTime::isKnown();
+        foreach ($notices as $notice) {
+            $until = $anyQuiet ? QuietTime::until($notice, $now) : null;
+            if ($until === null) {
+                $go[] = $notice;
+            } else {
+                $wait[$until->getTimestamp()][] = $notice->id;
+            }
+        }
+        foreach ($wait as $until => $ids) {
+            self::dispatch($ids)->delay(CarbonImmutable::createFromTimestamp($until));
+        }
+
+        return $go;
     }
 
     /**

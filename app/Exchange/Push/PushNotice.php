@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Push;
 
 use App\Account\Notices\NoticeText;
+use App\Account\Notices\QuietTime;
 use App\Exchange\Outbound\BoundHost;
 use App\Exchange\Outbound\NameServer;
 use App\Models\Notice;
@@ -55,6 +56,12 @@ final class PushNotice implements ShouldQueue
         $notice = Notice::query()->find($this->noticeId);
         $device = PushDevice::query()->find($this->deviceId);
         if ($notice === null || $device === null || $notice->person_id !== $device->person_id) {
+            return;
+        }
+        $quiet = QuietTime::isKnown() ? QuietTime::until($notice, CarbonImmutable::now()) : null;
+        if ($quiet !== null) {
+            self::dispatch($this->noticeId, $this->deviceId)->delay($quiet);
+
             return;
         }
         $endpoint = Endpoint::parse($device->endpoint, config('figporch.push_stand_in'));

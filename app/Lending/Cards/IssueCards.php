@@ -45,7 +45,7 @@ final class IssueCards
                     'person_id' => Person::query()->create([
                         'name' => $new->name,
                         'email' => $new->email,
-                        'locale' => $new->locale ?? app()->getLocale(),
+                        'locale' => $new->locale ?? $library->languages[0],
                     ])->id,
                     'number' => $number,
                     'pin_hash' => $hashes[$n],

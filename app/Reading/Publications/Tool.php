@@ -22,7 +22,7 @@ final class Tool
      * @param  list<string>  $command
      * @return Process|null ended; null where it took too long
      */
-    public static function run(array $command, int $seconds): ?Process
+    public static function run(array $command, int $seconds, ?string $input = null): ?Process
     {
         $process = new Process(
             [
@@ -35,6 +35,7 @@ final class Tool
                 '--core=0',
                 ...$command,
             ],
+            input: $input,
             timeout: $seconds + 5,
         );
         try {

@@ -35,11 +35,7 @@ final class SetLibraryAndLocale
             ($libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id) ??
                 ($libraries->count() === 1 ? $libraries->first() : null));
 
-        // What is chosen in this browser goes before what is chosen with the card.
-        $own = $this->current->person?->locale;
-        if ($own !== null && VisitorsLanguage::chosen($request) === null) {
-            App::setLocale($own);
-        }
+        App::setLocale($this->language($request));
 
         $response = $next($request);
         // A panel in place can be of another card's library; the page stays where it is.
@@ -59,5 +55,21 @@ final class SetLibraryAndLocale
         }
 
         return $response;
+    }
+
+    /**
+     * What is chosen in this browser goes before what is chosen with the card, and that before what the browser asks
+     * for; of the languages that the library offers. To who wants another it speaks its first.
+     */
+    private function language(Request $request): string
+    {
+        $offered = $this->current->library->languages ?? VisitorsLanguage::known();
+        foreach ([VisitorsLanguage::chosen($request), $this->current->person?->locale] as $chosen) {
+            if (in_array($chosen, $offered, true)) {
+                return $chosen;
+            }
+        }
+
+        return $request->getPreferredLanguage($offered) ?? $offered[0];
     }
 }

@@ -18,6 +18,7 @@ return [
     'staff' => 'Staff',
     'trail' => 'Audit trail',
     'patrons' => 'Patrons',
+    'library' => 'Library',
     'rules' => 'Loan rules',
     'orders' => 'Orders',
     'files' => 'Files',
@@ -160,7 +161,7 @@ return [
     'needs' => [
         'date_of_list' => 'Give the day as year-month-day, for example 2027-06-30, or leave it empty.',
         'model' => 'Choose a licence model.', 'copies' => 'Say how many copies: a whole number from 1.', 'loans' => 'Say how many loans are bought: a whole number from 1.', 'date' => 'Give the day as year-month-day, for example 2027-06-30. A licence metered by time needs a last day.',
-        'pages' => 'Say how many pages a loan may print or copy: a whole number, 0 for none, or nothing for as many as one likes.', 'price' => 'Give the price as a number, for example 24.50. Pay per loan needs one.', 'licence' => 'That licence has ended or is not one of this title here. Load the page again.', 'ends_later' => 'The last day must come after the first, and after today.',
+        'pages' => 'Say how many pages a loan may print or copy: a whole number, 0 for none, or nothing for as many as one likes.', 'price' => 'Give the price as a number, for example 24.50; for a gift, 0. Pay per loan needs more than that.', 'licence' => 'That licence has ended or is not one of this title here. Load the page again.', 'ends_later' => 'The last day must come after the first, and after today.',
         'date_past' => 'The last day must be today or later.', 'ends_before' => 'The licence ends before that day already. To have the title for longer, add a licence.', 'no_copies' => 'A licence of this model has no copies to set.',
     ],
     'turnaways_heading' => 'Turnaways',

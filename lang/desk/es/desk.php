@@ -18,6 +18,7 @@ return [
     'staff' => 'Personal',
     'trail' => 'Registro de cambios',
     'patrons' => 'Lectores',
+    'library' => 'Biblioteca',
     'rules' => 'Reglas de préstamo',
     'orders' => 'Pedidos',
     'files' => 'Archivos',
@@ -160,7 +161,7 @@ return [
     'needs' => [
         'date_of_list' => 'Escriba el día como año-mes-día, por ejemplo 2027-06-30, o déjelo vacío.',
         'model' => 'Elija un modelo de licencia.', 'copies' => 'Diga cuántas copias: un número entero desde 1.', 'loans' => 'Diga cuántos préstamos se compran: un número entero desde 1.', 'date' => 'Dé el día como año-mes-día, por ejemplo 2027-06-30. Una licencia limitada en tiempo necesita un último día.',
-        'pages' => 'Diga cuántas páginas puede imprimir o copiar un préstamo: un número entero, 0 para ninguna, o nada para cuantas se quiera.', 'price' => 'Dé el precio como número, por ejemplo 24,50. El pago por préstamo lo necesita.', 'licence' => 'Esa licencia ha acabado o no es de este título aquí. Cargue la página otra vez.', 'ends_later' => 'El último día debe venir después del primero, y después de hoy.',
+        'pages' => 'Diga cuántas páginas puede imprimir o copiar un préstamo: un número entero, 0 para ninguna, o nada para cuantas se quiera.', 'price' => 'Diga el precio en cifras, por ejemplo 24,50; si es un regalo, 0. El pago por préstamo necesita más que eso.', 'licence' => 'Esa licencia ha acabado o no es de este título aquí. Cargue la página otra vez.', 'ends_later' => 'El último día debe venir después del primero, y después de hoy.',
         'date_past' => 'El último día debe ser hoy o más tarde.', 'ends_before' => 'La licencia ya acaba antes de ese día. Para tener el título más tiempo, añada una licencia.', 'no_copies' => 'Una licencia de este modelo no tiene copias que fijar.',
     ],
     'turnaways_heading' => 'Denegaciones',

@@ -5,16 +5,18 @@
         @if ($current->library !== null)
             <span>{{ $current->library->name }} · {{ $current->library->place }}</span>
         @endif
-        <form method="post" action="{{ route('preferences') }}" class="flex items-center gap-2">
+        @php($offered = $current->library->languages ?? array_keys(config('app.locales')))
+        @if (count($offered) > 1)<form method="post" action="{{ route('preferences') }}" class="flex items-center
+            gap-2">
             @csrf
             <span id="label-language">{{ __('common.language') }}</span>
-            @foreach (config('app.locales') as $code => $name)
+            @foreach (array_intersect_key(config('app.locales'), array_flip($offered)) as $code => $name)
                 <button name="locale" value="{{ $code }}" lang="{{ $code }}"
                     @class(['px-2 py-1.5 cursor-pointer', 'font-semibold text-ink' => app()->getLocale() === $code,
                     'underline' => app()->getLocale() !== $code]) @if (app()->getLocale() === $code) aria-pressed="true"
                     @endif>{{ $name }}</button>
             @endforeach
-        </form>
+        </form>@endif
         <form method="post" action="{{ route('preferences') }}" class="flex items-center gap-2">
             @csrf
             <span>{{ __('common.scheme') }}</span>

@@ -9,6 +9,8 @@
     <div class="bg-eave text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">
         <a href="/" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl leading-none"
             aria-label="{{ __('common.home') }}">
+            @if ($current->library?->logo !== null)<img src="{{ route('look.logo', $current->library->logo, false) }}"
+                alt="{{ $current->library->short_name }}" class="h-10 w-auto max-w-40 bg-white rounded p-0.5">@endif
             <x-fig />
             Fig Porch
         </a>

@@ -21,7 +21,17 @@ final class StaffRoleTest extends TestCase
         }
         $this->assertSame(
             [
-                'director' => ['staff', 'rules', 'trail', 'patrons', 'licences', 'titles', 'requests', 'lists'],
+                'director' => [
+                    'staff',
+                    'library',
+                    'rules',
+                    'trail',
+                    'patrons',
+                    'licences',
+                    'titles',
+                    'requests',
+                    'lists',
+                ],
                 'catalogue' => ['licences', 'titles', 'requests', 'lists'],
                 'lending' => ['patrons', 'requests'],
                 'lists' => ['lists'],

@@ -1,43 +1,55 @@
+@use('App\Lending\Availability\AvailabilityIcon')
+@use('App\Shared\View\Dates')
+@use('FigPorch\Core\Catalogue\Format')
+@use('FigPorch\Core\Catalogue\FrontRowKind')
+@php($library = $current->library)
 <x-layout>
+    @if ($previewed !== null)<div class="message bg-lamp-wash border-lamp-line flex flex-wrap gap-3 items-center"><p
+        class="grow">{{ __('library.previewed', ['date' => Dates::day(new DateTimeImmutable("{$previewed} 12:00",
+        $library->zone()), $library->zone())]) }}</p><a class="btn btn-quiet"
+        href="{{ route('desk.front', absolute: false) }}">{{ __('library.to_rows') }}</a></div>@endif
+    @if ($closed !== null)<p class="message bg-card border-rule">{{ $closed->first_day === $closed->last_day ?
+        __('account.closed_day', ['date' => Dates::day(new DateTimeImmutable("{$closed->first_day} 12:00",
+        $library->zone()), $library->zone())]) : __('account.closed_days', ['from' => Dates::day(new
+        DateTimeImmutable("{$closed->first_day} 12:00", $library->zone()), $library->zone()), 'until' =>
+        Dates::day(new DateTimeImmutable("{$closed->last_day} 12:00", $library->zone()), $library->zone())])
+        }}@if ($closed->name !== '') ({{ $closed->name }})@endif. {{ __('account.lending_goes_on') }}</p>@endif
     <section class="grid md:grid-cols-[1fr_auto] gap-6 items-end mt-4 mb-8">
         <div>
             <h1 class="text-4xl mb-2">{{ __('account.welcome') }}</h1>
             <p class="text-[17px] max-w-[60ch] text-soft">{{ __('account.welcome_text') }}</p>
         </div>
         <a class="btn" href="{{ route('sign-in', [], false) }}">{{
-            __('account.sign_in_to', ['library' => $current->library->short_name]) }}</a>
+            __('account.sign_in_to', ['library' => $library->short_name]) }}</a>
     </section>
-
-    <section aria-labelledby="here" class="mb-9">
-        <h2 id="here" class="text-2xl mb-3">{{ __('account.here', ['library' => $current->library->name]) }}</h2>
-        <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-5 gap-3">
-            @foreach (FigPorch\Core\Catalogue\Format::cases() as $format)
-                <li><a href="{{ route('catalogue', ['format' => $format->value], false) }}"
-                    class="panel block px-4 py-3 no-underline hover:bg-haint">
-                    <span class="font-serif font-semibold text-2xl block">{{ number_format($counts[$format->value] ?? 0)
-                        }}</span>
-                    <span>{{ __("catalogue.formats.{$format->value}") }}</span>
-                </a></li>
-            @endforeach
-        </ul>
-    </section>
-
-    <section aria-labelledby="ready" class="mb-9">
-        <div class="flex items-baseline justify-between gap-4 mb-3">
-            <h2 id="ready" class="text-2xl inline-flex items-center gap-2.5">{{
-                App\Lending\Availability\AvailabilityIcon::Lit->html() }}{{ __('account.ready_now') }}</h2>
-            <a class="link" href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.see_all_ready') }}</a>
-        </div>
-        <ul class="grid grid-cols-3 sm:grid-cols-4 lg:grid-cols-6 gap-5">
-            @foreach ($readyNow as $title)
-                <li><a href="{{ route('titles.show', $title, false) }}" class="no-underline block group">
-                    {{ App\Shared\View\Cover::html($title, 150, decorative: true, class: 'w-full h-auto') }}
-                    <span class="font-semibold block mt-2 leading-tight group-hover:underline">{{ $title->name }}</span>
-                    <span class="meta block">{{ App\Shared\View\TitleText::people($title) }}</span>
-                </a></li>
-            @endforeach
-        </ul>
-    </section>
-
-    <x-catalogue.staff-lists :lists="$lists" />
+    @foreach ($rows as $n => [$row, $shown])
+        @switch ($row->kind)
+            @case (FrontRowKind::Formats)
+                <section aria-labelledby="row-{{ $n }}" class="mb-9">
+                    <h2 id="row-{{ $n }}" class="text-2xl mb-3">{{ __('account.here', ['library' => $library->name])
+                        }}</h2>
+                    <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-5 gap-3">
+                        @foreach (Format::cases() as $format)<li><a class="panel block px-4 py-3 no-underline
+                            hover:bg-haint" href="{{ route('catalogue', ['format' => $format->value], false) }}"><span
+                            class="font-serif font-semibold text-2xl block">{{
+                            number_format($shown[$format->value] ?? 0) }}</span><span>{{
+                            __("catalogue.formats.{$format->value}") }}</span></a></li>@endforeach
+                    </ul>
+                </section>
+                @break
+            @case (FrontRowKind::Lists)
+                <x-catalogue.staff-lists :lists="$shown" />
+                <div class="mb-9"></div>
+                @break
+            @case (FrontRowKind::List)
+                @include('catalogue.front-door.row', ['heading' => $shown->list->name, 'note' => $shown->list->note,
+                    'titles' => $shown->first, 'all' => ['list' => $shown->list->id], 'lit' => false])
+                @break
+            @default
+                @include('catalogue.front-door.row', ['heading' => __("account.rows.{$row->kind->value}"),
+                    'note' => null, 'titles' => $shown, 'lit' => $row->kind === FrontRowKind::Ready, 'all' => [
+                    FrontRowKind::Ready->value => ['ready' => 1], FrontRowKind::Newest->value => ['order' => 'newest'],
+                    FrontRowKind::Popular->value => ['order' => 'most_borrowed']][$row->kind->value]])
+        @endswitch
+    @endforeach
 </x-layout>

@@ -25,7 +25,8 @@
                 class="flex items-center gap-2 mt-2"><input type="checkbox" name="beyond" value="1"
                 class="accent-shutter w-4 h-4">{{ __('orders.beyond') }}</label></div>@endif
             <div class="grid sm:grid-cols-2 gap-4 items-end">
-                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('desk.model') }}</span><select name="model"
+                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('desk.model')
+                    }}</span><select name="model"
                     class="field">@foreach (OrderRequest::MODELS as $model)<option value="{{ $model->value }}"
                     @selected(old('model', $filled->model->value) === $model->value)>{{
                     __("desk.models.{$model->value}") }}</option>@endforeach</select></label>
@@ -44,7 +45,8 @@
                     DeskText::money($filled->priceCents, '')" :label="__('orders.price_each', ['currency' =>
                     $currency])" /></div></fieldset>
             <div class="grid sm:grid-cols-2 gap-4 items-end">
-                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('orders.pays') }}</span><select name="fund"
+                <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('orders.pays')
+                    }}</span><select name="fund"
                     class="field" required>@foreach ($funds as ['fund' => $fund, 'balance' => $balance])<option
                     value="{{ $fund->id }}" @selected((int) old('fund') === $fund->id)>{{ __('orders.fund_option',
                     ['fund' => $fund->name, 'left' => DeskText::price($balance->left(), $currency)])
@@ -52,7 +54,8 @@
                 <x-desk.field name="note" max="200" :label="__('orders.note')" :needed="false" />
             </div>
             <label class="flex items-center gap-2"><input type="checkbox" name="shared" value="1"
-                @checked(old('shared')) class="accent-shutter w-4 h-4">{{ __('desk.shared') }}</label>
+                @checked(old('form') === null ? $staff->library->shares : old('shared')) class="accent-shutter w-4
+                    h-4">{{ __('desk.shared') }}</label>
             @include('desk.titles.rights', ['fresh' => old('form') === null])
             <div class="flex gap-3"><button class="btn">{{ __('orders.put_down') }}</button><a class="btn btn-quiet"
                 href="{{ route('desk.title', $title, false) }}">{{ __('desk.leave_it') }}</a></div>

@@ -146,7 +146,8 @@
                     value="{{ old('ends') }}" class="field py-1.5 min-h-9" aria-describedby="ends-hint"><span
                     id="ends-hint" class="meta">{{ __('desk.last_day_hint') }}</span></label>
                 <label class="flex items-center gap-2 lg:mt-7"><input type="checkbox" name="shared" value="1"
-                    @checked(old('shared')) class="accent-shutter w-4 h-4">{{ __('desk.shared') }}</label>
+                    @checked(old('do') === null ? $staff->library->shares : old('shared')) class="accent-shutter w-4
+                        h-4">{{ __('desk.shared') }}</label>
                 <div class="sm:col-span-2 lg:col-span-4">@include('desk.titles.rights',
                     ['fresh' => old('do') === null])</div>
                 <button class="btn lg:mt-6">{{ __('desk.add_show') }}</button>
