@@ -10,6 +10,9 @@ final readonly class Colour
     /** Of text against what it stands on (WCAG 2.2, 1.4.3). */
     public const TEXT = 4.5;
 
+    /** Of the edge of what can be pressed (WCAG 2.2, 1.4.11). */
+    public const EDGE = 3.0;
+
     private function __construct(public int $red, public int $green, public int $blue) {}
 
     /** @return self|null null for what is not "#1f4b56" or "#abc" */

@@ -60,7 +60,8 @@ final readonly class LibraryLook
 
         return [
             'eave' => $this->roof->mixed($black, 0.15)->hex(),
-            'shutter' => $this->door->towardUntil($black, Colour::TEXT, $white)->hex(),
+            // Where white can still be read on it: it is 5.1 away from a colour that is 3 away from the card.
+            'shutter' => $this->door->towardUntil($white, Colour::EDGE, $night, self::of(self::NIGHT_CARD))->hex(),
             'shutter-dark' => $this->roof->mixed($black, 0.35)->hex(),
             'act' => $this->door->towardUntil($white, 7.0, $night, self::of(self::NIGHT_CARD), $haint)->hex(),
             'haint' => $haint->hex(),

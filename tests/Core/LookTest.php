@@ -63,6 +63,10 @@ final class LookTest extends TestCase
                 foreach (['eave', 'shutter', 'shutter-dark'] as $under) {
                     $this->assertReadable($white, $this->colour($tokens[$under]), "{$scheme} {$under}");
                 }
+                foreach ($grounds[$scheme] as $ground) {
+                    $edge = $this->colour($tokens['shutter'])->contrast($this->colour($ground));
+                    $this->assertGreaterThanOrEqual(Colour::EDGE, $edge, "{$scheme} shutter on {$ground}");
+                }
                 foreach ([...$grounds[$scheme], $tokens['haint']] as $ground) {
                     $this->assertReadable($this->colour($tokens['act']), $this->colour($ground), "{$scheme} act");
                 }

@@ -24,10 +24,10 @@ final class DeskText
         };
     }
 
-    /** Without its currency: in a field, or where the currency stands beside it. */
-    public static function money(int $cents, string $thousands = ','): string
+    /** Without its currency: in a field, or in a file. */
+    public static function money(int $cents): string
     {
-        return number_format($cents / 100, 2, '.', $thousands);
+        return number_format($cents / 100, 2, '.', '');
     }
 
     /** "€12.50", as the language writes it. */
@@ -50,6 +50,29 @@ final class DeskText
                 $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null,
                 $licence->offline ? __('desk.may_short.offline') : null,
                 $licence->download ? __('desk.may_short.download') : null,
+            ]),
+        );
+    }
+
+    /**
+     * "Metered by loans, 2 copies, 26 loans, 1 May 2026 – no end, €29.50, 20 pages to print, offline"
+     *
+     * @param  array<string, mixed>  $facts  as ChangeLicences writes them down
+     */
+    public static function terms(array $facts, Library $library): string
+    {
+        $day = fn(mixed $at): string => Dates::day(new DateTimeImmutable((string) $at), $library->zone());
+        $price = self::price((int) $facts['price'], (string) $facts['currency']);
+
+        return implode(
+            ', ',
+            array_filter([
+                __("desk.models.{$facts['model']}"),
+                $facts['copies'] === null ? null : trans_choice('orders.copies', (int) $facts['copies']),
+                $facts['loans'] === null ? null : trans_choice('orders.loans', (int) $facts['loans']),
+                $day($facts['from']) . ' – ' . ($facts['at'] === null ? __('desk.no_end_day') : $day($facts['at'])),
+                $facts['model'] === 'pay_per_loan' ? __('desk.price_each', ['price' => $price]) : $price,
+                self::rights((object) $facts['rights']),
             ]),
         );
     }

@@ -44,7 +44,7 @@ final class RenewalsController
         $now = CarbonImmutable::now();
         $months = array_keys($this->ending->calendar($staff->library, $now));
         $zone = $staff->library->zone();
-        $money = fn(?float $cents): ?string => $cents === null ? null : DeskText::money((int) round($cents), '');
+        $money = fn(?float $cents): ?string => $cents === null ? null : DeskText::money((int) round($cents));
 
         return CsvFile::response(
             __('renewals.heading'),

@@ -67,7 +67,21 @@ final class ChangeLicences
         $facts = match ($order->what) {
             OrderKind::Copies => ['from' => $licence->copies, 'to' => $order->copies],
             OrderKind::End => ['at' => ($order->endsAt ?? $now)->format(DATE_ATOM)],
-            OrderKind::Add => [],
+            OrderKind::Add => [
+                'model' => $order->model->value,
+                'copies' => $licence->copies,
+                'loans' => $licence->loans_bought,
+                'from' => $licence->starts_at->format(DATE_ATOM),
+                'at' => $licence->ends_at?->format(DATE_ATOM),
+                'price' => $order->priceCents,
+                'currency' => $by->library->currency,
+                'rights' => [
+                    'pages_allowed' => $order->rights->pages,
+                    'chapters_as_pdf' => $order->rights->chaptersAsPdf,
+                    'offline' => $order->rights->offline,
+                    'download' => $order->rights->download,
+                ],
+            ],
         };
         DB::insert(
             'insert into licence_changes (licence_id, staff_member_id, what, facts, changed_at, order_id)

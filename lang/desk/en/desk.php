@@ -53,6 +53,7 @@ return [
     'no_copies' => 'none left',
     'no_wait' => 'none',
     'no_end' => 'never',
+    'no_end_day' => 'no end',
     'no_date' => 'no copy by then',
     'days' => '{1} :count day|[0,*] :count days',
     'no_titles' => 'This library has no titles yet. Send their files under Files: EPUB, PDF, and packages of sound and video. Whoever runs the machine can take many in at once:',

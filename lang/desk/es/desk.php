@@ -53,6 +53,7 @@ return [
     'no_copies' => 'ninguna',
     'no_wait' => 'ninguna',
     'no_end' => 'nunca',
+    'no_end_day' => 'sin fin',
     'no_date' => 'sin copia para entonces',
     'days' => '{1} :count día|[0,*] :count días',
     'no_titles' => 'Esta biblioteca aún no tiene títulos. Envíe sus archivos en Archivos: EPUB, PDF, y paquetes de sonido y vídeo. Quien administra la máquina puede incorporar muchos a la vez:',

@@ -296,6 +296,7 @@ final class DeskTest extends TestCase
             'do' => 'add',
             'model' => 'metered_by_time',
             'copies' => '1',
+            'price' => '36',
             'starts' => '2026-05-04',
             'ends' => '2026-06-30',
         ];
@@ -322,11 +323,17 @@ final class DeskTest extends TestCase
     {
         $title = $this->title();
         $this->be($this->staff(), 'staff');
-        $page = (string) $this->get("/desk/titles/{$title->id}/change?do=add&model=one_copy_one_user&copies=2")
+        $page = (string) $this->get("/desk/titles/{$title->id}/change?do=add&model=one_copy_one_user&copies=2&price=0")
             ->assertOk()
             ->getContent();
         preg_match('~name="order" value="([0-9a-f-]{36})"~', $page, $m);
-        $order = ['do' => 'add', 'model' => 'one_copy_one_user', 'copies' => '2', 'order' => $m[1] ?? ''];
+        $order = [
+            'do' => 'add',
+            'model' => 'one_copy_one_user',
+            'copies' => '2',
+            'price' => '0',
+            'order' => $m[1] ?? '',
+        ];
         foreach ([1, 2] as $time) {
             $this->post("/desk/titles/{$title->id}/change", $order)
                 ->assertRedirect("/desk/titles/{$title->id}")
@@ -406,12 +413,14 @@ final class DeskTest extends TestCase
                 'do' => 'add',
                 'model' => 'one_copy_one_user',
                 'copies' => '1',
+                'price' => '1',
                 'starts' => '2026-06-01',
                 'ends' => '2026-05-20',
             ],
             'ends',
         ];
         yield 'pay per loan for nothing' => [['do' => 'add', 'model' => 'pay_per_loan'], 'price'];
+        yield 'no price' => [['do' => 'add', 'model' => 'simultaneous'], 'price'];
         yield 'a price in words' => [['do' => 'add', 'model' => 'simultaneous', 'price' => 'cheap'], 'price'];
     }
 
@@ -488,7 +497,7 @@ final class DeskTest extends TestCase
         ];
         $page = $this->get("/desk/titles/{$title->id}?" . http_build_query($typed))->assertOk();
         $this->assertMatchesRegularExpression(
-            '~Pay per loan</b>.*?<td>\d+</td>\s*<td>[\d.]+</td>\s*<td\s+class="font-semibold">0\.50</td>~s',
+            '~Pay per loan</b>.*?<td>\d+</td>\s*<td>[\d.]+</td>\s*<td\s+class="font-semibold">€0\.50</td>~s',
             (string) $page->getContent(),
         );
         $this->get("/desk/titles/{$title->id}?offer=x&money=lots&years=900&target=z&licence=x")->assertOk();

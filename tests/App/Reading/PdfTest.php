@@ -12,6 +12,7 @@ use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
 use FigPorch\Demo\DemoEbooks;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
 use Tests\App\TestCase;
 
@@ -104,12 +105,9 @@ final class PdfTest extends TestCase
         }
         $this->get("/loans/{$loan->id}/pages/22-24")->assertRedirect();
         $loan->licence->update(['chapters_as_pdf' => true]);
-        file_put_contents(
-            $part = tempnam(sys_get_temp_dir(), 'part'),
-            (string) $this->get("/loans/{$loan->id}/pages/23-24.pdf")
-                ->assertOk()
-                ->getContent(),
-        );
+        $answer = $this->get("/loans/{$loan->id}/pages/23-24.pdf")->assertOk()->baseResponse;
+        $this->assertInstanceOf(BinaryFileResponse::class, $answer);
+        $part = $answer->getFile()->getPathname();
         $this->assertStringContainsString('page number 24.', $text = $this->textOf($part));
         $this->assertStringNotContainsString('page number 22.', $text);
         $this->be($this->card()->person)

@@ -70,7 +70,7 @@
                     id="logo-hint" class="meta">{{ __('library.logo_hint') }}</p>
                     @if ($errors->has('logo'))<p class="text-clay font-semibold">{{ $errors->first('logo') }}</p>@endif
                     @if ($library->logo !== null)<img src="{{ route('look.logo', $library->logo, false) }}" alt="{{
-                        __('library.logo_now') }}" class="h-12 w-auto justify-self-start bg-white p-1 rounded">
+                        __('library.logo_now') }}" class="h-12 w-auto justify-self-start bg-on-shutter p-1 rounded">
                         <label class="flex items-center gap-2"><input type="checkbox" name="no_logo" value="1"
                         class="accent-shutter w-4 h-4">{{ __('library.no_logo') }}</label>@endif
                     <input id="logo" type="file" name="logo" accept="image/png,image/svg+xml" class="field py-2"

@@ -42,7 +42,7 @@
                 <x-desk.field name="months" type="number" :usual="$filled->months" :label="__('orders.months_each')"
                     :hint="__('orders.months_hint')" :needed="false" />
                 <x-desk.field name="price" :usual="$filled->priceCents === null ? '' :
-                    DeskText::money($filled->priceCents, '')" :label="__('orders.price_each', ['currency' =>
+                    DeskText::money($filled->priceCents)" :label="__('orders.price_each', ['currency' =>
                     $currency])" /></div></fieldset>
             <div class="grid sm:grid-cols-2 gap-4 items-end">
                 <label class="grid gap-1 content-start"><span class="font-semibold">{{ __('orders.pays')

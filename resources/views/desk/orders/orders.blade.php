@@ -41,7 +41,7 @@
                         items-end gap-2 my-2">@csrf<input type="hidden" name="year" value="{{ $year->year }}"><label
                         class="grid gap-1"><span>{{ __('orders.budget_in', ['year' => $year->name(), 'currency' =>
                         $currency]) }}</span><input name="budget" required inputmode="decimal" class="field py-1.5
-                        min-h-9 w-36 text-right" value="{{ DeskText::money($balance->budget, '') }}"></label><button
+                        min-h-9 w-36 text-right" value="{{ DeskText::money($balance->budget) }}"></label><button
                         class="btn btn-quiet">{{ __('orders.keep') }}</button></form>
                     <form method="post" action="{{ route('desk.fund.close', $fund, false) }}" class="mb-2">@csrf<input
                         type="hidden" name="closed" value="{{ $fund->closed ? 0 : 1 }}">@if (! $fund->closed)<p

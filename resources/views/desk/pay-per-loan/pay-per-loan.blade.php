@@ -36,7 +36,7 @@
                 class="mb-3 text-[15px]">@csrf<input type="hidden" name="month" value=""><label for="usual"
                 class="block mb-1">{{ __('paid.usual', ['currency' => $currency]) }}</label><span class="flex
                 gap-2"><input id="usual" name="budget" inputmode="decimal" required class="field py-1.5 min-h-9 w-36
-                text-right" value="{{ DeskText::money($staff->library->pay_per_loan_budget_cents, '') }}"><button
+                text-right" value="{{ DeskText::money($staff->library->pay_per_loan_budget_cents) }}"><button
                 class="btn btn-quiet">{{ __('orders.keep') }}</button></span></form>@endif
             <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('paid.months') }}"><table
                 class="w-full text-[15px] desk-table"><thead><tr><th scope="col">{{ __('desk.month') }}</th><th
@@ -53,7 +53,7 @@
                         route('desk.paid.budget', absolute: false) }}" class="flex flex-wrap items-end justify-end gap-2
                         my-2">@csrf<input type="hidden" name="month" value="{{ $of['month'] }}"><input name="budget"
                         inputmode="decimal" required class="field py-1.5 min-h-9 w-32 text-right" value="{{
-                        DeskText::money($of['budget'], '') }}" aria-label="{{ __('paid.budget_of', ['month' =>
+                        DeskText::money($of['budget']) }}" aria-label="{{ __('paid.budget_of', ['month' =>
                         DeskText::month($of['month'])]) }}"><button class="btn btn-quiet">{{ __('orders.keep')
                         }}</button></form></details>@endif</td>@endif</tr>@endforeach</tbody></table></div></section>
         <section aria-labelledby="dearest" class="min-w-0"><h2 id="dearest" class="text-xl mb-2">{{ __('paid.dearest')

@@ -41,7 +41,7 @@
             <section aria-labelledby="answer" class="grid gap-4 content-start">
                 <h2 id="answer" class="text-xl">{{ __('desk.answer_them') }}</h2>
                 <div class="panel p-4"><p class="mb-3">{{ __('desk.get_text') }}@if ($offer?->price_cents !== null)
-                    {{ __('desk.offer', ['price' => DeskText::money($offer->price_cents).' '.$offer->currency])
+                    {{ __('desk.offer', ['price' => DeskText::price($offer->price_cents, $offer->currency)])
                     }}@endif</p><a class="btn" href="/desk/titles/{{ $title->id }}?add=1#add">{{ __('desk.add_licence')
                     }}</a></div>
                 <form method="post" action="/desk/requests/{{ $title->id }}/decline" class="panel p-4 grid gap-2">@csrf

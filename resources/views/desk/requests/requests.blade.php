@@ -44,8 +44,8 @@
                                 }}</td><td class="whitespace-nowrap">{{ Dates::short(new
                                 DateTimeImmutable($row->last_at), $zone) }}</td>
                             <td class="whitespace-nowrap">@if ($row->price_cents === null)<span
-                                class="text-soft">–</span>@else{{ DeskText::money($row->price_cents) }}
-                                {{ $row->currency }}@endif</td></tr>
+                                class="text-soft">–</span>@else{{ DeskText::price($row->price_cents, $row->currency)
+                                }}@endif</td></tr>
                     @endforeach
                 </tbody>
             </table>

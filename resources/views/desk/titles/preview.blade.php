@@ -22,6 +22,12 @@
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title, false) }}">{{ $title->name
         }}</a></p>
     <h1 class="text-3xl mb-2">{{ $heading }}</h1>
+    @if ($order->what === OrderKind::Add)<p class="mb-2 font-semibold">{{ DeskText::terms(['model' =>
+        $order->model->value, 'copies' => $order->copies, 'loans' => $order->loans, 'from' =>
+        ($order->startsAt ?? $now)->format(DATE_ATOM), 'at' => $order->endsAt?->format(DATE_ATOM), 'price' =>
+        $order->priceCents, 'currency' => $staff->library->currency, 'rights' => ['pages_allowed' =>
+        $order->rights->pages, 'chapters_as_pdf' => $order->rights->chaptersAsPdf, 'offline' =>
+        $order->rights->offline, 'download' => $order->rights->download]], $staff->library) }}</p>@endif
     <p class="mb-4">{{ __('desk.preview_text') }}</p>
     <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ $heading }}">
         <table class="w-full desk-table">

@@ -6,6 +6,7 @@
 @php
     $zone = $staff->library->zone();
     $day = fn (string $at): string => Dates::day(new DateTimeImmutable($at), $zone);
+    $price = fn (int $cents): string => DeskText::price($cents, $staff->library->currency);
     $alive = $licences->where('alive', true);
     $copies = (int) $alive->sum('copies');
     $waiting = count($line['waiting']);
@@ -80,8 +81,8 @@
                                     $day($licence->ends_at)]) }}@else{{ __('desk.used_up') }}@endif</td>
                                 <td class="num">@if ($licence->price_cents === 0) –
                                     @elseif ($model === LicenceModel::PayPerLoan){{
-                                    __('desk.price_each', ['price' => DeskText::money($licence->price_cents)]) }}@else{{
-                                    DeskText::money($licence->price_cents) }}@endif</td>
+                                    __('desk.price_each', ['price' => $price($licence->price_cents)]) }}@else{{
+                                    $price($licence->price_cents) }}@endif</td>
                                 <td class="num">{{ number_format($licence->lent) }}</td>
                                 <td class="text-right">@if ($licence->alive)
                                     <a class="link" href="{{ route('desk.title', ['title' => $title, 'target' =>
@@ -163,7 +164,7 @@
             <input type="hidden" name="target" value="{{ $target }}">
             <div class="flex flex-wrap items-center gap-x-5 gap-y-2 mb-3 text-[15px]">
                 <label class="flex items-center gap-2"><span>{{ __('desk.money') }}</span><input name="money"
-                    inputmode="decimal" value="{{ DeskText::money($offers->moneyCents, '') }}"
+                    inputmode="decimal" value="{{ DeskText::money($offers->moneyCents) }}"
                     class="field py-1.5 min-h-9 w-28 text-right"></label>
                 <label class="flex items-center gap-2"><span>{{ __('desk.over') }}</span><input name="years"
                     type="number" min="1" max="10" value="{{ $offers->years }}"
@@ -195,7 +196,7 @@
                                     $row['value']->centsPerLoan !== null) <span class="chip ml-1">{{ __('desk.cheapest')
                                     }}</span>@endif</th>
                                 <td><input name="offer[{{ $name }}][price]" inputmode="decimal"
-                                    value="{{ $offer === null ? '' : DeskText::money($offer->priceCents, '') }}"
+                                    value="{{ $offer === null ? '' : DeskText::money($offer->priceCents) }}"
                                     aria-label="{{ $label(__('desk.price')) }}" class="field py-1 min-h-8 w-24
                                     text-right"></td>
                                 <td>@if ($model->hasCopies())<input name="offer[{{ $name }}][copies]"
@@ -220,7 +221,7 @@
                                 @else
                                     <td>{{ number_format($row['value']->units) }}</td><td>{{
                                         number_format($row['value']->loans, 1) }}</td><td
-                                        class="font-semibold">{{ DeskText::money((int)
+                                        class="font-semibold">{{ $price((int)
                                         round($row['value']->centsPerLoan)) }}</td><td>{{ DeskText::wait($row['wait'])
                                         }}@if ($model !== LicenceModel::PayPerLoan && Gate::allows('desk.licences')) <a
                                         class="link" href="{{ route('desk.order', ['title' => $title, 'model' => $name,
@@ -344,7 +345,9 @@
                 @foreach ($changes as $change)<li class="px-4 py-2 flex flex-wrap justify-between gap-x-4"><span>{{
                     __("desk.did.{$change->what}", ['name' => $change->name, 'licence' => '#'.$change->licence_id,
                     'from' => $change->facts['from'] ?? '', 'to' => $change->facts['to'] ?? '', 'date' =>
-                    isset($change->facts['at']) ? $day($change->facts['at']) : '']) }}</span><span
+                    isset($change->facts['at']) ? $day($change->facts['at']) : ''])
+                    }}@isset ($change->facts['model'])<span class="meta block">{{ DeskText::terms($change->facts,
+                    $staff->library) }}</span>@endisset</span><span
                     class="meta">{{ Dates::html(new DateTimeImmutable($change->changed_at), $zone,
                     $day($change->changed_at)) }}</span></li>@endforeach
             </ul>
