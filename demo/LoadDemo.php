@@ -6,6 +6,7 @@ namespace FigPorch\Demo;
 
 use App\Desk\Staff\AddStaff;
 use App\Lending\Licences\CountUse;
+use App\Lending\Loans\CountLoans;
 use App\Models\Card;
 use App\Models\Library;
 use App\Models\Person;
@@ -63,6 +64,7 @@ final class LoadDemo
         $putAside->wishAndPutAside($cards);
         $this->make->make(SeedOrders::class, ['coast' => $this->coast])->orderForTheLongestLines();
         $this->make->make(CountUse::class)();
+        $this->make->make(CountLoans::class)();
         DB::statement('analyze');
     }
 

@@ -8,6 +8,7 @@ use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Desk\Rules\ChangeRule;
 use App\Lending\Licences\CountUse;
+use App\Lending\Loans\CountLoans;
 use App\Lending\Waits\MeasureHabits;
 use App\Reading\Prepared\ForgetFiles;
 use App\Shared\Readiness;
@@ -17,6 +18,7 @@ use Illuminate\Support\Facades\Schedule;
 // What may not run twice at the same time holds a lock of the database, which ends with its process.
 Schedule::call(Readiness::schedulerIsAtWork(...))->name('say that the scheduler is at work')->everyMinute();
 Schedule::command('lending:tick')->everyMinute();
+Schedule::call(fn(CountLoans $count) => $count())->name('count loans for the figures')->everyMinute();
 Schedule::call(fn(ChangeRule $change) => $change->due(CarbonImmutable::now()))
     ->name('loan rules that begin today')
     ->everyMinute();

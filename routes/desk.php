@@ -6,6 +6,8 @@ declare(strict_types=1);
 
 use App\Desk\CardImport\CardImportController;
 use App\Desk\Figures\TurnawaysController;
+use App\Desk\Figures\YearController;
+use App\Desk\Figures\YearFigures;
 use App\Desk\Files\FilesController;
 use App\Desk\Library\FrontController;
 use App\Desk\Library\LibraryController;
@@ -180,6 +182,11 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::post('/pay-per-loan', [PayPerLoanController::class, 'budget'])
             ->name('paid.budget')
             ->can('desk.licences');
+        Route::get('/figures', [YearController::class, 'index'])->name('figures');
+        Route::get('/figures/{figure}.csv', [YearController::class, 'csv'])
+            ->whereIn('figure', [...YearFigures::ALL, 'hours'])
+            ->name('figures.csv')
+            ->middleware('throttle:exports');
         Route::get('/turnaways', [TurnawaysController::class, 'index'])->name('turnaways');
         Route::get('/turnaways.csv', [TurnawaysController::class, 'csv'])
             ->name('turnaways.csv')

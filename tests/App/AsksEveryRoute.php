@@ -166,6 +166,7 @@ trait AsksEveryRoute
             'reading' => $this->reading,
             'fund' => $this->fund->id,
             'closedDays' => $this->closed->id,
+            'figure' => 'titles',
             'hash' => 'abcdef012345',
             'logo' => str_repeat('a', 64),
             'member' => $this->colleague->id,

@@ -210,6 +210,8 @@ final class RouteAccessTest extends TestCase
         'desk.front.add' => StaffTask::Library,
         'desk.front.shift' => StaffTask::Library,
         'desk.front.preview' => StaffTask::Library,
+        'desk.figures' => self::STAFF,
+        'desk.figures.csv' => self::STAFF,
         'desk.renewals' => self::STAFF,
         'desk.renewals.csv' => self::STAFF,
         'desk.weeding' => self::STAFF,

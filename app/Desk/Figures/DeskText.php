@@ -77,6 +77,15 @@ final class DeskText
         );
     }
 
+    /** "Monday" for 1 */
+    public static function weekday(int $weekday): string
+    {
+        $name = new IntlDateFormatter(app()->getLocale(), pattern: 'cccc', timezone: 'UTC');
+
+        // The first of June 2026 is a Monday.
+        return (string) $name->format(new DateTimeImmutable("2026-06-0{$weekday} 12:00 UTC"));
+    }
+
     /** "November 2026" from "2026-11" */
     public static function month(string $month, string $pattern = 'LLLL y'): string
     {

@@ -20,7 +20,7 @@ final class DeskRooms
         'files' => StaffTask::Titles,
         'requests' => null,
         'lists' => StaffTask::Lists,
-        'turnaways' => null,
+        'figures' => null,
         'rules' => StaffTask::Rules,
         'library' => StaffTask::Library,
         'staff' => StaffTask::Staff,

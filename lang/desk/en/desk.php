@@ -21,6 +21,7 @@ return [
     'library' => 'Library',
     'rules' => 'Loan rules',
     'orders' => 'Orders',
+    'figures_room' => 'Figures',
     'files' => 'Files',
     'navigation' => 'Desk',
     'figures' => [

@@ -21,6 +21,7 @@ return [
     'library' => 'Biblioteca',
     'rules' => 'Reglas de préstamo',
     'orders' => 'Pedidos',
+    'figures_room' => 'Cifras',
     'files' => 'Archivos',
     'navigation' => 'Mostrador',
     'figures' => [

@@ -1,6 +1,6 @@
 @use('App\Shared\View\Dates')
 @use('App\Desk\Figures\DeskText')
-<x-desk.layout :title="__('desk.turnaways_of', ['name' => $title->name])" on="turnaways" :staff="$staff">
+<x-desk.layout :title="__('desk.turnaways_of', ['name' => $title->name])" on="figures" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/turnaways">{{ __('desk.turnaways_heading') }}</a> · <a
         class="link" href="/desk/titles/{{ $title->id }}">{{ $title->name }}</a></p>
     <h1 class="text-3xl mb-2">{{ __('desk.turnaways_of', ['name' => $title->name]) }}</h1>

@@ -1,7 +1,8 @@
 @use('App\Desk\Figures\DeskText')
 @php($most = max(1, ...array_values($byMonth)))
-<x-desk.layout :title="__('desk.turnaways_heading')" on="turnaways" :staff="$staff">
+<x-desk.layout :title="__('desk.turnaways_heading')" on="figures" :staff="$staff">
     <h1 class="text-3xl mb-2">{{ __('desk.turnaways_heading') }}</h1>
+    @include('desk.figures.tabs', ['here' => 'turnaways'])
     <p class="mb-4 max-w-[90ch]">{{ __('desk.turnaways_text') }}</p>
     <div class="panel px-4 py-3 mb-5">
         <svg viewBox="0 0 760 112" class="w-full h-auto coming-up small" role="group"
