@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Borrowing, holds and requests; the Porch.
 
 use App\Lending\Borrowing\BorrowController;
+use App\Lending\Classes\ClassesController;
 use App\Lending\Follows\FollowController;
 use App\Lending\Holds\HoldController;
 use App\Lending\LoanRules\LengthsController;
@@ -31,6 +32,29 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('loans.renew')
         ->can('own', 'loan')
         ->middleware(HalfOfWorkers::class . ':title');
+    Route::prefix('/classes')
+        ->name('classes.')
+        ->group(function (): void {
+            Route::get('/', [ClassesController::class, 'index'])->name('index');
+            Route::post('/', [ClassesController::class, 'make'])->name('make');
+            Route::post('/join', [ClassesController::class, 'join'])
+                ->name('join')
+                ->middleware('throttle:holds');
+            Route::post('/{class}/leave', [ClassesController::class, 'leave'])
+                ->name('leave')
+                ->can('attend', 'class');
+            Route::middleware('can:teach,class')
+                ->prefix('/{class}')
+                ->scopeBindings()
+                ->group(function (): void {
+                    Route::get('/', [ClassesController::class, 'show'])->name('show');
+                    Route::post('/end', [ClassesController::class, 'end'])->name('end');
+                    Route::post('/remove', [ClassesController::class, 'remove'])->name('remove');
+                    Route::post('/sets', [ClassesController::class, 'give'])->name('give');
+                    Route::post('/sets/{set}/take-back', [ClassesController::class, 'takeBack'])->name('take_back');
+                });
+        });
+    Route::get('/titles/{title}/for-class', [ClassesController::class, 'choose'])->name('classes.choose');
     Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
     Route::post('/holds/spread', [HoldController::class, 'spread'])->name('holds.spread');
     Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])

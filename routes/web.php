@@ -11,7 +11,20 @@ use Illuminate\Support\Facades\Route;
  */
 $numbers = [
     ...['title', 'loan', 'hold', 'asked', 'device', 'basket', 'saved', 'list'],
-    ...['card', 'member', 'invitation', 'import', 'file', 'change', 'reading', 'preparedFile', 'fund', 'closedDays'],
+    ...[
+        'card',
+        'member',
+        'invitation',
+        'import',
+        'file',
+        'change',
+        'reading',
+        'preparedFile',
+        'fund',
+        'closedDays',
+        'class',
+        'set',
+    ],
 ];
 foreach ($numbers as $number) {
     Route::pattern($number, '[0-9]{1,18}');

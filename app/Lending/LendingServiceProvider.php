@@ -6,6 +6,7 @@ namespace App\Lending;
 
 use App\Lending\Audit\AuditCommand;
 use App\Lending\Cards\CardPolicy;
+use App\Lending\Classes\ClassPolicy;
 use App\Lending\Expiry\TickCommand;
 use App\Lending\Holds\HoldPolicy;
 use App\Lending\Licences\LicencePolicy;
@@ -19,6 +20,7 @@ use App\Models\Hold;
 use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\SchoolClass;
 use App\Models\TitleRequest;
 use App\Shared\RequestContext;
 use Illuminate\Contracts\View\View;
@@ -40,6 +42,7 @@ final class LendingServiceProvider extends ServiceProvider
         Gate::policy(Licence::class, LicencePolicy::class);
         Gate::policy(Card::class, CardPolicy::class);
         Gate::policy(TitleRequest::class, TitleRequestPolicy::class);
+        Gate::policy(SchoolClass::class, ClassPolicy::class);
         Gate::policy(Hold::class, HoldPolicy::class);
         Gate::policy(Loan::class, LoanPolicy::class);
         Views::composer('components.who', function (View $view): void {

@@ -10,6 +10,7 @@ use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Card;
 use App\Models\CardImport;
+use App\Models\ClassSet;
 use App\Models\ClosedDays;
 use App\Models\FileImport;
 use App\Models\Fund;
@@ -20,6 +21,7 @@ use App\Models\Mark;
 use App\Models\PreparedFile;
 use App\Models\PushDevice;
 use App\Models\SavedSearch;
+use App\Models\SchoolClass;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -82,6 +84,10 @@ trait AsksEveryRoute
     private Fund $fund;
 
     private ClosedDays $closed;
+
+    private SchoolClass $class;
+
+    private ClassSet $set;
 
     private StaffMember $colleague;
 
@@ -166,6 +172,8 @@ trait AsksEveryRoute
             'reading' => $this->reading,
             'fund' => $this->fund->id,
             'closedDays' => $this->closed->id,
+            'class' => $this->class->id,
+            'set' => $this->set->id,
             'figure' => 'titles',
             'hash' => 'abcdef012345',
             'logo' => str_repeat('a', 64),
@@ -233,6 +241,13 @@ trait AsksEveryRoute
             'desk.funds.add' => ['name' => 'Films', 'year' => '2026', 'budget' => '100'],
             'desk.fund.budget' => ['year' => '2026', 'budget' => '100'],
             'desk.fund.close' => ['closed' => '1'],
+            'classes.join' => ['code' => $this->class->code],
+            'classes.make' => ['name' => 'Gulls', 'ends_on' => '2026-12-31'],
+            'classes.give' => [
+                'title' => (string) $this->title->id,
+                'first_day' => '2026-06-01',
+                'last_day' => '2026-06-30',
+            ],
             'desk.library.save' => [
                 'name' => 'Saltmere Library',
                 'short_name' => 'Saltmere',
@@ -367,6 +382,22 @@ trait AsksEveryRoute
         ]);
         is_dir($logos = storage_path('logos')) || mkdir($logos);
         file_put_contents(KeepLogo::path(str_repeat('a', 64)), "\x89PNG");
+        $this->class = SchoolClass::query()->create([
+            'card_id' => $this->card->id,
+            'library_id' => $this->library()->id,
+            'name' => 'Herons',
+            'code' => 'ABCD6789',
+            'made_at' => $this->now(),
+            'ends_on' => '2026-12-31',
+        ]);
+        $this->class->members()->attach($this->card->id, ['joined_at' => $this->now()]);
+        $this->set = ClassSet::query()->create([
+            'class_id' => $this->class->id,
+            'title_id' => $this->title->id,
+            'first_day' => '2026-05-01',
+            'last_day' => '2026-05-31',
+            'made_at' => $this->now(),
+        ]);
         $this->closed = ClosedDays::query()->create([
             'library_id' => $this->library()->id,
             'first_day' => '2026-12-31',

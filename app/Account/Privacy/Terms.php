@@ -23,6 +23,8 @@ final class Terms
         'push_devices' => 'devices that they added, until they remove them',
         'follows' => 'magazines that they follow, until they stop',
         'marks' => 'their bookmarks, highlights and notes, until they remove them',
+        'class_members' => 'classes that they are in, until they leave or it ends',
+        'class_sets' => 'titles given to a class: of no person',
         'baskets' => 'their baskets, until they remove them',
         'basket_title' => 'what is in their baskets',
         'saved_searches' => 'searches that they saved, until they remove them',
@@ -45,6 +47,7 @@ final class Terms
         'pin_links' => 'half an hour, or until used',
         'requests' => '30 days after the answer the card is taken off',
         'sessions' => '30 days at most, 12 hours without use',
+        'classes' => 'with the day on which the teacher said that each ends, or with their card',
         'failed_jobs' => '7 days',
         'jobs' => 'until done: seconds, or as long as a mail server is away',
         'desk_changes' => 'a year; with the card, what it says of it',
@@ -99,6 +102,11 @@ final class Terms
                     update card_import_rows r set pin = null from card_imports i where r.pin is not null
                         and i.id = r.card_import_id and coalesce(i.applied_at, i.asked_at) <= ?',
                 [$ago(self::CARD_FILE_DAYS), $ago(self::PIN_DAYS)],
+            ],
+            'classes' => [
+                'delete from classes c using libraries l where l.id = c.library_id
+                    and c.ends_on < (?::timestamptz at time zone l.timezone)::date',
+                [Sql::second($now)],
             ],
             'cache' => ['delete from cache where expiration <= ?', [$now->getTimestamp()]],
         ];

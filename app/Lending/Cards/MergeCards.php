@@ -56,6 +56,8 @@ final class MergeCards
             }
             $this->takeOver('requests', 'card_id', $other->id, $keep->id, ['title_id']);
             $this->takeOver('follows', 'card_id', $other->id, $keep->id, ['series_id']);
+            $this->takeOver('class_members', 'card_id', $other->id, $keep->id, ['class_id']);
+            $this->takeOver('classes', 'card_id', $other->id, $keep->id, []);
             DB::update(
                 'update cards set
                     loans_open = (select count(*) from loans where card_id = cards.id and ended_at is null),

@@ -45,6 +45,11 @@ final class CountLoans
             from batch group by 1, 2, 3, 4, 5, 6
             on conflict (library_id, month, format, patron_group, weekday, hour)
                 do update set n = loan_figures.n + excluded.n
+    ), for_classes as (
+        update class_sets s set borrowed = s.borrowed + b.n from (
+            select s.id, count(*) n from class_sets s join class_members m on m.class_id = s.class_id
+                join batch b on b.card_id = m.card_id and b.title_id = s.title_id
+                    and b.local::date between s.first_day and s.last_day group by s.id) b where s.id = b.id
     ), marked as (
         update loans set counted = true where id in (select id from batch) returning id
     )

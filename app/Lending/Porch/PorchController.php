@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Porch;
 
+use App\Lending\Classes\ClassSets;
 use App\Lending\Holds\OpenHolds;
 use App\Lending\Loans\OpenLoans;
 use App\Shared\RequestContext;
@@ -17,6 +18,7 @@ final class PorchController
         OpenLoans $openLoans,
         OpenHolds $openHolds,
         ComingUp $comingUp,
+        ClassSets $classSets,
     ): View {
         $now = CarbonImmutable::now();
         $person = $current->requiredPerson();
@@ -34,6 +36,7 @@ final class PorchController
             'ready' => $holds->filter(fn($hold) => $hold->isReady())->values(),
             'comingUp' => ComingUpDrawing::of($comingUp->dates($loans, $holds, $now), $now, width: 400),
             'pileUp' => $comingUp->pileUp($loans, $holds),
+            'forClass' => $classSets->for($person, $now),
             'now' => $now,
         ]);
     }

@@ -45,6 +45,7 @@ return [
     ],
     'settings' => 'Settings',
     'history' => 'History',
+    'classes' => 'Classes',
     'requests' => 'Requests',
     'baskets' => 'Baskets',
     'rooms' => 'Rooms',

@@ -45,6 +45,7 @@ return [
     ],
     'settings' => 'Ajustes',
     'history' => 'Historial',
+    'classes' => 'Clases',
     'requests' => 'Peticiones',
     'baskets' => 'Cestas',
     'rooms' => 'Salas',

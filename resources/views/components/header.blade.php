@@ -3,7 +3,8 @@
     $person = $current->person;
     $items = $person === null ? ['catalogue' => '/catalogue', 'rooms' => '/rooms', 'baskets' => '/baskets']
         : ['porch' => '/porch', 'catalogue' => '/catalogue', 'rooms' => '/rooms', 'loans' => '/loans', 'holds' =>
-            '/holds', 'baskets' => '/baskets', 'requests' => '/requests'];
+            '/holds', 'baskets' => '/baskets', 'requests' => '/requests',
+            ...App\Lending\Classes\Teachers::cards($person) === [] ? [] : ['classes' => '/classes']];
 @endphp
 <header>
     <div class="bg-eave text-on-shutter px-4 md:px-7 py-3 flex flex-wrap items-center gap-x-5 gap-y-3 md:h-16">

@@ -31,6 +31,8 @@
                             }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('baskets.put_in')
                             }}</button></form></details>
                 @endif
+                @if (App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
+                    href="{{ route('classes.choose', $title, false) }}">{{ __('classes.for_a_class') }}</a>@endif
                 <button type="button" class="link cursor-pointer py-1" data-share="{{ route('titles.show', $title) }}"
                     data-done="{{ __('catalogue.address_copied') }}" hidden>{{ __('catalogue.share') }}</button>
             </div>

@@ -28,7 +28,8 @@
                 x="{{ round(99.2 * $row->before / $most, 2) }}" fill="var(--color-clay)"/>@endif</svg></td>
             <td class="num">{{ $shown($row->now) }}</td><td class="num text-soft">{{ $shown($row->before) }}</td>
             </tr>@endforeach</tbody>
-        @if ($series->unit === 'count' && ! in_array($series->name, ['people', 'subjects', 'titles'], true))<tfoot><tr><th
+        @if ($series->unit === 'count' && ! in_array($series->name, ['people', 'subjects', 'titles'],
+            true))<tfoot><tr><th
             scope="row" class="text-left">{{ __('desk.total') }}</th><td></td><td class="num font-semibold">{{
             number_format($series->totals()[0]) }}</td><td class="num text-soft">{{
             number_format($series->totals()[1]) }}</td></tr></tfoot>@endif

@@ -49,5 +49,9 @@
             <x-lending.coming-up :drawing="$comingUp" />
         </section>
     </div>
+    @if ($forClass->isNotEmpty())<section aria-labelledby="for-class" class="mb-9"><div class="flex items-baseline
+        justify-between gap-4 mb-3"><h2 id="for-class" class="text-2xl">{{ __('classes.for_you') }}</h2><a class="link"
+        href="{{ route('classes.index', absolute: false) }}">{{ __('classes.heading') }}</a></div>
+        @include('lending.classes.sets', ['sets' => $forClass])</section>@endif
     <x-catalogue.staff-lists />
 </x-layout>

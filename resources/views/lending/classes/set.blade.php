@@ -1,0 +1,55 @@
+@use('App\Shared\View\TitleText')
+@php
+    $money = fn (int $cents): string => (string) (new NumberFormatter(app()->getLocale(),
+        NumberFormatter::CURRENCY))->formatCurrency($cents / 100, $class->library->currency);
+    $cost = fn (int $copies): string => $price === null ? '' : __('classes.cost', ['sum' => $money($copies * $price)]);
+@endphp
+<x-layout :title="__('classes.give_heading')" on="classes">
+    <p class="mb-1"><a class="link" href="{{ route('titles.show', $title, false) }}"><bdi>{{ $title->name
+        }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([TitleText::people($title),
+        TitleText::format($title)])) }}</span></p>
+    <h1 class="text-3xl mb-4">{{ __('classes.give_heading') }}</h1>
+    @if ($classes->isEmpty())<p class="panel p-5">{{ __('classes.none') }} <a class="link"
+        href="{{ route('classes.index', absolute: false) }}">{{ __('classes.make') }}</a></p>
+    @else
+        <form action="{{ route('classes.choose', $title, false) }}" class="panel p-5 flex flex-wrap items-end gap-4
+            mb-5">
+            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.class') }}</span><select name="class"
+                class="field">@foreach ($classes as $one)<option value="{{ $one->id }}" @selected($one->id ===
+                $class->id)>{{ $one->name }} ({{ trans_choice('classes.pupils', $one->members_count)
+                }})</option>@endforeach</select></label>
+            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.first_day') }}</span><input
+                type="date" name="first_day" required class="field" value="{{ $first }}"></label>
+            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.last_day') }}</span><input
+                type="date" name="last_day" required class="field" value="{{ $last }}"></label>
+            <button class="btn btn-quiet">{{ __('classes.can_it_hold') }}</button>
+        </form>
+        @if ($wrong)<p class="message bg-card border-clay mb-4" role="alert">{{ __('classes.needs_days') }}</p>@endif
+        @if ($capacity !== null)
+            <section class="panel p-5 max-w-[80ch]" aria-labelledby="holds" role="status"><h2 id="holds"
+                class="text-xl mb-2">{{ $capacity->pupils === 0 ? __('classes.holds.nobody') : match (true) {
+                    $capacity->holdsAtOnce() => __('classes.holds.at_once'),
+                    $capacity->holdsInTurn() => __('classes.holds.in_turn'),
+                    default => __('classes.holds.not'),
+                } }}</h2>
+                <ul class="grid gap-1 mb-4"><li>{{ $capacity->places === null ? __('classes.places_any') :
+                    trans_choice('classes.places', min($capacity->places, 100000), ['pupils' =>
+                    trans_choice('classes.pupils', $capacity->pupils)]) }}</li>
+                    @if ($capacity->loans !== null)<li>{{ trans_choice('classes.turns', min($capacity->loans, 100000))
+                        }}</li>@endif
+                    @if (! $capacity->holdsInTurn())<li><b>{{ trans_choice('classes.more_in_turn',
+                        $capacity->copiesInTurn) }}</b> {{ $cost($capacity->copiesInTurn) }}</li>@endif
+                    @if (! $capacity->holdsAtOnce() && $capacity->copiesForAll > 0)<li>{{
+                        trans_choice('classes.more_at_once', $capacity->copiesForAll) }} {{
+                        $cost($capacity->copiesForAll) }}</li>@endif</ul>
+                <form method="post" action="{{ route('classes.give', $class, false) }}" class="flex flex-wrap
+                    gap-3">@csrf<input type="hidden" name="title" value="{{ $title->id }}"><input type="hidden"
+                    name="first_day" value="{{ $first }}"><input type="hidden" name="last_day" value="{{ $last
+                    }}"><button class="btn">{{ __($capacity->holdsInTurn() ? 'classes.give' : 'classes.give_anyway')
+                    }}</button><a class="btn btn-quiet" href="{{ route('titles.show', $title, false) }}">{{
+                    __('classes.do_not') }}</a></form>
+                <details class="mt-4 text-[15px]"><summary class="link cursor-pointer">{{ __('classes.rests')
+                    }}</summary><p class="mt-2">{{ __('classes.rests_text') }}</p></details></section>
+        @endif
+    @endif
+</x-layout>
