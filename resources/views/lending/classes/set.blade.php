@@ -32,7 +32,7 @@
                     $capacity->holdsInTurn() => __('classes.holds.in_turn'),
                     default => __('classes.holds.not'),
                 } }}</h2>
-                <ul class="grid gap-1 mb-4"><li>{{ $capacity->places === null ? __('classes.places_any') :
+                @if ($capacity->pupils > 0)<ul class="grid gap-1 mb-4"><li>{{ $capacity->places === null ? __('classes.places_any') :
                     trans_choice('classes.places', min($capacity->places, 100000), ['pupils' =>
                     trans_choice('classes.pupils', $capacity->pupils)]) }}</li>
                     @if ($capacity->loans !== null)<li>{{ trans_choice('classes.turns', min($capacity->loans, 100000))
@@ -41,7 +41,7 @@
                         $capacity->copiesInTurn) }}</b> {{ $cost($capacity->copiesInTurn) }}</li>@endif
                     @if (! $capacity->holdsAtOnce() && $capacity->copiesForAll > 0)<li>{{
                         trans_choice('classes.more_at_once', $capacity->copiesForAll) }} {{
-                        $cost($capacity->copiesForAll) }}</li>@endif</ul>
+                        $cost($capacity->copiesForAll) }}</li>@endif</ul>@endif
                 <form method="post" action="{{ route('classes.give', $class, false) }}" class="flex flex-wrap
                     gap-3">@csrf<input type="hidden" name="title" value="{{ $title->id }}"><input type="hidden"
                     name="first_day" value="{{ $first }}"><input type="hidden" name="last_day" value="{{ $last
