@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shared;
 
+use DateTimeImmutable;
 use Illuminate\Http\Request;
 
 /** What a request says, as text: a list where a word belongs counts as nothing said. */
@@ -14,5 +15,14 @@ final class Input
         $value = $request->input($name);
 
         return is_string($value) ? trim(mb_scrub($value)) : '';
+    }
+
+    /** @return string|null a day of the calendar, "2026-12-24"; null for what is none, or lies beyond any plan */
+    public static function day(Request $request, string $name): ?string
+    {
+        $text = self::text($request, $name);
+        $day = DateTimeImmutable::createFromFormat('!Y-m-d', $text);
+
+        return $day !== false && $day->format('Y-m-d') === $text && $text >= '1900' && $text < '2200' ? $text : null;
     }
 }

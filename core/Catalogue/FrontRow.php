@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue;
 
-use DateTimeImmutable;
-
 /** A row of a library's front door: what it shows, and from when until when. */
 final readonly class FrontRow
 {
@@ -34,7 +32,8 @@ final readonly class FrontRow
         }
         $rows = [];
         foreach ($stored as $of) {
-            $kind = FrontRowKind::tryFrom(is_array($of) && is_string($of['kind'] ?? null) ? $of['kind'] : '');
+            $of = is_array($of) ? $of : [];
+            $kind = FrontRowKind::tryFrom(is_string($of['kind'] ?? null) ? $of['kind'] : '');
             $list = is_int($of['list'] ?? null) ? $of['list'] : null;
             if ($kind !== null && ($kind === FrontRowKind::List) === ($list !== null)) {
                 $rows[] = new self($kind, $list, self::day($of['from'] ?? null), self::day($of['until'] ?? null));
@@ -56,11 +55,8 @@ final readonly class FrontRow
         return ['kind' => $this->kind->value, 'list' => $this->list, 'from' => $this->from, 'until' => $this->until];
     }
 
-    /** @return string|null null for what is no day */
-    public static function day(mixed $text): ?string
+    private static function day(mixed $text): ?string
     {
-        $day = is_string($text) ? DateTimeImmutable::createFromFormat('!Y-m-d', $text) : false;
-
-        return $day !== false && $day->format('Y-m-d') === $text ? $text : null;
+        return is_string($text) && preg_match('/^\d{4}-\d\d-\d\d$/D', $text) === 1 ? $text : null;
     }
 }

@@ -72,18 +72,21 @@ final readonly class LibraryLook
     /** @return string a style sheet that comes after app.css */
     public function css(): string
     {
-        $rules = fn(array $tokens): string => implode(
-            '',
-            array_map(
-                fn(string $name, string $value): string => "--color-{$name}:{$value};",
-                array_keys($tokens),
-                $tokens,
-            ),
-        );
+        [$light, $dark] = [self::rules($this->light()), self::rules($this->dark())];
 
-        return ":root{{$rules($this->light())}}" .
-            ":root[data-scheme='dark']{{$rules($this->dark())}}" .
-            "@media (prefers-color-scheme:dark){:root[data-scheme='system']{{$rules($this->dark())}}}";
+        return ":root{{$light}}:root[data-scheme='dark']{{$dark}}" .
+            "@media (prefers-color-scheme:dark){:root[data-scheme='system']{{$dark}}}";
+    }
+
+    /** @param  array<string, string>  $tokens */
+    private static function rules(array $tokens): string
+    {
+        $rules = '';
+        foreach ($tokens as $name => $value) {
+            $rules .= "--color-{$name}:{$value};";
+        }
+
+        return $rules;
     }
 
     private static function of(string $hex): Colour

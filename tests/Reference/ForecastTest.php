@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tests\Reference;
 
 use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\EarlyReturns;
 use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\GivingUp;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
+use FigPorch\Core\Lending\Forecast\TitleUse;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
@@ -17,6 +20,7 @@ use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\RandomVariates;
 use FigPorch\Core\Lending\Simulation\Behaviour;
 use FigPorch\Core\Lending\Simulation\TitleYears;
+use FigPorch\Core\Lending\WaitingHold;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
@@ -40,7 +44,8 @@ final class ForecastTest extends TestCase
                 [self::DAYS . 'd' => new LengthHabit(1, new Quantiles($kept), 9999)],
                 new Quantiles([0]),
                 0,
-                0,
+                GivingUp::constant(0),
+                new EarlyReturns((new Quantiles($kept))->below(TitleUse::EARLY), 1e-6, 9999),
                 9999,
             ),
             0,
@@ -65,7 +70,7 @@ final class ForecastTest extends TestCase
 
         return new Line(
             [new LineLicence($licence, array_fill(0, $copies, $due), [], array_fill(0, $copies, $began))],
-            array_fill(0, $place - 1, null),
+            WaitingHold::now($place - 1),
         );
     }
 
@@ -144,7 +149,8 @@ final class ForecastTest extends TestCase
                 ],
                 new Quantiles([0, 0.2, 1]),
                 $missed,
-                $cancelled,
+                GivingUp::constant($cancelled),
+                new EarlyReturns(0.7, 1e-6, 999),
                 999,
             ),
             72,
@@ -169,7 +175,7 @@ final class ForecastTest extends TestCase
                     array_fill(0, $copies, $now->modify('-5 days')),
                 ),
             ],
-            array_fill(0, $place - 1, null),
+            WaitingHold::now($place - 1),
         );
 
         $drawn = $forecast->waits($line, $now, self::random(), 1500);
@@ -178,7 +184,7 @@ final class ForecastTest extends TestCase
         foreach ([[0.1, -1.2815515655], [0.5, 0.0], [0.9, 1.2815515655]] as [$share, $z]) {
             $this->assertEqualsWithDelta(
                 1.0,
-                $long->wait($place - 1, $z) / $drawn[(int) ($share * 1500)],
+                ($long[0] + $z * $long[1]) / $drawn[(int) ($share * 1500)],
                 0.02,
                 "percentile {$share}",
             );

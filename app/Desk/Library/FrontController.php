@@ -43,12 +43,14 @@ final class FrontController
             [
                 'kind' => $kind,
                 'list' => self::lists($staff)->find((int) $list)?->id,
-                'from' => FrontRow::day($from),
-                'until' => FrontRow::day($until),
+                'from' => Input::day($request, 'from'),
+                'until' => Input::day($request, 'until'),
             ],
         ]);
         $rows = FrontRow::read($staff->library->front_rows);
-        $isDated = ($from === '' || FrontRow::day($from) !== null) && ($until === '' || FrontRow::day($until) !== null);
+        $isDated =
+            ($from === '' || Input::day($request, 'from') !== null) &&
+            ($until === '' || Input::day($request, 'until') !== null);
         if ($row === [] || !$isDated || ($from !== '' && $until !== '' && $until < $from)) {
             return back()->withInput()->with('refusal', __('library.needs.row'));
         }
@@ -86,8 +88,7 @@ final class FrontController
         RequestContext $current,
     ): View {
         $zone = $staff->library->zone();
-        $day =
-            FrontRow::day(Input::text($request, 'on')) ?? CarbonImmutable::now()->setTimezone($zone)->format('Y-m-d');
+        $day = Input::day($request, 'on') ?? CarbonImmutable::now()->setTimezone($zone)->format('Y-m-d');
         // As anybody sees it who has not signed in.
         $current->library = $staff->library;
         $current->person = null;

@@ -10,7 +10,6 @@ use App\Shared\Input;
 use App\Shared\Middleware\VisitorsLanguage;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
-use FigPorch\Core\Catalogue\FrontRow;
 use FigPorch\Core\Look\Colour;
 use FigPorch\Core\Look\LibraryLook;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -97,8 +96,8 @@ final class LibraryController
 
     public function close(Request $request, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
-        $first = FrontRow::day(Input::text($request, 'first_day'));
-        $last = Input::text($request, 'last_day') === '' ? $first : FrontRow::day(Input::text($request, 'last_day'));
+        $first = Input::day($request, 'first_day');
+        $last = Input::text($request, 'last_day') === '' ? $first : Input::day($request, 'last_day');
         $name = mb_substr(Input::text($request, 'closed_name'), 0, 60);
         if ($first === null || $last === null || $last < $first) {
             return back()

@@ -14,6 +14,7 @@ use FigPorch\Core\Desk\HoldPressure;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 
 /** The pressure on a library's lines, reckoned with that library's habits. */
 final class LibraryPressure
@@ -37,7 +38,7 @@ final class LibraryPressure
      * The place of who joins the line now, before the same copies as the patrons' forecast counts on.
      *
      * @param  list<LineLicence>  $licences
-     * @param  list<DateTimeImmutable|null>  $waiting
+     * @param  list<WaitingHold>  $waiting
      */
     public function line(Library $library, array $licences, array $waiting, DateTimeImmutable $now): Line
     {

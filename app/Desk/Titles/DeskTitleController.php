@@ -12,6 +12,7 @@ use App\Shared\Input;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -101,7 +102,7 @@ final class DeskTitleController
             return $this->tooMany($title, $onLoan);
         }
         $change = $this->lines->change($order, $staff->library_id, $line['licences'], $now);
-        $waiting = [...array_fill(0, $change->setBack, null), ...$line['waiting']];
+        $waiting = [...WaitingHold::now($change->setBack), ...$line['waiting']];
         $served = $change->servedAtOnce(count($waiting), $now);
         $count = count($line['waiting']);
         $places = array_values(array_unique([...$count > 0 ? [1, $count] : [], $count + 1]));

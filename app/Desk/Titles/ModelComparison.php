@@ -20,6 +20,7 @@ use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Support\Facades\DB;
 
 /** What the same money would bring a title in each licence model. */
@@ -32,7 +33,7 @@ final class ModelComparison
     /**
      * The same money in each model that the library knows a price of.
      *
-     * @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line
+     * @param  array{licences: list<LineLicence>, waiting: list<WaitingHold>}  $line
      * @param  list<Offer>  $offers
      * @return list<array{value: OfferValue, wait: float|null}> the cheapest loan first; the wait for who joins the line
      *     then, 8 in 10
@@ -125,7 +126,7 @@ final class ModelComparison
         return $offers;
     }
 
-    /** @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line */
+    /** @param  array{licences: list<LineLicence>, waiting: list<WaitingHold>}  $line */
     private function waitWith(
         Library $library,
         Title $title,

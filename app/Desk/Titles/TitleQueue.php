@@ -16,6 +16,7 @@ use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 
 /** A title's line at a library, as it stands and as a change of licences would leave it. */
 final class TitleQueue
@@ -28,7 +29,7 @@ final class TitleQueue
     ) {}
 
     /**
-     * @return array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>} the library's own, and those
+     * @return array{licences: list<LineLicence>, waiting: list<WaitingHold>} the library's own, and those
      *     that others share
      */
     public function of(Library $library, Title $title, DateTimeImmutable $now): array
@@ -37,7 +38,7 @@ final class TitleQueue
     }
 
     /**
-     * @param  array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>}  $line
+     * @param  array{licences: list<LineLicence>, waiting: list<WaitingHold>}  $line
      * @return array{wait: float|null, extra: int}
      */
     public function pressure(Library $library, Title $title, array $line, int $target, DateTimeImmutable $now): array
@@ -81,7 +82,7 @@ final class TitleQueue
      * When places in line get their copy.
      *
      * @param  list<LineLicence>  $licences
-     * @param  list<DateTimeImmutable|null>  $waiting
+     * @param  list<WaitingHold>  $waiting
      * @param  list<int>  $places  from 1
      * @return array<int, WaitEstimate> by place
      */
@@ -100,7 +101,7 @@ final class TitleQueue
                 $title->format,
                 $licences,
                 array_slice($waiting, 0, $place - 1),
-                $waiting[$place - 1] ?? null,
+                $waiting[$place - 1]->pausedUntil ?? null,
                 $now,
             );
         }

@@ -11,7 +11,6 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
-use DateTimeImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -57,7 +56,7 @@ final class ClassesController
         }
         $name = mb_substr(Input::text($request, 'name'), 0, 60);
         $today = CarbonImmutable::now()->setTimezone($card->library->zone());
-        $ends = self::day(Input::text($request, 'ends_on'));
+        $ends = Input::day($request, 'ends_on');
         if (
             $name === '' ||
             $ends === null ||
@@ -171,16 +170,9 @@ final class ClassesController
     /** @return array{string|null, string|null} the first and the last day; both null where they cannot be */
     private static function days(Request $request): array
     {
-        $first = self::day(Input::text($request, 'first_day'));
-        $last = self::day(Input::text($request, 'last_day'));
+        $first = Input::day($request, 'first_day');
+        $last = Input::day($request, 'last_day');
 
         return $first !== null && $last !== null && $first <= $last ? [$first, $last] : [null, null];
-    }
-
-    private static function day(string $text): ?string
-    {
-        $day = DateTimeImmutable::createFromFormat('!Y-m-d', $text);
-
-        return $day !== false && $day->format('Y-m-d') === $text ? $text : null;
     }
 }

@@ -6,8 +6,10 @@ namespace App\Lending\Queues;
 
 use App\Shared\Sql;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\TitleUse;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Support\Facades\DB;
 
 /** The state of a library's lines for titles: what keeps each copy busy, and which of its patrons' holds wait. */
@@ -15,8 +17,8 @@ final class HoldQueues
 {
     /**
      * @param  array<int, list<Licence>>  $licences  by title
-     * @return array<int, array{licences: list<LineLicence>, waiting: list<DateTimeImmutable|null>, holds: list<int>}>
-     *     by title; of each hold that waits, in order, until when it is paused, and its id
+     * @return array<int, array{licences: list<LineLicence>, waiting: list<WaitingHold>, holds: list<int>}>
+     *     by title; holds that wait, in order, and their ids
      */
     public function of(int $libraryId, array $licences): array
     {
@@ -32,7 +34,10 @@ final class HoldQueues
         $due = $began = $kept = $waiting = $holds = [];
         foreach ($rows as $row) {
             if ($row->kind === 'waiting') {
-                $waiting[$row->id][] = $row->until === null ? null : new DateTimeImmutable($row->until);
+                $waiting[$row->id][] = new WaitingHold(
+                    new DateTimeImmutable($row->began),
+                    $row->until === null ? null : new DateTimeImmutable($row->until),
+                );
                 $holds[$row->id][] = $row->hold_id;
             } elseif ($row->kind === 'ready') {
                 $kept[$row->id][] = new DateTimeImmutable($row->until);
@@ -41,6 +46,7 @@ final class HoldQueues
                 $began[$row->id][] = new DateTimeImmutable($row->began);
             }
         }
+        $uses = $this->uses($libraryId, array_keys($licences));
         $lines = [];
         foreach ($licences as $titleId => $of) {
             $lines[$titleId] = [
@@ -50,6 +56,7 @@ final class HoldQueues
                         $due[$l->id] ?? [],
                         $kept[$l->id] ?? [],
                         $began[$l->id] ?? [],
+                        $uses[$titleId] ?? null,
                     ),
                     $of,
                 ),
@@ -59,5 +66,23 @@ final class HoldQueues
         }
 
         return $lines;
+    }
+
+    /**
+     * @param  list<int>  $titles
+     * @return array<int, TitleUse> how the titles' loans have ended there, as last measured
+     */
+    private function uses(int $libraryId, array $titles): array
+    {
+        $rows = DB::select(
+            'select title_id, early, loans from title_habits where library_id = ? and title_id = any(?)',
+            [$libraryId, Sql::array($titles)],
+        );
+        $uses = [];
+        foreach ($rows as $row) {
+            $uses[$row->title_id] = new TitleUse($row->early, $row->loans);
+        }
+
+        return $uses;
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Lending\Waits;
 
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\Forecast\EarlyReturns;
+use FigPorch\Core\Lending\Forecast\GivingUp;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Quantiles;
@@ -71,8 +73,29 @@ final class LibraryHabits
                 ),
             isset($json->holds->picked) ? new Quantiles($json->holds->picked) : $unmeasured->pickUp,
             $json->holds->missed ?? $unmeasured->missed,
-            $json->holds->cancelled ?? $unmeasured->cancelled,
+            self::givingUp((array) ($json->holds->gave_up ?? [])),
+            isset($json->early)
+                ? EarlyReturns::measured(
+                    $json->early->titles,
+                    $json->early->loans,
+                    $json->early->squares,
+                    $json->early->early,
+                    $json->early->early_squares,
+                )
+                : $unmeasured->early,
             $json->holds->n ?? 0,
         );
+    }
+
+    /** @param  array<int|string, array{int, float}>  $ages  cancelled, and days waited */
+    private static function givingUp(array $ages): GivingUp
+    {
+        $cancelled = $days = [];
+        foreach (GivingUp::FROM as $n => $_) {
+            $cancelled[] = (float) ($ages[$n][0] ?? 0);
+            $days[] = (float) ($ages[$n][1] ?? 0);
+        }
+
+        return new GivingUp($cancelled, $days);
     }
 }

@@ -12,6 +12,7 @@ use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use FigPorch\Core\Lending\WorstCaseWait;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -23,8 +24,7 @@ final class WaitEstimates
 
     /**
      * @param  list<LineLicence>  $licences  those that the library's patrons can use
-     * @param  list<DateTimeImmutable|null>  $ahead  the library's holds before this place: until when each is paused,
-     *     or null
+     * @param  list<WaitingHold>  $ahead  the library's holds before this place
      */
     public function of(
         Library $library,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending\Forecast;
 
 use DateTimeImmutable;
+use FigPorch\Core\Lending\WaitingHold;
 use Random\Randomizer;
 
 /**
@@ -55,8 +56,10 @@ final class Forecast
 
             return $turn !== null && $latest !== null ? min($turn, $latest) : $turn;
         };
-        if (count($line->ahead) >= self::LONG_LINE && ($long = $this->longLine($line, $now)) !== null) {
-            [$from, $middle, $to] = array_map(fn(float $z): float => $long->wait(count($line->ahead), $z), [
+        $long = count($line->ahead) >= self::LONG_LINE ? $this->longLine($line, $now) : null;
+        if ($long !== null) {
+            [$day, $deviation] = $long;
+            [$from, $middle, $to] = array_map(fn(float $z): float => max(0.0, $day + $z * $deviation), [
                 -self::Z90,
                 0.0,
                 self::Z90,
@@ -85,8 +88,9 @@ final class Forecast
         Randomizer $random,
         int $effort = self::EFFORT,
     ): float {
-        if (count($line->ahead) >= self::LONG_LINE && ($long = $this->longLine($line, $now)) !== null) {
-            return $long->wait(count($line->ahead), self::Z80);
+        $long = count($line->ahead) >= self::LONG_LINE ? $this->longLine($line, $now) : null;
+        if ($long !== null) {
+            return max(0.0, $long[0] + self::Z80 * $long[1]);
         }
         $draws = self::draws($line, $effort);
 
@@ -104,10 +108,12 @@ final class Forecast
         return max(self::FEWEST_DRAWS, intdiv($effort, count($line->ahead) + 1));
     }
 
-    /** Null where copies may leave the line, or this place is paused: then it has to be played through. */
-    public function longLine(Line $line, DateTimeImmutable $now): ?LongQueue
+    /**
+     * @return array{float, float}|null days until the turn and their standard deviation; null where copies may leave
+     *     the line, or this place is paused: then it has to be played through
+     */
+    public function longLine(Line $line, DateTimeImmutable $now): ?array
     {
-        $free = [];
         foreach ($line->licences as $state) {
             $licence = $state->licence;
             if (
@@ -118,31 +124,53 @@ final class Forecast
             ) {
                 return null;
             }
-            array_push($free, ...array_fill(0, (int) $licence->copiesFree, 0.0));
+        }
+        $share = $this->loans->usualAt($line->use());
+        $middle = $line->pausedUntil === null ? $this->longQueue($line, $share, $now) : null;
+        if ($middle === null) {
+            return null;
+        }
+        $rates = $this->habits->givingUp->rates();
+        [$day, $variance] = $middle->turn($rates);
+        // What is not known of the habits: each as much off as it may be.
+        $off = $this->loans->uncertaintyAt($line->use());
+        $other = $this->longQueue($line, min(0.999, max(0.001, $share + $off)), $now)?->turn($rates);
+        $variance += $other === null ? 0.0 : ($other[0] - $day) ** 2;
+        foreach ($this->habits->givingUp->uncertainty() as $n => $deviation) {
+            if ($deviation > 1e-7) {
+                $changed = array_replace($rates, [$n => $rates[$n] + $deviation]);
+                $variance += ($middle->turn(array_values($changed))[0] - $day) ** 2;
+            }
+        }
+
+        return [$day, sqrt($variance)];
+    }
+
+    /** @param  float  $share  of the title's loans that come back early */
+    private function longQueue(Line $line, float $share, DateTimeImmutable $now): ?LongQueue
+    {
+        $early = $this->loans->earlyAt($share);
+        $moments = $this->loans->moments($share);
+        $free = [];
+        foreach ($line->licences as $state) {
+            array_push($free, ...array_fill(0, (int) $state->licence->copiesFree, 0.0));
             foreach ($state->dueAt as $n => $due) {
                 $began = $state->startedAt[$n] ?? $now;
-                [$length, $elapsed, $habit, $past] = $this->loans->running(
-                    ($now->getTimestamp() - $began->getTimestamp()) / self::DAY,
-                    ($due->getTimestamp() - $began->getTimestamp()) / self::DAY,
-                );
-                $rest = array_map(
-                    fn(int $i): float => $habit->at($past + (($i + 0.5) / 10) * (1 - $past)) * $length - $elapsed,
-                    range(0, 9),
-                );
-                $free[] = max(0.0, array_sum($rest) / 10);
+                $length = ($due->getTimestamp() - $began->getTimestamp()) / self::DAY;
+                $elapsed = ($now->getTimestamp() - $began->getTimestamp()) / self::DAY;
+                $free[] = $this->loans->meanRest($this->loans->nearest($length), $elapsed, $length, $early);
             }
             foreach ($state->readyUntil as $until) {
                 $kept = max(0.0, ($until->getTimestamp() - $now->getTimestamp()) / self::DAY);
-                $free[] =
-                    $kept * $this->habits->pickUp->mean() + (1 - $this->habits->missed) * $this->loans->moments()[0];
+                $free[] = $kept * $this->habits->pickUp->mean() + (1 - $this->habits->missed) * $moments[0];
             }
         }
-        if ($free === [] || $line->pausedUntil !== null) {
+        if ($free === []) {
             return null;
         }
         // A turn is either missed, and takes the time a copy is kept, or ends in a loan.
         $keep = $this->holdKeptHours / 24;
-        [$loan, $loanSquare] = $this->loans->moments();
+        [$loan, $loanSquare] = $moments;
         [$wait, $waitSquare] = [
             $keep * $this->habits->pickUp->mean(),
             $keep ** 2 * $this->habits->pickUp->meanSquare(),
@@ -150,8 +178,14 @@ final class Forecast
         $missed = $this->habits->missed;
         $mean = $missed * $keep + (1 - $missed) * ($wait + $loan);
         $square = $missed * $keep ** 2 + (1 - $missed) * ($waitSquare + 2 * $wait * $loan + $loanSquare);
+        $waited = array_map(
+            fn(WaitingHold $hold): float => $hold->placedAt === null
+                ? 0.0
+                : max(0.0, ($now->getTimestamp() - $hold->placedAt->getTimestamp()) / self::DAY),
+            $line->ahead,
+        );
 
-        return new LongQueue($mean, $square - $mean ** 2, $free, 1 + $missed, $this->habits->cancelled);
+        return new LongQueue($mean, max(0.0, $square - $mean ** 2), $free, 1 + $missed, $waited);
     }
 
     /** @return list<float> waits in days, as many as draws, shortest first; infinite where no copy was left */

@@ -14,13 +14,13 @@ final readonly class Habits
      * @param  non-empty-array<string, LengthHabit>  $lengths  by the code of the loan length, such as "14d"
      * @param  Quantiles  $pickUp  share of the time a ready copy is kept until it is taken
      * @param  float  $missed  share of ready holds not taken in time
-     * @param  float  $cancelled  waiting holds cancelled, per hold and day of waiting
      */
     public function __construct(
         public array $lengths,
         public Quantiles $pickUp,
         public float $missed,
-        public float $cancelled,
+        public GivingUp $givingUp,
+        public EarlyReturns $early,
         public int $holdsMeasured = 0,
     ) {}
 
@@ -31,7 +31,8 @@ final readonly class Habits
             ['14d' => new LengthHabit(1.0, new Quantiles([0.05, 0.3, 0.55, 0.8, 1, 1, 1]), 0)],
             new Quantiles([0, 0.1, 0.2, 0.35, 0.55, 0.8, 1]),
             0.1,
-            0.003,
+            GivingUp::usual(),
+            EarlyReturns::usual(),
         );
     }
 
@@ -60,7 +61,8 @@ final readonly class Habits
             $lengths,
             Quantiles::mixture($this->pickUp, $wider->pickUp, $trust),
             $trust * $this->missed + (1 - $trust) * $wider->missed,
-            $trust * $this->cancelled + (1 - $trust) * $wider->cancelled,
+            $this->givingUp->smoothedToward($wider->givingUp),
+            $this->early->smoothedToward($wider->early),
             $this->holdsMeasured,
         );
     }

@@ -6,13 +6,14 @@ namespace FigPorch\Core\Lending\Forecast;
 
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 
 /** What stands before one place in line. */
 final readonly class Line
 {
     /**
      * @param  list<LineLicence>  $licences  whose copies can come to this place
-     * @param  list<DateTimeImmutable|null>  $ahead  the holds before it, in order: until when each is paused, or null
+     * @param  list<WaitingHold>  $ahead  the holds before it, in order
      * @param  DateTimeImmutable|null  $pausedUntil  if this place itself is paused
      */
     public function __construct(
@@ -20,6 +21,12 @@ final readonly class Line
         public array $ahead,
         public ?DateTimeImmutable $pausedUntil = null,
     ) {}
+
+    /** How the title's loans have ended, where that is known. */
+    public function use(): ?TitleUse
+    {
+        return $this->licences[0]->use ?? null;
+    }
 
     /** The same for the same state of the line, whatever the time of day. */
     public function seed(): int

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending\Forecast;
 
 /**
- * The wait at a place far down a line, without draws: the turns that C copies give by a time are nearly normal, with
- * the mean and variance of C renewal processes (D. R. Cox, Renewal Theory, 1962, ch. 3: mean t/m + (v/m² − 1)/2,
- * variance t·v/m³).
+ * The wait at a place far down a line, without draws. Place after place: the turn of a hold comes when those before it
+ * that have not given up by their own turns have had theirs. C copies whose turns are m days apart, with variance v,
+ * have given k turns after about k·m/C days, with variance k·v/C² (D. R. Cox, Renewal Theory, 1962, ch. 3 and 6: the
+ * turns of several renewal processes together). What is not known of the habits is carried along by what each would
+ * change (the delta method).
  */
 final readonly class LongQueue
 {
@@ -16,80 +18,79 @@ final readonly class LongQueue
      * @param  float  $variance  of the same
      * @param  non-empty-list<float>  $free  days until each copy comes free, on average
      * @param  float  $turns  turns that every hold before this one takes: more than 1, as some are missed
-     * @param  float  $cancelled  holds cancelled, per hold and day
+     * @param  list<float>  $waited  days that each hold before this one has waited, in order
      */
     public function __construct(
         private float $mean,
         private float $variance,
         private array $free,
         private float $turns,
-        private float $cancelled,
+        private array $waited,
     ) {}
 
     /**
-     * @param  int  $ahead  holds before this place
-     * @param  float  $deviation  standard normal quantile: 0 for the median
-     * @return float days
+     * @param  list<float>  $rates  cancelled a day, at each age of GivingUp
+     * @return array{float, float} days until the turn of the place after all these, and their variance
      */
-    public function wait(int $ahead, float $deviation): float
+    public function turn(array $rates): array
     {
-        $low = 0.0;
-        $high = ($ahead + 2) * $this->turns * $this->mean + max($this->free);
-        for ($i = 0; $i < 50; $i++) {
-            $t = ($low + $high) / 2;
-            if ($this->turnsBy($t) < $this->turnsNeeded($ahead) + $deviation * $this->spread($ahead, $t)) {
-                $low = $t;
-            } else {
-                $high = $t;
-            }
+        $free = $this->free;
+        sort($free);
+        $copies = count($free);
+        $gap = $this->mean / $copies;
+        // Half a turn, and what a renewal process is ahead of its mean at the beginning.
+        $ahead = ($this->variance / $this->mean ** 2 - 1) / 2;
+        $variance = 0.0;
+        $served = 0.0;
+        $day = $this->dayOf(0.5, $free, $ahead);
+        foreach ($this->waited as $waited) {
+            $stays = exp(GivingUp::cumulated($rates, $waited) - GivingUp::cumulated($rates, $waited + $day));
+            $hazard = $rates[self::bin($waited + $day)];
+            $served += $stays * $this->turns;
+            // Who comes later has given up more often: what is early or late dies away.
+            $variance =
+                $variance * max(0.0, 1 - $hazard * $stays * $gap) ** 2 +
+                ($stays * $this->turns * $this->variance) / $copies ** 2 +
+                $stays * (1 - $stays) * ($this->turns * $gap) ** 2;
+            $day = max($day, $this->dayOf($served + 0.5, $free, $ahead));
         }
 
-        return $high;
-    }
-
-    private function turnsBy(float $t): float
-    {
-        $turns = 0.0;
-        foreach ($this->free as $free) {
-            if ($t > $free) {
-                $turns += 1 + ($t - $free) / $this->mean + ($this->variance / $this->mean ** 2 - 1) / 2;
-            }
-        }
-
-        return $turns;
-    }
-
-    /** With half a turn for the step between whole numbers. */
-    private function turnsNeeded(int $ahead): float
-    {
-        return $this->served($ahead) * $this->turns + 0.5;
-    }
-
-    private function spread(int $ahead, float $t): float
-    {
-        $served = $this->served($ahead);
-        $variance = $served * (1 - $served / max(1, $ahead));
-        foreach ($this->free as $free) {
-            $variance += (max(0.0, $t - $free) * $this->variance) / $this->mean ** 3;
-        }
-
-        // A line that is ahead of its mean has fewer left to cancel: early deviations die away at the rate of
-        // cancelling.
-        $x = 2 * $this->cancelled * $t;
-
-        return sqrt($x < 1e-6 ? $variance : ($variance * (1 - exp(-$x))) / $x);
+        return [$day, $variance];
     }
 
     /**
-     * Of the holds ahead those that are not cancelled before their turn: the line n shrinks by n' = −ρ − λn, with
-     * ρ holds served and λ of each cancelled a day, and is empty after ln(1 + λn/ρ)/λ days.
+     * When so many turns have been given.
+     *
+     * @param  non-empty-list<float>  $free  sorted
      */
-    private function served(int $ahead): float
+    private function dayOf(float $turns, array $free, float $ahead): float
     {
-        $perDay = count($this->free) / ($this->mean * $this->turns);
+        $given = 0.0;
+        $working = 0;
+        $day = 0.0;
+        foreach ($free as $from) {
+            $more = ($working * ($from - $day)) / $this->mean;
+            if ($given + $more >= $turns) {
+                break;
+            }
+            $given += $more + 1 + $ahead;
+            $day = $from;
+            $working++;
+            if ($given >= $turns) {
+                return $day;
+            }
+        }
 
-        return $this->cancelled < 1e-9
-            ? $ahead
-            : ($perDay / $this->cancelled) * log(1 + ($this->cancelled * $ahead) / $perDay);
+        return $working === 0 ? $free[0] : $day + (max(0.0, $turns - $given) * $this->mean) / $working;
+    }
+
+    private static function bin(float $age): int
+    {
+        $n = count(GivingUp::FROM) - 1;
+        while ($n > 0 && GivingUp::FROM[$n] > $age) {
+            $n--;
+        }
+
+        return $n;
     }
 }

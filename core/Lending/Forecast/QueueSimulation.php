@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\MissedHold;
 use FigPorch\Core\Lending\RandomVariates;
+use FigPorch\Core\Lending\WaitingHold;
 use Random\Randomizer;
 
 /**
@@ -48,42 +49,51 @@ final readonly class QueueSimulation
             }
             foreach ($state->dueAt as $n => $due) {
                 $began = $state->startedAt[$n] ?? $now;
-                $running[] = [
-                    $i,
-                    ...$this->loans->running(
-                        ($t0 - $began->getTimestamp()) / self::DAY,
-                        ($due->getTimestamp() - $began->getTimestamp()) / self::DAY,
-                    ),
-                ];
+                $elapsed = ($t0 - $began->getTimestamp()) / self::DAY;
+                $length = ($due->getTimestamp() - $began->getTimestamp()) / self::DAY;
+                $of = $this->loans->nearest($length);
+                $running[] = [$i, $of, $elapsed, $length, $this->loans->over($of, $elapsed, $length)];
             }
             foreach ($state->readyUntil as $until) {
                 $kept[] = [$i, $in($until)];
             }
         }
-        $ahead = array_map($in, $line->ahead);
+        $ahead = array_map(fn(WaitingHold $hold): float => $in($hold->pausedUntil), $line->ahead);
+        $waited = array_map(
+            fn(WaitingHold $hold): float => $hold->placedAt === null
+                ? 0.0
+                : max(0.0, ($t0 - $hold->placedAt->getTimestamp()) / self::DAY),
+            $line->ahead,
+        );
         $own = $in($line->pausedUntil);
 
         $waits = [];
         for ($d = 0; $d < $draws; $d++) {
+            // What is not known of the habits is drawn, too.
+            $early = $this->loans->earlyAt($this->habits->early->draw($line->use(), $random));
+            $rates = $this->habits->givingUp->draw($random);
             $copies = $free;
-            foreach ($running as [$i, $length, $elapsed, $habit, $past]) {
-                $copies[] = [
-                    max(0.0, $habit->at($past + RandomVariates::share($random) * (1 - $past)) * $length - $elapsed),
-                    $i,
-                ];
+            foreach ($running as [$i, $of, $elapsed, $length, $over]) {
+                $copies[] = [$this->loans->rest($random, $of, $elapsed, $length, $over, $early), $i];
             }
             foreach ($kept as [$i, $until]) {
                 $copies[] = [
                     RandomVariates::share($random) < $this->habits->missed
                         ? $until
                         : $until * $this->habits->pickUp->at(RandomVariates::share($random)) +
-                            $this->loans->draw($random),
+                            $this->loans->draw($random, $early),
                     $i,
                 ];
             }
+            $cancels = array_map(
+                fn(float $days): float => GivingUp::after($rates, $days, RandomVariates::share($random)),
+                $waited,
+            );
             $waits[] = $this->play(
                 copies: $copies,
                 ahead: $ahead,
+                cancels: $cancels,
+                early: $early,
                 own: $own,
                 left: $left,
                 ends: $ends,
@@ -100,19 +110,23 @@ final readonly class QueueSimulation
      *
      * @param  list<array{float, int}>  $copies  when each comes free, and its licence
      * @param  list<float>  $ahead  until when each hold before this one is paused
+     * @param  list<float>  $cancels  when each of them is cancelled
+     * @param  list<float>  $early  by length, the share of the title's loans that come back early
      * @param  array<int, int>  $left  loans left by licence
      * @param  array<int, float>  $ends
      */
-    private function play(array $copies, array $ahead, float $own, array $left, array $ends, Randomizer $random): float
-    {
+    private function play(
+        array $copies,
+        array $ahead,
+        array $cancels,
+        array $early,
+        float $own,
+        array $left,
+        array $ends,
+        Randomizer $random,
+    ): float {
         $keep = $this->holdKeptHours / 24;
         $misses = [];
-        $cancels = [];
-        if ($this->habits->cancelled > 0) {
-            foreach ($ahead as $h => $_) {
-                $cancels[$h] = RandomVariates::exponential($random, 1 / $this->habits->cancelled);
-            }
-        }
         while ($copies !== []) {
             $c = 0;
             foreach ($copies as $n => $copy) {
@@ -155,7 +169,9 @@ final readonly class QueueSimulation
             unset($ahead[$next ?? -1]);
             $left[$i]--;
             $copies[$c] = [
-                $t + $keep * $this->habits->pickUp->at(RandomVariates::share($random)) + $this->loans->draw($random),
+                $t +
+                $keep * $this->habits->pickUp->at(RandomVariates::share($random)) +
+                $this->loans->draw($random, $early),
                 $i,
             ];
         }

@@ -11,7 +11,8 @@
         <a href="/" class="eave-link flex items-center gap-2.5 font-serif font-semibold text-2xl leading-none"
             aria-label="{{ __('common.home') }}">
             @if ($current->library?->logo !== null)<img src="{{ route('look.logo', $current->library->logo, false) }}"
-                alt="{{ $current->library->short_name }}" class="h-10 w-auto max-w-40 bg-on-shutter rounded p-0.5">@endif
+                alt="{{ $current->library->short_name }}" class="h-10 w-auto max-w-40 bg-on-shutter rounded
+                    p-0.5">@endif
             <x-fig />
             Fig Porch
         </a>

@@ -6,13 +6,16 @@ namespace Tests\Core\Desk;
 
 use DateTimeImmutable;
 use FigPorch\Core\Desk\HoldPressure;
+use FigPorch\Core\Lending\Forecast\EarlyReturns;
 use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\GivingUp;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
 use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Lending\Lending;
@@ -26,7 +29,13 @@ final class HoldPressureTest extends TestCase
     {
         return new HoldPressure(
             new Forecast(
-                new Habits(['14d' => new LengthHabit(1.0, new Quantiles([1.0]), 0)], new Quantiles([0.0]), 0.0, 0.0),
+                new Habits(
+                    ['14d' => new LengthHabit(1.0, new Quantiles([1.0]), 0)],
+                    new Quantiles([0.0]),
+                    0.0,
+                    GivingUp::constant(0),
+                    EarlyReturns::usual(),
+                ),
                 72,
             ),
         );
@@ -43,7 +52,7 @@ final class HoldPressureTest extends TestCase
                     array_fill(0, $copies, self::now()),
                 ),
             ],
-            array_fill(0, $waiting, null),
+            WaitingHold::now($waiting),
         );
     }
 
@@ -120,7 +129,7 @@ final class HoldPressureTest extends TestCase
                     [self::now()],
                 ),
             ],
-            [null, null],
+            WaitingHold::now(2),
         );
         $this->assertInfinite(self::clockwork()->wait($ending, self::now()));
         $this->assertSame(1, self::clockwork()->extraCopies($ending, 30, self::now()));

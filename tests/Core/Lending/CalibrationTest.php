@@ -6,11 +6,14 @@ namespace Tests\Core\Lending;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use FigPorch\Core\Lending\Forecast\EarlyReturns;
 use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\GivingUp;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
+use FigPorch\Core\Lending\Forecast\TitleUse;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
@@ -20,6 +23,7 @@ use FigPorch\Core\Lending\Simulation\Behaviour;
 use FigPorch\Core\Lending\Simulation\SimulatedHold;
 use FigPorch\Core\Lending\Simulation\SimulatedLoan;
 use FigPorch\Core\Lending\Simulation\TitleYears;
+use FigPorch\Core\Lending\WaitingHold;
 use FigPorch\Core\Lending\WorstCaseWait;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
@@ -106,7 +110,10 @@ final class CalibrationTest extends TestCase
                             ),
                         ],
                         array_map(
-                            fn(SimulatedHold $h) => $h->pausedUntil > $day ? self::day($h->pausedUntil) : null,
+                            fn(SimulatedHold $h) => new WaitingHold(
+                                self::day($h->placedAt),
+                                $h->pausedUntil > $day ? self::day($h->pausedUntil) : null,
+                            ),
                             array_values($now->line),
                         ),
                     ),
@@ -123,21 +130,28 @@ final class CalibrationTest extends TestCase
     {
         $until = self::YEARS_MEASURED * 365;
         $kept = $pickUp = [];
+        $early = 0;
         foreach ($years->loans as $loan) {
             if ($loan->end < $until) {
-                $kept[$loan->length->code()][] = ($loan->end - $loan->start) / ($loan->due - $loan->start);
+                $kept[$loan->length->code()][] = $share = ($loan->end - $loan->start) / ($loan->due - $loan->start);
+                $early += $share < TitleUse::EARLY ? 1 : 0;
             }
         }
-        $missed = $ready = $cancelled = 0;
-        $waited = 0.0;
+        $missed = $ready = 0;
+        $waited = $cancelled = array_fill(0, count(GivingUp::FROM), 0.0);
         foreach ($years->holds as $hold) {
             if ($hold->placedAt > $until) {
                 continue;
             }
             $ready += $hold->readyAt === null ? 0 : 1;
             $missed += $hold->misses > 0 ? 1 : 0;
-            $cancelled += $hold->cancelledAt !== null && $hold->misses === 0 ? 1 : 0;
-            $waited += ($hold->readyAt ?? ($hold->cancelledAt ?? $until)) - $hold->placedAt;
+            $age = min($until, $hold->readyAt ?? ($hold->cancelledAt ?? $until)) - $hold->placedAt;
+            $gaveUp = $hold->readyAt === null && $hold->cancelledAt !== null && $hold->cancelledAt < $until;
+            foreach (GivingUp::FROM as $n => $from) {
+                $to = GivingUp::FROM[$n + 1] ?? INF;
+                $waited[$n] += max(0.0, min($age, $to) - $from);
+                $cancelled[$n] += $gaveUp && $age >= $from && $age < $to ? 1 : 0;
+            }
             if ($hold->takenAt !== null && $hold->misses === 0) {
                 $pickUp[] = ($hold->takenAt - $hold->readyAt) / (self::KEPT_HOURS / 24);
             }
@@ -156,7 +170,9 @@ final class CalibrationTest extends TestCase
             ),
             self::quantiles($pickUp),
             $missed / max(1, $ready),
-            $cancelled / max(1, $waited),
+            new GivingUp($cancelled, $waited),
+            // One title, which is as it is.
+            new EarlyReturns($early / $loans, 0.002, 50),
             $ready,
         );
     }

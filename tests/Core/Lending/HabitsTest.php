@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Lending;
 
+use FigPorch\Core\Lending\Forecast\EarlyReturns;
+use FigPorch\Core\Lending\Forecast\GivingUp;
 use FigPorch\Core\Lending\Forecast\Habits;
 use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Quantiles;
@@ -59,7 +61,8 @@ final class HabitsTest extends TestCase
             ['14d' => new LengthHabit(1, new Quantiles([$share]), $measured)],
             new Quantiles([0, 1]),
             $share,
-            0.0,
+            GivingUp::constant(0),
+            EarlyReturns::usual(),
             $measured,
         );
         $wider = $all(1.0, 9000);

@@ -3,7 +3,8 @@
     <div class="grid lg:grid-cols-2 gap-x-10 gap-y-8">
         <div class="grid gap-8 content-start">
             <section aria-labelledby="cards">
-                <p class="float-right"><a class="link text-[15px]" href="{{ route('classes.index', absolute: false) }}">{{
+                <p class="float-right"><a class="link text-[15px]" href="{{ route('classes.index', absolute: false)
+                    }}">{{
                     __('classes.heading') }}</a></p>
                 <h2 id="cards" class="text-xl mb-2">{{ trans_choice('account.your_cards', $cards->count()) }}</h2>
                 <ul class="panel divide-y divide-rule">

@@ -16,7 +16,7 @@
             $of }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('orders.show') }}</button></form>
     </div>
     <p class="meta mb-4">{{ __('figures.counted', ['at' => Dates::exact($at, $staff->library->zone())]) }}</p>
-    <div class="grid lg:grid-cols-2 gap-5">
+    <div class="grid grid-cols-1 lg:grid-cols-2 gap-5">
         @foreach ($series as $one)@include('desk.figures.series', ['series' => $one])@endforeach
     </div>
     <section class="panel p-4 mt-5" aria-labelledby="f-hours">

@@ -17,7 +17,7 @@
     <h1 class="text-3xl mb-2">{{ __('library.front') }}</h1>
     @include('desk.library.tabs', ['here' => 'front'])
     <p class="mb-4 max-w-[90ch]">{{ __('library.front_text') }}</p>
-    <div class="grid lg:grid-cols-[1fr_380px] gap-8 items-start">
+    <div class="grid grid-cols-1 lg:grid-cols-[1fr_380px] gap-8 items-start">
         <div>
             @if ($rows === [])<p class="panel p-5">{{ __('library.no_rows') }}</p>
             @else<ol class="panel divide-y divide-rule">@foreach ($rows as $at => $row)<li class="px-4 py-3 flex

@@ -6,7 +6,7 @@
 <x-desk.layout :title="__('library.heading')" on="library" :staff="$staff">
     <h1 class="text-3xl mb-2">{{ __('library.heading') }}</h1>
     @include('desk.library.tabs', ['here' => 'library'])
-    <div class="grid lg:grid-cols-[1fr_420px] gap-8 items-start">
+    <div class="grid grid-cols-1 lg:grid-cols-[1fr_420px] gap-8 items-start">
         <form method="post" action="{{ route('desk.library.save', absolute: false) }}" class="panel p-5 grid gap-5">
             @csrf
             <div class="grid sm:grid-cols-2 gap-4 items-end">

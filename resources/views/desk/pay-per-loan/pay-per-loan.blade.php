@@ -29,7 +29,7 @@
             <p class="meta mt-2">{{ $cap === null ? __('paid.no_cap') : trans_choice('paid.cap', $cap) }}
             @can('desk.rules')<a class="link" href="/desk/rules">{{ __('desk.rules') }}</a>@endcan</p></div>
     </section>
-    <div class="grid lg:grid-cols-2 gap-8">
+    <div class="grid grid-cols-1 lg:grid-cols-2 gap-8">
         <section aria-labelledby="months" class="min-w-0"><h2 id="months" class="text-xl mb-2">{{ __('paid.months')
             }}</h2>
             @if ($may)<form method="post" action="{{ route('desk.paid.budget', absolute: false) }}"

@@ -15,7 +15,7 @@
         }}</span></span><form method="post" action="{{ route('classes.leave', $class, false) }}">@csrf<button
         class="btn btn-quiet">{{ __('classes.leave') }}<span class="sr-only">: {{ $class->name
         }}</span></button></form></li>@endforeach</ul></section>@endif
-    <div class="grid md:grid-cols-2 gap-6">
+    <div class="grid grid-cols-1 md:grid-cols-2 gap-6">
         <form method="post" action="{{ route('classes.join', absolute: false) }}" class="panel p-5 grid gap-3
             content-start">@csrf<h2 class="text-xl">{{ __('classes.join') }}</h2><p class="meta">{{
             __('classes.join_text') }}</p><label class="grid gap-1"><span class="font-semibold">{{ __('classes.code')

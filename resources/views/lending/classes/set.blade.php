@@ -32,7 +32,8 @@
                     $capacity->holdsInTurn() => __('classes.holds.in_turn'),
                     default => __('classes.holds.not'),
                 } }}</h2>
-                @if ($capacity->pupils > 0)<ul class="grid gap-1 mb-4"><li>{{ $capacity->places === null ? __('classes.places_any') :
+                @if ($capacity->pupils > 0)<ul class="grid gap-1 mb-4"><li>{{ $capacity->places === null ?
+                    __('classes.places_any') :
                     trans_choice('classes.places', min($capacity->places, 100000), ['pupils' =>
                     trans_choice('classes.pupils', $capacity->pupils)]) }}</li>
                     @if ($capacity->loans !== null)<li>{{ trans_choice('classes.turns', min($capacity->loans, 100000))
