@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 /* Server time of each page of the Desk for a library of 200,000 patrons and 50,000 licences, among 1,000,000 titles. */
 
+use App\Lending\Licences\CountUse;
+use App\Lending\Loans\CountLoans;
+use App\Lending\Waits\MeasureHabits;
 use Bench\PageTimes;
 use Bench\Report;
+use Carbon\CarbonImmutable;
 use FigPorch\Demo\Members;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
@@ -65,6 +69,11 @@ if (DB::table('works')->where('match_key', 'bench-desk')->doesntExist()) {
     );
 }
 DB::statement('vacuum analyze');
+// What is measured every night, and every minute.
+app(CountUse::class)();
+app(CountLoans::class)();
+app(MeasureHabits::class)(CarbonImmutable::now());
+DB::statement('vacuum analyze');
 
 Report::head(
     'The Desk',
@@ -101,6 +110,15 @@ PageTimes::table(
         'loan rules' => $ask('/desk/rules'),
         'licences' => $ask('/desk/licences'),
         'licences, ending' => $ask('/desk/licences?show=ending'),
+        'ends and renewals' => $ask('/desk/renewals'),
+        'weeding' => $ask('/desk/weeding'),
+        'weeding, six months' => $ask('/desk/weeding?months=6'),
+        'pay per loan' => $ask('/desk/pay-per-loan'),
+        'orders' => $ask('/desk/orders'),
+        'an order' => $ask('/desk/titles/20000005/order'),
+        'the year in figures' => $ask('/desk/figures'),
+        'the library' => $ask('/desk/library'),
+        'front door, its rows' => $ask('/desk/library/front'),
         'a title' => $ask('/desk/titles/20000005'),
         'files' => $ask('/desk/files'),
         'requests' => $ask('/desk/requests'),

@@ -2,46 +2,71 @@
 
 declare(strict_types=1);
 
-// How often the likely range holds, by behaviour and length of line, and how long a forecast takes. Everything is
-// played out by tests/Reference/OutsideLibrary, whose people behave as the forecast does not know.
+/*
+ * How often the likely range holds, by behaviour and length of line, and how long a forecast takes. Everything is
+ * played out by tests/Reference/OutsideLibrary, whose people behave as the forecast does not know.
+ */
 
+use Bench\Report;
 use FigPorch\Core\Lending\Forecast\Forecast;
+use FigPorch\Core\Lending\Forecast\Line;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Tests\Reference\Behaviours;
 use Tests\Reference\OutsideLibrary;
 
 require __DIR__ . '/../vendor/autoload.php';
+ini_set('memory_limit', '4G');
 
-$perCell = (int) ($argv[1] ?? 500);
-printf(
-    "%-44s %-26s %-26s %-26s %-26s\n",
-    'of 100 the range held (of so many; early)',
-    ...['0-3', '4-10', '11-40', 'over 40'],
+$perCell = (int) (getenv('FIGPORCH_BENCH_CASES') ?: 500);
+$cells = ['0-3', '4-10', '11-40', 'over 40'];
+Report::head(
+    'Forecasts',
+    "Of 100 outcomes, those within the likely range; in brackets those before its middle. {$perCell} in each cell, by " .
+        'holds ahead. Mark: 76 to 84, and 40 to 60.',
 );
+echo '| behaviour | ' . implode(' | ', $cells) . " |\n|---|" . str_repeat('---|', count($cells)) . "\n";
+$asked = [];
+$library = Behaviours::all()['titles differ'][0](1);
 foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
-    $cells = [];
-    for ($seed = 1; $seed <= 12; $seed++) {
+    $answers = array_fill_keys($cells, []);
+    for ($seed = 1; $seed <= 12 && min(array_map(count(...), $answers)) < $perCell; $seed++) {
         $library = $make($seed);
         $library->play($titles, $rush);
-        foreach ($library->ask((int) ceil($perCell / 4)) as $answer) {
-            $cells[OutsideLibrary::cell($answer['ahead'])][] = $answer;
-        }
-        if (count($cells) === 4 && min(array_map(count(...), $cells)) >= $perCell) {
-            break;
+        foreach ($library->ask((int) ceil($perCell / 3)) as $answer) {
+            $answers[OutsideLibrary::cell($answer['ahead'])][] = $answer;
         }
     }
-    printf('%-44s', $name);
-    foreach (['0-3', '4-10', '11-40', 'over 40'] as $cell) {
-        $of = array_slice($cells[$cell] ?? [], 0, $perCell);
-        $n = max(1, count($of));
+    echo "| {$name} |";
+    foreach ($answers as $of) {
+        $of = array_slice($of, 0, $perCell);
+        $share = fn(string $what): float => (100 * count(array_filter(array_column($of, $what)))) / max(1, count($of));
+        printf(' %.0f (%.0f) |', $share('inside'), $share('before'));
+    }
+    echo "\n";
+    $asked = [
+        ...$asked,
+        ...array_merge(...array_values(array_map(fn(array $of): array => array_slice($of, 0, 30), $answers))),
+    ];
+}
+
+echo "\n| line | draws for a list, ms | draws for a page, ms |\n|---|---|---|\n";
+$forecast = new Forecast($library->measured(), 72);
+foreach ($cells as $cell) {
+    $lines = array_filter($asked, fn(array $of): bool => OutsideLibrary::cell($of['ahead']) === $cell);
+    echo "| {$cell} ahead |";
+    foreach ([Forecast::BRIEF, Forecast::EFFORT] as $effort) {
+        $times = [];
+        foreach ($lines as $of) {
+            $began = hrtime(true);
+            $forecast->of($of['line'], null, $of['at'], new Randomizer(new Xoshiro256StarStar(1)), $effort);
+            $times[] = (hrtime(true) - $began) / 1e6;
+        }
+        sort($times);
         printf(
-            ' %-26s',
-            sprintf(
-                '%3.0f (%d; %2.0f early; %.0f d wide)',
-                (100 * count(array_filter($of, fn(array $a): bool => $a['inside']))) / $n,
-                count($of),
-                (100 * count(array_filter($of, fn(array $a): bool => $a['before']))) / $n,
-                array_sum(array_column($of, 'width')) / $n,
-            ),
+            ' %.1f (95 in 100 under %.1f) |',
+            $times[intdiv(count($times), 2)],
+            $times[(int) (0.95 * count($times))],
         );
     }
     echo "\n";

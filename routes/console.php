@@ -9,6 +9,8 @@ use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Desk\Rules\ChangeRule;
 use App\Lending\Licences\CountUse;
 use App\Lending\Loans\CountLoans;
+use App\Lending\Waits\ForecastScores;
+use App\Lending\Waits\KeepScore;
 use App\Lending\Waits\MeasureHabits;
 use App\Reading\Prepared\ForgetFiles;
 use App\Shared\Readiness;
@@ -38,6 +40,12 @@ Schedule::exec('sh ' . base_path('deploy/rotate-logs.sh'))
     ->dailyAt('00:10')
     ->when(fn(): bool => getenv('RUN') !== false);
 Schedule::command('lending:audit')->dailyAt('03:40');
+Schedule::call(fn(KeepScore $keep) => $keep(CarbonImmutable::now()))
+    ->name('write down what is promised')
+    ->everyMinute();
+Schedule::call(fn(ForecastScores $scores) => $scores->measure(CarbonImmutable::now()))
+    ->name('correct ranges by how often they held')
+    ->dailyAt('03:15');
 Schedule::call(fn(MeasureHabits $measure) => $measure(CarbonImmutable::now()))
     ->name('measure how loans and holds are used')
     ->dailyAt('03:10');

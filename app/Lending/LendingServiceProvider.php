@@ -14,6 +14,7 @@ use App\Lending\LoanRules\LengthChoices;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Loans\LoanPolicy;
 use App\Lending\Requests\TitleRequestPolicy;
+use App\Lending\Waits\ForecastScores;
 use App\Lending\Waits\LibraryHabits;
 use App\Models\Card;
 use App\Models\Hold;
@@ -34,6 +35,7 @@ final class LendingServiceProvider extends ServiceProvider
     {
         $this->app->scoped(LibraryRules::class);
         $this->app->scoped(LibraryHabits::class);
+        $this->app->scoped(ForecastScores::class);
         $this->commands([TickCommand::class, AuditCommand::class]);
     }
 

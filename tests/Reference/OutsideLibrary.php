@@ -14,7 +14,6 @@ use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
 use FigPorch\Core\Lending\Forecast\TitleUse;
-use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
@@ -381,7 +380,7 @@ final class OutsideLibrary
     /**
      * Asks the forecast, and what became of it.
      *
-     * @return list<array{ahead: int, inside: bool, before: bool, estimate: WaitEstimate, days: float, width: float}>
+     * @return list<array{ahead: int, inside: bool, before: bool, line: Line, at: DateTimeImmutable, days: float, width: float}>
      */
     public function ask(int $most = PHP_INT_MAX): array
     {
@@ -416,7 +415,8 @@ final class OutsideLibrary
                 'ahead' => $ahead,
                 'inside' => $estimate->from <= $came && $came <= $estimate->to,
                 'before' => $came < $estimate->middle,
-                'estimate' => $estimate,
+                'line' => $line,
+                'at' => $now,
                 'days' => $of['ready'] - $of['at'],
                 'width' => (($estimate->to?->getTimestamp() ?? 0) - ($estimate->from?->getTimestamp() ?? 0)) / 86400,
             ];

@@ -38,6 +38,7 @@ final class Terms
         'places' => 'deleted',
         'notices' => 'what names the title is taken out',
         'pages_taken' => 'of a loan, which has no card any more',
+        'forecast_scores' => 'of a hold, until its copy comes; then of nobody',
         'prepared_files' => 'of a loan; deleted with the file within ten minutes of its end, or two hours',
     ];
 

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk\Figures;
 
+use App\Lending\Waits\ForecastScores;
 use App\Models\Library;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Desk\SmallCells;
+use FigPorch\Core\Lending\Forecast\Correction;
 use Illuminate\Support\Facades\DB;
 use IntlDateFormatter;
 use LogicException;
@@ -25,12 +27,15 @@ final class YearFigures
         'subjects',
         'titles',
         'waits',
+        'promises',
         'turnaways',
         'requests',
         'cost',
     ];
 
     private const MOST_ROWS = 15;
+
+    public function __construct(private readonly ForecastScores $scores) {}
 
     /** @return list<int> years of which something is known, the newest first */
     public function years(Library $library, DateTimeImmutable $now): array
@@ -53,6 +58,7 @@ final class YearFigures
             'subjects' => $this->subjects($library, $year),
             'titles' => $this->titles($library, $year),
             'waits' => $this->waits($library, $year),
+            'promises' => $this->promises($library, $year),
             'turnaways' => $this->turnaways($library, $year),
             'requests' => $this->requests($library, $year),
             'cost' => $this->cost($library, $year),
@@ -230,6 +236,33 @@ final class YearFigures
                 Format::cases(),
             ),
             'days',
+        );
+    }
+
+    /** Of a hundred likely ranges, how many held, by length of line. */
+    private function promises(Library $library, int $year): Series
+    {
+        $of = fn(int $of): array => $this->scores->byLine(
+            $library->id,
+            new DateTimeImmutable(self::moments($library, $of)[0]),
+            new DateTimeImmutable(self::moments($library, $of)[1]),
+        );
+        [$now, $before] = [$of($year), $of($year - 1)];
+        $share = fn(array $cell): ?int => $cell['cases'] < SmallCells::LEAST
+            ? null
+            : (int) round((100 * $cell['held']) / $cell['cases']);
+
+        return new Series(
+            'promises',
+            array_map(
+                fn(string $cell): SeriesRow => new SeriesRow(
+                    __("figures.ahead.{$cell}", ['cases' => number_format($now[$cell]['cases'])]),
+                    $share($now[$cell]),
+                    $share($before[$cell]),
+                ),
+                Correction::cells(),
+            ),
+            'percent',
         );
     }
 

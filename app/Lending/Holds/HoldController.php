@@ -9,6 +9,7 @@ use App\Lending\Borrowing\TitlePanel;
 use App\Lending\Loans\OpenLoans;
 use App\Lending\Porch\ComingUp;
 use App\Lending\Porch\ComingUpDrawing;
+use App\Lending\Waits\ForecastScores;
 use App\Models\Hold;
 use App\Models\Title;
 use App\Shared\Input;
@@ -30,7 +31,7 @@ final class HoldController
 
     public function __construct(private readonly RequestContext $current) {}
 
-    public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp): View
+    public function index(OpenHolds $openHolds, OpenLoans $openLoans, ComingUp $comingUp, ForecastScores $scores): View
     {
         $now = CarbonImmutable::now();
         $person = $this->current->requiredPerson();
@@ -41,6 +42,7 @@ final class HoldController
             'holds' => $holds,
             'comingUp' => ComingUpDrawing::of($comingUp->dates($loans, $holds, $now), $now, width: 780),
             'pileUp' => $comingUp->pileUp($loans, $holds),
+            'held' => $this->current->library === null ? null : $scores->lastHundred($this->current->library->id),
             'now' => $now,
         ]);
     }

@@ -8,6 +8,7 @@ use App\Lending\LoanRules\LibraryRules;
 use App\Models\Library;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\Forecast\Correction;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
@@ -20,7 +21,11 @@ use Random\Randomizer;
 /** When a place in a library's line gets its copy: the likely range, and the latest that can be promised. */
 final class WaitEstimates
 {
-    public function __construct(private readonly LibraryHabits $habitsOf, private readonly LibraryRules $rules) {}
+    public function __construct(
+        private readonly LibraryHabits $habitsOf,
+        private readonly LibraryRules $rules,
+        private readonly ForecastScores $scores,
+    ) {}
 
     /**
      * @param  list<LineLicence>  $licences  those that the library's patrons can use
@@ -34,6 +39,41 @@ final class WaitEstimates
         ?DateTimeImmutable $pausedUntil,
         DateTimeImmutable $now,
         int $effort = Forecast::EFFORT,
+    ): WaitEstimate {
+        return $this->corrected(
+            $this->drawn(
+                library: $library,
+                format: $format,
+                licences: $licences,
+                ahead: $ahead,
+                pausedUntil: $pausedUntil,
+                now: $now,
+                effort: $effort,
+            ),
+            $library->id,
+            count($ahead),
+            $now,
+        );
+    }
+
+    /** As it is shown: by how often such ranges held. */
+    public function corrected(WaitEstimate $drawn, int $libraryId, int $ahead, DateTimeImmutable $now): WaitEstimate
+    {
+        return Correction::applied($drawn, $this->scores->correction($libraryId, $ahead), $now);
+    }
+
+    /**
+     * @param  list<LineLicence>  $licences
+     * @param  list<WaitingHold>  $ahead
+     */
+    public function drawn(
+        Library $library,
+        Format $format,
+        array $licences,
+        array $ahead,
+        ?DateTimeImmutable $pausedUntil,
+        DateTimeImmutable $now,
+        int $effort,
     ): WaitEstimate {
         [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
         $latest = WorstCaseWait::at(

@@ -119,6 +119,7 @@ return [
     'withdraw' => 'Withdraw',
     'request_withdrawn' => 'You no longer ask for “:name”.',
     'see_it' => 'See it',
+    'dates_held' => 'The likely dates held :held of the last 100 times at :library. 80 is what they are meant to.',
     'download' => 'Download:',
     'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'W3C package', 'files' => 'files alone'],
     'no_download' => 'The licence of this title does not allow its files to be downloaded. It can be read here, and taken offline.',

@@ -1,10 +1,11 @@
 {{-- A figure as bars beside its numbers: this year's, and the year before as a line. --}}
 @use('App\Desk\Figures\DeskText')
 @php
-    $most = $series->most();
+    $most = $series->unit === 'percent' ? 100 : $series->most();
     $shown = fn (int|float|null $of): string => match (true) {
         $of === null => '·',
         $series->unit === 'money' => DeskText::price((int) $of, $staff->library->currency),
+        $series->unit === 'percent' => $of.' %',
         $series->unit === 'days' => number_format($of, 1),
         default => number_format($of),
     };

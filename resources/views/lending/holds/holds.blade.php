@@ -60,5 +60,7 @@
                 </div>
             </article>
         @endforeach
+        @if ($held !== null)<p class="meta border-t border-rule pt-3">{{ __('lending.dates_held', ['held' => $held,
+            'library' => $current->library->short_name]) }}</p>@endif
     @endif
 </x-layout>

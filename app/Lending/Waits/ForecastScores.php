@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Waits;
+
+use App\Models\Library;
+use App\Shared\Sql;
+use DateTimeImmutable;
+use FigPorch\Core\Lending\Forecast\Correction;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** How often likely ranges held, and what is made of it. */
+final class ForecastScores
+{
+    /** Said to patrons from so many on. */
+    private const SAID_FROM = 100;
+
+    /** @var array<int, array<string, float>> by library and cell, read once a request */
+    private array $corrections = [];
+
+    /** By which share of its width a range of a line so long is moved out. */
+    public function correction(int $libraryId, int $ahead): float
+    {
+        $this->corrections[$libraryId] ??= DB::table('forecast_corrections')
+            ->where('library_id', $libraryId)
+            ->pluck('widen', 'cell')
+            ->map(fn(mixed $widen): float => (float) $widen)
+            ->all();
+
+        return $this->corrections[$libraryId][Correction::cell($ahead)] ?? 0.0;
+    }
+
+    /** Each night, from the last that came. */
+    public function measure(DateTimeImmutable $now): void
+    {
+        foreach (Library::query()->pluck('id') as $library) {
+            foreach (Correction::cells() as $cell) {
+                [$least, $most] = self::span($cell);
+                $rows = DB::select(
+                    'select extract(epoch from drawn_from)::bigint f, extract(epoch from drawn_to)::bigint t,
+                        extract(epoch from came_at)::bigint c from forecast_scores
+                        where library_id = ? and came_at is not null and ahead between ? and ?
+                        order by came_at desc, id desc limit ' . Correction::LAST,
+                    [$library, $least, $most],
+                );
+                DB::table('forecast_corrections')->upsert(
+                    [
+                        'library_id' => $library,
+                        'cell' => $cell,
+                        'widen' => Correction::measured(
+                            array_values(
+                                array_map(
+                                    fn(stdClass $row): array => [(int) $row->f, (int) $row->t, (int) $row->c],
+                                    $rows,
+                                ),
+                            ),
+                        ),
+                        'cases' => count($rows),
+                        'measured_at' => $now,
+                    ],
+                    ['library_id', 'cell'],
+                );
+            }
+        }
+    }
+
+    /** @return int|null of the last hundred ranges of a library, how many held; null with fewer */
+    public function lastHundred(int $libraryId): ?int
+    {
+        $row = DB::selectOne(
+            'select count(*) n, count(*) filter (where came_at between from_at and to_at) held from (
+                select * from forecast_scores where library_id = ? and came_at is not null
+                order by came_at desc limit ' .
+                self::SAID_FROM .
+                ') x',
+            [$libraryId],
+        );
+
+        return $row->n < self::SAID_FROM ? null : (int) $row->held;
+    }
+
+    /**
+     * @return array<string, array{cases: int, held: int, early: int}> by length of line, of those that came between two
+     *     moments
+     */
+    public function byLine(int $libraryId, DateTimeImmutable $from, DateTimeImmutable $to): array
+    {
+        $found = [];
+        foreach (Correction::cells() as $cell) {
+            $row = DB::selectOne(
+                'select count(*) cases, count(*) filter (where came_at between from_at and to_at) held,
+                    count(*) filter (where came_at < middle_at) early from forecast_scores
+                    where library_id = ? and came_at >= ? and came_at < ? and ahead between ? and ?',
+                [$libraryId, Sql::second($from), Sql::second($to), ...self::span($cell)],
+            );
+            $found[$cell] = ['cases' => (int) $row->cases, 'held' => (int) $row->held, 'early' => (int) $row->early];
+        }
+
+        return $found;
+    }
+
+    /** @return array{int, int} the fewest and the most ahead */
+    private static function span(string $cell): array
+    {
+        [$least, $most] = explode('-', $cell) + [1 => '2000000000'];
+
+        return [(int) $least, (int) $most];
+    }
+}

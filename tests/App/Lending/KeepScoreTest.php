@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Lending;
+
+use App\Lending\Holds\CloseHold;
+use App\Lending\Loans\ReturnLoan;
+use App\Lending\Waits\ForecastScores;
+use App\Lending\Waits\KeepScore;
+use App\Lending\Waits\WaitEstimates;
+use App\Models\Loan;
+use App\Models\Title;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\HoldState;
+use Illuminate\Support\Facades\DB;
+use Tests\App\TestCase;
+
+/** A forecast that keeps score of itself, without a person. */
+final class KeepScoreTest extends TestCase
+{
+    private Title $title;
+
+    private Loan $loan;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->title = $this->title('Waited for');
+        $this->licence($this->title);
+        $this->loan = $this->borrow($this->card(), $this->title);
+    }
+
+    public function test_what_is_promised_is_written_down_and_what_came_of_it_names_nobody(): void
+    {
+        $first = $this->hold($this->card(), $this->title);
+        $second = $this->hold($this->card(), $this->title);
+        $this->assertSame(2, app(KeepScore::class)($this->now()));
+        $this->assertSame(0, app(KeepScore::class)($this->now()));
+        $this->assertSame([0, 1], DB::table('forecast_scores')->orderBy('ahead')->pluck('ahead')->all());
+        $row = DB::table('forecast_scores')->where('hold_id', $first->id)->first();
+        $this->assertTrue($row !== null && $row->from_at <= $row->middle_at && $row->middle_at <= $row->to_at);
+
+        $this->later(days: 3);
+        app(ReturnLoan::class)($this->loan->id, $this->now());
+        app(KeepScore::class)($this->now());
+        $came = DB::table('forecast_scores')->where('ahead', 0)->first();
+        $this->assertNull($came?->hold_id);
+        $this->assertSame($this->now()->format('Y-m-d H:i'), substr((string) $came?->came_at, 0, 16));
+        // Who gives up has had no answer.
+        app(CloseHold::class)($second->id, HoldState::Cancelled, $this->now());
+        app(KeepScore::class)($this->now());
+        $this->assertSame(1, DB::table('forecast_scores')->count());
+    }
+
+    public function test_each_night_ranges_are_moved_by_what_the_last_ones_lacked_and_it_is_said_how_often_they_held(): void
+    {
+        $library = $this->library();
+        $scores = app(ForecastScores::class);
+        foreach (range(1, 100) as $n) {
+            // Ranges of a day, of which one in four held: the rest came a day late.
+            $asked = $this->now()->subDays(100 + $n);
+            DB::table('forecast_scores')->insert([
+                'library_id' => $library->id,
+                'format' => 'ebook',
+                'ahead' => 2,
+                'asked_at' => $asked,
+                'drawn_from' => $asked->addDays(5),
+                'drawn_to' => $asked->addDays(6),
+                'from_at' => $asked->addDays(5),
+                'middle_at' => $asked->addHours(130),
+                'to_at' => $asked->addDays(6),
+                'came_at' => $asked->addDays($n % 4 === 0 ? 6 : 7),
+            ]);
+        }
+        $this->assertSame(25, $scores->lastHundred($library->id));
+        $this->assertSame(
+            ['cases' => 100, 'held' => 25, 'early' => 0],
+            $scores->byLine($library->id, $this->now()->subYear(), $this->now())['0-3'],
+        );
+        $scores->measure($this->now());
+        $this->assertEqualsWithDelta(
+            100 / 160,
+            (float) DB::table('forecast_corrections')->where('cell', '0-3')->value('widen'),
+            0.001,
+        );
+        $this->assertSame(0.0, (float) DB::table('forecast_corrections')->where('cell', '41')->value('widen'));
+
+        $this->app->forgetScopedInstances();
+        $of = fn(int $ahead): array => [
+            app(WaitEstimates::class)->drawn(
+                $library,
+                Format::Ebook,
+                $this->line()['licences'],
+                array_slice($this->line()['waiting'], 0, $ahead),
+                null,
+                $this->now(),
+                200,
+            ),
+            app(WaitEstimates::class)->of(
+                $library,
+                Format::Ebook,
+                $this->line()['licences'],
+                array_slice($this->line()['waiting'], 0, $ahead),
+                null,
+                $this->now(),
+                200,
+            ),
+        ];
+        [$drawn, $shown] = $of(0);
+        $this->assertGreaterThanOrEqual($drawn->to, $shown->to);
+        $this->assertLessThan($drawn->from, $shown->from);
+        $card = $this->card();
+        $this->hold($card, $this->title);
+        $this->as($card)->get('/holds')->assertSee('The likely dates held 25 of the last 100 times at Saltmere.');
+    }
+
+    /** @return array{licences: list<\FigPorch\Core\Lending\LineLicence>, waiting: list<\FigPorch\Core\Lending\WaitingHold>} */
+    private function line(): array
+    {
+        $licences = app(\App\Lending\Licences\UsableLicences::class)->of(
+            $this->library()->id,
+            [$this->title->id],
+            $this->now(),
+        );
+
+        return app(\App\Lending\Queues\HoldQueues::class)->of($this->library()->id, $licences)[$this->title->id];
+    }
+}
