@@ -68,6 +68,8 @@ final readonly class SpendingForecast
     {
         $left = $this->budget - $this->spent;
         $days = match (true) {
+            // Nobody wants any.
+            $this->perDay <= 0.0 && $this->budget === 0 => INF,
             $left <= 0 => 0.0,
             $this->perDay <= 0.0 => INF,
             default => $left / $this->perDay,

@@ -25,7 +25,7 @@ return [
     ['core/Exchange/Push/Endpoint.php', "(\$parts['scheme'] ?? '') === 'https' &&", '', 'EndpointTest'],
     ['core/Exchange/Push/Endpoint.php', "!isset(\$parts['user']) &&", '', 'EndpointTest'],
     [
-        'core/Exchange/Push/Endpoint.php',
+        'core/Exchange/InternetAddress.php',
         'FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE',
         'FILTER_FLAG_NO_RES_RANGE',
         'EndpointTest',

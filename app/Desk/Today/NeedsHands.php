@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Desk\Today;
 
 use App\Desk\Licences\TitlesUnderPressure;
+use App\Desk\Orders\FundBalances;
 use App\Desk\Patrons\PatronSearch;
+use App\Desk\PayPerLoan\PaidLoans;
 use App\Models\StaffInvitation;
 use App\Models\StaffMember;
 use App\Shared\Readiness;
 use App\Shared\Sql;
 use DateTimeImmutable;
+use FigPorch\Core\Desk\BudgetYear;
 use FigPorch\Core\Desk\StaffTask;
 use Illuminate\Support\Facades\DB;
 
@@ -20,7 +23,15 @@ final class NeedsHands
     /** How long a file of patrons may wait to be taken in before it is thought forgotten, in hours. */
     private const FORGOTTEN_HOURS = 1;
 
-    public function __construct(private readonly TitlesUnderPressure $titles, private readonly Readiness $readiness) {}
+    /** Of a fund's budget. */
+    private const NEARLY_SPENT = 0.1;
+
+    public function __construct(
+        private readonly TitlesUnderPressure $titles,
+        private readonly Readiness $readiness,
+        private readonly FundBalances $funds,
+        private readonly PaidLoans $paid,
+    ) {}
 
     /** @return list<Todo> */
     public function of(StaffMember $staff, DateTimeImmutable $now): array
@@ -29,6 +40,7 @@ final class NeedsHands
         $all = [
             ...$this->machine(),
             ...$this->licences($staff->library_id, $now),
+            ...$this->money($staff, $now),
             ...$this->requests($staff->library_id),
             ...$this->files($staff->library_id, $now),
             ...$this->people($staff->library_id, $now),
@@ -74,6 +86,31 @@ final class NeedsHands
             fn(string $show): Todo => new Todo($show, $counts[$show], route('desk.licences', ['show' => $show], false)),
             ['no_copy', 'pressed', 'ending', 'few_loans'],
         );
+    }
+
+    /** @return list<Todo> */
+    private function money(StaffMember $staff, DateTimeImmutable $now): array
+    {
+        $library = $staff->library;
+        $year = BudgetYear::of($now, $library->zone(), $library->budget_month)->year;
+        $nearly = array_filter(
+            $this->funds->all($library, $year),
+            fn(array $row): bool => !$row['fund']->closed &&
+                $row['balance']->budget > 0 &&
+                $row['balance']->left() < $row['balance']->budget * self::NEARLY_SPENT,
+        );
+        $waiting = DB::table('orders')->where('library_id', $library->id)->where('state', 'noted')->count();
+
+        return [
+            new Todo('funds', count($nearly), route('desk.orders', absolute: false), StaffTask::Licences),
+            new Todo('orders', $waiting, route('desk.orders', absolute: false), StaffTask::Licences),
+            new Todo(
+                'paid',
+                $this->paid->forecast($library, $now)->usedUpIn() === null ? 0 : 1,
+                route('desk.paid', absolute: false),
+                StaffTask::Licences,
+            ),
+        ];
     }
 
     /** @return list<Todo> */

@@ -99,6 +99,18 @@ final class OrdersTest extends TestCase
         $this->get('/desk/orders')->assertSee('€7.50')->assertDontSee('€5.00 over');
     }
 
+    public function test_today_tells_of_what_is_to_be_ordered_and_of_funds_nearly_spent(): void
+    {
+        $this->fund('Books', '100');
+        $this->get('/desk/today')->assertDontSee('to order');
+        $this->note(['price' => '89']);
+        $this->get('/desk/today')->assertSee('licence to order')->assertDontSee('fund nearly spent');
+        $this->note(['price' => '2']);
+        $this->get('/desk/today')->assertSee('fund nearly spent');
+        $this->move(array_values(Order::query()->get()->all()), 'ordered');
+        $this->get('/desk/today')->assertDontSee('to order')->assertSee('fund nearly spent');
+    }
+
     public function test_the_same_form_sent_twice_is_one_order(): void
     {
         $this->fund('Books', '1000');
