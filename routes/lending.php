@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Borrowing, holds and requests; the Porch.
 
 use App\Lending\Borrowing\BorrowController;
+use App\Lending\Cards\CardController;
 use App\Lending\Classes\ClassesController;
 use App\Lending\Follows\FollowController;
 use App\Lending\Holds\HoldController;
@@ -18,6 +19,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/porch', PorchController::class)->name('porch');
+    Route::get('/cards/{card}', CardController::class)->name('cards.show')->can('own', 'card');
     Route::post('/settings/lengths', LengthsController::class)->name('settings.lengths');
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])

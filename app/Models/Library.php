@@ -25,6 +25,7 @@ use FigPorch\Core\Look\LibraryLook;
  * @property list<string> $languages that its pages are offered in; the first for who chooses none
  * @property string|null $quiet_from "21:00:00", from when on no notice is mailed or pushed
  * @property string|null $quiet_until
+ * @property string $symbology of the barcode on its cards
  * @property bool $shares new licences are shared with the consortium unless it is said
  * @property string|null $roof_colour "#1f4b56"
  * @property string|null $door_colour
@@ -43,7 +44,7 @@ final class Library extends Model
     protected $casts = ['languages' => 'array', 'shares' => 'boolean', 'front_rows' => 'array'];
 
     /** As the table has them, for one that has just been made. */
-    protected $attributes = ['languages' => '["en", "es"]', 'shares' => false];
+    protected $attributes = ['languages' => '["en", "es"]', 'shares' => false, 'symbology' => 'code128'];
 
     public function zone(): DateTimeZone
     {

@@ -69,6 +69,8 @@ if (uploads) import('./desk/uploads/uploads.js').then(({ watchUploads }) => watc
 
 const code = document.querySelector('canvas[data-qr]')
 if (code) import('./desk/sign-in/qr.js').then(({ drawCode }) => drawCode(code))
+const barcode = document.querySelector('canvas[data-symbology]')
+if (barcode) import('./lending/cards/barcode.js').then(({ drawBarcode }) => drawBarcode(barcode))
 
 document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 

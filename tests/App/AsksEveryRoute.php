@@ -257,6 +257,7 @@ trait AsksEveryRoute
                 'language' => 'en',
                 'currency' => 'EUR',
                 'budget_month' => '1',
+                'symbology' => 'code128',
             ],
             'desk.library.look' => ['own_colours' => '0'],
             'desk.library.close' => ['first_day' => '2026-12-24'],

@@ -104,6 +104,7 @@ final class RouteAccessTest extends TestCase
 
         'sign-out' => self::PATRONS,
         'porch' => self::PATRONS,
+        'cards.show' => self::OWN,
         'classes.index' => self::PATRONS,
         'classes.join' => self::PATRONS,
         'classes.make' => self::PATRONS,

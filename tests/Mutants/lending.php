@@ -180,7 +180,7 @@ return [
     ['app/Lending/Classes/Teachers.php', '$card->blocked_at === null &&', '', 'ClassesTest'],
     [
         'app/Lending/Classes/ArrangeClasses.php',
-        "\$class->ends_on < \$now->setTimezone",
+        '$class->ends_on < $now->setTimezone',
         "'' > \$now->setTimezone",
         'ClassesTest',
     ],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Figures;
 
+use App\Lending\Waits\EstimateText;
 use App\Models\Library;
 use App\Shared\View\Dates;
 use DateTimeImmutable;
@@ -103,8 +104,6 @@ final class DeskText
             default => Dates::range($turn->from, $turn->to, $library->zone()),
         };
 
-        return $turn->latest === null || $turn->latest <= $now
-            ? $range
-            : $range . '; ' . __('catalogue.latest_of', ['date' => Dates::day($turn->latest, $library->zone())]);
+        return $range . EstimateText::after($turn, $library->zone(), $now);
     }
 }

@@ -40,12 +40,12 @@ final class YearFigures
     /** @return list<int> years of which something is known, the newest first */
     public function years(Library $library, DateTimeImmutable $now): array
     {
-        $this_year = (int) $now->setTimezone($library->zone())->format('Y');
+        $current = (int) $now->setTimezone($library->zone())->format('Y');
         $first = DB::scalar('select extract(year from min(month)) from loan_figures where library_id = ?', [
             $library->id,
         ]);
 
-        return range($this_year, max($this_year - 9, (int) ($first ?? $this_year)));
+        return range($current, max($current - 9, (int) ($first ?? $current)));
     }
 
     public function of(string $name, Library $library, int $year): Series

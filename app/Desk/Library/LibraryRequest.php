@@ -6,6 +6,7 @@ namespace App\Desk\Library;
 
 use App\Shared\Middleware\VisitorsLanguage;
 use Closure;
+use FigPorch\Core\Lending\Symbology;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use ResourceBundle;
@@ -33,6 +34,7 @@ final class LibraryRequest extends FormRequest
             'quiet_from' => ['nullable', 'required_with:quiet_until', 'regex:' . self::TIME, 'different:quiet_until'],
             'quiet_until' => ['nullable', 'required_with:quiet_from', 'regex:' . self::TIME],
             'shares' => ['nullable', 'boolean'],
+            'symbology' => ['required', Rule::enum(Symbology::class)],
         ];
     }
 
@@ -50,6 +52,7 @@ final class LibraryRequest extends FormRequest
             'budget_month.*' => __('library.needs.month'),
             'edi_number.*' => __('library.needs.edi'),
             'edi_supplier.*' => __('library.needs.edi'),
+            'symbology.*' => __('library.needs.symbology'),
             'quiet_from.*' => __('library.needs.quiet'),
             'quiet_until.*' => __('library.needs.quiet'),
         ];
@@ -78,6 +81,7 @@ final class LibraryRequest extends FormRequest
             'quiet_from' => $orNull('quiet_from'),
             'quiet_until' => $orNull('quiet_until'),
             'shares' => $this->boolean('shares'),
+            'symbology' => $text('symbology'),
         ];
     }
 

@@ -66,6 +66,13 @@ final readonly class Correction
         return max(self::LEAST, min(self::MOST, $needed)) * ($n / ($n + self::HALF_WEIGHT));
     }
 
+    private static function later(WaitEstimate $estimate, int $by): ?DateTimeImmutable
+    {
+        $surely = $estimate->surely?->setTimestamp($estimate->surely->getTimestamp() + $by);
+
+        return $surely === null || $estimate->latest === null ? $surely : min($surely, $estimate->latest);
+    }
+
     public static function applied(WaitEstimate $estimate, float $widen, DateTimeImmutable $now): WaitEstimate
     {
         if ($estimate->from === null || $estimate->to === null || $estimate->middle === null || $widen === 0.0) {
@@ -81,6 +88,7 @@ final readonly class Correction
             max($estimate->latest === null ? $to : min($to, $estimate->latest), $estimate->middle),
             $estimate->latest,
             $estimate->never,
+            self::later($estimate, $by),
         );
     }
 }

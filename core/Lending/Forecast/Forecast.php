@@ -30,6 +30,9 @@ final class Forecast
     /** The 90th percentile of the standard normal distribution. */
     private const Z90 = 1.2815515655;
 
+    /** The 95th. */
+    private const Z95 = 1.644853627;
+
     /** The 80th. */
     private const Z80 = 0.8416212336;
 
@@ -59,13 +62,14 @@ final class Forecast
         $long = count($line->ahead) >= self::LONG_LINE ? $this->longLine($line, $now) : null;
         if ($long !== null) {
             [$day, $deviation] = $long;
-            [$from, $middle, $to] = array_map(fn(float $z): float => max(0.0, $day + $z * $deviation), [
+            [$from, $middle, $to, $surely] = array_map(fn(float $z): float => max(0.0, $day + $z * $deviation), [
                 -self::Z90,
                 0.0,
                 self::Z90,
+                self::Z95,
             ]);
 
-            return new WaitEstimate($at($from), $at($middle), $at($to), $latest);
+            return new WaitEstimate($at($from), $at($middle), $at($to), $latest, surely: $at($surely));
         }
         $draws = self::draws($line, $effort);
         $waits = $this->waits($line, $now, $random, $draws);
@@ -78,6 +82,7 @@ final class Forecast
             $at($waits[$draws - 1 - $low]),
             $latest,
             count(array_filter($waits, is_infinite(...))) / $draws,
+            $at($waits[$draws - 1 - max(0, (int) floor(0.05 * ($draws + 1)) - 1)]),
         );
     }
 

@@ -17,6 +17,7 @@ final readonly class WaitEstimate
      * @param  DateTimeImmutable|null  $middle  50th percentile
      * @param  DateTimeImmutable|null  $to  90th percentile
      * @param  DateTimeImmutable|null  $latest  where it can be promised
+     * @param  DateTimeImmutable|null  $surely  95th percentile: 19 turns in 20 come before
      * @param  float  $never  chance that no copy is left before the turn comes
      */
     public function __construct(
@@ -25,5 +26,22 @@ final readonly class WaitEstimate
         public ?DateTimeImmutable $to,
         public ?DateTimeImmutable $latest,
         public float $never = 0.0,
+        public ?DateTimeImmutable $surely = null,
     ) {}
+
+    /**
+     * Whether a date that 19 in 20 hold says something beside the others: what is promised is far from likely, or
+     * nothing can be promised.
+     */
+    public function tellsSurely(DateTimeImmutable $now): bool
+    {
+        if ($this->surely === null || $this->to === null || $this->surely <= $now) {
+            return false;
+        }
+        $week = 7 * 86400;
+
+        return $this->latest === null
+            ? $this->surely->getTimestamp() - $this->to->getTimestamp() > 86400
+            : $this->latest->getTimestamp() - $this->surely->getTimestamp() > $week;
+    }
 }

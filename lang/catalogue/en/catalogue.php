@@ -32,6 +32,7 @@ return [
     'wait_month' => 'Ready again on :date',
     'month_used' => 'This month’s loans of the kind that :library pays for one by one are used up. There will be more on :date.',
     'eight_in_ten' => '8 in 10: :range',
+    'nineteen_in_twenty' => '19 in 20 by :date',
     'latest_of' => 'at the latest :date',
     'never' => 'There may be no copy left before your turn: the licence ends or its loans run out.',
     'paid_each' => 'The library pays for each loan; you have :left of :most left this month.',

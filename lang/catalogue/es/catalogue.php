@@ -32,6 +32,7 @@ return [
     'wait_month' => 'Listo de nuevo el :date',
     'month_used' => 'Los préstamos de este mes que :library paga uno a uno se han agotado. Habrá más el :date.',
     'eight_in_ten' => '8 de cada 10: :range',
+    'nineteen_in_twenty' => '19 de cada 20 veces antes del :date',
     'latest_of' => 'a más tardar el :date',
     'never' => 'Quizá no quede ejemplar antes de su turno: la licencia termina o se agotan sus préstamos.',
     'paid_each' => 'La biblioteca paga cada préstamo; le quedan :left de :most este mes.',

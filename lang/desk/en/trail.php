@@ -104,6 +104,7 @@ return [
         'library_edi_supplier' => 'Supplier’s number',
         'library_quiet_from' => 'Quiet from',
         'library_quiet_until' => 'Quiet until',
+        'library_symbology' => 'Barcode of cards',
         'library_shares' => 'New licences are shared',
         'library_roof_colour' => 'Roof',
         'library_door_colour' => 'Door',

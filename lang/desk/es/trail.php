@@ -104,6 +104,7 @@ return [
         'library_edi_supplier' => 'Número del proveedor',
         'library_quiet_from' => 'Silencio desde',
         'library_quiet_until' => 'Silencio hasta',
+        'library_symbology' => 'Código de barras de carnés',
         'library_shares' => 'Las licencias nuevas se comparten',
         'library_roof_colour' => 'Tejado',
         'library_door_colour' => 'Puerta',

@@ -31,6 +31,7 @@ final class LibraryTest extends TestCase
         'other_languages' => '1',
         'currency' => 'EUR',
         'budget_month' => '1',
+        'symbology' => 'code128',
     ];
 
     private StaffMember $director;

@@ -59,6 +59,23 @@ final class CorrectionTest extends TestCase
         $narrow = Correction::applied(new WaitEstimate($at(1), $at(2), $at(11), null), -0.25, $now);
         $this->assertEquals([$at(2), $at(2)], [$narrow->from, $narrow->middle]);
         $this->assertGreaterThan($narrow->middle, $narrow->to);
+        // 19 in 20 go with the range, and say something only where what is promised is far away.
+        $sure = fn(?int $latest): WaitEstimate => Correction::applied(
+            new WaitEstimate($at(1), $at(4), $at(11), $latest === null ? null : $at($latest), 0.0, $at(13)),
+            0.1,
+            $now,
+        );
+        $this->assertEquals($at(14), $sure(60)->surely);
+        $this->assertEquals($at(13), $sure(13)->surely);
+        $this->assertSame(
+            [true, true, false, false],
+            [
+                $sure(null)->tellsSurely($now),
+                $sure(60)->tellsSurely($now),
+                $sure(20)->tellsSurely($now),
+                $sure(60)->tellsSurely($at(30)),
+            ],
+        );
         $never = new WaitEstimate(null, null, null, null, 1.0);
         $this->assertSame($never, Correction::applied($never, 0.5, $now));
     }

@@ -12,7 +12,9 @@
                         class="tabular-nums">{{ $card->number }}</span>@if ($card->expires_at !== null) <span
                         class="meta">· {{ __('account.card_until', ['date' =>
                         App\Shared\View\Dates::day($card->expires_at, $card->library->zone())])
-                        }}</span>@endif</li>@endforeach
+                        }}</span>@endif<br><a class="link text-[15px]" href="{{ route('cards.show', $card, false)
+                        }}">{{ __('account.show_card') }}<span class="sr-only">: {{ $card->library->name
+                        }}</span></a></li>@endforeach
                 </ul>
                 <div class="mt-3">@include('account.sign-in.change-pin')</div>
             </section>

@@ -89,8 +89,8 @@
                                     trans_choice('catalogue.copies_free', $standing->copies)]) }}.
                                     @if ($standing->turn?->to !== null){{ __('catalogue.eight_in_ten', ['range' =>
                                     Dates::range($standing->turn->from, $standing->turn->to, $standing->zone)])
-                                    }}@if ($standing->turn->latest !== null); {{ __('catalogue.latest_of', ['date' =>
-                                    Dates::day($standing->turn->latest, $standing->zone)]) }}@endif.@else{{
+                                    }}{{ App\Lending\Waits\EstimateText::after($standing->turn, $standing->zone,
+                                    Carbon\CarbonImmutable::now()) }}.@else{{
                                     __('catalogue.never') }}@endif</p>
                             @endif
                             @if (! $edition->publication_exists && $standing->availability !== Availability::NotHere)

@@ -20,6 +20,12 @@
                     @selected(old('timezone', $library->timezone) === $name)>{{ $name }}</option>@endforeach</select>
                     </div>
             </div>
+            <div class="grid gap-1"><label for="symbology" class="font-semibold">{{ __('library.symbology') }}</label><p
+                id="symbology-hint" class="meta">{{ __('library.symbology_hint') }}</p><select id="symbology"
+                name="symbology" class="field sm:w-1/2" aria-describedby="symbology-hint">
+                @foreach (FigPorch\Core\Lending\Symbology::cases() as $of)<option value="{{ $of->value }}"
+                @selected(old('symbology', $library->symbology) === $of->value)>{{
+                __("library.symbologies.{$of->value}") }}</option>@endforeach</select></div>
             <fieldset><legend class="font-semibold mb-1">{{ __('library.languages') }}</legend>
                 <div class="flex flex-wrap gap-x-6 gap-y-2 items-center"><label class="flex items-center gap-2"><span>{{
                     __('library.language') }}</span><select name="language"

@@ -24,8 +24,8 @@
                         }}<span><strong>{{ __('lending.in_line', ['place' => Ordinal::of($in->place)]) }}</strong>,
                         {{ trans_choice('lending.of_copies', $in->copies) }} ·
                         @if ($turn?->to !== null){{ __('catalogue.eight_in_ten',
-                            ['range' => Dates::range($turn->from, $turn->to, $zone)]) }}@if ($turn->latest !== null);
-                            {{ __('catalogue.latest_of', ['date' => Dates::day($turn->latest, $zone)]) }}@endif
+                            ['range' => Dates::range($turn->from, $turn->to, $zone)]) }}{{
+                            App\Lending\Waits\EstimateText::after($turn, $zone, $now) }}
                             @else{{ __('lending.no_date') }}@endif</span></div>
                     @if ($in->hold->paused_until !== null)<p class="meta mt-1">{{ __('lending.paused_until', ['date' =>
                         Dates::day($in->hold->paused_until, $zone)]) }}</p>@endif

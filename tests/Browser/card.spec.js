@@ -1,0 +1,45 @@
+// The card on the phone: what is drawn is what a scanner reads.
+import { execFileSync } from 'node:child_process'
+import { expect, test } from '@playwright/test'
+import { chooseLibrary, newCard, signIn, signInAtDesk } from './library.js'
+
+test('a card is shown large, dark on white, and zbar reads its number in each symbology', async ({ browser }, info) => {
+    const desk = await (await browser.newContext()).newPage()
+    await signInAtDesk(desk)
+    const phone = { viewport: { width: 390, height: 844 }, colorScheme: 'dark', deviceScaleFactor: 2 }
+    const page = await (await browser.newContext(phone)).newPage()
+    await chooseLibrary(page, 'saltmere')
+    const card = newCard('saltmere')
+    await signIn(page, card)
+    for (const [symbology, type] of [
+        ['code39', 'CODE-39'],
+        ['codabar', 'Codabar'],
+        ['qr', 'QR-Code'],
+        ['code128', 'CODE-128'],
+    ]) {
+        await desk.goto('/desk/library')
+        await desk.getByLabel('Barcode of your cards').selectOption(symbology)
+        await desk
+            .locator('form', { has: desk.getByLabel('Barcode of your cards') })
+            .getByRole('button')
+            .click()
+        await expect(desk.getByRole('status')).toContainText('Saved')
+        await page.goto('/settings')
+        await page.getByRole('link', { name: /^Show my card/ }).click()
+        const drawn = page.locator('canvas[data-symbology]')
+        await expect.poll(() => drawn.evaluate(canvas => canvas.width)).toBeGreaterThan(300)
+        const picture = info.outputPath(`${symbology}.png`)
+        await page.screenshot({ path: picture })
+        const read = execFileSync('zbarimg', [
+            '--quiet',
+            '-Sdisable',
+            `-S${symbology}.enable`.replace('qr.', 'qrcode.'),
+            picture,
+        ])
+            .toString()
+            .trim()
+        expect(read.startsWith(`${type}:`), read).toBe(true)
+        // Codabar has its letters on either side, and its check sign before the last.
+        expect(read).toContain(card[1])
+    }
+})
