@@ -21,7 +21,7 @@ final class KeepLogo
 
     private const WIDEST = 600;
 
-    private const MOST_PIXELS = 20_000_000;
+    private const MOST_PIXELS = 8_000_000;
 
     private const SECONDS = 10;
 
