@@ -177,7 +177,13 @@ final class LibraryTest extends TestCase
         $this->assertStringNotContainsString('alert', $kept);
         $this->assertSame([144, 144], array_slice((array) getimagesizefromstring($kept), 0, 2));
 
-        // A picture of 100,000 by 100,000 pixels in its head; text; a page; a broken SVG; one that asks for itself.
+        $wide = imagecreate(3000, 3000);
+        imagecolorallocate($wide, 255, 255, 255);
+        ob_start();
+        imagepng($wide);
+        $wide = (string) ob_get_clean();
+        $this->assertLessThan(50_000, strlen($wide));
+        // Nine million pixels in a few kilobytes; a picture of 100,000 by 100,000 in its head; text; a page; a broken SVG; one that asks for itself.
         $huge =
             "\x89PNG\r\n\x1a\n" . pack('N', 13) . 'IHDR' . pack('NNCCCCC', 100_000, 100_000, 8, 6, 0, 0, 0) . 'xxxx';
         $entities =
@@ -196,6 +202,7 @@ final class LibraryTest extends TestCase
             ']><svg xmlns="http://www.w3.org/2000/svg"><text>&k;</text></svg>';
         foreach (
             [
+                'wide.png' => $wide,
                 'huge.png' => $huge,
                 'a.png' => 'hello',
                 'a.svg' => '<html>',
@@ -253,6 +260,7 @@ final class LibraryTest extends TestCase
         $this->desk()
             ->get('/desk/library/front/preview?on=2026-12-24')
             ->assertSeeInOrder(['as on 24 December', 'Ready now', 'New', 'Winter nights', 'By the stove</p>'], false);
+        $this->desk()->get('/desk/library/front/preview?on=2026-12-31')->assertSee('By the stove</p>', false);
         $this->desk()->get('/desk/library/front/preview?on=2027-01-01')->assertDontSee('By the stove</p>', false);
         foreach (
             [

@@ -33,6 +33,8 @@ final class MeasureHabitsTest extends TestCase
                 // Waits still, whatever was drawn.
                 $ends >= $now => ['waiting', null, null],
                 $random->getInt(0, 2) === 0 => ['cancelled', null, $ends],
+                // Who lets a ready copy go has not given up waiting.
+                $random->getInt(0, 3) === 0 => ['cancelled', $ends, $ends->addHours(9)],
                 default => ['filled', $ends, $ends->addHours(5)],
             };
             DB::table('holds')->insert([
@@ -49,7 +51,8 @@ final class MeasureHabitsTest extends TestCase
             foreach (GivingUp::FROM as $bin => $from) {
                 $until = GivingUp::FROM[$bin + 1] ?? INF;
                 $days[$bin] += max(0.0, min($waited, $until) - $from);
-                $cancelled[$bin] += $state === 'cancelled' && $waited >= $from && $waited < $until ? 1 : 0;
+                $cancelled[$bin] +=
+                    $state === 'cancelled' && $ready === null && $waited >= $from && $waited < $until ? 1 : 0;
             }
             $kept = $random->getInt(1, 14 * 24);
             $began = $now->subHours($random->getInt(14 * 24, 700 * 24));

@@ -137,6 +137,17 @@ final class PreparedFileTest extends TestCase
         $this->assertSame(0, PreparedFile::query()->count());
     }
 
+    public function test_a_file_is_found_at_its_own_loan_alone(): void
+    {
+        $this->get("/loans/{$this->loan->id}/download/epub")->assertOk();
+        $file = PreparedFile::query()->sole();
+        $other = $this->title('Another');
+        $this->licence($other);
+        $loan = $this->borrow($this->loan->card ?? $this->fail('It has one.'), $other);
+        $this->get("/loans/{$this->loan->id}/prepared/{$file->id}/file")->assertOk();
+        $this->get("/loans/{$loan->id}/prepared/{$file->id}/file")->assertNotFound();
+    }
+
     public function test_nothing_is_made_of_a_loan_that_has_ended_meanwhile(): void
     {
         $this->makeLarge();
