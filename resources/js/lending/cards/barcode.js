@@ -2,7 +2,7 @@ import { code128, code39, qrcode, rationalizedCodabar } from 'bwip-js/browser'
 
 const DRAW = { code39, codabar: rationalizedCodabar, code128, qr: qrcode }
 
-/** Draws a card's number for a scanner: dark on white whatever the scheme, with the quiet space around that it needs. */
+/** Draws a card's number for a scanner: dark on white whatever the scheme, with the quiet space it needs. */
 export const drawBarcode = canvas => {
     const { symbology, text } = canvas.dataset
     const shape =
