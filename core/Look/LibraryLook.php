@@ -20,7 +20,9 @@ final readonly class LibraryLook
 
     public function __construct(public Colour $roof, public Colour $door) {}
 
-    /** @return list<array{string, float}> what text could not be read on: "roof", "door" or "paper", and how it stands */
+    /**
+     * @return list<array{string, float}> what text could not be read on: "roof", "door" or "paper", and how it stands
+     */
     public static function unreadable(Colour $roof, Colour $door): array
     {
         $white = self::of(self::WHITE);

@@ -10,7 +10,10 @@ use Random\Randomizer;
 /** How the people of an outside library may behave, by name. */
 final class Behaviours
 {
-    /** @return array<string, array{Closure(int): OutsideLibrary, int, float}> by seed; how many titles, how much wanted */
+    /**
+     * @return array<string, array{Closure(int): OutsideLibrary, int, float}> by seed; how many titles, how much
+     *     wanted
+     */
     public static function all(): array
     {
         $never = fn(float $perDay): Closure => fn(Randomizer $r): float => OutsideLibrary::exponential($r, $perDay);

@@ -380,7 +380,8 @@ final class OutsideLibrary
     /**
      * Asks the forecast, and what became of it.
      *
-     * @return list<array{ahead: int, inside: bool, before: bool, line: Line, at: DateTimeImmutable, days: float, width: float}>
+     * @return list<array{ahead: int, inside: bool, before: bool, line: Line, at: DateTimeImmutable, days: float,
+     *      width: float}>
      */
     public function ask(int $most = PHP_INT_MAX): array
     {

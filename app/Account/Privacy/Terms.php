@@ -50,7 +50,7 @@ final class Terms
         'sessions' => '30 days at most, 12 hours without use',
         'classes' => 'with the day on which the teacher said that each ends, or with their card',
         'failed_jobs' => '7 days',
-        'jobs' => 'until done: seconds, or as long as a mail server is away',
+        'jobs' => 'until done: seconds, or as long as a mail server is away or a library is quiet',
         'desk_changes' => 'a year; with the card, what it says of it',
         'card_import_rows' => 'of files of patrons, 30 days, in which they can be undone; PINs that were made 7',
         'cache' => 'as long as each is good for: 90 days at most',

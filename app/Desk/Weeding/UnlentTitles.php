@@ -24,7 +24,8 @@ final class UnlentTitles
     private const PAGE = 50;
 
     /**
-     * Own licences that live and were there before the time looked at. What one costs a year is its price by its length;
+     * Own licences that live and were there before the time looked at. What one costs a year is its price by its
+     * length;
      * one without an end costs nothing more. A sum of money in cents.
      */
     private const TITLES = 'select li.title_id, count(*) licences, sum(li.copies)::int copies,

@@ -24,7 +24,9 @@ final class ArrangeClasses
 
     public function __construct(private readonly Randomizer $random) {}
 
-    /** @param  string|null  $fromFile  a class as the library's file of patrons names it, whose pupils are in at once */
+    /**
+     * @param  string|null  $fromFile  a class as the library's file of patrons names it, whose pupils are in at once
+     */
     public function make(
         Card $teacher,
         string $name,
@@ -53,7 +55,10 @@ final class ArrangeClasses
         });
     }
 
-    /** @return SchoolClass|null null where no class of a library where the person has a card has this code, or it ended */
+    /**
+     * @return SchoolClass|null null where no class of a library where the person has a card has this code, or it
+     *     ended
+     */
     public function join(string $code, int $personId, CarbonImmutable $now): ?SchoolClass
     {
         $class = SchoolClass::query()

@@ -8,7 +8,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Counts loans for the figures while it is still known who borrowed, and keeps nothing of that: half an hour after a
- * loan has ended its card is taken off. Run every minute, some at a time; one that is ended from without counts nothing.
+ * loan has ended its card is taken off. Run every minute, some at a time; one that is ended from without counts
+ * nothing.
  */
 final class CountLoans
 {

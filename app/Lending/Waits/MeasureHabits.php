@@ -93,7 +93,10 @@ final class MeasureHabits
         );
     }
 
-    /** @return list<stdClass> what became of ready holds; pick-up as a share of the time for which a copy is kept there */
+    /**
+     * @return list<stdClass> what became of ready holds; pick-up as a share of the time for which a copy is kept
+     *     there
+     */
     private function holds(string $since): array
     {
         $steps = self::STEPS;
@@ -131,7 +134,10 @@ final class MeasureHabits
         return $kept;
     }
 
-    /** @return list<stdClass> waiting holds cancelled and days waited, by how long they had waited; those who wait count */
+    /**
+     * @return list<stdClass> waiting holds cancelled and days waited, by how long they had waited; those who wait
+     *     count
+     */
     private function gaveUp(string $since, string $at): array
     {
         return array_values(

@@ -8,8 +8,8 @@ use DateTimeImmutable;
 
 /**
  * Ranges that held less often than 8 times in 10 are widened, and narrowed where they held more often, by what the last
- * ones lacked (conformalized quantile regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019; the least share of a
- * range's width by which 8 in 10 outcomes lie within). With few cases it does little.
+ * ones lacked: the least share of a range's width by which 8 in 10 outcomes lie within (conformalized quantile
+ * regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019: from memory). With few cases it does little.
  */
 final readonly class Correction
 {

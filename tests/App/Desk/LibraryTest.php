@@ -183,7 +183,8 @@ final class LibraryTest extends TestCase
         imagepng($wide);
         $wide = (string) ob_get_clean();
         $this->assertLessThan(50_000, strlen($wide));
-        // Nine million pixels in a few kilobytes; a picture of 100,000 by 100,000 in its head; text; a page; a broken SVG; one that asks for itself.
+        // Nine million pixels in a few kilobytes; a picture of 100,000 by 100,000 in its head; text; a page; a broken
+        // SVG; one that asks for itself.
         $huge =
             "\x89PNG\r\n\x1a\n" . pack('N', 13) . 'IHDR' . pack('NNCCCCC', 100_000, 100_000, 8, 6, 0, 0, 0) . 'xxxx';
         $entities =

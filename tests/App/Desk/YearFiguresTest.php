@@ -17,7 +17,9 @@ use Tests\App\TestCase;
 /** The library's year in figures: exact, without a person, and no group under five. */
 final class YearFiguresTest extends TestCase
 {
-    /** Random loans over two years, some of them forgotten before and some after they were counted, recounted in PHP. */
+    /**
+     * Random loans over two years, some of them forgotten before and some after they were counted, recounted in PHP.
+     */
     public function test_figures_agree_with_a_recount(): void
     {
         $zone = $this->library()->zone();

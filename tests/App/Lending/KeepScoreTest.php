@@ -115,7 +115,10 @@ final class KeepScoreTest extends TestCase
         $this->as($card)->get('/holds')->assertSee('The likely dates held 25 of the last 100 times at Saltmere.');
     }
 
-    /** @return array{licences: list<\FigPorch\Core\Lending\LineLicence>, waiting: list<\FigPorch\Core\Lending\WaitingHold>} */
+    /**
+     * @return array{licences: list<\FigPorch\Core\Lending\LineLicence>, waiting:
+     *     list<\FigPorch\Core\Lending\WaitingHold>}
+     */
     private function line(): array
     {
         $licences = app(\App\Lending\Licences\UsableLicences::class)->of(

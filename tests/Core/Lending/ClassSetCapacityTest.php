@@ -47,7 +47,9 @@ final class ClassSetCapacityTest extends TestCase
         );
     }
 
-    /** Copies lent one after the other, moment by moment, to pupils who come at once: as many have had it as is said. */
+    /**
+     * Copies lent one after the other, moment by moment, to pupils who come at once: as many have had it as is said.
+     */
     public function test_as_many_have_it_as_is_said_when_it_is_played_out(): void
     {
         $random = new Randomizer(new Mt19937(7));

@@ -13,7 +13,10 @@ use Random\Randomizer;
 
 final class CorrectionTest extends TestCase
 {
-    /** Ranges that are far too narrow, and ones that are far too wide, hold about 8 times in 10 when they are corrected. */
+    /**
+     * Ranges that are far too narrow, and ones that are far too wide, hold about 8 times in 10 when they are
+     * corrected.
+     */
     public function test_ranges_that_did_not_hold_do_so_after(): void
     {
         $random = new Randomizer(new Mt19937(80));
