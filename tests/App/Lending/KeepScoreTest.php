@@ -13,6 +13,8 @@ use App\Models\Loan;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldState;
+use FigPorch\Core\Lending\LineLicence;
+use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
@@ -115,10 +117,7 @@ final class KeepScoreTest extends TestCase
         $this->as($card)->get('/holds')->assertSee('The likely dates held 25 of the last 100 times at Saltmere.');
     }
 
-    /**
-     * @return array{licences: list<\FigPorch\Core\Lending\LineLicence>, waiting:
-     *     list<\FigPorch\Core\Lending\WaitingHold>}
-     */
+    /** @return array{licences: list<LineLicence>, waiting: list<WaitingHold>} */
     private function line(): array
     {
         $licences = app(\App\Lending\Licences\UsableLicences::class)->of(
