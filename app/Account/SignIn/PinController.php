@@ -31,7 +31,7 @@ final class PinController
         $library = $current->requiredLibrary();
         $number = CardNumber::plain(Input::text($request, 'number'));
         if (!CardNumber::isOne($number)) {
-            throw ValidationException::withMessages(['number' => __('account.number_needed')]);
+            throw ValidationException::withMessages(['number' => __('sign_in.number_needed')]);
         }
         $wait = (new TryLimit("forgotten:{$library->id}:{$number}", (string) $request->ip()))->begin();
         if ($wait !== null) {
@@ -43,7 +43,7 @@ final class PinController
 
         return redirect()->route('sign-in')->with(
             'said',
-            __('account.pin_link_sent', [
+            __('sign_in.pin_link_sent', [
                 'minutes' => ChoosePin::LINK_MINUTES,
                 'contact' => $library->pin_contact,
             ]),
@@ -55,7 +55,7 @@ final class PinController
         $card = $this->choose->cardOf($key, CarbonImmutable::now());
 
         return $card === null
-            ? redirect()->route('pin.forgotten')->with('refusal', __('account.pin_link_over'))
+            ? redirect()->route('pin.forgotten')->with('refusal', __('sign_in.pin_link_over'))
             : view('account.sign-in.choose-pin', ['key' => $key, 'card' => $card]);
     }
 
@@ -64,11 +64,11 @@ final class PinController
         $pin = $request->input('new_pin');
         $outcome = $this->choose->byLink($key, is_string($pin) ? $pin : '', CarbonImmutable::now());
         if ($outcome === null) {
-            return redirect()->route('pin.forgotten')->with('refusal', __('account.pin_link_over'));
+            return redirect()->route('pin.forgotten')->with('refusal', __('sign_in.pin_link_over'));
         }
         $this->demandGood($outcome);
 
-        return redirect()->route('sign-in')->with('said', __('account.pin_is_set'));
+        return redirect()->route('sign-in')->with('said', __('sign_in.pin_is_set'));
     }
 
     /** With the old one, on the page of settings. */
@@ -87,19 +87,19 @@ final class PinController
             throw ValidationException::withMessages([
                 'pin' =>
                     $outcome === null
-                        ? __('account.old_pin_wrong')
+                        ? __('sign_in.old_pin_wrong')
                         : __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))]),
             ])->redirectTo(route('settings'));
         }
         $this->demandGood($outcome, route('settings'));
 
-        return redirect()->route('settings')->with('said', __('account.pin_is_changed'));
+        return redirect()->route('settings')->with('said', __('sign_in.pin_is_changed'));
     }
 
     private function demandGood(PinStrength $strength, ?string $back = null): void
     {
         if ($strength !== PinStrength::Good) {
-            $weak = ValidationException::withMessages(['new_pin' => __("account.weak_pins.{$strength->value}")]);
+            $weak = ValidationException::withMessages(['new_pin' => __("sign_in.weak_pins.{$strength->value}")]);
             throw $back === null ? $weak : $weak->redirectTo($back);
         }
     }

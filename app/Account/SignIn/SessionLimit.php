@@ -49,12 +49,12 @@ final class SessionLimit
             $session->invalidate();
             $session->regenerateToken();
             if ($request->expectsJson()) {
-                abort(401, __('account.session_over'));
+                abort(401, __('sign_in.session_over'));
             }
 
             $answer = $isShared ? SignedOut::to($route) : redirect()->route($route);
 
-            return $answer->with('said', __('account.session_over'));
+            return $answer->with('said', __('sign_in.session_over'));
         }
         $isShared = (bool) $session->get(self::SHARED);
         config(['session.expire_on_close' => $isShared]);

@@ -34,7 +34,7 @@ final class SignInController
         }
         if ($outcome === null) {
             throw ValidationException::withMessages([
-                'number' => __('account.no_match', ['contact' => $current->requiredLibrary()->pin_contact]),
+                'number' => __('sign_in.no_match', ['contact' => $current->requiredLibrary()->pin_contact]),
             ]);
         }
         Auth::login($outcome->person);

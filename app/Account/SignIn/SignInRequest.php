@@ -18,7 +18,7 @@ final class SignInRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['number.required' => __('account.number_needed'), 'pin.required' => __('account.pin_needed')];
+        return ['number.required' => __('sign_in.number_needed'), 'pin.required' => __('sign_in.pin_needed')];
     }
 
     /** Spaces and hyphens in a card number do not matter. */

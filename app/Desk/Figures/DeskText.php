@@ -19,9 +19,9 @@ final class DeskText
     public static function wait(?float $days): string
     {
         return match (true) {
-            $days === null => __('desk.no_wait'),
-            is_infinite($days) => __('desk.no_date'),
-            default => trans_choice('desk.days', max(1, (int) ceil($days))),
+            $days === null => __('figures.no_wait'),
+            is_infinite($days) => __('figures.no_date'),
+            default => trans_choice('figures.days', max(1, (int) ceil($days))),
         };
     }
 
@@ -46,11 +46,11 @@ final class DeskText
             ', ',
             array_filter([
                 $licence->pages_allowed === null
-                    ? __('desk.may_all_pages')
-                    : trans_choice('desk.may_pages', $licence->pages_allowed),
-                $licence->chapters_as_pdf ? __('desk.may_short.pdf') : null,
-                $licence->offline ? __('desk.may_short.offline') : null,
-                $licence->download ? __('desk.may_short.download') : null,
+                    ? __('figures.may_all_pages')
+                    : trans_choice('figures.may_pages', $licence->pages_allowed),
+                $licence->chapters_as_pdf ? __('figures.may_short.pdf') : null,
+                $licence->offline ? __('figures.may_short.offline') : null,
+                $licence->download ? __('figures.may_short.download') : null,
             ]),
         );
     }
@@ -71,7 +71,7 @@ final class DeskText
                 __("desk.models.{$facts['model']}"),
                 $facts['copies'] === null ? null : trans_choice('orders.copies', (int) $facts['copies']),
                 $facts['loans'] === null ? null : trans_choice('orders.loans', (int) $facts['loans']),
-                $day($facts['from']) . ' – ' . ($facts['at'] === null ? __('desk.no_end_day') : $day($facts['at'])),
+                $day($facts['from']) . ' – ' . ($facts['at'] === null ? __('figures.no_end_day') : $day($facts['at'])),
                 $facts['model'] === 'pay_per_loan' ? __('desk.price_each', ['price' => $price]) : $price,
                 self::rights((object) $facts['rights']),
             ]),
@@ -99,8 +99,8 @@ final class DeskText
     public static function turn(WaitEstimate $turn, Library $library, DateTimeImmutable $now): string
     {
         $range = match (true) {
-            $turn->to === null || $turn->from === null => __('desk.no_date'),
-            $turn->to <= $now => __('desk.at_once_turn'),
+            $turn->to === null || $turn->from === null => __('figures.no_date'),
+            $turn->to <= $now => __('figures.at_once_turn'),
             default => Dates::range($turn->from, $turn->to, $library->zone()),
         };
 

@@ -66,7 +66,7 @@ final class TurnawaysController
 
         return CsvFile::response(
             'turnaways',
-            [__('desk.csv.title_id'), __('desk.csv.title'), __('desk.csv.format'), ...$months, __('desk.total')],
+            [__('desk.csv.title_id'), __('desk.csv.title'), __('desk.csv.format'), ...$months, __('figures.total')],
             $rows(),
         );
     }
@@ -92,14 +92,14 @@ final class TurnawaysController
 
         return CsvFile::response(
             "turnaways-{$title->id}",
-            [__('desk.when'), __('desk.reason')],
+            [__('figures.when'), __('figures.reason')],
             $rows
                 ->map(
                     fn(stdClass $row): array => [
                         (new DateTimeImmutable($row->happened_at))
                             ->setTimezone($staff->library->zone())
                             ->format(DATE_ATOM),
-                        __("desk.reasons.{$row->reason}"),
+                        __("figures.reasons.{$row->reason}"),
                     ],
                 )
                 ->all(),

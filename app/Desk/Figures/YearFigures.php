@@ -140,7 +140,7 @@ final class YearFigures
             'turnaways',
             array_map(
                 fn(string $reason): SeriesRow => new SeriesRow(
-                    __("desk.reasons.{$reason}"),
+                    __("figures.reasons.{$reason}"),
                     $now[$reason] ?? 0,
                     $before[$reason] ?? 0,
                     route('desk.turnaways', ['reason' => $reason], false),

@@ -31,13 +31,13 @@ final class ListRequest extends FormRequest
         $name = mb_substr(Input::text($this, 'name'), 0, self::NAME);
         $words = mb_substr(Input::text($this, 'words'), 0, self::WORDS);
         [$from, $until] = [$this->day('shows_from'), $this->day('shows_until')];
-        $this->refuse($name === '', 'name', __('desk.needs_list_name'));
+        $this->refuse($name === '', 'name', __('lists.needs_list_name'));
         $this->refuse(
             Input::text($this, 'made') === 'search' && ($words === '' || QueryParser::read($words)->tree === null),
             'words',
-            __('desk.needs_list_words'),
+            __('lists.needs_list_words'),
         );
-        $this->refuse($from !== null && $until !== null && $from > $until, 'shows_until', __('desk.needs_list_dates'));
+        $this->refuse($from !== null && $until !== null && $from > $until, 'shows_until', __('lists.needs_list_dates'));
         $note = mb_substr(Input::text($this, 'note'), 0, self::NOTE);
 
         return [

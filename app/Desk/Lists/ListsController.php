@@ -50,7 +50,7 @@ final class ListsController
     {
         return redirect()
             ->route('desk.list', $this->keep->make($staff, $request->facts(), CarbonImmutable::now()))
-            ->with('said', __('desk.list_made'));
+            ->with('said', __('lists.list_made'));
     }
 
     public function show(
@@ -89,7 +89,7 @@ final class ListsController
     ): RedirectResponse {
         $this->keep->change($staff, $list, $request->facts(), CarbonImmutable::now());
 
-        return redirect()->route('desk.list', $list)->with('said', __('desk.list_kept'));
+        return redirect()->route('desk.list', $list)->with('said', __('lists.list_kept'));
     }
 
     /** "do" is add:ID, take-off:ID, up:ID or down:ID. */
@@ -103,8 +103,8 @@ final class ListsController
         ]);
         if ($do === 'add') {
             return $this->keep->add($list, $title->id)
-                ? $back->with('said', __('desk.list_added', ['name' => $title->name]))
-                : $back->with('refusal', __('desk.list_full', ['most' => ArrangeStaffLists::MOST_TITLES]));
+                ? $back->with('said', __('lists.list_added', ['name' => $title->name]))
+                : $back->with('refusal', __('lists.list_full', ['most' => ArrangeStaffLists::MOST_TITLES]));
         }
         match ($do) {
             'take-off' => $this->keep->takeOff($list, $title->id),
@@ -113,7 +113,7 @@ final class ListsController
             default => abort(404),
         };
 
-        return $do === 'take-off' ? $back->with('said', __('desk.list_taken_off', ['name' => $title->name])) : $back;
+        return $do === 'take-off' ? $back->with('said', __('lists.list_taken_off', ['name' => $title->name])) : $back;
     }
 
     public function shift(Request $request, StaffList $list): RedirectResponse
@@ -127,6 +127,6 @@ final class ListsController
     {
         $this->keep->remove($staff, $list, CarbonImmutable::now());
 
-        return redirect()->route('desk.lists')->with('said', __('desk.list_removed', ['name' => $list->name]));
+        return redirect()->route('desk.lists')->with('said', __('lists.list_removed', ['name' => $list->name]));
     }
 }

@@ -106,7 +106,7 @@ final class RequestsController
                     $row->patron_group,
                     (int) $row->wants_notice,
                     (int) $row->wants_hold,
-                    __("desk.request_states.{$row->state}"),
+                    __("desk_requests.request_states.{$row->state}"),
                 ],
                 $this->requests->ofTitle($staff->library, $title->id),
             ),
@@ -121,13 +121,13 @@ final class RequestsController
     ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
-            return redirect()->route('desk.request', $title)->with('refusal', __('desk.needs_answer'));
+            return redirect()->route('desk.request', $title)->with('refusal', __('desk_requests.needs_answer'));
         }
         $answered = $decline->ofTitle($staff, $title, $why, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')
-            ->with('said', trans_choice('desk.answered', $answered, ['name' => $title->name]));
+            ->with('said', trans_choice('desk_requests.answered', $answered, ['name' => $title->name]));
     }
 
     /** A request in a patron's words, with the titles that it may mean. */
@@ -160,18 +160,20 @@ final class RequestsController
         if ($title === null) {
             return redirect()
                 ->route('desk.requests.words', $asked)
-                ->with('refusal', __('desk.no_such_title', ['text' => Input::text($request, 'title')]));
+                ->with('refusal', __('desk_requests.no_such_title', ['text' => Input::text($request, 'title')]));
         }
         $answered = $name($asked->id, $staff->library_id, $title->id, CarbonImmutable::now());
 
         return match ($answered) {
-            true => redirect()->route('desk.requests')->with('said', __('desk.named_here', ['name' => $title->name])),
+            true => redirect()
+                ->route('desk.requests')
+                ->with('said', __('desk_requests.named_here', ['name' => $title->name])),
             false => redirect()
                 ->route('desk.request', $title)
-                ->with('said', __('desk.named', ['name' => $title->name])),
+                ->with('said', __('desk_requests.named', ['name' => $title->name])),
             null => redirect()
                 ->route('desk.requests')
-                ->with('refusal', trans_choice('desk.answered', 0, ['name' => $asked->name])),
+                ->with('refusal', trans_choice('desk_requests.answered', 0, ['name' => $asked->name])),
         };
     }
 
@@ -183,20 +185,20 @@ final class RequestsController
     ): RedirectResponse {
         $why = mb_substr(Input::text($request, 'why'), 0, self::LONGEST_ANSWER);
         if ($why === '') {
-            return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk.needs_answer'));
+            return redirect()->route('desk.requests.words', $asked)->with('refusal', __('desk_requests.needs_answer'));
         }
         $answered = $decline->inWords($staff, $asked, $why, CarbonImmutable::now());
 
         return redirect()
             ->route('desk.requests')
-            ->with('said', trans_choice('desk.answered', $answered ? 1 : 0, ['name' => $asked->name]));
+            ->with('said', trans_choice('desk_requests.answered', $answered ? 1 : 0, ['name' => $asked->name]));
     }
 
     /** A reading of the supplier's catalogue that was held back is right: what it does not have is offered no more. */
     public function takeReading(int $reading, TakeReading $take): RedirectResponse
     {
         return $take($reading)
-            ? redirect()->route('desk.requests')->with('said', __('desk.reading_taken'))
-            : redirect()->route('desk.requests')->with('refusal', __('desk.reading_superseded'));
+            ? redirect()->route('desk.requests')->with('said', __('desk_requests.reading_taken'))
+            : redirect()->route('desk.requests')->with('refusal', __('desk_requests.reading_superseded'));
     }
 }

@@ -33,7 +33,7 @@ final class StaffSignInController
             ])->status(429);
         }
         if ($outcome === null) {
-            throw ValidationException::withMessages(['email' => __('desk.no_match')]);
+            throw ValidationException::withMessages(['email' => __('desk_sign_in.no_match')]);
         }
 
         return StaffSession::enter($request, $outcome, $request->boolean('shared'));

@@ -44,7 +44,7 @@ final class AddStaffCommand extends Command
         $password = Str::password(20, symbols: false);
         $name = is_string($this->option('name')) ? $this->option('name') : $member->name ?? $email;
         $add($library, $role, $name, $email, Hash::make($password));
-        $this->info(__('desk.staff_made', ['email' => $email, 'library' => $library->name, 'password' => $password]));
+        $this->info(__('staff.staff_made', ['email' => $email, 'library' => $library->name, 'password' => $password]));
 
         return self::SUCCESS;
     }

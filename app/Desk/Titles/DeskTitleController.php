@@ -155,12 +155,14 @@ final class DeskTitleController
 
         return redirect()
             ->route('desk.title', $title)
-            ->with('said', __("desk.done.{$order->what->value}", ['copies' => $order->copies]));
+            ->with('said', __("titles.done.{$order->what->value}", ['copies' => $order->copies]));
     }
 
     private function tooMany(Title $title, int $onLoan): RedirectResponse
     {
-        return redirect()->route('desk.title', $title)->with('refusal', trans_choice('desk.too_many_on_loan', $onLoan));
+        return redirect()
+            ->route('desk.title', $title)
+            ->with('refusal', trans_choice('titles.too_many_on_loan', $onLoan));
     }
 
     /** @param  list<LineLicence>  $licences */

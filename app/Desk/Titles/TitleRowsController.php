@@ -58,7 +58,7 @@ final class TitleRowsController
                             $l->licence_id,
                             self::at($l->started_at, $staff->library),
                             self::at($l->due_at, $staff->library),
-                            $l->elsewhere ? __('desk.elsewhere') : $l->patron_group,
+                            $l->elsewhere ? __('titles.elsewhere') : $l->patron_group,
                             $l->renewals,
                         ],
                     )

@@ -88,8 +88,8 @@ final class BorrowController
             $request,
             $title,
             said: $outcome instanceof AlreadyOnLoan
-                ? __('lending.already_on_loan')
-                : __('lending.borrowed', ['name' => $title->name]),
+                ? __('borrowing.already_on_loan')
+                : __('borrowing.borrowed', ['name' => $title->name]),
         );
     }
 

@@ -66,7 +66,7 @@ final class TitlePanel
     {
         return redirect()->route('titles.show', $title)->with(
             'refusal',
-            __('lending.no_card_here', [
+            __('borrowing.no_card_here', [
                 'library' => $this->current->requiredLibrary()->name,
                 'contact' => $this->current->requiredLibrary()->pin_contact,
             ]),

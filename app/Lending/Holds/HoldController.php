@@ -67,14 +67,14 @@ final class HoldController
             );
         }
 
-        return $panel->answer($request, $title, said: __('lending.hold_placed', ['name' => $title->name]));
+        return $panel->answer($request, $title, said: __('holds.hold_placed', ['name' => $title->name]));
     }
 
     public function cancel(Hold $hold, CloseHold $closeHold): RedirectResponse
     {
         $closeHold($hold->id, HoldState::Cancelled, CarbonImmutable::now());
 
-        return back()->with('said', __('lending.hold_cancelled', ['name' => $hold->title()->value('name')]));
+        return back()->with('said', __('holds.hold_cancelled', ['name' => $hold->title()->value('name')]));
     }
 
     /** Also "not now" for a hold whose copy is ready. */
@@ -82,14 +82,14 @@ final class HoldController
     {
         $until = $this->date($hold, Input::text($request, 'until'));
         if ($until === null) {
-            return back()->with('refusal', __('lending.bad_date'));
+            return back()->with('refusal', __('holds.bad_date'));
         }
         $facts = ['name' => $hold->title()->value('name'), 'date' => Dates::day($until, $this->zone($hold))];
 
         return back()->with(
             ...$pauseHold($hold->id, $until, CarbonImmutable::now())
-                ? ['said', __('lending.hold_paused', $facts)]
-                : ['refusal', __('lending.hold_not_paused', $facts)],
+                ? ['said', __('holds.hold_paused', $facts)]
+                : ['refusal', __('holds.hold_not_paused', $facts)],
         );
     }
 
@@ -102,7 +102,7 @@ final class HoldController
             Gate::authorize('own', $hold);
             $until = is_string($date) ? $this->date($hold, $date) : null;
             if ($until === null) {
-                return back()->with('refusal', __('lending.bad_date'));
+                return back()->with('refusal', __('holds.bad_date'));
             }
             $pauses[$hold->id] = $until;
         }
@@ -110,14 +110,14 @@ final class HoldController
             $pauseHold($id, $until, CarbonImmutable::now());
         }
 
-        return back()->with('said', __('lending.paused_all'));
+        return back()->with('said', __('holds.paused_all'));
     }
 
     public function resume(Hold $hold, ResumeHold $resumeHold): RedirectResponse
     {
         $resumeHold($hold->id, CarbonImmutable::now());
 
-        return back()->with('said', __('lending.hold_resumed', ['name' => $hold->title()->value('name')]));
+        return back()->with('said', __('holds.hold_resumed', ['name' => $hold->title()->value('name')]));
     }
 
     /** Whether it is borrowed for the patron when a copy comes, or they are told. */

@@ -49,7 +49,7 @@ final class LoanController
         if (!$loan->isOpen(now())) {
             return self::backOr('loans.index')->with(
                 'said',
-                __('lending.returned_before', ['name' => $loan->title()->value('name')]),
+                __('loans.returned_before', ['name' => $loan->title()->value('name')]),
             );
         }
         $outcome = $renewLoan($loan, null, CarbonImmutable::now());
@@ -59,7 +59,7 @@ final class LoanController
                 ? ['refusal', RefusalText::of($outcome, $library)]
                 : [
                     'said',
-                    __('lending.renewed', [
+                    __('loans.renewed', [
                         'name' => $loan->title()->value('name'),
                         'date' => Dates::words($outcome->dueAt, $library->zone()),
                     ]),
@@ -74,8 +74,8 @@ final class LoanController
 
         return self::backOr('loans.index')->with(
             $ended
-                ? ['said' => __('lending.returned', ['name' => $name]), 'undo' => $loan->id]
-                : ['said' => __('lending.returned_before', ['name' => $name])],
+                ? ['said' => __('loans.returned', ['name' => $name]), 'undo' => $loan->id]
+                : ['said' => __('loans.returned_before', ['name' => $name])],
         );
     }
 
@@ -86,8 +86,8 @@ final class LoanController
 
         return self::backOr('loans.index')->with(
             ...match (true) {
-                $outcome === true => ['said', __('lending.return_undone')],
-                $outcome->reason === Refusal::NoCopyFree => ['refusal', __('lending.return_not_undone')],
+                $outcome === true => ['said', __('loans.return_undone')],
+                $outcome->reason === Refusal::NoCopyFree => ['refusal', __('loans.return_not_undone')],
                 default => ['refusal', RefusalText::of($outcome, $library)],
             },
         );

@@ -14,9 +14,9 @@ final class Opening
     public static function verb(Format $format): string
     {
         return match (self::way($format)) {
-            'read' => __('lending.read'),
-            'listen' => __('lending.listen'),
-            'watch' => __('lending.watch'),
+            'read' => __('loans.read'),
+            'listen' => __('loans.listen'),
+            'watch' => __('loans.watch'),
         };
     }
 
@@ -47,12 +47,12 @@ final class Opening
         $seconds = $title->format === Format::Music ? (int) $title->extent_seconds : $title->extent;
 
         return match (true) {
-            $on->place === null => __('lending.not_begun'),
-            self::way($title->format) === 'read' => __('lending.page_reached', [
+            $on->place === null => __('loans.not_begun'),
+            self::way($title->format) === 'read' => __('loans.page_reached', [
                 'page' => $on->page(),
                 'pages' => $title->extent,
             ]),
-            default => __('lending.time_reached', [
+            default => __('loans.time_reached', [
                 'time' => TitleText::duration((int) round($on->place->fraction() * $seconds)),
                 'total' => TitleText::duration($seconds),
             ]),

@@ -61,7 +61,7 @@ final class RequestController
             ? $this->refuse($title, $refused)
             : redirect()
                 ->route('requests.index')
-                ->with('said', __('lending.asked', ['name' => $title->name, 'library' => $library->name]));
+                ->with('said', __('requests.asked', ['name' => $title->name, 'library' => $library->name]));
     }
 
     /** The form for a title that no catalogue here knows. */
@@ -83,7 +83,7 @@ final class RequestController
             return redirect()
                 ->route('requests.words')
                 ->withInput()
-                ->with('refusal', __('lending.needs_card', ['library' => $library->name]));
+                ->with('refusal', __('requests.needs_card', ['library' => $library->name]));
         }
         try {
             $wanted = new WantedTitle(
@@ -117,7 +117,7 @@ final class RequestController
             ? redirect()->route('requests.words')->withInput()->with('refusal', RefusalText::of($refused, $library))
             : redirect()
                 ->route('requests.index')
-                ->with('said', __('lending.asked', ['name' => $wanted->name, 'library' => $library->name]));
+                ->with('said', __('requests.asked', ['name' => $wanted->name, 'library' => $library->name]));
     }
 
     public function withdraw(TitleRequest $asked, WithdrawRequest $withdraw): RedirectResponse
@@ -126,7 +126,7 @@ final class RequestController
 
         return redirect()
             ->route('requests.index')
-            ->with('said', __('lending.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
+            ->with('said', __('requests.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
     }
 
     private function refuse(Title $title, Refused $refused): RedirectResponse

@@ -49,7 +49,7 @@ final class MarkController
 
         return $kept
             ? response()->json(null, 204)
-            : response()->json(['message' => __('reading.too_many_marks', ['most' => KeepMark::MOST])], 409);
+            : response()->json(['message' => __('marks.too_many_marks', ['most' => KeepMark::MOST])], 409);
     }
 
     public function index(Request $request): View

@@ -78,4 +78,5 @@ return [
     'mail_subject' => 'Work at the Desk of :library',
     'mail_body' => ':inviter invites you to the Desk of :library as :role. Open this link to begin:',
     'mail_end' => 'The link is good once, for :days days. If you do not know what this is about, do nothing.',
+    'staff_made' => ':email can sign in at the Desk of :library. Password: :password',
 ];

@@ -78,4 +78,5 @@ return [
     'mail_subject' => 'Trabajar en el Mostrador de :library',
     'mail_body' => ':inviter le invita al Mostrador de :library con la función :role. Abra este enlace para empezar:',
     'mail_end' => 'El enlace vale una vez, durante :days días. Si no sabe de qué se trata, no haga nada.',
+    'staff_made' => ':email puede entrar en el mostrador de :library. Contraseña: :password',
 ];

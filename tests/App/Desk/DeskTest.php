@@ -40,7 +40,7 @@ final class DeskTest extends TestCase
             as [$email, $password]
         ) {
             $this->post('/desk/sign-in', ['email' => $email, 'password' => $password])->assertSessionHasErrors([
-                'email' => __('desk.no_match'),
+                'email' => __('desk_sign_in.no_match'),
             ]);
         }
         foreach (range(1, 4) as $n) {

@@ -8,13 +8,13 @@
                     id="sign-in-error">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>
             @endif
             <div class="grid gap-1.5">
-                <label for="number" class="font-semibold">{{ __('account.card_number') }}</label>
+                <label for="number" class="font-semibold">{{ __('sign_in.card_number') }}</label>
                 <input id="number" name="number" value="{{ old('number') }}" class="field" inputmode="numeric"
                     autocomplete="username" required maxlength="40" @if ($errors->any())
                     aria-describedby="sign-in-error" aria-invalid="true" @endif autofocus>
             </div>
             <div class="grid gap-1.5">
-                <label for="pin" class="font-semibold">{{ __('account.pin') }}</label>
+                <label for="pin" class="font-semibold">{{ __('sign_in.pin') }}</label>
                 <input id="pin" name="pin" type="password" class="field" inputmode="numeric"
                     autocomplete="current-password" required maxlength="64">
             </div>
@@ -24,16 +24,16 @@
                 __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
-        <p class="mt-4"><a class="link" href="{{ route('pin.forgotten', [], false) }}">{{ __('account.forgotten_pin')
+        <p class="mt-4"><a class="link" href="{{ route('pin.forgotten', [], false) }}">{{ __('sign_in.forgotten_pin')
             }}</a></p>
-        <p class="mt-2">{{ __('account.lost_pin', ['contact' => $current->library->pin_contact]) }}</p>
+        <p class="mt-2">{{ __('sign_in.lost_pin', ['contact' => $current->library->pin_contact]) }}</p>
         @if ($current->libraries()->count() > 1)
             <p class="mt-2"><a class="link" href="{{ route('libraries.index', ['then' => '/sign-in'], false) }}">{{
-                __('account.other_library') }}</a></p>
+                __('sign_in.other_library') }}</a></p>
         @endif
         @if ($demoCards !== [])
             <div class="mt-6 bg-board rounded-panel p-4 text-[15px]">
-                <p class="font-semibold mb-1">{{ __('account.demo_cards') }}</p>
+                <p class="font-semibold mb-1">{{ __('sign_in.demo_cards') }}</p>
                 <ul>@foreach ($demoCards as $card)<li>{{ $card['name'] }}: <code>{{ $card['number'] }}</code>, PIN
                     <code>{{ $card['pin'] }}</code></li>@endforeach</ul>
             </div>

@@ -31,7 +31,7 @@
             </tr>@endforeach</tbody>
         @if ($series->unit === 'count' && ! in_array($series->name, ['people', 'subjects', 'titles'],
             true))<tfoot><tr><th
-            scope="row" class="text-left">{{ __('desk.total') }}</th><td></td><td class="num font-semibold">{{
+            scope="row" class="text-left">{{ __('figures.total') }}</th><td></td><td class="num font-semibold">{{
             number_format($series->totals()[0]) }}</td><td class="num text-soft">{{
             number_format($series->totals()[1]) }}</td></tr></tfoot>@endif
     </table></div>@endif

@@ -1,12 +1,12 @@
 @use('App\Desk\Figures\DeskText')
 @php($most = max(1, ...array_values($byMonth)))
-<x-desk.layout :title="__('desk.turnaways_heading')" on="figures" :staff="$staff">
-    <h1 class="text-3xl mb-2">{{ __('desk.turnaways_heading') }}</h1>
+<x-desk.layout :title="__('figures.turnaways_heading')" on="figures" :staff="$staff">
+    <h1 class="text-3xl mb-2">{{ __('figures.turnaways_heading') }}</h1>
     @include('desk.figures.tabs', ['here' => 'turnaways'])
-    <p class="mb-4 max-w-[90ch]">{{ __('desk.turnaways_text') }}</p>
+    <p class="mb-4 max-w-[90ch]">{{ __('figures.turnaways_text') }}</p>
     <div class="panel px-4 py-3 mb-5">
         <svg viewBox="0 0 760 112" class="w-full h-auto coming-up small" role="group"
-            aria-label="{{ __('desk.by_month') }}">
+            aria-label="{{ __('figures.by_month') }}">
             <line x1="0" x2="760" y1="94.500" y2="94.500" stroke="var(--color-rule)"/>
             @foreach ($months as $n => $each)
                 @php([$x, $high] = [$n * 62 + 12, 76 * $byMonth[$each] / $most])
@@ -28,9 +28,10 @@
             href="{{ route('desk.turnaways', array_filter(['reason' => $reason]), false) }}"
             aria-label="{{ __('catalogue.remove_filter', ['name' => DeskText::month($month)]) }}">{{
             DeskText::month($month) }} <span aria-hidden="true">✕</span></a>@endif<label
-            for="reason">{{ __('desk.reason') }}</label>
+            for="reason">{{ __('figures.reason') }}</label>
             <select id="reason" name="reason" data-submit-on-change class="field py-1.5 min-h-9"><option
-                value="">{{ __('desk.any_reason') }}</option>@foreach (__('desk.reasons') as $name => $words)<option
+                value="">{{ __('figures.any_reason') }}</option>@foreach (__('figures.reasons') as $name =>
+                    $words)<option
                 value="{{ $name }}" @selected($reason === $name)>{{ $words }}</option>@endforeach</select>
             <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript></form>
         @if ($page->total() > 0)<a class="link text-[15px]"
@@ -38,13 +39,13 @@
             __('desk.csv_file') }}</a>@endif
     </div>
     @if ($page->isEmpty())
-        <p class="panel p-6">{{ __('desk.no_turnaways') }}</p>
+        <p class="panel p-6">{{ __('figures.no_turnaways') }}</p>
     @else
-        <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.turnaways_heading') }}">
+        <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('figures.turnaways_heading') }}">
             <table class="w-full text-[15px] desk-table desk-figures">
                 <thead><tr><th scope="col">{{ __('desk.columns.name') }}</th>@foreach ($months as $each)<th
                     scope="col">{{ DeskText::month($each, 'LLL') }}</th>@endforeach<th
-                    scope="col">{{ __('desk.total') }}</th></tr></thead>
+                    scope="col">{{ __('figures.total') }}</th></tr></thead>
                 <tbody>
                     @foreach ($page as $row)
                         <tr><th scope="row" class="text-left font-normal min-w-52"><a

@@ -7,8 +7,8 @@
     $facts = ['high' => HoldPressure::HIGH, 'days' => PressureSearch::ENDING_DAYS, 'few' => PressureSearch::FEW_LOANS];
     $columns = ['copies', 'loans_left', 'ends', 'holds', 'pressure'];
 @endphp
-<x-desk.layout :title="__('desk.licences_heading')" on="licences" :staff="$staff">
-    <h1 class="text-3xl mb-2">{{ __('desk.licences_heading') }}</h1>
+<x-desk.layout :title="__('licences.licences_heading')" on="licences" :staff="$staff">
+    <h1 class="text-3xl mb-2">{{ __('licences.licences_heading') }}</h1>
     @include('desk.licences.tabs', ['here' => 'licences'])
     <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-6 gap-3 mb-6">
         @foreach ($figures as $show => $count)
@@ -26,25 +26,25 @@
     </ul>
     <form action="/desk/licences" class="flex flex-wrap items-end gap-x-4 gap-y-2 mb-4 text-[15px]">
         <input type="hidden" name="order" value="{{ $search->order }}">
-        <label class="grid gap-1"><span>{{ __('desk.show') }}</span><select name="show"
+        <label class="grid gap-1"><span>{{ __('licences.show') }}</span><select name="show"
             class="field py-1.5 min-h-9">@foreach (PressureSearch::SHOWS as $show)<option value="{{ $show }}"
-            @selected($search->show === $show)>{{ __("desk.shows.{$show}", $facts)
+            @selected($search->show === $show)>{{ __("licences.shows.{$show}", $facts)
             }}</option>@endforeach</select></label>
         <label class="grid gap-1"><span>{{ __('common.format') }}</span><select name="format"
             class="field py-1.5 min-h-9"><option value="">{{ __('common.all_formats')
             }}</option>@foreach (FigPorch\Core\Catalogue\Format::cases() as $format)<option value="{{ $format->value }}"
             @selected($search->format === $format)>{{ __("catalogue.formats.{$format->value}")
             }}</option>@endforeach</select></label>
-        <label class="grid gap-1"><span>{{ __('desk.find') }}</span><input name="q" value="{{ $search->words }}"
+        <label class="grid gap-1"><span>{{ __('licences.find') }}</span><input name="q" value="{{ $search->words }}"
             class="field py-1.5 min-h-9 w-52" maxlength="400"></label>
-        <label class="grid gap-1"><span>{{ __('desk.target') }}</span><select name="target"
+        <label class="grid gap-1"><span>{{ __('licences.target') }}</span><select name="target"
             class="field py-1.5 min-h-9">@foreach (PressureSearch::TARGETS as $days)<option value="{{ $days }}"
-            @selected($search->target === $days)>{{ __('desk.target_days', ['days' => $days])
+            @selected($search->target === $days)>{{ __('licences.target_days', ['days' => $days])
             }}</option>@endforeach</select></label>
         <button class="btn btn-quiet">{{ __('desk.find_button') }}</button>
     </form>
     <div class="flex flex-wrap items-baseline justify-between gap-x-4 mb-2">
-        <h2 class="text-xl">{{ __("desk.shows.{$search->show}", $facts) }} <span
+        <h2 class="text-xl">{{ __("licences.shows.{$search->show}", $facts) }} <span
             class="font-sans font-normal text-base text-soft tabular-nums">{{ number_format($page->total())
             }}</span></h2>
         @if ($page->total() > 0)<a class="link text-[15px]"
@@ -56,7 +56,7 @@
             $staff->library->slug }}</code></p>@endif</div>
     @else
         <div class="panel overflow-x-auto" tabindex="0" role="group"
-            aria-label="{{ __("desk.shows.{$search->show}", $facts) }}">
+            aria-label="{{ __("licences.shows.{$search->show}", $facts) }}">
             <table class="w-full text-[15px] desk-table desk-figures">
                 <thead><tr>
                     <th scope="col" @if ($search->order === 'name') aria-sort="ascending" @endif><a
@@ -71,9 +71,9 @@
                             ↓</span>@endif</a></th>
                     @endforeach
                     <th scope="col">{{ __('desk.columns.wait') }}<br><span
-                        class="font-normal text-soft">{{ __('desk.wait_note') }}</span></th>
+                        class="font-normal text-soft">{{ __('licences.wait_note') }}</span></th>
                     <th scope="col">{{ __('desk.columns.extra') }}<br><span
-                        class="font-normal text-soft">{{ __('desk.extra_note', ['days' => $search->target])
+                        class="font-normal text-soft">{{ __('licences.extra_note', ['days' => $search->target])
                         }}</span></th>
                 </tr></thead>
                 <tbody>
@@ -86,7 +86,8 @@
                                 class="text-soft whitespace-nowrap">{{
                                 __("catalogue.format.{$of->title->format->value}") }}</span></th>
                             <td><a href="{{ $to('on-loan') }}">@if ($of->copies === 0)<span
-                                class="text-clay">{{ __('desk.no_copies') }}</span>@else{{ number_format($of->copies)
+                                class="text-clay">{{ __('licences.no_copies') }}</span>@else{{
+                                    number_format($of->copies)
                                 }}@if ($of->copiesFree > 0) <span class="text-soft">({{ __('desk.free', ['count' =>
                                 $of->copiesFree]) }})</span>@endif @endif</a></td>
                             <td>@if ($of->loansLeft === null)<span class="text-soft">–</span>@else<a

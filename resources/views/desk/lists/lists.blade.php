@@ -5,32 +5,32 @@
     $day = fn (string $of): string => Dates::day(new DateTimeImmutable($of, $zone), $zone);
     $when = fn (App\Models\StaffList $list): string => match (true) {
         $list->shows_until !== null && $list->shows_until < $today =>
-            __('desk.showed_until', ['date' => $day($list->shows_until)]),
+            __('lists.showed_until', ['date' => $day($list->shows_until)]),
         $list->shows_from !== null && $list->shows_from > $today =>
-            __('desk.shows_from_date', ['date' => $day($list->shows_from)]),
-        $list->shows_until !== null => __('desk.shows_until_date', ['date' => $day($list->shows_until)]),
-        default => __('desk.shows_always'),
+            __('lists.shows_from_date', ['date' => $day($list->shows_from)]),
+        $list->shows_until !== null => __('lists.shows_until_date', ['date' => $day($list->shows_until)]),
+        default => __('lists.shows_always'),
     };
     $byRoom = collect($lists)->groupBy(fn ($of) => $of->list->room->value);
 @endphp
-<x-desk.layout :title="__('desk.lists')" on="lists" :staff="$staff">
+<x-desk.layout :title="__('lists.lists')" on="lists" :staff="$staff">
     <div class="flex flex-wrap items-start justify-between gap-4 mb-4"><div><h1
-        class="text-3xl mb-1">{{ __('desk.lists_heading') }}</h1><p
-        class="max-w-[85ch]">{{ __('desk.lists_text') }}</p></div><a class="btn"
+        class="text-3xl mb-1">{{ __('lists.lists_heading') }}</h1><p
+        class="max-w-[85ch]">{{ __('lists.lists_text') }}</p></div><a class="btn"
         href="/desk/lists/new">{{ __('desk.make_list') }}</a></div>
     @foreach (Room::cases() as $room)
         <section aria-labelledby="{{ $room->value }}" class="mb-6">
             <h2 id="{{ $room->value }}" class="text-xl mb-2">{{ __("rooms.names.{$room->value}") }}</h2>
             @if (! isset($byRoom[$room->value]))
-                <p class="panel px-4 py-3 text-[15px] text-soft">{{ __('desk.no_lists') }}</p>
+                <p class="panel px-4 py-3 text-[15px] text-soft">{{ __('lists.no_lists') }}</p>
             @else
                 <div class="panel overflow-x-auto" tabindex="0" role="group"
                     aria-label="{{ __("rooms.names.{$room->value}") }}"><table class="w-full text-[15px] desk-table">
-                    <thead><tr><th scope="col" class="w-1/2">{{ __('desk.list') }}</th><th
-                        scope="col">{{ __('desk.made_by') }}</th><th scope="col"
+                    <thead><tr><th scope="col" class="w-1/2">{{ __('lists.list') }}</th><th
+                        scope="col">{{ __('lists.made_by') }}</th><th scope="col"
                         class="num">{{ __('desk.titles') }}</th><th scope="col"
                         class="num">{{ __('catalogue.ready_now') }}</th><th scope="col"
-                        class="w-48">{{ __('desk.shown_days') }}</th><th scope="col" class="w-24"><span
+                        class="w-48">{{ __('lists.shown_days') }}</th><th scope="col" class="w-24"><span
                         class="sr-only">{{ __('catalogue.order') }}</span></th></tr></thead>
                     <tbody>@foreach ($byRoom[$room->value] as $of)
                         <tr><th scope="row" class="text-left font-normal min-w-52"><a

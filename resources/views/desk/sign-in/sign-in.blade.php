@@ -1,7 +1,7 @@
-<x-desk.layout :title="__('desk.sign_in')">
+<x-desk.layout :title="__('desk_sign_in.sign_in')">
     <div class="max-w-md mx-auto mt-8">
-        <h1 class="text-3xl mb-2">{{ __('desk.sign_in') }}</h1>
-        <p class="mb-5">{{ __('desk.sign_in_text') }}</p>
+        <h1 class="text-3xl mb-2">{{ __('desk_sign_in.sign_in') }}</h1>
+        <p class="mb-5">{{ __('desk_sign_in.sign_in_text') }}</p>
         <form method="post" action="/desk/sign-in" class="panel p-6 grid gap-4">
             @csrf
             @if ($errors->any())
@@ -25,10 +25,10 @@
                 __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>
         </form>
-        <p class="mt-4"><a class="link" href="/sign-in">{{ __('desk.patron_sign_in') }}</a></p>
+        <p class="mt-4"><a class="link" href="/sign-in">{{ __('desk_sign_in.patron_sign_in') }}</a></p>
         @if ($demoStaff !== [])
             <div class="mt-6 bg-board rounded-panel p-4 text-[15px]">
-                <p class="font-semibold mb-1">{{ __('desk.demo_staff') }}</p>
+                <p class="font-semibold mb-1">{{ __('desk_sign_in.demo_staff') }}</p>
                 <ul class="grid gap-1">@foreach ($demoStaff as $of)<li>{{ $of['name'] }}:
                     <code>{{ $of['email'] }}</code>, <code>{{ $of['password'] }}</code></li>@endforeach</ul>
             </div>

@@ -5,17 +5,17 @@
     $zone = $staff->library->zone();
     $id = $order->licence?->id;
     $heading = match (true) {
-        $order->what === OrderKind::Add => __('desk.preview.add', ['model' =>
+        $order->what === OrderKind::Add => __('titles.preview.add', ['model' =>
             __("desk.models.{$order->model->value}")]),
-        $order->what === OrderKind::Copies => __('desk.preview.copies_phrase', ['id' => "#{$id}", 'copies' =>
+        $order->what === OrderKind::Copies => __('titles.preview.copies_phrase', ['id' => "#{$id}", 'copies' =>
             trans_choice('lending.of_copies', $order->copies)]),
-        $order->endsAt === null => __('desk.preview.end_now', ['id' => "#{$id}"]),
-        default => __('desk.preview.end', ['id' => "#{$id}", 'date' => Dates::day($order->endsAt, $zone)]),
+        $order->endsAt === null => __('titles.preview.end_now', ['id' => "#{$id}"]),
+        default => __('titles.preview.end', ['id' => "#{$id}", 'date' => Dates::day($order->endsAt, $zone)]),
     };
     $name = fn (int $place): string => match (true) {
-        $place === $waiting + 1 => __('desk.row.new'),
-        $place === 1 => __('desk.row.first'),
-        default => __('desk.row.last', ['place' => $place]),
+        $place === $waiting + 1 => __('titles.row.new'),
+        $place === 1 => __('titles.row.first'),
+        default => __('titles.row.last', ['place' => $place]),
     };
 @endphp
 <x-desk.layout :title="$heading" on="licences" :staff="$staff">
@@ -28,13 +28,13 @@
         $order->priceCents, 'currency' => $staff->library->currency, 'rights' => ['pages_allowed' =>
         $order->rights->pages, 'chapters_as_pdf' => $order->rights->chaptersAsPdf, 'offline' =>
         $order->rights->offline, 'download' => $order->rights->download]], $staff->library) }}</p>@endif
-    <p class="mb-4">{{ __('desk.preview_text') }}</p>
+    <p class="mb-4">{{ __('titles.preview_text') }}</p>
     <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ $heading }}">
         <table class="w-full desk-table">
             <thead><tr><td></td><th scope="col">{{ __('desk.as_now') }}</th><th
                 scope="col">{{ __('desk.then') }}</th></tr></thead>
             <tbody>
-                <tr><th scope="row" class="text-left font-normal">{{ __('desk.row.copies') }}</th><td>{{ $copies[0]
+                <tr><th scope="row" class="text-left font-normal">{{ __('titles.row.copies') }}</th><td>{{ $copies[0]
                     }}</td><td @class(['font-semibold' => $copies[0] !== $copies[1]])>{{ $copies[1] }}</td></tr>
                 @foreach ($places as $place)
                     @php [$was, $is] = [DeskText::turn($before[$place], $staff->library, $now),
@@ -46,15 +46,17 @@
         </table>
     </div>
     <ul class="grid gap-1 mb-6 max-w-[80ch]">
-        @if ($waiting + $change->setBack > 0)<li>{{ trans_choice('desk.served', $served) }}</li>@endif
-        @if ($change->setBack > 0)<li class="text-clay font-semibold">{{ trans_choice('desk.set_back', $change->setBack)
+        @if ($waiting + $change->setBack > 0)<li>{{ trans_choice('titles.served', $served) }}</li>@endif
+        @if ($change->setBack > 0)<li class="text-clay font-semibold">{{ trans_choice('titles.set_back',
+            $change->setBack)
             }}</li>@endif
-        @if ($order->what === OrderKind::End)<li>{{ __('desk.loans_stay') }} {{ __('desk.cannot_undo_end') }}</li>@endif
+        @if ($order->what === OrderKind::End)<li>{{ __('titles.loans_stay') }} {{ __('titles.cannot_undo_end')
+            }}</li>@endif
     </ul>
     <form method="post" action="{{ route('desk.change', $title, false) }}" class="flex gap-3">
         @csrf<input type="hidden" name="order" value="{{ $order->id }}">
         @foreach ($again as $field => $value)<input type="hidden" name="{{ $field }}" value="{{ $value }}">@endforeach
-        <button class="btn">{{ __("desk.yes.{$order->what->value}") }}</button>
+        <button class="btn">{{ __("titles.yes.{$order->what->value}") }}</button>
         <a class="btn btn-quiet" href="{{ route('desk.title', $title, false) }}">{{ __('desk.leave_it') }}</a>
     </form>
 </x-desk.layout>

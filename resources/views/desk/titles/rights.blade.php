@@ -1,12 +1,12 @@
 {{-- What a loan of a licence may do. $fresh: nobody has filled in the form before. --}}
-<fieldset class="flex flex-wrap items-end gap-x-6 gap-y-2"><legend class="font-semibold mb-1">{{ __('desk.rights')
+<fieldset class="flex flex-wrap items-end gap-x-6 gap-y-2"><legend class="font-semibold mb-1">{{ __('titles.rights')
     }}</legend>
-    <label class="grid gap-1"><span>{{ __('desk.pages') }}</span><input name="pages" type="number" min="0"
+    <label class="grid gap-1"><span>{{ __('titles.pages') }}</span><input name="pages" type="number" min="0"
         max="100000" value="{{ $fresh ? (new FigPorch\Core\Lending\Rights)->pages : old('pages') }}"
         class="field py-1.5 min-h-9" aria-describedby="pages-hint"><span id="pages-hint" class="meta">{{
-        __('desk.pages_hint') }}</span></label>
+        __('titles.pages_hint') }}</span></label>
     @foreach (['pdf' => false, 'offline' => true, 'download' => false] as $right => $usual)<label
         class="flex items-center gap-2 min-h-9 mb-5"><input type="checkbox" name="{{ $right }}" value="1"
-        @checked($fresh ? $usual : old($right)) class="accent-shutter w-4 h-4">{{ __('desk.may')[$right]
+        @checked($fresh ? $usual : old($right)) class="accent-shutter w-4 h-4">{{ __('titles.may')[$right]
         }}</label>@endforeach
 </fieldset>

@@ -13,19 +13,19 @@
     $sharedCopies = array_sum(array_map(fn ($l): int => $l->licence->libraryId === $staff->library_id || !
         $l->licence->canFillHolds($now) ? 0 : (int) $l->licence->copies, $line['licences']));
     $facts = [
-        ['on-loan', number_format($copies), trans_choice('desk.fact_copies', $copies)],
-        ['on-loan', number_format($alive->sum('on_loan')), __('desk.fact.on_loan')],
-        ['line', number_format($alive->sum('kept')), __('desk.fact.kept')],
-        ['line', number_format($waiting), __('desk.fact.holds')],
-        ['line', $copies === 0 ? '–' : number_format($waiting / $copies, 1), __('desk.fact.per_copy')],
-        ['line', DeskText::wait($pressure['wait']), __('desk.fact.wait')],
-        ['compare', number_format($pressure['extra']), __('desk.fact.extra', ['days' => $target])],
+        ['on-loan', number_format($copies), trans_choice('titles.fact_copies', $copies)],
+        ['on-loan', number_format($alive->sum('on_loan')), __('titles.fact.on_loan')],
+        ['line', number_format($alive->sum('kept')), __('titles.fact.kept')],
+        ['line', number_format($waiting), __('titles.fact.holds')],
+        ['line', $copies === 0 ? '–' : number_format($waiting / $copies, 1), __('titles.fact.per_copy')],
+        ['line', DeskText::wait($pressure['wait']), __('titles.fact.wait')],
+        ['compare', number_format($pressure['extra']), __('titles.fact.extra', ['days' => $target])],
     ];
     $most = max(1, ...array_values($turnaways), ...array_values($begun), ...[0]);
 @endphp
 <x-desk.layout :title="$title->name" on="licences" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/licences?target={{ $target }}">{{
-        __('desk.back_to_licences') }}</a></p>
+        __('titles.back_to_licences') }}</a></p>
     <div class="flex flex-wrap items-baseline gap-x-4 mb-1"><h1 class="text-3xl">{{ $title->name }}</h1><a
         class="link text-[15px]" href="/titles/{{ $title->id }}?library={{ $staff->library->slug }}">{{
         __('desk.title_page') }}</a>@can('desk.licences')<a class="link text-[15px]"
@@ -49,17 +49,17 @@
             href="/desk/titles/{{ $title->id }}/licences.csv"
             aria-label="{{ __('desk.csv_of', ['what' => __('desk.licences')]) }}">CSV</a></div>
         @if ($licences->isEmpty())
-            <p class="panel p-5 mb-3">{{ __('desk.no_licences') }}</p>
+            <p class="panel p-5 mb-3">{{ __('titles.no_licences') }}</p>
         @else
             <div class="panel overflow-x-auto mb-3" tabindex="0" role="group" aria-label="{{ __('desk.licences') }}">
                 <table class="w-full text-[15px] desk-table">
                     <thead><tr><th scope="col">{{ __('desk.model') }}</th><th scope="col"
                         class="num">{{ __('desk.columns.copies') }}</th><th scope="col"
                         class="num">{{ __('desk.columns.loans_left') }}</th><th
-                        scope="col">{{ __('desk.starts') }}</th><th scope="col">{{ __('desk.ends') }}</th><th
-                        scope="col" class="num">{{ __('desk.price') }}</th><th scope="col"
-                        class="num">{{ __('desk.lent') }}</th><th scope="col"><span
-                        class="sr-only">{{ __('desk.change') }}</span></th></tr></thead>
+                        scope="col">{{ __('titles.starts') }}</th><th scope="col">{{ __('titles.ends') }}</th><th
+                        scope="col" class="num">{{ __('titles.price') }}</th><th scope="col"
+                        class="num">{{ __('titles.lent') }}</th><th scope="col"><span
+                        class="sr-only">{{ __('titles.change') }}</span></th></tr></thead>
                     <tbody>
                         @foreach ($licences as $licence)
                             @php $model = LicenceModel::from($licence->model); @endphp
@@ -67,7 +67,7 @@
                                 <th scope="row" class="text-left font-normal"><b class="font-semibold">{{
                                     __("desk.models.{$licence->model}") }}</b> <span
                                     class="text-soft">#{{ $licence->id }}@if ($licence->shared) ·
-                                    {{ __('desk.shared_short') }}@endif</span><div
+                                    {{ __('titles.shared_short') }}@endif</span><div
                                     class="meta">{{ DeskText::rights($licence) }}</div></th>
                                 <td class="num">@if ($model->hasCopies()){{ $licence->copies }} <span
                                     class="text-soft">({{ __('desk.free', ['count' => $licence->copies_free])
@@ -77,8 +77,8 @@
                                 <td>{{ $day($licence->starts_at) }}</td>
                                 <td>@if ($licence->alive){{ $licence->ends_at === null ? __('desk.no_end') :
                                     $day($licence->ends_at) }}@elseif ($licence->ends_at !== null && $licence->ends_at
-                                    <= $now->format('Y-m-d H:i:sP')){{ __('desk.ended_on', ['date' =>
-                                    $day($licence->ends_at)]) }}@else{{ __('desk.used_up') }}@endif</td>
+                                    <= $now->format('Y-m-d H:i:sP')){{ __('titles.ended_on', ['date' =>
+                                    $day($licence->ends_at)]) }}@else{{ __('titles.used_up') }}@endif</td>
                                 <td class="num">@if ($licence->price_cents === 0) –
                                     @elseif ($model === LicenceModel::PayPerLoan){{
                                     __('desk.price_each', ['price' => $price($licence->price_cents)]) }}@else{{
@@ -88,8 +88,8 @@
                                     <a class="link" href="{{ route('desk.title', ['title' => $title, 'target' =>
                                         $target, 'licence' => $opened === $licence->id ? null : $licence->id], false)
                                         }}#licences" aria-expanded="{{ $opened === $licence->id ? 'true' : 'false' }}"
-                                        aria-label="{{ __('desk.change_licence', ['id' => $licence->id]) }}">{{
-                                        __('desk.change') }}</a>@endif</td>
+                                        aria-label="{{ __('titles.change_licence', ['id' => $licence->id]) }}">{{
+                                        __('titles.change') }}</a>@endif</td>
                             </tr>
                             @if ($licence->alive && $opened === $licence->id)
                                 <tr><td colspan="8" class="bg-board"><div class="flex flex-wrap items-start gap-x-10
@@ -99,21 +99,22 @@
                                             class="flex flex-wrap items-center gap-3"><input type="hidden" name="do"
                                             value="copies"><input type="hidden" name="licence"
                                             value="{{ $licence->id }}">
-                                            <label class="flex items-center gap-3"><span>{{ __('desk.copies_to')
+                                            <label class="flex items-center gap-3"><span>{{ __('titles.copies_to')
                                                 }}</span><input name="copies" type="number" min="1" max="100000"
                                                 value="{{ old('copies', $licence->copies) }}" required
                                                 class="field py-1.5 min-h-9 w-24 text-right"></label><button
-                                                class="btn btn-quiet">{{ __('desk.show_raise') }}</button></form>
+                                                class="btn btn-quiet">{{ __('titles.show_raise') }}</button></form>
                                     @endif
                                     <form action="{{ route('desk.preview', $title, false) }}"
                                         class="flex flex-wrap items-center gap-3"><input type="hidden" name="do"
                                         value="end"><input type="hidden" name="licence" value="{{ $licence->id }}">
-                                        <label class="flex items-center gap-3"><span>{{ __('desk.end_on')
+                                        <label class="flex items-center gap-3"><span>{{ __('titles.end_on')
                                             }}</span><input name="ends" type="date" min="{{
                                             $now->setTimezone($zone)->format('Y-m-d') }}" value="{{ old('ends') }}"
                                             class="field py-1.5 min-h-9" aria-describedby="end-hint"></label><button
-                                            class="btn btn-quiet">{{ __('desk.show_end') }}</button><span id="end-hint"
-                                            class="meta">{{ __('desk.end_hint') }}</span></form>
+                                            class="btn btn-quiet">{{ __('titles.show_end') }}</button><span
+                                                id="end-hint"
+                                            class="meta">{{ __('titles.end_hint') }}</span></form>
                                 </div></td></tr>
                             @endif
                         @endforeach
@@ -121,7 +122,8 @@
                 </table>
             </div>
         @endif
-        @if ($sharedCopies > 0)<p class="meta mb-3">{{ trans_choice('desk.shared_by_others', $sharedCopies) }}</p>@endif
+        @if ($sharedCopies > 0)<p class="meta mb-3">{{ trans_choice('titles.shared_by_others', $sharedCopies)
+            }}</p>@endif
         <details id="add" class="panel px-4 py-3" @if ($errors->any() && old('do') === 'add' || request()->has('add'))
             open @endif>
             <summary class="font-semibold cursor-pointer">{{ __('desk.add_licence') }}</summary>
@@ -132,52 +134,55 @@
                     class="field py-1.5 min-h-9">@foreach (LicenceModel::cases() as $model)<option
                     value="{{ $model->value }}" @selected(old('model') === $model->value)>{{
                     __("desk.models.{$model->value}") }}</option>@endforeach</select></label>
-                <label class="grid gap-1"><span>{{ __('desk.number_of_copies') }}</span><input name="copies"
+                <label class="grid gap-1"><span>{{ __('titles.number_of_copies') }}</span><input name="copies"
                     type="number" min="1" max="100000" value="{{ old('copies', 1) }}"
                     class="field py-1.5 min-h-9"></label>
-                <label class="grid gap-1"><span>{{ __('desk.number_of_loans') }}</span><input name="loans" type="number"
+                <label class="grid gap-1"><span>{{ __('titles.number_of_loans') }}</span><input name="loans"
+                    type="number"
                     min="1" max="100000" value="{{ old('loans') }}" class="field py-1.5 min-h-9"></label>
-                <label class="grid gap-1"><span>{{ __('desk.price') }}</span><input name="price" inputmode="decimal"
+                <label class="grid gap-1"><span>{{ __('titles.price') }}</span><input name="price" inputmode="decimal"
                     value="{{ old('price') }}" class="field py-1.5 min-h-9" aria-describedby="price-hint"><span
-                    id="price-hint" class="meta leading-snug">{{ __('desk.price_hint') }}</span></label>
+                    id="price-hint" class="meta leading-snug">{{ __('titles.price_hint') }}</span></label>
                 <label class="grid gap-1"><span>{{ __('desk.first_day') }}</span><input name="starts" type="date"
                     value="{{ old('starts') }}" class="field py-1.5 min-h-9" aria-describedby="starts-hint"><span
-                    id="starts-hint" class="meta">{{ __('desk.first_day_hint') }}</span></label>
+                    id="starts-hint" class="meta">{{ __('titles.first_day_hint') }}</span></label>
                 <label class="grid gap-1"><span>{{ __('desk.last_day') }}</span><input name="ends" type="date"
                     value="{{ old('ends') }}" class="field py-1.5 min-h-9" aria-describedby="ends-hint"><span
-                    id="ends-hint" class="meta">{{ __('desk.last_day_hint') }}</span></label>
+                    id="ends-hint" class="meta">{{ __('titles.last_day_hint') }}</span></label>
                 <label class="flex items-center gap-2 lg:mt-7"><input type="checkbox" name="shared" value="1"
                     @checked(old('do') === null ? $staff->library->shares : old('shared')) class="accent-shutter w-4
                         h-4">{{ __('desk.shared') }}</label>
                 <div class="sm:col-span-2 lg:col-span-4">@include('desk.titles.rights',
                     ['fresh' => old('do') === null])</div>
-                <button class="btn lg:mt-6">{{ __('desk.add_show') }}</button>
+                <button class="btn lg:mt-6">{{ __('titles.add_show') }}</button>
             </form>
         </details>
     </section>
 
     <section id="compare" aria-labelledby="h-compare" class="mb-8 scroll-mt-4">
-        <h2 id="h-compare" class="text-2xl mb-1">{{ __('desk.compare') }}</h2>
-        <p class="meta mb-3 max-w-[90ch]">{{ __('desk.compare_text', ['demand' => number_format($demand->perDay * 30.4,
-            1), 'years' => trans_choice('desk.years', $offers->years)]) }}</p>
+        <h2 id="h-compare" class="text-2xl mb-1">{{ __('titles.compare') }}</h2>
+        <p class="meta mb-3 max-w-[90ch]">{{ __('titles.compare_text', ['demand' => number_format($demand->perDay *
+            30.4,
+            1), 'years' => trans_choice('titles.years', $offers->years)]) }}</p>
         <form action="{{ route('desk.title', $title, false) }}#compare">
             <input type="hidden" name="target" value="{{ $target }}">
             <div class="flex flex-wrap items-center gap-x-5 gap-y-2 mb-3 text-[15px]">
-                <label class="flex items-center gap-2"><span>{{ __('desk.money') }}</span><input name="money"
+                <label class="flex items-center gap-2"><span>{{ __('titles.money') }}</span><input name="money"
                     inputmode="decimal" value="{{ DeskText::money($offers->moneyCents) }}"
                     class="field py-1.5 min-h-9 w-28 text-right"></label>
-                <label class="flex items-center gap-2"><span>{{ __('desk.over') }}</span><input name="years"
+                <label class="flex items-center gap-2"><span>{{ __('titles.over') }}</span><input name="years"
                     type="number" min="1" max="10" value="{{ $offers->years }}"
-                    class="field py-1.5 min-h-9 w-20 text-right"><span>{{ __('desk.over_years') }}</span></label>
-                <button class="btn btn-quiet">{{ __('desk.reckon') }}</button>
+                    class="field py-1.5 min-h-9 w-20 text-right"><span>{{ __('titles.over_years') }}</span></label>
+                <button class="btn btn-quiet">{{ __('titles.reckon') }}</button>
             </div>
-            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.compare') }}">
+            <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('titles.compare') }}">
                 <table class="w-full text-[15px] desk-table desk-figures">
-                    <thead><tr><th scope="col">{{ __('desk.model') }}</th><th scope="col">{{ __('desk.price') }}</th><th
-                        scope="col">{{ __('desk.columns.copies') }}</th><th scope="col">{{ __('desk.loans') }}</th><th
-                        scope="col">{{ __('desk.months_each') }}</th><th scope="col">{{ __('desk.bought') }}</th><th
-                        scope="col">{{ __('desk.expected_loans') }}</th><th
-                        scope="col">{{ __('desk.per_loan') }}</th><th scope="col">{{ __('desk.wait_then')
+                    <thead><tr><th scope="col">{{ __('desk.model') }}</th><th scope="col">{{ __('titles.price')
+                        }}</th><th
+                        scope="col">{{ __('desk.columns.copies') }}</th><th scope="col">{{ __('titles.loans') }}</th><th
+                        scope="col">{{ __('titles.months_each') }}</th><th scope="col">{{ __('titles.bought') }}</th><th
+                        scope="col">{{ __('titles.expected_loans') }}</th><th
+                        scope="col">{{ __('titles.per_loan') }}</th><th scope="col">{{ __('titles.wait_then')
                         }}</th></tr></thead>
                     <tbody>
                         @php $values = collect($compared)->keyBy(fn (array $c): string =>
@@ -193,11 +198,12 @@
                             <tr>
                                 <th scope="row" class="text-left font-normal"><b class="font-semibold">{{
                                     __("desk.models.{$name}") }}</b>@if ($loop->first && $row !== null &&
-                                    $row['value']->centsPerLoan !== null) <span class="chip ml-1">{{ __('desk.cheapest')
+                                    $row['value']->centsPerLoan !== null) <span class="chip ml-1">{{
+                                        __('titles.cheapest')
                                     }}</span>@endif</th>
                                 <td><input name="offer[{{ $name }}][price]" inputmode="decimal"
                                     value="{{ $offer === null ? '' : DeskText::money($offer->priceCents) }}"
-                                    aria-label="{{ $label(__('desk.price')) }}" class="field py-1 min-h-8 w-24
+                                    aria-label="{{ $label(__('titles.price')) }}" class="field py-1 min-h-8 w-24
                                     text-right"></td>
                                 <td>@if ($model->hasCopies())<input name="offer[{{ $name }}][copies]"
                                     inputmode="numeric" value="{{ $offer->copies ?? 1 }}"
@@ -205,15 +211,15 @@
                                     class="field py-1 min-h-8 w-16 text-right">@else – @endif</td>
                                 <td>@if ($model->countsLoans())<input name="offer[{{ $name }}][loans]"
                                     inputmode="numeric" value="{{ $offer?->loans }}"
-                                    aria-label="{{ $label(__('desk.loans')) }}" class="field py-1 min-h-8 w-20
+                                    aria-label="{{ $label(__('titles.loans')) }}" class="field py-1 min-h-8 w-20
                                     text-right">@else – @endif</td>
                                 <td>@if ($model !== LicenceModel::PayPerLoan && $model !==
                                     LicenceModel::OneCopyOneUser)<input name="offer[{{ $name }}][months]"
                                     inputmode="numeric" value="{{ OffersInput::months($offer?->days) }}"
-                                    aria-label="{{ $label(__('desk.months_each')) }}"
+                                    aria-label="{{ $label(__('titles.months_each')) }}"
                                     class="field py-1 min-h-8 w-16 text-right">@else – @endif</td>
                                 @if ($row === null)
-                                    <td colspan="4" class="text-soft">{{ __('desk.no_offer') }}</td>
+                                    <td colspan="4" class="text-soft">{{ __('titles.no_offer') }}</td>
                                 @elseif ($row['value']->centsPerLoan === null)
                                     <td colspan="4" class="text-soft">{{ __($row['value']->units === 0 &&
                                         $row['value']->offer->priceCents > $offers->moneyCents ? 'desk.too_dear' :
@@ -241,17 +247,17 @@
     <div class="grid grid-cols-1 lg:grid-cols-[3fr_2fr] gap-x-8">
         <section id="line" aria-labelledby="h-line" class="mb-8 scroll-mt-4 min-w-0">
             <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-line"
-                class="text-2xl">{{ __('desk.line') }}</h2><a class="link text-[15px] font-normal"
+                class="text-2xl">{{ __('titles.line') }}</h2><a class="link text-[15px] font-normal"
                 href="/desk/titles/{{ $title->id }}/line.csv" aria-label="{{ __('desk.csv_of', ['what' =>
-                __('desk.line')]) }}">CSV</a></div>
+                __('titles.line')]) }}">CSV</a></div>
             @if ($holds->isEmpty())
-                <p class="panel p-5">{{ __('desk.line_empty') }}</p>
+                <p class="panel p-5">{{ __('titles.line_empty') }}</p>
             @else
-                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.line') }}">
+                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('titles.line') }}">
                     <table class="w-full text-[15px] desk-table">
-                        <thead><tr><th scope="col" class="num">{{ __('desk.place') }}</th><th
-                            scope="col">{{ __('desk.placed') }}</th><th scope="col">{{ __('desk.group') }}</th><th
-                            scope="col">{{ __('desk.state') }}</th><th scope="col">{{ __('desk.expected')
+                        <thead><tr><th scope="col" class="num">{{ __('titles.place') }}</th><th
+                            scope="col">{{ __('titles.placed') }}</th><th scope="col">{{ __('desk.group') }}</th><th
+                            scope="col">{{ __('desk.state') }}</th><th scope="col">{{ __('titles.expected')
                             }}</th></tr></thead>
                         <tbody>
                             @php $place = 0; @endphp
@@ -263,7 +269,7 @@
                                     <td class="whitespace-nowrap">{{ __("desk.states.{$hold->state}", ['date' =>
                                         $hold->state === 'ready' ? $day($hold->kept_until) :
                                         ($hold->paused_until === null ? '' : $day($hold->paused_until))])
-                                        }}@if ($hold->borrow_at_once), {{ __('desk.at_once') }}@endif</td>
+                                        }}@if ($hold->borrow_at_once), {{ __('titles.at_once') }}@endif</td>
                                     <td>@if ($hold->state !== 'ready' && isset($turns[$place])){{
                                         DeskText::turn($turns[$place], $staff->library, $now) }}@endif</td></tr>
                             @endforeach
@@ -274,21 +280,21 @@
         </section>
         <section id="on-loan" aria-labelledby="h-loans" class="mb-8 scroll-mt-4 min-w-0">
             <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-loans"
-                class="text-2xl">{{ __('desk.on_loan') }}</h2><a class="link text-[15px] font-normal"
+                class="text-2xl">{{ __('titles.on_loan') }}</h2><a class="link text-[15px] font-normal"
                 href="/desk/titles/{{ $title->id }}/loans.csv"
-                aria-label="{{ __('desk.csv_of', ['what' => __('desk.on_loan')]) }}">CSV</a></div>
+                aria-label="{{ __('desk.csv_of', ['what' => __('titles.on_loan')]) }}">CSV</a></div>
             @if ($loans->isEmpty())
-                <p class="panel p-5">{{ __('desk.nothing_on_loan') }}</p>
+                <p class="panel p-5">{{ __('titles.nothing_on_loan') }}</p>
             @else
-                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.on_loan') }}">
+                <div class="panel overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('titles.on_loan') }}">
                     <table class="w-full text-[15px] desk-table">
-                        <thead><tr><th scope="col">{{ __('desk.licence') }}</th><th
-                            scope="col">{{ __('desk.since') }}</th><th scope="col">{{ __('desk.due') }}</th><th
+                        <thead><tr><th scope="col">{{ __('titles.licence') }}</th><th
+                            scope="col">{{ __('titles.since') }}</th><th scope="col">{{ __('desk.due') }}</th><th
                             scope="col">{{ __('desk.group') }}</th><th scope="col"
-                            class="num">{{ __('desk.renewals') }}</th></tr></thead>
+                            class="num">{{ __('titles.renewals') }}</th></tr></thead>
                         <tbody>@foreach ($loans as $loan)<tr><td>#{{ $loan->licence_id }}</td><td>{{
                             $day($loan->started_at) }}</td><td>{{ $day($loan->due_at) }}</td><td>{{ $loan->elsewhere ?
-                            __('desk.elsewhere') : $loan->patron_group }}</td><td
+                            __('titles.elsewhere') : $loan->patron_group }}</td><td
                             class="num">{{ $loan->renewals }}</td></tr>@endforeach</tbody>
                     </table>
                 </div>
@@ -298,9 +304,9 @@
 
     <section aria-labelledby="h-wanted" class="mb-8">
         <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-wanted"
-            class="text-2xl">{{ __('desk.wanted') }}</h2><a class="link text-[15px] font-normal"
+            class="text-2xl">{{ __('titles.wanted') }}</h2><a class="link text-[15px] font-normal"
             href="/desk/titles/{{ $title->id }}/months.csv"
-            aria-label="{{ __('desk.csv_of', ['what' => __('desk.wanted')]) }}">CSV</a></div>
+            aria-label="{{ __('desk.csv_of', ['what' => __('titles.wanted')]) }}">CSV</a></div>
         <div class="panel px-4 py-3">
             <svg viewBox="0 0 760 130" class="w-full max-w-[860px] h-auto coming-up" aria-hidden="true">
                 <line x1="0" x2="760" y1="100.500" y2="100.500" stroke="var(--color-rule)"/>
@@ -315,7 +321,7 @@
                         fill="var(--color-soft)">{{ DeskText::month($month, 'LLL') }}</text>
                 @endforeach
             </svg>
-            <div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('desk.wanted') }}">
+            <div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('titles.wanted') }}">
                 <table class="w-full text-[14px] desk-table">
                     <thead><tr><th scope="col"><span class="sr-only">{{ __('desk.month')
                         }}</span></th>@foreach ($months as $month)<th scope="col"
@@ -323,12 +329,12 @@
                     <tbody>
                         <tr><th scope="row" class="text-left font-normal whitespace-nowrap"><svg width="12" height="12"
                             class="inline mr-1.5" aria-hidden="true"><rect width="12" height="12"
-                            fill="var(--color-shutter)"/></svg>{{ __('desk.lent_in_month')
+                            fill="var(--color-shutter)"/></svg>{{ __('titles.lent_in_month')
                             }}</th>@foreach ($months as $month)<td class="num">{{ $begun[$month] ?? 0
                             }}</td>@endforeach</tr>
                         <tr><th scope="row" class="text-left font-normal whitespace-nowrap"><svg width="12" height="12"
                             class="inline mr-1.5" aria-hidden="true"><rect width="12" height="12"
-                            fill="var(--color-lamp)" stroke="#b67b0d"/></svg>{{ __('desk.turned_away')
+                            fill="var(--color-lamp)" stroke="#b67b0d"/></svg>{{ __('titles.turned_away')
                             }}</th>@foreach ($months as $month)<td class="num">@if (($turnaways[$month] ?? 0) > 0)<a
                             href="/desk/turnaways/{{ $title->id }}?month={{ $month }}">{{ $turnaways[$month] }}</a>@else
                             0 @endif</td>@endforeach</tr>
@@ -340,10 +346,10 @@
 
     @if ($changes->isNotEmpty())
         <section aria-labelledby="h-changes">
-            <h2 id="h-changes" class="text-2xl mb-2">{{ __('desk.history') }}</h2>
+            <h2 id="h-changes" class="text-2xl mb-2">{{ __('titles.history') }}</h2>
             <ul class="panel divide-y divide-rule text-[15px]">
                 @foreach ($changes as $change)<li class="px-4 py-2 flex flex-wrap justify-between gap-x-4"><span>{{
-                    __("desk.did.{$change->what}", ['name' => $change->name, 'licence' => '#'.$change->licence_id,
+                    __("titles.did.{$change->what}", ['name' => $change->name, 'licence' => '#'.$change->licence_id,
                     'from' => $change->facts['from'] ?? '', 'to' => $change->facts['to'] ?? '', 'date' =>
                     isset($change->facts['at']) ? $day($change->facts['at']) : ''])
                     }}@isset ($change->facts['model'])<span class="meta block">{{ DeskText::terms($change->facts,

@@ -19,7 +19,7 @@
 @endphp
 <div id="action-{{ $key }}" class="flex flex-wrap md:flex-col gap-x-4 gap-y-2 items-start justify-between">
     @if ($loan !== null)
-        <span class="text-[15px]">{{ __('lending.on_loan_until', ['date' => '']) }} <strong
+        <span class="text-[15px]">{{ __('borrowing.on_loan_until', ['date' => '']) }} <strong
             class="inline-block">{{ Dates::html($loan->due_at, $standing->zone) }}</strong></span>
         @if ($title->opens())
             <a class="btn" href="{{ App\Lending\Loans\Opening::address($loan->id, $title->format) }}">{{
@@ -28,7 +28,7 @@
     @else
         @if ($ready !== null)
             <span class="inline-flex gap-2 text-[15px]">{{ AvailabilityIcon::Lit->html() }}<span>{{
-                __('lending.ready_until', ['date' => Dates::words($ready->kept_until, $standing->zone)])
+                __('borrowing.ready_until', ['date' => Dates::words($ready->kept_until, $standing->zone)])
                 }}</span></span>
         @else
             <span class="inline-flex items-start gap-2 font-semibold text-[15px]">{{
@@ -41,11 +41,11 @@
                 hx-get="/titles/{{ $title->id }}/borrow{{ $at }}" hx-target="#panel-{{ $key }}"
                 @endif>{{ __('lending.borrow') }}<span class="sr-only">: {{ $title->name }}</span></a>
         @elseif ($standing->aboveCard)
-            <span class="meta">{{ __('lending.above_card') }}</span>
+            <span class="meta">{{ __('borrowing.above_card') }}</span>
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
         @elseif ($standing->availability === Availability::NotHere)
-            @if ($own->asked($title->id))<a class="btn btn-quiet" href="/requests">{{ __('lending.asked_for') }}<span
+            @if ($own->asked($title->id))<a class="btn btn-quiet" href="/requests">{{ __('borrowing.asked_for') }}<span
                 class="sr-only">: {{ $title->name }}</span></a>
             @else<a class="btn btn-quiet" href="/titles/{{ $title->id }}/ask{{ $at }}">{{ __('lending.ask') }}<span
                 class="sr-only">: {{ $title->name }}</span></a>@endif
@@ -54,11 +54,11 @@
                 hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML"
                 hx-disabled-elt="find button" @endif @if ($detailed ?? false) class="md:text-right" @endif>
                 @csrf
-                <button class="btn btn-quiet">{{ __('lending.place_hold') }}<span class="sr-only">:
+                <button class="btn btn-quiet">{{ __('borrowing.place_hold') }}<span class="sr-only">:
                     {{ $title->name }}</span></button>
                 @if ($detailed ?? false)<label class="flex items-center md:justify-end gap-2 mt-2 text-[15px]"><input
                     type="checkbox" name="at_once" value="1" class="accent-shutter w-4 h-4"><span>{{
-                    __('lending.at_once') }} <span class="text-soft">{{ __('lending.at_once_text')
+                    __('borrowing.at_once') }} <span class="text-soft">{{ __('borrowing.at_once_text')
                     }}</span></span></label>@endif
             </form>
         @endif

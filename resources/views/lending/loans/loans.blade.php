@@ -17,10 +17,10 @@
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) ·
                     {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
                 <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{
-                    __('lending.due', ['date' => '']) }} {{ App\Shared\View\Dates::html($on->loan->due_at,
+                    __('loans.due', ['date' => '']) }} {{ App\Shared\View\Dates::html($on->loan->due_at,
                     $on->loan->card->library->zone()) }}</div>
                 @if (($renewFrom[$on->loan->id] ?? $now) > $now)<div
-                    class="meta">{{ __('lending.renew_from', ['date' =>
+                    class="meta">{{ __('loans.renew_from', ['date' =>
                     App\Shared\View\Dates::day($renewFrom[$on->loan->id], $on->loan->card->library->zone())])
                     }}</div>@endif
                 <div class="meta">{{ $on->hasFile ? App\Lending\Loans\Opening::reached($on) : __('lending.no_file')
@@ -31,17 +31,17 @@
                     App\Lending\Loans\Opening::of($on->loan), 'files' => "/loans/{$on->loan->id}/files", 'offline' =>
                     route('offline.files', $on->loan, false), 'cover' => $title->cover_file === null ? null :
                     route('titles.cover', $title, false), 'bytes' => $files->bytes]) }}"></div>@endif
-                @if ($files?->download)<p class="mt-2 text-[15px]">{{ __('lending.download') }}
+                @if ($files?->download)<p class="mt-2 text-[15px]">{{ __('loans.download') }}
                     @foreach (App\Exchange\Packages\PackPublication::kinds($files->media_type) as $kind => $ending)<a
                     class="link" href="{{ route('download', [$on->loan, $kind], false) }}">{{
-                    __('lending.downloads')[$kind] }}<span class="sr-only">:
+                    __('loans.downloads')[$kind] }}<span class="sr-only">:
                     {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>@endif
             </div>
             <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start"><x-lending.loan-acts :on="$on"
                 :renewable="($renewFrom[$on->loan->id] ?? null) !== null && $renewFrom[$on->loan->id] <= $now" /></div>
         </article>
     @empty
-        <div class="panel p-6"><p class="mb-3">{{ __('lending.no_loans') }}</p><a class="btn"
+        <div class="panel p-6"><p class="mb-3">{{ __('loans.no_loans') }}</p><a class="btn"
             href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>
     @endforelse
 </x-layout>

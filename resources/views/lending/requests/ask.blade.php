@@ -8,14 +8,14 @@
                 $title->year()])) }}</p>
             <form method="post" action="/titles/{{ $title->id }}/ask" class="panel p-5 grid gap-3">
                 @csrf
-                <h2 class="text-xl">{{ __('lending.ask_heading', ['library' => $library->name]) }}</h2>
-                <p>{{ __('lending.ask_text') }}</p>
+                <h2 class="text-xl">{{ __('requests.ask_heading', ['library' => $library->name]) }}</h2>
+                <p>{{ __('requests.ask_text') }}</p>
                 <label class="flex gap-2.5"><input type="checkbox" name="notice" value="1"
                     @checked($asked->wants_notice ?? true) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
-                    __('lending.ask_notice') }}</span></label>
+                    __('requests.ask_notice') }}</span></label>
                 <label class="flex gap-2.5"><input type="checkbox" name="hold" value="1"
                     @checked($asked->wants_hold ?? true) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
-                    __('lending.ask_hold') }} <span class="text-soft block">{{ __('lending.ask_hold_text')
+                    __('requests.ask_hold') }} <span class="text-soft block">{{ __('requests.ask_hold_text')
                     }}</span></span></label>
                 <div class="flex gap-2"><button class="btn">{{ __('lending.ask') }}</button><a class="btn btn-plain"
                     href="/titles/{{ $title->id }}">{{ __('lending.not_now') }}</a></div>

@@ -2,7 +2,7 @@
 @use('App\Shared\View\TitleText')
 <x-layout :title="__('common.requests')" on="requests">
     <h1 class="text-3xl mb-1">{{ __('common.requests') }}</h1>
-    <p class="mb-4 max-w-[75ch] text-soft">{{ __('lending.requests_text') }} <a class="link"
+    <p class="mb-4 max-w-[75ch] text-soft">{{ __('requests.requests_text') }} <a class="link"
         href="/ask">{{ __('lending.ask_words') }}</a></p>
     @forelse ($requests as $request)
         @php($zone = $request->card->library->zone())
@@ -19,7 +19,7 @@
                     TitleText::format($request->title) : ($request->format === null ? null :
                     __("catalogue.format.{$request->format->value}")), $request->number,
                     $request->card->library->short_name])) }}</div>
-                <div class="mt-1"><b>{{ __("lending.request_states.{$request->state}") }}</b> <span
+                <div class="mt-1"><b>{{ __("requests.request_states.{$request->state}") }}</b> <span
                     class="meta">{{ __($request->state === 'open' ? 'lending.asked_on' : 'lending.answered_on',
                     ['date' => Dates::day($request->answered_at ?? $request->asked_at, $zone)]) }}</span></div>
                 @if ($request->state === 'open')<div class="meta">{{ __($request->wants_hold ? 'lending.wish_hold' :
@@ -31,18 +31,18 @@
                 @if ($request->state === 'open')
                     @if ($request->title !== null)<a class="btn btn-quiet"
                         href="/titles/{{ $request->title_id }}/ask?library={{ $request->card->library->slug }}">{{
-                        __('lending.change_wishes') }}<span class="sr-only">: {{ $name }}</span></a>@endif
+                        __('requests.change_wishes') }}<span class="sr-only">: {{ $name }}</span></a>@endif
                     <form method="post" action="/requests/{{ $request->id }}/withdraw">@csrf<button
-                        class="btn btn-plain">{{ __('lending.withdraw') }}<span class="sr-only">:
+                        class="btn btn-plain">{{ __('requests.withdraw') }}<span class="sr-only">:
                         {{ $name }}</span></button></form>
                 @elseif ($request->state === 'here')
-                    <a class="btn" href="/titles/{{ $request->title_id }}">{{ __('lending.see_it') }}<span
+                    <a class="btn" href="/titles/{{ $request->title_id }}">{{ __('requests.see_it') }}<span
                         class="sr-only">: {{ $name }}</span></a>
                 @endif
             </div>
         </article>
     @empty
-        <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('lending.no_requests') }}</p><a class="btn"
-            href="/catalogue?reach=beyond">{{ __('lending.look_beyond') }}</a></div>
+        <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('requests.no_requests') }}</p><a class="btn"
+            href="/catalogue?reach=beyond">{{ __('requests.look_beyond') }}</a></div>
     @endforelse
 </x-layout>

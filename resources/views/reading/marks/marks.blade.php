@@ -1,14 +1,14 @@
 <x-layout :title="__('reading.marks')" on="loans">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2 mb-4">
         <h1 class="text-3xl">{{ __('reading.marks') }}</h1>
-        @if ($marks->isNotEmpty())<p class="text-[15px]">{{ __('reading.save_marks') }} <a class="link"
+        @if ($marks->isNotEmpty())<p class="text-[15px]">{{ __('marks.save_marks') }} <a class="link"
             href="/marks/marks.md">Markdown</a> · <a class="link" href="/marks/marks.jsonld">W3C Web
             Annotations</a></p>@endif
     </div>
     @if ($marks->isNotEmpty() || $words !== '')
         <form method="get" action="/marks" class="flex flex-wrap gap-2 items-center mb-5" role="search"
-            aria-label="{{ __('reading.find_mark') }}"><label
-            for="find-mark">{{ __('reading.find_mark') }}</label><input id="find-mark" name="q" value="{{ $words }}"
+            aria-label="{{ __('marks.find_mark') }}"><label
+            for="find-mark">{{ __('marks.find_mark') }}</label><input id="find-mark" name="q" value="{{ $words }}"
             maxlength="100" class="field w-72 max-w-full"><button
             class="btn btn-quiet">{{ __('common.search') }}</button></form>
     @endif
@@ -39,7 +39,7 @@
             </div>
         </section>
     @empty
-        <div class="panel p-6"><p>{{ $words === '' ? __('reading.no_marks') :
-            __('reading.no_mark_with', ['words' => $words]) }}</p></div>
+        <div class="panel p-6"><p>{{ $words === '' ? __('marks.no_marks') :
+            __('marks.no_mark_with', ['words' => $words]) }}</p></div>
     @endforelse
 </x-layout>

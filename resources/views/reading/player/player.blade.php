@@ -68,13 +68,13 @@
                 </ol>
             @endif
             @if ($isLoan)<details class="mb-4"><summary class="cursor-pointer text-xl font-serif font-semibold">{{
-                __('reading.bookmarks') }}</summary><div id="bookmark-box"
+                __('player.bookmarks') }}</summary><div id="bookmark-box"
                 class="grid gap-2 mt-2 justify-items-start"></div></details>@endif
             @unless ($isVideo)<audio id="media" controls preload="metadata" src="{{ $address($parts[0]['path']) }}"
                 class="w-full"></audio>@endunless
         </div>
     </main>
-    <section class="player-bar" aria-label="{{ __('reading.where_playing') }}" id="bar" hidden>
+    <section class="player-bar" aria-label="{{ __('player.where_playing') }}" id="bar" hidden>
         <div id="notice" role="status" class="empty:hidden w-full flex flex-wrap gap-3 items-center text-[15px]"></div>
         <div class="player-seek">
             <span class="tabular-nums" id="now">0:00</span>
@@ -86,24 +86,24 @@
                     $part['seconds'])<rect class="seek-mark" x="{{ round(1000 * $at / max(1, $total), 1) - 1.5 }}" y="0"
                     width="3" height="12"/>@endforeach</svg>
                 <input id="seek" type="range" min="0" max="{{ round($total, 1) }}" step="1" value="0"
-                    aria-label="{{ __('reading.where_playing') }}">
+                    aria-label="{{ __('player.where_playing') }}">
             </span>
             <span class="tabular-nums" id="total">{{ $clock($total) }}</span>
         </div>
         <div class="player-keys">
             @if (count($parts) > 1)<button type="button" id="before"
-                aria-label="{{ __("reading.part_before.{$format}") }}"><svg viewBox="0 0 24 24" aria-hidden="true"><path
+                aria-label="{{ __("player.part_before.{$format}") }}"><svg viewBox="0 0 24 24" aria-hidden="true"><path
                 d="M5 5h3v14H5zM20 5v14L9 12z"/></svg></button>@endif
-            <button type="button" id="back" aria-label="{{ __('reading.back_15') }}"><span
+            <button type="button" id="back" aria-label="{{ __('player.back_15') }}"><span
                 aria-hidden="true">−15</span></button>
             <button type="button" id="play" class="player-play"><svg viewBox="0 0 24 24" aria-hidden="true"><path
                 class="sign-play" d="M7 4l13 8-13 8z"/><path class="sign-pause"
                 d="M6 4h4v16H6zM14 4h4v16h-4z"/></svg><span class="sr-only"
                 id="play-word">{{ __('reading.play') }}</span></button>
-            <button type="button" id="on" aria-label="{{ __('reading.on_15') }}"><span
+            <button type="button" id="on" aria-label="{{ __('player.on_15') }}"><span
                 aria-hidden="true">+15</span></button>
             @if (count($parts) > 1)<button type="button" id="after"
-                aria-label="{{ __("reading.part_after.{$format}") }}"><svg viewBox="0 0 24 24" aria-hidden="true"><path
+                aria-label="{{ __("player.part_after.{$format}") }}"><svg viewBox="0 0 24 24" aria-hidden="true"><path
                 d="M16 5h3v14h-3zM4 5l11 7-11 7z"/></svg></button>@endif
         </div>
         <div class="player-choices">
@@ -111,22 +111,22 @@
                 id="speed">@foreach (['0.5', '0.75', '0.9', '1', '1.1', '1.25', '1.5', '1.75', '2', '2.5',
                 '3'] as $speed)<option value="{{ $speed }}" @selected($speed === '1')>{{ $speed
                 }}×</option>@endforeach</select></div>
-            <div><label for="sleep">{{ __('reading.sleep_timer') }}</label> <select
-                id="sleep">@foreach (__('reading.sleep') as $value => $label)<option
+            <div><label for="sleep">{{ __('player.sleep_timer') }}</label> <select
+                id="sleep">@foreach (__('player.sleep') as $value => $label)<option
                 value="{{ $value }}">{{ $label }}</option>@endforeach</select></div>
             @if ($captions !== [])
                 <div><label for="captions">{{ __('reading.captions') }}</label> <select id="captions"><option
-                    value="">{{ __('reading.no_captions') }}</option>@foreach ($captions as $language => $label)<option
+                    value="">{{ __('player.no_captions') }}</option>@foreach ($captions as $language => $label)<option
                     value="{{ $language }}">{{ $label }}</option>@endforeach</select></div>
-                <div><label for="captions-size">{{ __('reading.caption_size') }}</label> <select
-                    id="captions-size">@foreach (__('reading.caption_sizes') as $value => $label)<option
+                <div><label for="captions-size">{{ __('player.caption_size') }}</label> <select
+                    id="captions-size">@foreach (__('player.caption_sizes') as $value => $label)<option
                     value="{{ $value }}" @selected($value === 'medium')>{{ $label }}</option>@endforeach</select></div>
-                <div><label for="captions-ground">{{ __('reading.caption_ground') }}</label> <select
-                    id="captions-ground">@foreach (__('reading.caption_grounds') as $value => $label)<option
+                <div><label for="captions-ground">{{ __('player.caption_ground') }}</label> <select
+                    id="captions-ground">@foreach (__('player.caption_grounds') as $value => $label)<option
                     value="{{ $value }}">{{ $label }}</option>@endforeach</select></div>
             @endif
         </div>
-        <p class="meta max-sm:hidden">{{ __('reading.player_keys') }}</p>
+        <p class="meta max-sm:hidden">{{ __('player.player_keys') }}</p>
     </section>
 </body>
 </html>

@@ -14,7 +14,7 @@
         'cite' => route('cite', $title, false),
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
-    ], __('reading.in_reader') + Illuminate\Support\Arr::only(__('reading'),
+    ], __('reader.in_reader') + Illuminate\Support\Arr::only(__('reading'),
         ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
     $radios = fn (string $name, array $options): string =>
         collect($options)->map(fn ($label, $value) =>
@@ -34,7 +34,7 @@
 <div class="reader" id="reader" data-background="paper">
     <header class="reader-bar border-b" id="top-bar">
         <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close"
-            aria-label="{{ __('reading.close') }}"><span aria-hidden="true">←</span> <span
+            aria-label="{{ __('reader.close') }}"><span aria-hidden="true">←</span> <span
             class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
         <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span
             class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">·
@@ -43,109 +43,109 @@
         <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __($isMagazine ? 'reading.articles'
             : 'reading.contents') }}</button>
         @if ($publication->fixed_layout)<button id="open-text" aria-pressed="false"
-            aria-controls="text-view">{{ __('reading.text_view') }}</button>@endif
-        <button id="open-find" aria-expanded="false" aria-controls="find">{{ __('reading.find') }}</button>
+            aria-controls="text-view">{{ __('reader.text_view') }}</button>@endif
+        <button id="open-find" aria-expanded="false" aria-controls="find">{{ __('reader.find') }}</button>
         @if ($isLoan)<button id="open-marks" aria-expanded="false"
             aria-controls="marks">{{ __('reading.marks') }}</button>@endif
         <button id="open-appearance" aria-expanded="false" aria-controls="appearance"><span
-            aria-hidden="true">Aa</span><span class="sr-only">{{ __('reading.appearance') }}</span></button>
+            aria-hidden="true">Aa</span><span class="sr-only">{{ __('reader.appearance') }}</span></button>
     </header>
-    <main class="reader-page" id="page" aria-label="{{ __('reading.book') }}">
+    <main class="reader-page" id="page" aria-label="{{ __('reader.book') }}">
         <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center"
-            role="status">{{ __('reading.opening') }}</p>
+            role="status">{{ __('reader.opening') }}</p>
         <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10
             rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max
             max-w-[92%]"></div>
         @if ($publication->fixed_layout)
-            <section id="text-view" class="text-view" hidden aria-label="{{ __('reading.text_view') }}">
+            <section id="text-view" class="text-view" hidden aria-label="{{ __('reader.text_view') }}">
                 <article data-text tabindex="-1" lang="{{ $title->language ?? '' }}" dir="auto"></article>
-                <p class="text-view-keys"><button type="button" data-before>{{ __('reading.article_before')
-                    }}</button><button type="button" data-after>{{ __('reading.article_after') }}</button></p>
+                <p class="text-view-keys"><button type="button" data-before>{{ __('reader.article_before')
+                    }}</button><button type="button" data-after>{{ __('reader.article_after') }}</button></p>
             </section>
         @endif
-        <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reading.selected') }}" hidden>
+        <div id="selection" class="selection-bar" role="toolbar" aria-label="{{ __('reader.selected') }}" hidden>
             @if ($isLoan)
-                <span class="flex" role="group" aria-label="{{ __('reading.highlight')
+                <span class="flex" role="group" aria-label="{{ __('reader.highlight')
                     }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button"
                     data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false"
-                    aria-label="{{ __('reading.highlight') }}: {{ __('reading.colours')[$colour->value] }}"><span
+                    aria-label="{{ __('reader.highlight') }}: {{ __('reader.colours')[$colour->value] }}"><span
                     class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
                 <button type="button" data-act="note">{{ __('reading.note') }}</button>
             @endif
-            <button type="button" data-act="copy">{{ __('reading.copy') }}</button>
-            <button type="button" data-act="lookUp">{{ __('reading.look_up') }}</button>
+            <button type="button" data-act="copy">{{ __('reader.copy') }}</button>
+            <button type="button" data-act="lookUp">{{ __('reader.look_up') }}</button>
             <button type="button" data-act="cite">{{ __('reading.cite') }}</button>
             <button type="button" data-act="remove" hidden>{{ __('reading.remove') }}</button>
         </div>
-        <div id="aloud" class="selection-bar" role="toolbar" aria-label="{{ __('reading.read_aloud') }}" hidden>
+        <div id="aloud" class="selection-bar" role="toolbar" aria-label="{{ __('reader.read_aloud') }}" hidden>
             <button type="button" data-pause></button>
             <label class="flex items-center gap-1 px-2"><span class="text-[15px]">{{ __('reading.speed')
                 }}</span><select class="aloud-speed">@foreach (['0.75', '1', '1.25', '1.5', '2'] as $speed)<option
                 value="{{ $speed }}" @selected($speed === '1')>{{ $speed }}×</option>@endforeach</select></label>
-            <button type="button" data-stop>{{ __('reading.stop') }}</button>
+            <button type="button" data-stop>{{ __('reader.stop') }}</button>
         </div>
-        <aside id="footnote" class="footnote" hidden aria-label="{{ __('reading.footnote') }}">
+        <aside id="footnote" class="footnote" hidden aria-label="{{ __('reader.footnote') }}">
             <button type="button" data-close>{{ __('reading.close_drawer') }}</button>
             <div data-note class="relative h-full"></div>
         </aside>
         <x-reading.drawer name="contents" :heading="__($isMagazine ? 'reading.articles' : 'reading.contents')">
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number"
-                class="text-[15px]">{{ __('reading.go_to_page') }}</label><input id="page-number" type="text"
-                inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reading.go') }}</button><p
+                class="text-[15px]">{{ __('reader.go_to_page') }}</label><input id="page-number" type="text"
+                inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reader.go') }}</button><p
                 id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
                 @unless ($publication->fixed_layout)<li><button type="button"
-                    id="read-aloud">{{ __('reading.read_aloud') }}</button></li>@endunless
+                    id="read-aloud">{{ __('reader.read_aloud') }}</button></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
                 @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}"
-                    id="print-pages">{{ __('reading.print_pages') }}</a></li>@endif
+                    id="print-pages">{{ __('reader.print_pages') }}</a></li>@endif
             </ul>
         </x-reading.drawer>
-        <x-reading.drawer name="find" :heading="__('reading.find')">
+        <x-reading.drawer name="find" :heading="__('reader.find')">
             <form id="find-form" class="flex gap-2 mb-2" role="search"><label for="find-words"
-                class="sr-only">{{ __('reading.find_words') }}</label><input id="find-words" name="words" type="text"
+                class="sr-only">{{ __('reader.find_words') }}</label><input id="find-words" name="words" type="text"
                 class="wide" autocomplete="off" maxlength="100"
-                placeholder="{{ __('reading.find_words') }}"><button>{{ __('reading.find_act') }}</button></form>
+                placeholder="{{ __('reader.find_words') }}"><button>{{ __('reader.find_act') }}</button></form>
             <p id="find-answer" role="status" class="text-[15px] empty:hidden"></p>
             <div id="find-steps" class="flex gap-2 mb-2" hidden><button type="button"
-                data-step="-1">{{ __('reading.find_before') }}</button><button type="button"
-                data-step="1">{{ __('reading.find_next') }}</button></div>
+                data-step="-1">{{ __('reader.find_before') }}</button><button type="button"
+                data-step="1">{{ __('reader.find_next') }}</button></div>
             <ol id="find-list" class="found-list"></ol>
         </x-reading.drawer>
         @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box"
             class="grid gap-2"></div></x-reading.drawer>@endif
         <x-reading.drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-reading.drawer>
-        <x-reading.drawer name="word" :heading="__('reading.look_up')"><div id="word-box"></div></x-reading.drawer>
-        <x-reading.drawer name="appearance" :heading="__('reading.appearance')">
+        <x-reading.drawer name="word" :heading="__('reader.look_up')"><div id="word-box"></div></x-reading.drawer>
+        <x-reading.drawer name="appearance" :heading="__('reader.appearance')">
             <form class="grid gap-5" id="appearance-form">
-                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reading.text_size') }}</h3><div
+                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reader.text_size') }}</h3><div
                     class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button"
-                    data-size="-10" aria-label="{{ __('reading.smaller') }}"><span aria-hidden="true"
+                    data-size="-10" aria-label="{{ __('reader.smaller') }}"><span aria-hidden="true"
                     class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100
-                    %</output><button type="button" data-size="10" aria-label="{{ __('reading.larger') }}"><span
+                    %</output><button type="button" data-size="10" aria-label="{{ __('reader.larger') }}"><span
                     aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div
-                    class="choices">{!! $radios('typeface', __('reading.typefaces')) !!}</div></fieldset>
+                    class="choices">{!! $radios('typeface', __('reader.typefaces')) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.background') }}</legend><div
-                    class="choices">{!! $radios('background', __('reading.backgrounds')) !!}</div></fieldset>
+                    class="choices">{!! $radios('background', __('reader.backgrounds')) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div
-                    class="choices">{!! $radios('layout', __('reading.layouts')) !!}</div></fieldset>
-                <fieldset><legend class="font-semibold mb-2">{{ __('reading.line_spacing') }}</legend><div
-                    class="choices">{!! $radios('spacing', ['1.35' => __('reading.tight'), '1.55' =>
-                    __('reading.medium'), '1.85' => __('reading.loose')]) !!}</div></fieldset>
+                    class="choices">{!! $radios('layout', __('reader.layouts')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reader.line_spacing') }}</legend><div
+                    class="choices">{!! $radios('spacing', ['1.35' => __('reader.tight'), '1.55' =>
+                    __('reading.medium'), '1.85' => __('reader.loose')]) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div
-                    class="choices">{!! $radios('margins', ['3' => __('reading.narrow'), '7' => __('reading.medium'),
-                    '14' => __('reading.wide')]) !!}</div></fieldset>
+                    class="choices">{!! $radios('margins', ['3' => __('reader.narrow'), '7' => __('reading.medium'),
+                    '14' => __('reader.wide')]) !!}</div></fieldset>
             </form>
-            <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reading.keys') }}</p>
+            <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reader.keys') }}</p>
         </x-reading.drawer>
     </main>
     <footer id="bottom-bar">
         <progress id="progress" max="1" value="0" aria-label="{{ __('reading.page_of', ['page' => '', 'pages' => ''])
             }}"></progress>
         <div class="reader-bar justify-between text-[15px]">
-            <button id="back-page" aria-label="{{ __('reading.back_one_page') }}"><span
+            <button id="back-page" aria-label="{{ __('reader.back_one_page') }}"><span
                 aria-hidden="true">‹</span></button>
             {{-- As high whatever it says: were the page's height to depend on the place, and the place on the height,
                  neither would come to rest. --}}
@@ -153,7 +153,7 @@
                 h-[2.8em] sm:h-[1.4em]" id="where"><span class="line-clamp-2 sm:line-clamp-1"><span id="chapter"
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span
                 id="left"></span></span></p>
-            <button id="next-page" aria-label="{{ __('reading.on_one_page') }}"><span
+            <button id="next-page" aria-label="{{ __('reader.on_one_page') }}"><span
                 aria-hidden="true">›</span></button>
         </div>
     </footer>

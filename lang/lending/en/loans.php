@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'read' => 'Read',
+    'listen' => 'Listen',
+    'watch' => 'Watch',
+    'due' => 'Due :date',
+    'returned' => '“:name” is returned.',
+    'returned_before' => '“:name” was returned already.',
+    'return_undone' => 'It is on loan to you again, as before.',
+    'return_not_undone' => 'The copy has gone to someone else, so the return cannot be undone.',
+    'no_loans' => 'Nothing is on loan to you just now.',
+    'page_reached' => 'Page :page of :pages',
+    'time_reached' => ':time of :total',
+    'not_begun' => 'Not begun yet',
+    'renewed' => 'Renewed. “:name” is now due :date.',
+    'renew_from' => 'Can be renewed from :date',
+    'download' => 'Download:',
+    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'W3C package', 'files' => 'files alone'],
+];
