@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Signing in, what people are told, and what they choose.
 
+use App\Account\Devices\DevicesController;
 use App\Account\Notices\NoticeController;
 use App\Account\Preferences\PreferenceController;
 use App\Account\Preferences\SettingsController;
@@ -16,6 +17,8 @@ use Illuminate\Support\Facades\Route;
 Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libraries.index');
 Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
 Route::post('/preferences', PreferenceController::class)->name('preferences');
+
+Route::post('/still-here', [DevicesController::class, 'stay'])->name('still-here');
 
 Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -30,6 +33,8 @@ Route::post('/sign-in/pin/{key}', [PinController::class, 'store'])->name('pin.st
 
 Route::middleware('auth:web')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
+    Route::post('/settings/sessions/end-others', [DevicesController::class, 'endOthers'])->name('sessions.end_others');
+    Route::post('/settings/sessions/{session}/end', [DevicesController::class, 'end'])->name('sessions.end');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');

@@ -31,6 +31,7 @@ foreach ($numbers as $number) {
 }
 Route::pattern('mark', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
 Route::pattern('upload', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
+Route::pattern('session', '[0-9a-f]{40}');
 Route::pattern('path', '.+');
 
 foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $area) {

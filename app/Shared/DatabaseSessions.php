@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shared;
 
+use FigPorch\Core\Account\Stay;
 use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -15,6 +16,9 @@ use stdClass;
  */
 final class DatabaseSessions extends DatabaseSessionHandler
 {
+    /** The key in a session under which its Stay is kept. */
+    public const STAY = 'stay';
+
     private const ALIVE_SECONDS = 60;
 
     private ?string $readId = null;
@@ -52,6 +56,28 @@ final class DatabaseSessions extends DatabaseSessionHandler
         return parent::write($sessionId, $data);
     }
 
+    public function gc($lifetime): int
+    {
+        return $this->getQuery()
+            ->where(
+                fn($of) => $of->where('stays', false)->where('last_activity', '<=', self::ago($this->minutes * 60)),
+            )
+            ->orWhere('last_activity', '<=', self::ago(Stay::Long->idleSeconds()))
+            ->delete();
+    }
+
+    protected function expired($session): bool
+    {
+        $seconds = $session->stays ? Stay::Long->idleSeconds() : $this->minutes * 60;
+
+        return (int) $session->last_activity < self::ago($seconds);
+    }
+
+    private static function ago(int $seconds): int
+    {
+        return Carbon::now()->getTimestamp() - $seconds;
+    }
+
     /**
      * Whose it is means the patron: the framework would write whoever the page was for, and staff have numbers of their
      * own.
@@ -62,6 +88,7 @@ final class DatabaseSessions extends DatabaseSessionHandler
     {
         $guard = Auth::guard('web');
         $payload['user_id'] = $guard->getSession()->get($guard->getName());
+        $payload['stays'] = $guard->getSession()->get(self::STAY) === Stay::Long->value;
 
         return $this;
     }

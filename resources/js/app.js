@@ -55,6 +55,9 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
     })
 }
 
+const leaving = document.getElementById('leaving')
+if (leaving) import('./account/devices/leave.js').then(({ watchLeaving }) => watchLeaving(leaving, token))
+
 const device = document.querySelector('[data-push]')
 if (device) import('./exchange/push/push.js').then(({ watchDevice }) => watchDevice(device, token))
 

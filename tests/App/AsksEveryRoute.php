@@ -183,6 +183,7 @@ trait AsksEveryRoute
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'invitation' => $this->invitation->id,
+            'session' => str_repeat('0', 40),
             'key' => match ($name) {
                 'calendar' => (string) $this->card->person->getAttribute('calendar_key'),
                 'desk.join', 'desk.join.store' => self::$invitationKey,

@@ -6,6 +6,7 @@ namespace Tests\App;
 
 use App\Account\SignIn\SessionLimit;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Account\Stay;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -53,7 +54,7 @@ abstract class TestCase extends LaravelTestCase
     protected function later(int $days): void
     {
         $this->travel($days)->days();
-        SessionLimit::begin($this->app->make('session.store'), false, CarbonImmutable::now());
+        SessionLimit::begin($this->app->make('session.store'), Stay::Usual, CarbonImmutable::now());
     }
 
     /**

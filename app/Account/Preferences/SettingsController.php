@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Account\Preferences;
 
+use App\Account\Devices\SignedInDevices;
 use App\Account\Notices\ChooseNotices;
 use App\Account\Privacy\KeepHistory;
 use App\Shared\Input;
 use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
 use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -18,7 +21,7 @@ final class SettingsController
 {
     public function __construct(private readonly RequestContext $current) {}
 
-    public function show(Choices $choices): View
+    public function show(Request $request, Choices $choices, SignedInDevices $signedIn): View
     {
         $person = $this->current->requiredPerson();
 
@@ -27,6 +30,8 @@ final class SettingsController
             'notices' => $choices->notices($person),
             'devices' => $choices->devices($person),
             'calendar' => $person->calendar_key === null ? null : route('calendar', $person->calendar_key),
+            'sessions' => $signedIn->of($person, $request->session()->getId(), CarbonImmutable::now()),
+            'zone' => $this->current->library?->zone() ?? new DateTimeZone('UTC'),
             'keepsHistory' => $person->keeps_history,
         ]);
     }

@@ -7,6 +7,7 @@ namespace App\Account\Privacy;
 use App\Account\SignIn\ChoosePin;
 use App\Shared\Sql;
 use DateTimeImmutable;
+use FigPorch\Core\Account\Stay;
 
 /**
  * How long everything is kept that names a person, and by what it ends: the one place that says so. A table that leads
@@ -47,7 +48,7 @@ final class Terms
         'notices' => '30 days after it was read, 90 in all',
         'pin_links' => 'half an hour, or until used',
         'requests' => '30 days after the answer the card is taken off',
-        'sessions' => '30 days at most, 12 hours without use',
+        'sessions' => '30 days at most; 12 hours without use, unless they wanted to stay signed in',
         'classes' => 'with the day on which the teacher said that each ends, or with their card',
         'failed_jobs' => '7 days',
         'jobs' => 'until done: seconds, or as long as a mail server is away or a library is quiet',
@@ -93,8 +94,11 @@ final class Terms
                 [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],
             ],
             'sessions' => [
-                'delete from sessions where last_activity <= ?',
-                [$now->getTimestamp() - 60 * (int) config('session.lifetime')],
+                'delete from sessions where last_activity <= case when stays then ?::int else ?::int end',
+                [
+                    $now->getTimestamp() - Stay::Long->idleSeconds(),
+                    $now->getTimestamp() - Stay::Usual->idleSeconds(),
+                ],
             ],
             'failed_jobs' => ['delete from failed_jobs where failed_at <= ?', [$ago(self::FAILED_JOB_DAYS)]],
             'desk_changes' => ['delete from desk_changes where changed_at <= ?', [$ago(self::TRAIL_DAYS)]],

@@ -6,6 +6,7 @@ namespace App\Account\SignIn;
 
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Account\Stay;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -39,7 +40,11 @@ final class SignInController
         }
         Auth::login($outcome->person);
         $request->session()->regenerate();
-        SessionLimit::begin($request->session(), $request->boolean('shared'), CarbonImmutable::now());
+        SessionLimit::begin(
+            $request->session(),
+            Stay::chosen(shared: $request->boolean('shared'), long: $request->boolean('long')),
+            CarbonImmutable::now(),
+        );
 
         $intended = (string) $request->session()->pull('url.intended');
 

@@ -7,6 +7,7 @@ namespace App\Desk\Setup;
 use App\Account\SignIn\SessionLimit;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
+use FigPorch\Core\Account\Stay;
 use FigPorch\Core\Lending\BeginningRules;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Auth;
@@ -34,7 +35,7 @@ final class SetupController
         }
         Auth::guard('staff')->login($made['staff']);
         $request->session()->regenerate();
-        SessionLimit::begin($request->session(), false, CarbonImmutable::now());
+        SessionLimit::begin($request->session(), Stay::Usual, CarbonImmutable::now());
 
         return view('desk.setup.done', $made);
     }

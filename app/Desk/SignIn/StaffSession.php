@@ -7,6 +7,7 @@ namespace App\Desk\SignIn;
 use App\Account\SignIn\SessionLimit;
 use App\Models\StaffMember;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Account\Stay;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -73,7 +74,7 @@ final class StaffSession
     ): RedirectResponse {
         Auth::guard('staff')->login($member);
         $request->session()->regenerate();
-        SessionLimit::begin($request->session(), $shared, $now);
+        SessionLimit::begin($request->session(), Stay::chosen($shared, false), $now);
         $libraryId === null || AtTheDesk::choose($request, $libraryId);
         $intended = (string) $request->session()->pull('url.intended');
 

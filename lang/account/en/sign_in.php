@@ -33,4 +33,6 @@ return [
         'in_a_row' => 'Digits in a row are tried first. Choose another PIN.',
         'of_the_card' => 'These digits stand on your card. Choose another PIN.',
     ],
+    'stay_signed_in' => 'Stay signed in on this device',
+    'stay_signed_in_hint' => 'For 30 days. You can end it in Settings, from any device.',
 ];

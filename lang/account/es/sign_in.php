@@ -33,4 +33,6 @@ return [
         'in_a_row' => 'Las cifras seguidas se prueban primero. Elija otro PIN.',
         'of_the_card' => 'Estas cifras están en su tarjeta. Elija otro PIN.',
     ],
+    'stay_signed_in' => 'Mantener la sesión abierta en este dispositivo',
+    'stay_signed_in_hint' => 'Durante 30 días. Puede cerrarla en Ajustes, desde cualquier dispositivo.',
 ];

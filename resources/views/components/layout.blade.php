@@ -14,6 +14,7 @@
             :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
         {{ $slot }}
     </main>
+    <x-account.leaving />
     <x-footer :scheme="$scheme" />
     <x-lending.current-loan :head="$head" :on="$on" />
 </body>

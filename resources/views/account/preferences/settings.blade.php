@@ -66,6 +66,7 @@
             </table></div>
             <button class="btn btn-quiet mt-3">{{ __('preferences.keep_notices') }}</button>
         </form>
+        @include('account.devices.signed-in')
         @include('exchange.push.devices')
         </div>
     </div>

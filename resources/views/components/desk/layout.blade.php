@@ -34,6 +34,7 @@
             :message="session('refusal') ?? ($staff !== null ? $errors->first() : null)" /></div>@endif
         {{ $slot }}
     </main>
+    <x-account.leaving />
     <x-footer :scheme="$scheme" />
 </body>
 </html>
