@@ -5,6 +5,8 @@ declare(strict_types=1);
 // Signing in, what people are told, and what they choose.
 
 use App\Account\Devices\DevicesController;
+use App\Account\Letters\LettersController;
+use App\Account\Messages\MessagesController;
 use App\Account\Notices\NoticeController;
 use App\Account\Preferences\PreferenceController;
 use App\Account\Preferences\SettingsController;
@@ -19,6 +21,19 @@ Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])-
 Route::post('/preferences', PreferenceController::class)->name('preferences');
 
 Route::post('/still-here', [DevicesController::class, 'stay'])->name('still-here');
+
+Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::get('/letters/new', [LettersController::class, 'create'])->name('letters.create');
+    Route::post('/letters', [LettersController::class, 'store'])
+        ->name('letters.send')
+        ->middleware('throttle:letters');
+});
+Route::get('/messages/{message}', [MessagesController::class, 'show'])
+    ->name('messages.show')
+    ->can('read', 'message');
+Route::post('/messages/{message}/put-away', [MessagesController::class, 'putAway'])
+    ->name('messages.put_away')
+    ->can('read', 'message');
 
 Route::middleware(['guest:web', RequireLibrary::class])->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -35,6 +50,14 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
     Route::post('/settings/sessions/end-others', [DevicesController::class, 'endOthers'])->name('sessions.end_others');
     Route::post('/settings/sessions/{session}/end', [DevicesController::class, 'end'])->name('sessions.end');
+    Route::get('/letters', [LettersController::class, 'index'])->name('letters.index');
+    Route::get('/letters/{letter}', [LettersController::class, 'show'])
+        ->name('letters.show')
+        ->can('own', 'letter');
+    Route::post('/letters/{letter}', [LettersController::class, 'goOn'])
+        ->name('letters.go_on')
+        ->can('own', 'letter')
+        ->middleware('throttle:letters');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');

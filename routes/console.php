@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Account\Messages\SendMessages;
 use App\Catalogue\SavedSearches\SendMatchNotices;
 use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
@@ -21,6 +22,7 @@ use Illuminate\Support\Facades\Schedule;
 Schedule::call(Readiness::schedulerIsAtWork(...))->name('say that the scheduler is at work')->everyMinute();
 Schedule::command('lending:tick')->everyMinute();
 Schedule::call(fn(CountLoans $count) => $count())->name('count loans for the figures')->everyMinute();
+Schedule::call(fn(SendMessages $send) => $send(CarbonImmutable::now()))->name('send important messages')->everyMinute();
 Schedule::call(fn(ChangeRule $change) => $change->due(CarbonImmutable::now()))
     ->name('loan rules that begin today')
     ->everyMinute();

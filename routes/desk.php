@@ -9,10 +9,12 @@ use App\Desk\Figures\TurnawaysController;
 use App\Desk\Figures\YearController;
 use App\Desk\Figures\YearFigures;
 use App\Desk\Files\FilesController;
+use App\Desk\Letters\DeskLettersController;
 use App\Desk\Library\FrontController;
 use App\Desk\Library\LibraryController;
 use App\Desk\Licences\LicencesController;
 use App\Desk\Lists\ListsController;
+use App\Desk\Messages\DeskMessagesController;
 use App\Desk\Orders\OrdersController;
 use App\Desk\Patrons\CardController;
 use App\Desk\Patrons\HelpController;
@@ -224,6 +226,32 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->name('list.remove')
             ->can('desk.lists')
             ->can('edit', 'list');
+        Route::middleware('can:desk.letters')->group(function (): void {
+            Route::get('/letters', [DeskLettersController::class, 'index'])->name('letters');
+            Route::get('/letters/{letter}', [DeskLettersController::class, 'show'])
+                ->name('letter')
+                ->can('answer', 'letter');
+            Route::post('/letters/{letter}', [DeskLettersController::class, 'answer'])
+                ->name('letter.answer')
+                ->can('answer', 'letter');
+            Route::post('/letters/{letter}/lay', [DeskLettersController::class, 'lay'])
+                ->name('letter.lay')
+                ->can('answer', 'letter');
+        });
+        Route::middleware('can:desk.messages')->group(function (): void {
+            Route::get('/messages', [DeskMessagesController::class, 'index'])->name('messages');
+            Route::get('/messages/new', [DeskMessagesController::class, 'create'])->name('messages.create');
+            Route::post('/messages', [DeskMessagesController::class, 'store'])->name('messages.write');
+            Route::get('/messages/{message}', [DeskMessagesController::class, 'edit'])
+                ->name('message')
+                ->can('edit', 'message');
+            Route::post('/messages/{message}', [DeskMessagesController::class, 'change'])
+                ->name('message.change')
+                ->can('edit', 'message');
+            Route::post('/messages/{message}/remove', [DeskMessagesController::class, 'remove'])
+                ->name('message.remove')
+                ->can('edit', 'message');
+        });
         Route::get('/requests', [RequestsController::class, 'index'])->name('requests');
         Route::get('/requests.csv', [RequestsController::class, 'csv'])
             ->name('requests.csv')

@@ -24,6 +24,8 @@ $numbers = [
         'closedDays',
         'class',
         'set',
+        'message',
+        'letter',
     ],
 ];
 foreach ($numbers as $number) {

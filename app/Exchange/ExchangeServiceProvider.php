@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Account\Letters\LetterCarrier;
 use App\Account\Notices\NoticeCarriers;
 use App\Account\SignIn\PinLinkCarrier;
+use App\Exchange\Mail\MailLetter;
 use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
 use App\Exchange\Packages\PackPublication;
@@ -27,6 +29,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     {
         $this->app->bind(NoticeCarriers::class, QueueNotices::class);
         $this->app->tag(PackPublication::class, FileMaker::class);
+        $this->app->bind(LetterCarrier::class, MailLetter::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
         $this->commands([ReadSupplierCommand::class]);
     }

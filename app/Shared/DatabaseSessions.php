@@ -59,9 +59,7 @@ final class DatabaseSessions extends DatabaseSessionHandler
     public function gc($lifetime): int
     {
         return $this->getQuery()
-            ->where(
-                fn($of) => $of->where('stays', false)->where('last_activity', '<=', self::ago($this->minutes * 60)),
-            )
+            ->where(fn($of) => $of->where('stays', false)->where('last_activity', '<=', self::ago($this->minutes * 60)))
             ->orWhere('last_activity', '<=', self::ago(Stay::Long->idleSeconds()))
             ->delete();
     }

@@ -24,8 +24,8 @@ enum StaffRole: string
         return match ($this) {
             self::Director => StaffTask::cases(),
             self::Catalogue => [StaffTask::Licences, StaffTask::Titles, StaffTask::Requests, StaffTask::Lists],
-            self::Lending => [StaffTask::Patrons, StaffTask::Requests],
-            self::Lists => [StaffTask::Lists],
+            self::Lending => [StaffTask::Patrons, StaffTask::Requests, StaffTask::Letters],
+            self::Lists => [StaffTask::Lists, StaffTask::Messages, StaffTask::Letters],
             self::Figures => [],
         };
     }

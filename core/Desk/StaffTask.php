@@ -16,4 +16,6 @@ enum StaffTask: string
     case Titles = 'titles';
     case Requests = 'requests';
     case Lists = 'lists';
+    case Messages = 'messages';
+    case Letters = 'letters';
 }

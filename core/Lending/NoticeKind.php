@@ -21,6 +21,8 @@ enum NoticeKind: string
     case RequestAnswered = 'request_answered';
     case SearchFound = 'search_found';
     case IssueHere = 'issue_here';
+    case LibraryMessage = 'library_message';
+    case LetterAnswered = 'letter_answered';
     case WrongPins = 'wrong_pins';
     case PinChanged = 'pin_changed';
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Account\Letters\WriteLetter;
 use App\Desk\Library\KeepLogo;
 use App\Desk\Uploads\ReceiveUpload;
 use App\Lending\Requests\AskInWords;
@@ -15,9 +16,11 @@ use App\Models\ClosedDays;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\Hold;
+use App\Models\Letter;
 use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Mark;
+use App\Models\Message;
 use App\Models\PreparedFile;
 use App\Models\PushDevice;
 use App\Models\SavedSearch;
@@ -82,6 +85,10 @@ trait AsksEveryRoute
     private int $reading;
 
     private Fund $fund;
+
+    private Message $message;
+
+    private Letter $letter;
 
     private ClosedDays $closed;
 
@@ -171,6 +178,8 @@ trait AsksEveryRoute
             'rows' => 'line',
             'reading' => $this->reading,
             'fund' => $this->fund->id,
+            'message' => $this->message->id,
+            'letter' => $this->letter->id,
             'closedDays' => $this->closed->id,
             'class' => $this->class->id,
             'set' => $this->set->id,
@@ -232,6 +241,9 @@ trait AsksEveryRoute
             'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
             'desk.requests.name' => ['title' => (string) $this->title->id],
             'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
+            'letters.send' => ['text' => 'When do you open?', 'email' => 'nobody@lantern.example'],
+            'letters.go_on', 'desk.letter.answer' => ['text' => 'At nine.', 'seen' => '999'],
+            'desk.messages.write', 'desk.message.change' => ['title_en' => 'Closed', 'text_en' => 'For a day.'],
             'desk.patrons.issue', 'desk.card.describe' => ['name' => 'Ines Brook', 'group' => 'adult'],
             'desk.card.block' => ['reason' => 'Lost.'],
             'desk.card.erase' => ['number' => $this->card->number],
@@ -405,6 +417,18 @@ trait AsksEveryRoute
             'first_day' => '2026-12-31',
             'last_day' => '2026-12-31',
         ]);
+        $this->message = Message::query()->create([
+            'library_id' => $this->library()->id,
+            'texts' => ['en' => ['title' => 'Open late', 'text' => 'Until **nine**.']],
+            'first_day' => $this->now()->subDays(2)->format('Y-m-d'),
+        ]);
+        $this->letter = app(WriteLetter::class)->begin(
+            $this->library(),
+            $person,
+            'en',
+            ['name' => '', 'email' => null, 'about' => '', 'text' => 'A letter of Saltmere'],
+            $this->now(),
+        );
         $this->fund = Fund::query()->create(['library_id' => $this->library()->id, 'name' => 'Books']);
         $this->reading = DB::table('supplier_readings')->insertGetId([
             'begun_at' => $this->now(),

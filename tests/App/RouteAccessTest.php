@@ -23,7 +23,7 @@ final class RouteAccessTest extends TestCase
     use AsksEveryRoute;
 
     /** The words of the scene that only its library's staff may see. */
-    private const OF_SALTMERE = ['A list of Saltmere', 'A wish of Saltmere', '77.77', '77,77'];
+    private const OF_SALTMERE = ['A list of Saltmere', 'A wish of Saltmere', 'A letter of Saltmere', '77.77', '77,77'];
 
     private const ROLES = [
         'nobody',
@@ -87,6 +87,10 @@ final class RouteAccessTest extends TestCase
         'baskets.index' => self::OPEN,
         'baskets.make' => self::OPEN,
         'GET up' => self::OPEN,
+        'letters.create' => self::OPEN,
+        'letters.send' => self::OPEN,
+        'messages.show' => self::OPEN,
+        'messages.put_away' => self::OPEN,
         // Whoever has the secret address.
         'baskets.shared' => self::OPEN,
         'desk.join' => self::OPEN,
@@ -117,6 +121,9 @@ final class RouteAccessTest extends TestCase
         'classes.take_back' => self::OWN,
         'porch.lists' => self::PATRONS,
         'notices' => self::PATRONS,
+        'letters.index' => self::PATRONS,
+        'letters.show' => self::OWN,
+        'letters.go_on' => self::OWN,
         'still-here' => self::OPEN,
         'sessions.end_others' => self::PATRONS,
         'sessions.end' => self::PATRONS,
@@ -201,6 +208,16 @@ final class RouteAccessTest extends TestCase
         'desk.lists' => StaffTask::Lists,
         'desk.lists.create' => StaffTask::Lists,
         'desk.lists.make' => StaffTask::Lists,
+        'desk.messages' => StaffTask::Messages,
+        'desk.messages.create' => StaffTask::Messages,
+        'desk.messages.write' => StaffTask::Messages,
+        'desk.message' => [StaffTask::Messages],
+        'desk.message.change' => [StaffTask::Messages],
+        'desk.message.remove' => [StaffTask::Messages],
+        'desk.letters' => StaffTask::Letters,
+        'desk.letter' => [StaffTask::Letters],
+        'desk.letter.answer' => [StaffTask::Letters],
+        'desk.letter.lay' => [StaffTask::Letters],
         'desk.requests' => self::STAFF,
         'desk.requests.csv' => self::STAFF,
         'desk.request' => self::STAFF,

@@ -20,25 +20,28 @@ final class SignedInDevices
     /** @return list<array{name: string, browser: string|null, usedAt: CarbonImmutable, stays: bool, isThis: bool}> */
     public function of(Person $person, string $here, CarbonImmutable $now): array
     {
+        /** @var list<stdClass> $sessions */
+        $sessions = DB::select(
+            'select id, user_agent, last_activity, stays from sessions where user_id = ?
+                and last_activity > case when stays then ?::int else ?::int end
+                order by id = ? desc, last_activity desc, id',
+            [
+                $person->id,
+                $now->getTimestamp() - Stay::Long->idleSeconds(),
+                $now->getTimestamp() - Stay::Usual->idleSeconds(),
+                $here,
+            ],
+        );
+
         return array_map(
             fn(stdClass $of): array => [
                 'name' => self::name($of->id),
                 'browser' => Browser::name((string) $of->user_agent),
                 'usedAt' => CarbonImmutable::createFromTimestamp($of->last_activity),
-                'stays' => $of->stays,
+                'stays' => (bool) $of->stays,
                 'isThis' => $of->id === $here,
             ],
-            DB::select(
-                'select id, user_agent, last_activity, stays from sessions where user_id = ?
-                    and last_activity > case when stays then ?::int else ?::int end
-                    order by id = ? desc, last_activity desc, id',
-                [
-                    $person->id,
-                    $now->getTimestamp() - Stay::Long->idleSeconds(),
-                    $now->getTimestamp() - Stay::Usual->idleSeconds(),
-                    $here,
-                ],
-            ),
+            $sessions,
         );
     }
 

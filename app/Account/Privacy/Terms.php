@@ -23,6 +23,7 @@ final class Terms
         'notice_choices' => 'of what they want to be told',
         'push_devices' => 'devices that they added, until they remove them',
         'follows' => 'magazines that they follow, until they stop',
+        'messages_put_away' => 'messages of the library that they put away, until the message goes',
         'marks' => 'their bookmarks, highlights and notes, until they remove them',
         'class_members' => 'classes that they are in, until they leave or it ends',
         'class_sets' => 'titles given to a class: of no person',
@@ -46,6 +47,8 @@ final class Terms
     /** Ends by itself after so long, as told below. */
     public const AFTER_A_TIME = [
         'notices' => '30 days after it was read, 90 in all',
+        'letters' => 'a year after the last word',
+        'letter_parts' => 'with the letter',
         'pin_links' => 'half an hour, or until used',
         'requests' => '30 days after the answer the card is taken off',
         'sessions' => '30 days at most; 12 hours without use, unless they wanted to stay signed in',
@@ -62,6 +65,8 @@ final class Terms
     private const NOTICE_DAYS = 90;
 
     private const REQUEST_DAYS = 30;
+
+    private const LETTER_DAYS = 366;
 
     private const FAILED_JOB_DAYS = 7;
 
@@ -89,16 +94,14 @@ final class Terms
                     and coalesce(answered_at, asked_at) <= ?",
                 [$ago(self::REQUEST_DAYS)],
             ],
+            'letters' => ['delete from letters where last_at <= ?', [$ago(self::LETTER_DAYS)]],
             'pin_links' => [
                 'delete from pin_links where made_at <= ?',
                 [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],
             ],
             'sessions' => [
                 'delete from sessions where last_activity <= case when stays then ?::int else ?::int end',
-                [
-                    $now->getTimestamp() - Stay::Long->idleSeconds(),
-                    $now->getTimestamp() - Stay::Usual->idleSeconds(),
-                ],
+                [$now->getTimestamp() - Stay::Long->idleSeconds(), $now->getTimestamp() - Stay::Usual->idleSeconds()],
             ],
             'failed_jobs' => ['delete from failed_jobs where failed_at <= ?', [$ago(self::FAILED_JOB_DAYS)]],
             'desk_changes' => ['delete from desk_changes where changed_at <= ?', [$ago(self::TRAIL_DAYS)]],

@@ -84,8 +84,7 @@ final class SessionLimit
         $session->has(self::BEGUN) || $session->put(self::BEGUN, $now);
 
         return $now - $session->get(self::BEGUN) > Stay::DAYS_IN_ALL * 86400 ||
-            (self::of($session) === Stay::Shared &&
-                $now - $session->get(self::USED, 0) > Stay::Shared->idleSeconds());
+            (self::of($session) === Stay::Shared && $now - $session->get(self::USED, 0) > Stay::Shared->idleSeconds());
     }
 
     /** Where a controller says nothing else: neither Back nor whoever comes next sees a page of somebody. */

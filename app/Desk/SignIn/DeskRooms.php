@@ -20,6 +20,8 @@ final class DeskRooms
         'files' => StaffTask::Titles,
         'requests' => null,
         'lists' => StaffTask::Lists,
+        'messages' => StaffTask::Messages,
+        'letters' => StaffTask::Letters,
         'figures' => null,
         'rules' => StaffTask::Rules,
         'library' => StaffTask::Library,

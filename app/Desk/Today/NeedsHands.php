@@ -42,6 +42,7 @@ final class NeedsHands
             ...$this->licences($staff->library_id, $now),
             ...$this->money($staff, $now),
             ...$this->requests($staff->library_id),
+            ...$this->letters($staff->library_id),
             ...$this->files($staff->library_id, $now),
             ...$this->people($staff->library_id, $now),
         ];
@@ -130,6 +131,14 @@ final class NeedsHands
                 StaffTask::Requests,
             ),
         ];
+    }
+
+    /** @return list<Todo> */
+    private function letters(int $libraryId): array
+    {
+        $waiting = DB::table('letters')->where('library_id', $libraryId)->where('waits', true)->count();
+
+        return [new Todo('letters', $waiting, route('desk.letters', absolute: false), StaffTask::Letters)];
     }
 
     /** @return list<Todo> */

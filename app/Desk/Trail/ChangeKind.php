@@ -21,6 +21,9 @@ enum ChangeKind: string
     case ListMade = 'list_made';
     case ListChanged = 'list_changed';
     case ListRemoved = 'list_removed';
+    case MessageWritten = 'message_written';
+    case MessageChanged = 'message_changed';
+    case MessageRemoved = 'message_removed';
     case RequestDeclined = 'request_declined';
     case StaffJoined = 'staff_joined';
     case StaffRole = 'staff_role';

@@ -18,6 +18,7 @@ final class ReadableInput
 {
     /** Fields of forms that are lists, or tables by number or name. */
     private const LISTS = [
+        'groups',
         'keys',
         'length',
         'locator',
@@ -26,6 +27,7 @@ final class ReadableInput
         'offer',
         'orders',
         'pushed',
+        'rooms',
         'shown',
         'subjects',
         'titles',

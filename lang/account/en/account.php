@@ -86,4 +86,5 @@ return [
     'shared_computer_hint' => 'You are signed out after 15 minutes without use, and when the browser is closed.',
     'pin_mail_subject' => 'Another PIN for :library',
     'pin_mail_body' => 'Somebody, you we hope, wants another PIN for your card at :library. With this link you choose one; it is good once, for :minutes minutes. If it was not you, do nothing: your PIN stays.',
+    'put_away' => 'Put away',
 ];

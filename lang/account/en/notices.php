@@ -28,6 +28,8 @@ return [
     ],
     'search_found' => ['subject' => '{1} Something new for “:name”|[2,*] :count new titles for “:name”', 'body' => '{1} :library now has “:first”, which fits your saved search “:name”.|[2,*] :library now has :count titles more that fit your saved search “:name”, “:first” among them.'],
     'forgotten' => ['subject' => 'A loan or hold that is over', 'body' => 'It has been forgotten, since you keep no history: which title it was is no longer known here.'],
+    'library_message' => ['subject' => ':name', 'body' => ":text\n\n:library"],
+    'letter_answered' => ['subject' => ':library has answered you', 'body' => ":text\n\nThe whole letter, and room for an answer, is here."],
     'pin_changed' => ['subject' => 'Your PIN was changed', 'body' => 'The PIN of the card that ends in :ending was changed just now. If that was not you, ask your library for a new one at once.'],
     'wrong_pins' => ['subject' => 'Wrong PINs for your card', 'body' => 'Somebody has tried :tries wrong PINs for the card that ends in :ending within a quarter of an hour. Nobody got in, and you can sign in as before. If it was not you, ask your library for another PIN.'],
 ];

@@ -22,6 +22,8 @@ return [
         'loan_ended' => 'a loan has ended',
         'licence_ending' => 'the licence of a title I hold ends soon',
         'licence_gone' => 'a title I hold cannot be lent any more',
+        'library_message' => 'the library has an important message',
+        'letter_answered' => 'a letter of mine is answered',
         'pin_changed' => 'my PIN was changed',
         'wrong_pins' => 'somebody tries wrong PINs for my card',
         'request_answered' => 'a request of mine is answered',

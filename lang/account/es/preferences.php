@@ -22,6 +22,8 @@ return [
         'loan_ended' => 'un préstamo ha terminado',
         'licence_ending' => 'termina pronto la licencia de un título reservado',
         'licence_gone' => 'un título reservado ya no se puede prestar',
+        'library_message' => 'la biblioteca tiene un mensaje importante',
+        'letter_answered' => 'se ha respondido a una carta mía',
         'pin_changed' => 'mi PIN se cambió',
         'wrong_pins' => 'alguien prueba PIN erróneos con mi tarjeta',
         'request_answered' => 'se responde a una petición mía',

@@ -15,6 +15,8 @@ return [
     'library' => 'Library',
     'rules' => 'Loan rules',
     'orders' => 'Orders',
+    'messages' => 'Messages',
+    'letters' => 'Letters',
     'figures_room' => 'Figures',
     'files' => 'Files',
     'navigation' => 'Desk',

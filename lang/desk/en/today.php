@@ -27,6 +27,7 @@ return [
         'orders' => ['{1} licence to order|[0,*] licences to order', 'Send them to the supplier.'],
         'paid' => ['{1} budget that does not last the month, for pay per loan|[0,*] budgets that do not last the month', 'Raise it, or let these titles rest until next month.'],
         'requests' => ['{1} request by a patron|[0,*] requests by patrons', 'Get the title, or say why not.'],
+        'letters' => ['{1} letter to answer|[0,*] letters to answer', 'Those who have waited longest come first.'],
         'held_back' => ['{1} reading of the supplier’s catalogue held back|[0,*] readings of the supplier’s catalogue held back', 'It lacks more than a third. Look, and take it or leave it.'],
         'files_refused' => ['{1} file that was not taken in|[0,*] files that were not taken in', 'See why, and put it away.'],
         'cards_waiting' => ['{1} file of patrons not taken in yet|[0,*] files of patrons not taken in yet', 'Take it in, or leave it.'],

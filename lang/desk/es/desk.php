@@ -15,6 +15,8 @@ return [
     'library' => 'Biblioteca',
     'rules' => 'Reglas de préstamo',
     'orders' => 'Pedidos',
+    'messages' => 'Mensajes',
+    'letters' => 'Cartas',
     'figures_room' => 'Cifras',
     'files' => 'Archivos',
     'navigation' => 'Mostrador',

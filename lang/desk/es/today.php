@@ -27,6 +27,7 @@ return [
         'orders' => ['{1} licencia por pedir|[0,*] licencias por pedir', 'Envíelas al proveedor.'],
         'paid' => ['{1} presupuesto de pago por préstamo que no dura el mes|[0,*] presupuestos que no duran el mes', 'Súbalo, o deje descansar estos títulos hasta el mes que viene.'],
         'requests' => ['{1} petición de un lector|[0,*] peticiones de lectores', 'Consiga el título, o diga por qué no.'],
+        'letters' => ['{1} carta por responder|[0,*] cartas por responder', 'Primero quienes llevan más tiempo esperando.'],
         'held_back' => ['{1} lectura del catálogo del proveedor retenida|[0,*] lecturas del catálogo del proveedor retenidas', 'Falta más de un tercio. Mírela, y acéptela o no.'],
         'files_refused' => ['{1} archivo que no se importó|[0,*] archivos que no se importaron', 'Vea por qué, y retírelo.'],
         'cards_waiting' => ['{1} archivo de lectores aún sin importar|[0,*] archivos de lectores aún sin importar', 'Impórtelo, o déjelo.'],

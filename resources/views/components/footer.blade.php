@@ -1,10 +1,12 @@
-@props(['scheme' => 'system'])
+@props(['scheme' => 'system', 'about' => null])
 <footer class="border-t border-rule">
     <div class="mx-auto max-w-[1280px] px-4 md:px-7 py-5 flex flex-wrap gap-x-8 gap-y-3 text-[15px] text-soft
         items-center">
         @if ($current->library !== null)
             <span>{{ $current->library->name }} · {{ $current->library->place }}</span>
         @endif
+        @if ($about !== null && $current->library !== null)<a class="link" href="{{ route('letters.create', ['about' =>
+            $about], false) }}">{{ __('letters.write') }}</a>@endif
         @php($offered = $current->library->languages ?? array_keys(config('app.locales')))
         @if (count($offered) > 1)<form method="post" action="{{ route('preferences') }}" class="flex items-center
             gap-2">

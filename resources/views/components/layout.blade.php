@@ -15,7 +15,7 @@
         {{ $slot }}
     </main>
     <x-account.leaving />
-    <x-footer :scheme="$scheme" />
+    <x-footer :scheme="$scheme" :about="mb_substr(trim(($title ?? '').' '.request()->getRequestUri()), 0, 300)" />
     <x-lending.current-loan :head="$head" :on="$on" />
 </body>
 </html>

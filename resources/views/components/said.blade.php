@@ -10,5 +10,7 @@
 @endif
 @if ($message)
     <div class="message bg-card border-clay mb-4"><strong class="text-clay" aria-hidden="true">!
-        </strong>{{ $message }}</div>
+        </strong>{{ $message }}@if (! request()->is('desk', 'desk/*') && $current->library !== null) <a class="link"
+            href="{{ route('letters.create', ['about' => mb_substr(request()->getRequestUri().': '.$message, 0, 300)],
+            false) }}">{{ __('letters.write') }}</a>@endif</div>
 @endif

@@ -18,7 +18,7 @@ final class DevicesTest extends TestCase
     private function signedIn(Card $of, string $agent, bool $stays = false, int $hoursAgo = 0): string
     {
         DB::table('sessions')->insert([
-            'id' => $id = Str::random(40),
+            'id' => ($id = Str::random(40)),
             'user_id' => $of->person_id,
             'user_agent' => $agent,
             'payload' => '',

@@ -43,7 +43,9 @@ final class SessionLimitTest extends TestCase
     {
         $signedIn = $this->signIn($card = $this->card(pin: '4071'), shared: true);
         $page = $this->get('/porch')->assertOk();
-        $page->assertSee('<meta http-equiv="refresh" content="905; url=/sign-in">', false)->assertSee('I am still here');
+        $page
+            ->assertSee('<meta http-equiv="refresh" content="905; url=/sign-in">', false)
+            ->assertSee('I am still here');
         $this->assertSame(0, self::cookie($page)->getExpiresTime(), 'it goes with the browser');
         for ($n = 0; $n < 4; $n++) {
             $this->travel(14)->minutes();

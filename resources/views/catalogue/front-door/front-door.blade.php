@@ -14,6 +14,7 @@
         DateTimeImmutable("{$closed->first_day} 12:00", $library->zone()), $library->zone()), 'until' =>
         Dates::day(new DateTimeImmutable("{$closed->last_day} 12:00", $library->zone()), $library->zone())])
         }}@if ($closed->name !== '') ({{ $closed->name }})@endif. {{ __('account.lending_goes_on') }}</p>@endif
+    <x-account.messages />
     <section class="grid md:grid-cols-[1fr_auto] gap-6 items-end mt-4 mb-8">
         <div>
             <h1 class="text-4xl mb-2">{{ __('account.welcome') }}</h1>

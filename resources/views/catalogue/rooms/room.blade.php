@@ -15,6 +15,7 @@
         @if ($room->audience() !== null)<a class="link" href="/catalogue?audience={{ $room->audience()->value }}">{{
             __('rooms.everything') }}</a>@endif
     </div>
+    <x-account.messages :room="$room" />
     <details class="panel px-4 py-3 mb-5 text-[15px]">
         <summary class="cursor-pointer"><span class="font-semibold">{{ __('rooms.opens_with') }}</span>
             {{ implode(' · ', array_filter([$choice->ages === null ? null :
