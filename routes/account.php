@@ -10,6 +10,7 @@ use App\Account\Messages\MessagesController;
 use App\Account\Notices\NoticeController;
 use App\Account\Preferences\PreferenceController;
 use App\Account\Preferences\SettingsController;
+use App\Account\Privacy\OwnDataController;
 use App\Account\SignIn\ChooseLibraryController;
 use App\Account\SignIn\PinController;
 use App\Account\SignIn\SignInController;
@@ -58,6 +59,10 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('letters.go_on')
         ->can('own', 'letter')
         ->middleware('throttle:letters');
+    Route::get('/settings/kept', [OwnDataController::class, 'show'])->name('kept');
+    Route::get('/settings/kept/take', [OwnDataController::class, 'take'])
+        ->name('kept.take')
+        ->middleware('throttle:exports');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');

@@ -11,6 +11,7 @@ use App\Lending\Follows\FollowController;
 use App\Lending\Holds\HoldController;
 use App\Lending\LoanRules\LengthsController;
 use App\Lending\Loans\LoanController;
+use App\Lending\OwnCards\OwnCardsController;
 use App\Lending\Porch\PorchController;
 use App\Lending\Requests\RequestController;
 use App\Shared\Middleware\HalfOfWorkers;
@@ -21,6 +22,19 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/porch', PorchController::class)->name('porch');
     Route::get('/cards/{card}', CardController::class)->name('cards.show')->can('own', 'card');
     Route::post('/settings/lengths', LengthsController::class)->name('settings.lengths');
+    Route::get('/settings/cards/add', [OwnCardsController::class, 'create'])->name('own_cards.create');
+    Route::post('/settings/cards', [OwnCardsController::class, 'add'])->name('own_cards.add');
+    Route::post('/settings/cards/{card}/name', [OwnCardsController::class, 'name'])
+        ->name('own_cards.name')
+        ->can('own', 'card');
+    Route::post('/settings/cards/{card}/first', [OwnCardsController::class, 'putFirst'])
+        ->name('own_cards.first')
+        ->can('own', 'card');
+    Route::post('/settings/cards/{card}/remove', [OwnCardsController::class, 'remove'])
+        ->name('own_cards.remove')
+        ->can('own', 'card');
+    Route::get('/settings/erase', [OwnCardsController::class, 'erasing'])->name('own_cards.erasing');
+    Route::post('/settings/erase', [OwnCardsController::class, 'erase'])->name('own_cards.erase');
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');
     Route::post('/loans/{loan}/return', [LoanController::class, 'return'])
         ->name('loans.return')

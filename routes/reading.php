@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Reading, listening, watching, and what one does with a text.
 
 use App\Lending\Loans\RequireOpenLoan;
+use App\Reading\Appearance\AppearanceController;
 use App\Reading\Dictionary\DictionaryController;
 use App\Reading\Excerpts\ExcerptController;
 use App\Reading\Marks\MarkController;
@@ -36,6 +37,7 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('read.file')
         ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
+    Route::post('/settings/reading', AppearanceController::class)->name('settings.reading');
     Route::get('/offline/loans', [OfflineController::class, 'loans'])->name('offline.loans');
     Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])
         ->name('offline.files')

@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $blocked_at
  * @property string|null $block_reason as the patron reads it
  * @property string|null $class at a school
+ * @property string|null $own_name by which its owner knows it
+ * @property bool $is_first of its owner's
  * @property int $loans_open
  * @property int $holds_open
  * @property string|null $pay_month first day of the month that pay_loans counts
@@ -36,7 +38,11 @@ final class Card extends Model
 
     protected $hidden = ['pin_hash'];
 
-    protected $casts = ['expires_at' => 'immutable_datetime', 'blocked_at' => 'immutable_datetime'];
+    protected $casts = [
+        'is_first' => 'boolean',
+        'expires_at' => 'immutable_datetime',
+        'blocked_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo

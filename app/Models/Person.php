@@ -17,6 +17,7 @@ use Illuminate\Foundation\Auth\User;
  * @property string|null $calendar_key secret part of the address of the calendar of due dates
  * @property array<string, string>|null $pins filters kept for the next search
  * @property array<string, mixed>|null $rooms how each room opens for them
+ * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -29,12 +30,12 @@ final class Person extends User
 
     protected $hidden = ['remember_token', 'calendar_key'];
 
-    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array', 'rooms' => 'array'];
+    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array', 'rooms' => 'array', 'reading' => 'array'];
 
-    /** @return HasMany<Card, $this> */
+    /** @return HasMany<Card, $this> the one that is put first, then as they came */
     public function cards(): HasMany
     {
-        return $this->hasMany(Card::class);
+        return $this->hasMany(Card::class)->orderByDesc('is_first')->orderBy('id');
     }
 
     /**

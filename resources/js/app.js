@@ -55,6 +55,9 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
     })
 }
 
+const settings = document.querySelector('[data-settings]')
+if (settings) import('./account/preferences/autosave.js').then(({ watchSettings }) => watchSettings(settings))
+
 const leaving = document.getElementById('leaving')
 if (leaving) import('./account/devices/leave.js').then(({ watchLeaving }) => watchLeaving(leaving, token))
 

@@ -10,8 +10,10 @@ use FigPorch\Core\Account\Stay;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Lang;
 use Illuminate\Testing\PendingCommand;
 use Illuminate\Testing\TestResponse;
+use LogicException;
 
 /** Against a real PostgreSQL, emptied before each test; nothing is wrapped in a transaction, so commits are real. */
 abstract class TestCase extends LaravelTestCase
@@ -82,5 +84,11 @@ abstract class TestCase extends LaravelTestCase
         DB::unprepared(self::EMPTY_ALL);
         $this->travelTo(CarbonImmutable::parse('2026-05-01 12:00:00', 'UTC'));
         $this->withoutVite();
+        // A page never shows the name of a sentence instead of it.
+        Lang::handleMissingKeysUsing(
+            fn(string $key): string => preg_match('/^(?!validation)[a-z_]+\.[\w.-]+$/', $key) === 1
+                ? throw new LogicException("There is no sentence {$key}.")
+                : $key,
+        );
     }
 }

@@ -6,12 +6,12 @@ namespace App\Account\Preferences;
 
 use App\Account\Devices\SignedInDevices;
 use App\Account\Notices\ChooseNotices;
+use App\Account\Notices\NoticesRequest;
 use App\Account\Privacy\KeepHistory;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
-use FigPorch\Core\Lending\NoticeKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -36,16 +36,13 @@ final class SettingsController
         ]);
     }
 
-    public function notices(Request $request, ChooseNotices $choose): RedirectResponse
+    public function notices(NoticesRequest $request, ChooseNotices $choose): RedirectResponse
     {
-        $chosen = fn(string $way): array => array_values(
-            array_filter(NoticeKind::cases(), fn(NoticeKind $kind): bool => $request->boolean("{$way}.{$kind->value}")),
-        );
         $choose(
             $this->current->requiredPerson(),
-            $chosen('shown'),
-            $chosen('mailed'),
-            $request->boolean('with_devices') ? $chosen('pushed') : null,
+            $request->chosen('shown'),
+            $request->chosen('mailed'),
+            $request->boolean('with_devices') ? $request->chosen('pushed') : null,
         );
 
         return redirect()->route('settings')->with('said', __('account.settings_kept'));

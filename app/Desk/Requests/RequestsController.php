@@ -49,17 +49,17 @@ final class RequestsController
 
         return CsvFile::response(
             'requests',
-            array_map(fn(string $of): string => __("desk.{$of}"), [
-                'csv.title_id',
-                'csv.title',
-                'csv.people',
-                'csv.format',
-                'csv.number',
-                'asked_for',
-                'want_line',
-                'first_asked',
-                'last_asked',
-                'offered_at',
+            array_map(fn(string $of): string => __($of), [
+                'desk.csv.title_id',
+                'desk.csv.title',
+                'desk.csv.people',
+                'desk.csv.format',
+                'desk.csv.number',
+                'desk_requests.asked_for',
+                'desk_requests.want_line',
+                'desk_requests.first_asked',
+                'desk_requests.last_asked',
+                'desk_requests.offered_at',
             ]),
             array_map(
                 fn(stdClass $row): array => [
@@ -93,12 +93,12 @@ final class RequestsController
     {
         return CsvFile::response(
             "requests-{$title->id}",
-            array_map(fn(string $of): string => __("desk.{$of}"), [
-                'first_asked',
-                'group',
-                'want_told',
-                'want_line',
-                'state',
+            array_map(fn(string $of): string => __($of), [
+                'desk_requests.first_asked',
+                'desk.group',
+                'desk_requests.want_told',
+                'desk_requests.want_line',
+                'desk.state',
             ]),
             array_map(
                 fn(stdClass $row): array => [

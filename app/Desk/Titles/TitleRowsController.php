@@ -30,27 +30,36 @@ final class TitleRowsController
         [$columns, $of] = match ($rows) {
             'licences' => [
                 [
-                    'licence',
-                    'model',
-                    'columns.copies',
-                    'free_copies',
-                    'columns.loans_left',
-                    'number_of_loans',
-                    'starts',
-                    'ends',
-                    'price',
-                    'shared',
-                    'on_loan',
-                    'lent',
+                    'titles.licence',
+                    'desk.model',
+                    'desk.columns.copies',
+                    'desk.free_copies',
+                    'desk.columns.loans_left',
+                    'titles.number_of_loans',
+                    'titles.starts',
+                    'titles.ends',
+                    'titles.price',
+                    'desk.shared',
+                    'titles.on_loan',
+                    'titles.lent',
                 ],
                 $this->licences($title, $staff->library, $now),
             ],
             'line' => [
-                ['place', 'placed', 'group', 'state', 'from', 'middle', 'to', 'at_latest'],
+                [
+                    'titles.place',
+                    'titles.placed',
+                    'desk.group',
+                    'desk.state',
+                    'desk.from',
+                    'desk.middle',
+                    'desk.to',
+                    'desk.at_latest',
+                ],
                 $this->line($title, $staff->library, $now),
             ],
             'loans' => [
-                ['licence', 'since', 'due', 'group', 'renewals'],
+                ['titles.licence', 'titles.since', 'desk.due', 'desk.group', 'titles.renewals'],
                 $this->rows
                     ->loans($staff->library, $title)
                     ->map(
@@ -64,12 +73,15 @@ final class TitleRowsController
                     )
                     ->all(),
             ],
-            default => [['month', 'lent_in_month', 'turned_away'], $this->months($title, $staff->library, $now)],
+            default => [
+                ['desk.month', 'titles.lent_in_month', 'titles.turned_away'],
+                $this->months($title, $staff->library, $now),
+            ],
         };
 
         return CsvFile::response(
             "{$rows}-{$title->id}",
-            array_map(fn(string $column): string => __("desk.{$column}"), $columns),
+            array_map(fn(string $column): string => __($column), $columns),
             $of,
         );
     }

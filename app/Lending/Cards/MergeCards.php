@@ -19,19 +19,11 @@ use InvalidArgumentException;
  */
 final class MergeCards
 {
-    /** Tables of what is a person's: the columns that may be there once only, if any. */
-    private const OF_THE_PERSON = [
-        'marks' => [],
-        'baskets' => [],
-        'saved_searches' => [],
-        'push_devices' => [],
-        'places' => ['title_id', 'device'],
-        'own_lengths' => ['format'],
-        'notice_choices' => ['kind'],
-        'notices' => ['event_key'],
-    ];
-
-    public function __construct(private readonly ReturnLoan $returnLoan, private readonly CloseHold $closeHold) {}
+    public function __construct(
+        private readonly ReturnLoan $returnLoan,
+        private readonly CloseHold $closeHold,
+        private readonly JoinPeople $joinPeople,
+    ) {}
 
     /** @return bool false where one of them is gone */
     public function __invoke(Card $keep, Card $other, DateTimeImmutable $now): bool
@@ -54,10 +46,10 @@ final class MergeCards
                     ->where('card_id', $other->id)
                     ->update(['card_id' => $keep->id]);
             }
-            $this->takeOver('requests', 'card_id', $other->id, $keep->id, ['title_id']);
-            $this->takeOver('follows', 'card_id', $other->id, $keep->id, ['series_id']);
-            $this->takeOver('class_members', 'card_id', $other->id, $keep->id, ['class_id']);
-            $this->takeOver('classes', 'card_id', $other->id, $keep->id, []);
+            TakeOver::rows('requests', 'card_id', $other->id, $keep->id, ['title_id']);
+            TakeOver::rows('follows', 'card_id', $other->id, $keep->id, ['series_id']);
+            TakeOver::rows('class_members', 'card_id', $other->id, $keep->id, ['class_id']);
+            TakeOver::rows('classes', 'card_id', $other->id, $keep->id, []);
             DB::update(
                 'update cards set
                     loans_open = (select count(*) from loans where card_id = cards.id and ended_at is null),
@@ -71,7 +63,7 @@ final class MergeCards
                 [$keep->id, $other->id],
             );
             DB::table('cards')->where('id', $other->id)->delete();
-            $this->takeOverPerson($keep->person_id, $other->person_id);
+            ($this->joinPeople)($keep->person_id, $other->person_id);
 
             return true;
         }, attempts: 5);
@@ -100,40 +92,5 @@ final class MergeCards
         foreach ($holds as $hold) {
             ($this->closeHold)($hold->id, HoldState::Cancelled, $now);
         }
-    }
-
-    private function takeOverPerson(int $keep, int $other): void
-    {
-        if ($keep === $other || DB::table('cards')->where('person_id', $other)->exists()) {
-            return;
-        }
-        foreach (self::OF_THE_PERSON as $table => $once) {
-            $this->takeOver($table, 'person_id', $other, $keep, $once);
-        }
-        // Nothing that either wanted kept is lost.
-        DB::update(
-            'update people set keeps_history = people.keeps_history or o.keeps_history,
-                email = coalesce(people.email, o.email) from people o where people.id = ? and o.id = ?',
-            [$keep, $other],
-        );
-        DB::table('sessions')->where('user_id', $other)->delete();
-        DB::table('people')->where('id', $other)->delete();
-    }
-
-    /** @param  list<string>  $once  where the one that stays has the same already, the other's goes */
-    private function takeOver(string $table, string $whose, int $from, int $to, array $once): void
-    {
-        if ($once !== []) {
-            $same = implode(' and ', array_map(fn(string $column): string => "o.{$column} = t.{$column}", $once));
-            $isOpen = $table === 'requests' ? " and t.state = 'open' and o.state = 'open'" : '';
-            DB::delete(
-                "delete from {$table} t where t.{$whose} = ? and exists (select from {$table} o where o.{$whose} = ?
-                    and {$same}{$isOpen})",
-                [$from, $to],
-            );
-        }
-        DB::table($table)
-            ->where($whose, $from)
-            ->update([$whose => $to]);
     }
 }

@@ -18,6 +18,7 @@ final class ReadableInput
 {
     /** Fields of forms that are lists, or tables by number or name. */
     private const LISTS = [
+        'group',
         'groups',
         'keys',
         'length',
@@ -32,6 +33,7 @@ final class ReadableInput
         'subjects',
         'titles',
         'until',
+        'was',
     ];
 
     private const DEEPEST = 6;

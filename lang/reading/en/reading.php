@@ -59,4 +59,7 @@ return [
     'articles' => 'Articles',
     'play_next' => 'Play next',
     'plays_next' => 'Next, no. :place',
+    'defaults_text' => 'How text looks on every device, until you choose otherwise on one.',
+    'as_device' => 'as each device has it',
+    'keep_defaults' => 'Save appearance',
 ];

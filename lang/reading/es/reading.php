@@ -59,4 +59,7 @@ return [
     'articles' => 'Artículos',
     'play_next' => 'Poner después',
     'plays_next' => 'Después, n.º :place',
+    'defaults_text' => 'Cómo se ve el texto en todos los dispositivos, hasta que elija otra cosa en uno.',
+    'as_device' => 'como lo tenga cada dispositivo',
+    'keep_defaults' => 'Guardar el aspecto',
 ];

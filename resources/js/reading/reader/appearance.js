@@ -13,15 +13,22 @@ const DARK = `
     a:any-link { text-decoration: underline; }`
 
 export class Appearance {
-    constructor() {
-        this.chosen = { ...STANDARD, ...JSON.parse(localStorage.getItem('appearance') ?? '{}') }
+    #own
+
+    /** @param {object|null} everywhere what its owner chose for all devices; what is chosen on this one goes before it */
+    constructor(everywhere = null) {
+        this.#own = JSON.parse(localStorage.getItem('appearance') ?? '{}')
+        this.chosen = { ...STANDARD, ...everywhere, ...this.#own }
+        this.chosen.size = Number(this.chosen.size)
         this.chosen.background ??= matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper'
         this.chosen.layout ??= matchMedia('(min-width: 1000px)').matches ? 'two' : 'one'
     }
 
     set(name, value) {
         this.chosen[name] = value
-        localStorage.setItem('appearance', JSON.stringify(this.chosen))
+        // Only what was chosen here: the rest follows what is chosen for all devices.
+        this.#own[name] = value
+        localStorage.setItem('appearance', JSON.stringify(this.#own))
     }
 
     /** Shows in the form what is chosen, and follows what is chosen there. */

@@ -28,7 +28,7 @@ export class Reader {
     constructor(data) {
         this.data = data
         this.element = $('reader')
-        this.appearance = new Appearance()
+        this.appearance = new Appearance(data.appearance)
         this.element.dataset.background = this.appearance.chosen.background
         this.drawers = new Drawers()
         this.pace = new Pace()

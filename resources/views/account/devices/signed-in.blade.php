@@ -1,6 +1,6 @@
 {{-- Where a person is signed in. --}}
 <section aria-labelledby="signed-in">
-    <h2 id="signed-in" class="text-xl mb-1">{{ __('devices.heading') }}</h2>
+    <h3 id="signed-in" class="text-xl mb-1">{{ __('devices.heading') }}</h3>
     <p class="mb-3">{{ __('devices.text') }}</p>
     <ul class="panel divide-y divide-rule mb-3">
         @foreach ($sessions as $session)

@@ -1,26 +1,31 @@
+@php($sections = ['cards' => trans_choice('preferences.your_cards', $cards->count()), 'borrowing' =>
+    __('preferences.borrowing'), 'reading' => __('preferences.reading'), 'notices' => __('common.notices'), 'privacy' =>
+    __('preferences.privacy'), 'devices' => __('preferences.devices')])
 <x-layout :title="__('common.settings')" on="settings">
-    <h1 class="text-3xl mb-5">{{ __('common.settings') }}</h1>
-    <div class="grid lg:grid-cols-2 gap-x-10 gap-y-8">
-        <div class="grid gap-8 content-start">
-            <section aria-labelledby="cards">
-                <p class="float-right"><a class="link text-[15px]" href="{{ route('classes.index', absolute: false)
-                    }}">{{
-                    __('classes.heading') }}</a></p>
-                <h2 id="cards" class="text-xl mb-2">{{ trans_choice('preferences.your_cards', $cards->count()) }}</h2>
-                <ul class="panel divide-y divide-rule">
-                    @foreach ($cards as $card)<li class="px-4 py-3"><b>{{ $card->library->name }}</b><br><span
-                        class="tabular-nums">{{ $card->number }}</span>@if ($card->expires_at !== null) <span
-                        class="meta">· {{ __('account.card_until', ['date' =>
-                        App\Shared\View\Dates::day($card->expires_at, $card->library->zone())])
-                        }}</span>@endif<br><a class="link text-[15px]" href="{{ route('cards.show', $card, false)
-                        }}">{{ __('preferences.show_card') }}<span class="sr-only">: {{ $card->library->name
-                        }}</span></a></li>@endforeach
-                </ul>
-                <div class="mt-3">@include('account.sign-in.change-pin')</div>
-            </section>
+    <h1 class="text-3xl mb-3">{{ __('common.settings') }}</h1>
+    <nav aria-label="{{ __('common.settings') }}" class="flex flex-wrap gap-x-5 gap-y-1 mb-6 text-[15px]">
+        @foreach ($sections as $id => $words)<a class="link py-1" href="#{{ $id }}">{{ $words }}</a>@endforeach
+    </nav>
+    <div class="grid lg:grid-cols-2 gap-x-10 gap-y-9" data-settings data-saved="{{ __('preferences.saved') }}"
+        data-undone="{{ __('preferences.undone') }}" data-undo="{{ __('common.undo') }}"
+        data-failed="{{ __('preferences.failed') }}">
+        <section aria-labelledby="cards">
+            <h2 id="cards" class="text-2xl mb-3">{{ $sections['cards'] }}</h2>
+            @include('lending.own-cards.own-cards')
+            <div class="mt-3">@include('account.sign-in.change-pin')</div>
+            <p class="mt-3 flex flex-wrap gap-x-5"><a class="link" href="{{ route('classes.index', absolute: false)
+                }}">{{ __('classes.heading') }}</a><a class="link" href="{{ route('letters.index', absolute: false)
+                }}">{{ __('letters.mine') }}</a></p>
+        </section>
+        <section aria-labelledby="notices">
+            <h2 id="notices" class="text-2xl mb-1">{{ $sections['notices'] }}</h2>
+            @include('account.notices.choose')
+        </section>
+        <section aria-labelledby="borrowing" class="grid gap-6 content-start">
+            <h2 id="borrowing" class="text-2xl -mb-3">{{ $sections['borrowing'] }}</h2>
             @include('lending.loan-rules.lengths')
             <section aria-labelledby="calendar">
-                <h2 id="calendar" class="text-xl mb-1">{{ __('preferences.calendar') }}</h2>
+                <h3 id="calendar" class="text-xl mb-1">{{ __('preferences.calendar') }}</h3>
                 <p class="mb-2">{{ __('preferences.calendar_text') }}</p>
                 @if ($calendar !== null)<p class="panel px-4 py-3 mb-3 break-all"><a class="link"
                     href="{{ $calendar }}">{{ $calendar }}</a></p>@endif
@@ -28,46 +33,28 @@
                     class="btn btn-quiet">{{ __($calendar === null ? 'account.calendar_make' : 'account.calendar_renew')
                     }}</button></form>
             </section>
-            <section aria-labelledby="history">
-                <h2 id="history" class="text-xl mb-1">{{ __('common.history') }}</h2>
-                <p class="mb-3">{{ __($keepsHistory ? 'account.history_on' : 'account.history_off') }}</p>
-                <form method="post" action="/settings/history">@csrf<input type="hidden" name="keep"
-                    value="{{ $keepsHistory ? 0 : 1 }}"><button class="btn btn-quiet">{{ __($keepsHistory ?
-                    'account.history_stop' : 'account.history_start') }}</button></form>
+        </section>
+        <section aria-labelledby="reading">
+            <h2 id="reading" class="text-2xl mb-1">{{ $sections['reading'] }}</h2>
+            @include('reading.appearance.defaults')
+        </section>
+        <section aria-labelledby="privacy" class="grid gap-6 content-start">
+            <h2 id="privacy" class="text-2xl -mb-3">{{ $sections['privacy'] }}</h2>
+            @include('account.privacy.history')
+            <section aria-labelledby="kept">
+                <h3 id="kept" class="text-xl mb-1">{{ __('privacy.heading') }}</h3>
+                <p class="mb-2">{{ __('privacy.text') }}</p>
+                <p class="flex flex-wrap gap-3"><a class="btn btn-quiet" href="{{ route('kept', [], false) }}">{{
+                    __('privacy.see') }}</a><a class="btn btn-quiet" href="{{ route('kept.take', [], false) }}">{{
+                    __('privacy.take') }}</a></p>
             </section>
-        </div>
-        <div class="grid gap-8 content-start">
-        <form method="post" action="/settings/notices" aria-labelledby="notices">
-            @csrf
-            @php($ways = ['shown' => 'account.shown_here', 'mailed' => 'account.by_mail'] +
-                ($devices->isEmpty() ? [] : ['pushed' => 'account.on_devices']))
-            @if ($devices->isNotEmpty())<input type="hidden" name="with_devices" value="1">@endif
-            <h2 id="notices" class="text-xl mb-1">{{ __('common.notices') }}</h2>
-            <p class="meta mb-2">{{ __('preferences.notices_text') }}</p>
-            <div class="panel"><table class="w-full">
-                <thead><tr class="text-left border-b border-rule"><th scope="col"
-                    class="px-4 py-2 font-semibold">{{ __('preferences.tell_me') }}</th>@foreach ($ways as $words)<th
-                    scope="col" class="px-2 py-2 font-semibold text-center">{{ __($words)
-                    }}</th>@endforeach</tr></thead>
-                <tbody>
-                    @foreach ($notices as $kind => $choice)
-                        <tr class="border-b border-rule last:border-0">
-                            <th scope="row" class="px-4 py-2.5 text-left font-normal">{{
-                                __("preferences.notice_kinds.{$kind}") }}</th>
-                            @foreach ($ways as $way => $words)
-                                <td class="px-2 text-center"><input type="checkbox" name="{{ $way }}[{{ $kind }}]"
-                                    value="1" @checked($choice[$way]) aria-label="{{
-                                        __("preferences.notice_kinds.{$kind}")
-                                    }}, {{ __($words) }}" class="accent-shutter w-4.5 h-4.5 align-middle"></td>
-                            @endforeach
-                        </tr>
-                    @endforeach
-                </tbody>
-            </table></div>
-            <button class="btn btn-quiet mt-3">{{ __('preferences.keep_notices') }}</button>
-        </form>
-        @include('account.devices.signed-in')
-        @include('exchange.push.devices')
-        </div>
+            <p><a class="link text-clay" href="{{ route('own_cards.erasing', [], false) }}">{{
+                __('own_cards.erase') }}</a></p>
+        </section>
+        <section aria-labelledby="devices" class="grid gap-6 content-start">
+            <h2 id="devices" class="text-2xl -mb-3">{{ $sections['devices'] }}</h2>
+            @include('account.devices.signed-in')
+            @include('exchange.push.devices')
+        </section>
     </div>
 </x-layout>

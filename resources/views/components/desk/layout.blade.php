@@ -20,8 +20,7 @@
                 <nav aria-label="{{ __('desk.navigation') }}" class="w-full flex flex-wrap gap-1 -mx-3 text-[15px]">
                     @foreach (App\Desk\SignIn\DeskRooms::of($staff) as $room)<a href="/desk/{{ $room }}"
                         @class(['eave-link px-3 py-1.5 rounded-md', 'bg-shutter-dark font-semibold' => $on === $room])
-                        @if ($on === $room) aria-current="page" @endif>{{ __($room === 'figures' ?
-                            'desk.figures_room' : "desk.{$room}") }}</a>@endforeach
+                        @if ($on === $room) aria-current="page" @endif>{{ __("desk.rooms.{$room}") }}</a>@endforeach
                 </nav>
             @endif
         </div>

@@ -1,6 +1,7 @@
-<section aria-labelledby="devices" data-push="{{ $pushKey }}" data-impossible="{{ __('account.device_impossible') }}"
+<section aria-labelledby="notices-on-devices" data-push="{{ $pushKey }}" data-impossible="{{
+    __('account.device_impossible') }}"
     data-denied="{{ __('account.device_denied') }}" data-failed="{{ __('account.device_failed') }}">
-    <h2 id="devices" class="text-xl mb-1">{{ __('account.devices') }}</h2>
+    <h3 id="notices-on-devices" class="text-xl mb-1">{{ __('account.devices') }}</h3>
     <p class="mb-3">{{ __('account.devices_text') }}</p>
     @if ($devices->isNotEmpty())
         <ul class="panel divide-y divide-rule mb-3">

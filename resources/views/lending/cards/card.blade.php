@@ -1,6 +1,7 @@
 @use('App\Shared\View\Dates')
 <x-layout :title="__('account.my_card')" on="settings">
     <p class="mb-2"><a class="link" href="/settings">{{ __('common.settings') }}</a></p>
+    <x-lending.card-states :cards="[$card]" />
     <section class="bg-[#fff] text-[#111] rounded-panel border border-rule p-5 max-w-xl mx-auto grid gap-3
         justify-items-center text-center" aria-labelledby="my-card">
         @if ($card->library->logo !== null)<img src="{{ route('look.logo', $card->library->logo, false) }}" alt=""

@@ -1,6 +1,6 @@
-<form method="post" action="/settings/lengths" aria-labelledby="lengths">
+<form method="post" action="/settings/lengths" aria-labelledby="lengths" data-autosave>
     @csrf
-    <h2 id="lengths" class="text-xl mb-1">{{ __('account.own_lengths') }}</h2>
+    <h3 id="lengths" class="text-xl mb-1">{{ __('account.own_lengths') }}</h3>
     <p class="meta mb-2">{{ __('account.own_lengths_text') }}</p>
     <div class="panel px-4 py-2">
         @foreach ($offered as $format => $of)

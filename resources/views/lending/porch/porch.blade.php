@@ -2,6 +2,7 @@
 <x-layout :title="__('common.porch')" on="porch">
     <h1 class="sr-only">{{ __('common.porch') }}</h1>
     <x-account.messages />
+    <x-lending.card-states :cards="$current->person->cards" />
     <div class="grid lg:grid-cols-[380px_1fr] gap-6 mb-9">
         <section aria-labelledby="pick-up" class="min-w-0">
             <h2 id="pick-up" class="text-2xl mb-3">{{ __('account.pick_up') }}</h2>

@@ -14,6 +14,7 @@
         'cite' => route('cite', $title, false),
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
+        'appearance' => $current->person?->reading,
     ], __('reader.in_reader') + Illuminate\Support\Arr::only(__('reading'),
         ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
     $radios = fn (string $name, array $options): string =>

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Appearance;
+
+use App\Shared\Input;
+use App\Shared\RequestContext;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+/** How text looks on every device that has nothing of its own, on the page of settings. */
+final class AppearanceController
+{
+    public function __invoke(Request $request, RequestContext $current, KeepAppearance $keep): RedirectResponse
+    {
+        $chosen = [];
+        foreach (KeepAppearance::CHOICES as $name => $values) {
+            $value = Input::text($request, $name);
+            in_array($value, $values, true) && ($chosen[$name] = $value);
+        }
+        $keep($current->requiredPerson(), $chosen);
+
+        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+    }
+}
