@@ -44,7 +44,7 @@ final class Browser
     private static function first(array $names, string $userAgent, string $after): ?string
     {
         foreach ($names as $word => $name) {
-            if (preg_match("~(?<![A-Za-z]){$word}{$after}~", $userAgent) === 1) {
+            if (preg_match("~(?<![A-Za-z])(?:Headless)?{$word}{$after}~", $userAgent) === 1) {
                 return $name;
             }
         }

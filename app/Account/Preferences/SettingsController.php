@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\View\View;
 
 /** A patron's own choices: notices, and whether their history is kept. */
@@ -36,7 +37,7 @@ final class SettingsController
         ]);
     }
 
-    public function notices(NoticesRequest $request, ChooseNotices $choose): RedirectResponse
+    public function notices(NoticesRequest $request, ChooseNotices $choose): RedirectResponse|Response
     {
         $choose(
             $this->current->requiredPerson(),
@@ -45,13 +46,13 @@ final class SettingsController
             $request->boolean('with_devices') ? $request->chosen('pushed') : null,
         );
 
-        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+        return SettingsSaved::answer($request);
     }
 
-    public function history(Request $request, KeepHistory $keep): RedirectResponse
+    public function history(Request $request, KeepHistory $keep): RedirectResponse|Response
     {
         $keep($this->current->requiredPerson(), Input::text($request, 'keep') === '1');
 
-        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+        return SettingsSaved::answer($request);
     }
 }

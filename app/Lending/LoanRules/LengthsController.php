@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace App\Lending\LoanRules;
 
+use App\Account\Preferences\SettingsSaved;
 use App\Shared\RequestContext;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LoanLength;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use InvalidArgumentException;
 
 /** A patron's own default lengths, on the page of settings. */
 final class LengthsController
 {
-    public function __invoke(Request $request, RequestContext $current, ChooseLengths $choose): RedirectResponse
-    {
+    public function __invoke(
+        Request $request,
+        RequestContext $current,
+        ChooseLengths $choose,
+    ): RedirectResponse|Response {
         $lengths = [];
         foreach (Format::cases() as $format) {
             try {
@@ -29,6 +34,6 @@ final class LengthsController
         }
         $choose($current->requiredPerson(), $lengths);
 
-        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+        return SettingsSaved::answer($request);
     }
 }

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Reading\Appearance;
 
+use App\Account\Preferences\SettingsSaved;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** How text looks on every device that has nothing of its own, on the page of settings. */
 final class AppearanceController
 {
-    public function __invoke(Request $request, RequestContext $current, KeepAppearance $keep): RedirectResponse
+    public function __invoke(Request $request, RequestContext $current, KeepAppearance $keep): RedirectResponse|Response
     {
         $chosen = [];
         foreach (KeepAppearance::CHOICES as $name => $values) {
@@ -21,6 +23,6 @@ final class AppearanceController
         }
         $keep($current->requiredPerson(), $chosen);
 
-        return redirect()->route('settings')->with('said', __('account.settings_kept'));
+        return SettingsSaved::answer($request);
     }
 }

@@ -6,6 +6,7 @@ return [
     'heading' => 'Letters',
     'write' => 'Write to the library',
     'write_to' => 'Write to :library',
+    'letter_to' => 'Letter to :library',
     'mine' => 'My letters',
     'none' => 'You have not written to a library yet.',
     'text' => 'Its staff read what you write and answer it, here and as you chose to be told. They see your name and what stands below, and nothing else of what you do here.',

@@ -6,6 +6,7 @@ return [
     'heading' => 'Cartas',
     'write' => 'Escribir a la biblioteca',
     'write_to' => 'Escribir a :library',
+    'letter_to' => 'Carta a :library',
     'mine' => 'Mis cartas',
     'none' => 'Aún no ha escrito a ninguna biblioteca.',
     'text' => 'Su personal lee lo que usted escribe y responde, aquí y como usted eligió que se le avise. Ve su nombre y lo que figura abajo, y nada más de lo que hace aquí.',

@@ -9,7 +9,7 @@ return [
     'rename' => 'Name it',
     'put_first' => 'Put first',
     'is_first' => 'first',
-    'remove' => 'Take it apart',
+    'remove' => 'Separate',
     'removed' => 'That card stands alone again. Sign in with it to see what was borrowed with it.',
     'not_removed' => 'It could not be taken apart. Return what is on loan to that card and cancel its holds first; the only card stays.',
     'outcomes' => [

@@ -9,7 +9,7 @@ return [
     'rename' => 'Ponerle nombre',
     'put_first' => 'Poner primero',
     'is_first' => 'primero',
-    'remove' => 'Separarlo',
+    'remove' => 'Separar',
     'removed' => 'Ese carné vuelve a estar solo. Entre con él para ver lo que se tomó prestado con él.',
     'not_removed' => 'No se pudo separar. Devuelva antes lo que está en préstamo con ese carné y cancele sus reservas; el único carné se queda.',
     'outcomes' => [

@@ -54,8 +54,12 @@ export class Autosave {
     }
 
     #send() {
-        return fetch(this.#form.action, { method: 'POST', body: new FormData(this.#form), redirect: 'manual' }).then(
-            answer => answer.ok || answer.type === 'opaqueredirect',
+        return fetch(this.#form.action, {
+            method: 'POST',
+            body: new FormData(this.#form),
+            headers: { Accept: 'application/json' },
+        }).then(
+            answer => answer.ok,
             () => false,
         )
     }

@@ -1,7 +1,7 @@
 <x-layout :title="__('letters.heading')">
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('letters.index', [], false) }}">{{ __('letters.mine')
         }}</a></p>
-    <h1 class="text-3xl mb-1">{{ __('letters.write_to', ['library' => $letter->library->name]) }}</h1>
+    <h1 class="text-3xl mb-1">{{ __('letters.letter_to', ['library' => $letter->library->name]) }}</h1>
     <p class="meta mb-4">@if ($letter->about !== ''){{ __('letters.about') }}: {{ $letter->about }} · @endif{{
         __($letter->waits ? 'letters.waits' : 'letters.answered_state') }}</p>
     <x-account.letter-parts :letter="$letter" />
