@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Signing in, what people are told, and what they choose.
 
+use App\Account\Almanac\AlmanacController;
 use App\Account\Devices\DevicesController;
 use App\Account\Letters\LettersController;
 use App\Account\Messages\MessagesController;
@@ -60,9 +61,12 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'letter')
         ->middleware('throttle:letters');
     Route::get('/settings/kept', [OwnDataController::class, 'show'])->name('kept');
-    Route::get('/settings/kept/take', [OwnDataController::class, 'take'])
-        ->name('kept.take')
-        ->middleware('throttle:exports');
+    Route::get('/almanac', [AlmanacController::class, 'show'])->name('almanac');
+    Route::post('/almanac/goals', [AlmanacController::class, 'goals'])->name('almanac.goals');
+    Route::post('/almanac/clear', [AlmanacController::class, 'clear'])->name('almanac.clear');
+    Route::post('/almanac/{title}/judge', [AlmanacController::class, 'judge'])->name('almanac.judge');
+    Route::post('/almanac/{title}/finish', [AlmanacController::class, 'finish'])->name('almanac.finish');
+    Route::post('/almanac/{title}/leave-out', [AlmanacController::class, 'leaveOut'])->name('almanac.leave_out');
     Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::post('/settings/notices', [SettingsController::class, 'notices'])->name('settings.notices');

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 // Open formats in and out.
 
+use App\Exchange\Almanac\AlmanacFileController;
 use App\Exchange\Bibliography\BasketExportController;
 use App\Exchange\Calendar\CalendarController;
+use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
 use App\Exchange\Push\DeviceController;
 use App\Lending\Loans\RequireOpenLoan;
@@ -27,6 +29,13 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
         ->name('baskets.file')
         ->middleware('throttle:exports')
         ->can('own', 'basket');
+});
+
+Route::middleware(['auth:web', 'throttle:exports'])->group(function (): void {
+    Route::get('/settings/kept/take', OwnDataFileController::class)->name('kept.take');
+    Route::get('/almanac/almanac.{kind}', AlmanacFileController::class)
+        ->whereIn('kind', ['csv', 'json'])
+        ->name('almanac.file');
 });
 
 Route::middleware('auth:web')->group(function (): void {

@@ -18,6 +18,7 @@ use Illuminate\Foundation\Auth\User;
  * @property array<string, string>|null $pins filters kept for the next search
  * @property array<string, mixed>|null $rooms how each room opens for them
  * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
+ * @property array{minutes?: int, titles?: int}|null $goals of their own
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -30,7 +31,13 @@ final class Person extends User
 
     protected $hidden = ['remember_token', 'calendar_key'];
 
-    protected $casts = ['keeps_history' => 'boolean', 'pins' => 'array', 'rooms' => 'array', 'reading' => 'array'];
+    protected $casts = [
+        'keeps_history' => 'boolean',
+        'pins' => 'array',
+        'rooms' => 'array',
+        'reading' => 'array',
+        'goals' => 'array',
+    ];
 
     /** @return HasMany<Card, $this> the one that is put first, then as they came */
     public function cards(): HasMany

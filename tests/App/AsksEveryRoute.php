@@ -168,9 +168,13 @@ trait AsksEveryRoute
             'room' => Room::Reading->value,
             'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
             'kind' =>
-                ['download' => 'epub', 'marks.file' => 'md', 'baskets.file' => 'csv', 'desk.orders.file' => 'csv'][
-                    $name
-                ] ?? '',
+                [
+                    'download' => 'epub',
+                    'marks.file' => 'md',
+                    'baskets.file' => 'csv',
+                    'desk.orders.file' => 'csv',
+                    'almanac.file' => 'csv',
+                ][$name] ?? '',
             'way' => 'listen',
             'page' => 1,
             'from' => 1,
@@ -226,6 +230,7 @@ trait AsksEveryRoute
             'settings.lengths' => ['length' => ['ebook' => '7d']],
             'devices.add' => ['endpoint' => 'https://push.example/1', 'keys' => self::keys()],
             'searches.save' => ['search' => 'q=low', 'name' => 'Low'],
+            'almanac.clear' => ['first_day' => '2026-01-01', 'last_day' => '2026-01-02'],
             'searches.tell' => ['tells' => '1'],
             'requests.ask_in_words' => ['name' => 'Nobody knows it', 'none_of_them' => '1'],
             'pin.send' => ['number' => '1'],
@@ -416,6 +421,12 @@ trait AsksEveryRoute
             'library_id' => $this->library()->id,
             'first_day' => '2026-12-31',
             'last_day' => '2026-12-31',
+        ]);
+        DB::table('almanac_titles')->insert([
+            'person_id' => $person->id,
+            'title_id' => $this->title->id,
+            'begun_at' => $this->now(),
+            'last_at' => $this->now(),
         ]);
         $this->message = Message::query()->create([
             'library_id' => $this->library()->id,

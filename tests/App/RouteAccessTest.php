@@ -11,6 +11,7 @@ use FigPorch\Core\Desk\StaffTask;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
+use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -122,6 +123,13 @@ final class RouteAccessTest extends TestCase
         'porch.lists' => self::PATRONS,
         'notices' => self::PATRONS,
         'settings.reading' => self::PATRONS,
+        'almanac' => self::PATRONS,
+        'almanac.goals' => self::PATRONS,
+        'almanac.clear' => self::PATRONS,
+        'almanac.judge' => self::OWN,
+        'almanac.finish' => self::OWN,
+        'almanac.leave_out' => self::OWN,
+        'almanac.file' => self::PATRONS,
         'kept' => self::PATRONS,
         'kept.take' => self::PATRONS,
         'own_cards.create' => self::PATRONS,
@@ -512,6 +520,7 @@ final class RouteAccessTest extends TestCase
                 $role === 'staff of another library' => 'not there',
                 default => 'allowed',
             },
+            default => throw new LogicException("Nobody knows who may {$name}."),
             self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
         };
     }

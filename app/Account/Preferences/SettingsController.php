@@ -53,6 +53,8 @@ final class SettingsController
     {
         $keep($this->current->requiredPerson(), Input::text($request, 'keep') === '1');
 
-        return SettingsSaved::answer($request);
+        return Input::text($request, 'then') === 'almanac'
+            ? redirect()->route('almanac')
+            : SettingsSaved::answer($request);
     }
 }

@@ -26,7 +26,7 @@ final class OwnData
 
     /** By table: its rows of the person whose number is asked with. */
     private const ROWS = [
-        'people' => 'select name, email, locale, keeps_history, created_at, pins, rooms, reading,
+        'people' => 'select name, email, locale, keeps_history, created_at, pins, rooms, reading, goals,
             calendar_key is not null as has_calendar_address from people where id = ?',
         'cards' => 'select l.name as library, c.number, c.own_name, c.patron_group, c.class, c.expires_at, c.blocked_at,
             c.block_reason, c.loans_open, c.holds_open, c.pay_month, c.pay_loans, c.pin_hash is not null as has_pin
@@ -46,6 +46,12 @@ final class OwnData
         'marks' => 'select t.name as title, t.id as title_number, m.label, m.locator, m.note, m.colour, m.made_at,
             m.changed_at, m.removed from marks m join titles t on t.id = m.title_id where m.person_id = ?
             order by m.made_at, m.id',
+        'almanac_titles' => 'select t.name as title, t.id as title_number, a.begun_at, a.last_at, a.finished_at, a.stars,
+            a.word, a.left_out, (select round(sum(r.seconds) / 60.0)::int from readings r
+                where r.person_id = a.person_id and r.title_id = a.title_id) as minutes
+            from almanac_titles a join titles t on t.id = a.title_id where a.person_id = ? order by a.begun_at, t.id',
+        'readings' => 'select t.name as title, t.id as title_number, r.begins, r.ends, r.seconds, r.pages
+            from readings r join titles t on t.id = r.title_id where r.person_id = ? order by r.begins, t.id',
         'pages_taken' => 'select t.name as title, p.page from pages_taken p join loans l on l.id = p.loan_id
             join cards c on c.id = l.card_id join titles t on t.id = l.title_id where c.person_id = ?
             order by t.name, p.page',
@@ -107,6 +113,17 @@ final class OwnData
     public static function tables(): array
     {
         return array_keys(self::ROWS);
+    }
+
+    /** One value as a person reads it. */
+    public static function text(mixed $value): string
+    {
+        return match (true) {
+            $value === null => '',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_scalar($value) => (string) $value,
+            default => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+        };
     }
 
     /** @return array<string, mixed> with what is JSON in the database as what it means */

@@ -23,6 +23,8 @@ final class Terms
         'notice_choices' => 'of what they want to be told',
         'push_devices' => 'devices that they added, until they remove them',
         'follows' => 'magazines that they follow, until they stop',
+        'readings' => 'when they read, as long as they keep a history',
+        'almanac_titles' => 'what they read, their stars and words, as long as they keep a history',
         'messages_put_away' => 'messages of the library that they put away, until the message goes',
         'marks' => 'their bookmarks, highlights and notes, until they remove them',
         'class_members' => 'classes that they are in, until they leave or it ends',

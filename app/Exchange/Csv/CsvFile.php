@@ -19,17 +19,40 @@ final class CsvFile
         return response()->streamDownload(
             function () use ($columns, $rows): void {
                 $out = fopen('php://output', 'w') ?: throw new \RuntimeException('The output cannot be written.');
-                // So that spreadsheets read it as UTF-8.
-                fwrite($out, "\u{FEFF}");
-                fputcsv($out, $columns, escape: '', eol: "\r\n");
-                foreach ($rows as $row) {
-                    fputcsv($out, array_map(self::inert(...), $row), escape: '', eol: "\r\n");
-                }
+                self::write($out, $columns, $rows);
                 fclose($out);
             },
             Str::slug($name) . '-' . now()->format('Y-m-d') . '.csv',
             ['Content-Type' => 'text/csv; charset=UTF-8', 'Cache-Control' => 'private, no-store'],
         );
+    }
+
+    /**
+     * @param  list<string>  $columns
+     * @param  iterable<list<string|int|float|null>>  $rows
+     */
+    public static function text(array $columns, iterable $rows): string
+    {
+        $out = fopen('php://temp', 'r+') ?: throw new \RuntimeException('There is no memory for a file.');
+        self::write($out, $columns, $rows);
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+
+    /**
+     * @param  resource  $out
+     * @param  list<string>  $columns
+     * @param  iterable<list<string|int|float|null>>  $rows
+     */
+    private static function write($out, array $columns, iterable $rows): void
+    {
+        // So that spreadsheets read it as UTF-8.
+        fwrite($out, "\u{FEFF}");
+        fputcsv($out, $columns, escape: '', eol: "\r\n");
+        foreach ($rows as $row) {
+            fputcsv($out, array_map(self::inert(...), $row), escape: '', eol: "\r\n");
+        }
     }
 
     /**

@@ -19,6 +19,8 @@ final class JoinPeople
         'saved_searches' => [],
         'push_devices' => [],
         'letters' => [],
+        'readings' => ['title_id', 'begins'],
+        'almanac_titles' => ['title_id'],
         'messages_put_away' => ['message_id'],
         'places' => ['title_id', 'device'],
         'own_lengths' => ['format'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Places;
 
+use App\Account\Almanac\RecordReading;
 use App\Models\Loan;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
@@ -16,15 +17,28 @@ final class PlaceController
         return response()->json($places->all($current->requiredPerson()->id, $loan->title_id));
     }
 
-    public function keep(PlaceRequest $request, Loan $loan, RequestContext $current, KeepPlace $keepPlace): JsonResponse
-    {
+    public function keep(
+        PlaceRequest $request,
+        Loan $loan,
+        RequestContext $current,
+        KeepPlace $keepPlace,
+        RecordReading $record,
+    ): JsonResponse {
+        $now = CarbonImmutable::now();
         $keepPlace(
             $current->requiredPerson()->id,
             $loan->title_id,
             $request->device(),
             $request->deviceName(),
             $request->locator(),
-            $request->readAt(CarbonImmutable::now()),
+            $request->readAt($now),
+        );
+        $record(
+            $current->requiredPerson(),
+            $loan->title_id,
+            $request->reports($now),
+            $request->locator()->totalProgression,
+            $now,
         );
 
         return response()->json(null, 204);

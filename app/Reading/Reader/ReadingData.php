@@ -6,6 +6,7 @@ namespace App\Reading\Reader;
 
 use App\Models\Loan;
 use App\Models\Place;
+use App\Shared\RequestContext;
 use Illuminate\Support\Arr;
 
 /** What reader and player are told alike: where one is, until when, and where places and marks go. */
@@ -20,12 +21,14 @@ final class ReadingData
     {
         $kept =
             $loan === null
-                ? ['due' => null, 'keep' => null, 'places' => null, 'marks' => null]
+                ? ['due' => null, 'keep' => null, 'places' => null, 'marks' => null, 'records' => false]
                 : [
                     'due' => $loan->due_at->getTimestampMs(),
                     'keep' => route('places.keep', $loan, false),
                     'places' => route('places.index', $loan, false),
                     'marks' => route('marks.in', $loan, false),
+                    // Where nothing is recorded, nothing is sent.
+                    'records' => app(RequestContext::class)->person->keeps_history ?? false,
                 ];
 
         return json_encode(

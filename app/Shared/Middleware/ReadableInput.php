@@ -28,6 +28,7 @@ final class ReadableInput
         'offer',
         'orders',
         'pushed',
+        'read',
         'rooms',
         'shown',
         'subjects',

@@ -25,6 +25,7 @@ final class Dates
             'dMMMMy' => 'd MMMM y',
             'y' => 'y',
             'dMMM' => 'd MMM',
+            'MMM' => 'LLL',
             'EEEEdMMMMyHm' => "EEEE, d MMMM y 'at' HH:mm",
             'MMMMy' => 'MMMM y',
         ],
@@ -35,6 +36,7 @@ final class Dates
             'dMMMMy' => "d 'de' MMMM 'de' y",
             'y' => 'y',
             'dMMM' => 'd MMM',
+            'MMM' => 'LLL',
             'EEEEdMMMMyHm' => "EEEE, d 'de' MMMM 'de' y, H:mm",
             'MMMMy' => "MMMM 'de' y",
         ],
@@ -66,6 +68,12 @@ final class Dates
     public static function short(DateTimeInterface $at, DateTimeZone $zone): string
     {
         return self::format($at, $zone, 'dMMM');
+    }
+
+    /** "Dec": above the columns of a chart */
+    public static function monthShort(DateTimeInterface $at): string
+    {
+        return self::format($at, new DateTimeZone('UTC'), 'MMM');
     }
 
     /** "3 Mar – 20 Mar" */

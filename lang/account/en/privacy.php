@@ -22,6 +22,8 @@ return [
         'requests' => ['Requests', 'What you asked the library to get. Until 30 days after its answer.'],
         'places' => ['Places', 'How far you have come, so that you go on there on any device. With the loan, or with your history.'],
         'marks' => ['Marks', 'Bookmarks, highlights and notes, until you remove them.'],
+        'almanac_titles' => ['Your Almanac', 'What you read, with your stars and words. As long as you keep a history.'],
+        'readings' => ['When you read', 'From when to when, so that minutes can be counted. As long as you keep a history.'],
         'pages_taken' => ['Pages printed', 'Counted against what the licence allows. With the loan.'],
         'prepared_files' => ['Files made for you', 'Two hours, or until the loan ends.'],
         'baskets' => ['Baskets', 'Until you remove them.'],

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\App\Account;
 
 use App\Account\Privacy\OwnData;
-use App\Account\Privacy\OwnDataFile;
 use App\Account\Privacy\Terms;
+use App\Exchange\OwnData\OwnDataFile;
 use App\Models\Card;
 use App\Models\Notice;
 use FigPorch\Core\Lending\NoticeKind;

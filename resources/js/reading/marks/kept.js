@@ -17,14 +17,51 @@ const deviceName = () => {
     return phone ? 'phone' : tablet ? 'tablet' : 'computer'
 }
 
+/** What fits into one letter to the library. */
+const READINGS_AT_ONCE = 150
+/** Months of reading off line; beyond that the oldest goes. */
+const MOST_READINGS = 5000
+
+const unsentReadings = address => JSON.parse(localStorage.getItem(`read:${address}`) ?? '[]')
+
+/** @param {{from: number, to: number, seconds?: number, pages: number}} reading that goes with the next place */
+export const keepReading = (address, reading) => {
+    const all = unsentReadings(address)
+    const last = all.at(-1)
+    // One sitting is one, whether text or media.
+    if (last && last.to === reading.from && (last.seconds === undefined) === (reading.seconds === undefined)) {
+        last.to = reading.to
+        last.pages += reading.pages
+        if (last.seconds !== undefined) last.seconds += reading.seconds
+    } else all.push(reading)
+    localStorage.setItem(`read:${address}`, JSON.stringify(all.slice(-MOST_READINGS)))
+}
+
+/** Takes out what the library has; what went on meanwhile stays, and the library knows what it had of it. */
+const readingsTaken = (address, sent) => {
+    const left = unsentReadings(address).filter(of => !sent.some(had => had.from === of.from && had.to === of.to))
+    if (left.length) localStorage.setItem(`read:${address}`, JSON.stringify(left))
+    else localStorage.removeItem(`read:${address}`)
+}
+
 /** @returns {Promise<Response>} */
-export const sendPlace = (address, token, place) =>
-    fetch(address, {
+export const sendPlace = async (address, token, place) => {
+    const read = unsentReadings(address).slice(0, READINGS_AT_ONCE)
+    const response = await fetch(address, {
         method: 'PUT',
         keepalive: true,
         headers: json(token),
-        body: JSON.stringify({ ...place, sent_at: Date.now(), device: thisDevice(), device_name: deviceName() }),
+        body: JSON.stringify({
+            ...place,
+            ...(read.length ? { read } : {}),
+            sent_at: Date.now(),
+            device: thisDevice(),
+            device_name: deviceName(),
+        }),
     })
+    if (response.ok || [404, 410, 422].includes(response.status)) readingsTaken(address, read)
+    return response
+}
 
 /** @returns {Promise<Response>} */
 export const sendMark = (address, token, id, change) =>
@@ -70,5 +107,5 @@ export const sendAllKept = async token => {
 /** Puts away what this browser keeps of whoever was signed in: places, marks, and how quickly they read. */
 export const forgetKept = () => {
     for (const key of Object.keys(localStorage))
-        if (/^((place|last|marks):|pace$)/.test(key)) localStorage.removeItem(key)
+        if (/^((place|last|marks|read):|pace$)/.test(key)) localStorage.removeItem(key)
 }

@@ -11,6 +11,7 @@ import { Display } from './display.js'
 import { fill, say } from '../reader/notice.js'
 import { furthestElsewhere } from '../places/other-devices.js'
 import { PlaceKeeper } from '../places/place-keeper.js'
+import { ReadingLog } from '../places/reading-log.js'
 import { Queue } from '../places/queue.js'
 import { Relay } from '../places/relay.js'
 import { SleepTimer } from './sleep-timer.js'
@@ -69,6 +70,7 @@ export class Player {
                 onEnded: over,
                 onOffline: () => say(data.texts.offline),
             })
+        this.log = data.records && data.keep ? new ReadingLog(data.keep) : null
         this.media.removeControls()
         $('bar').hidden = false
         this.#followMedia()
@@ -184,6 +186,7 @@ export class Player {
             if (media.ended) return
             this.#wantsToPlay = false
             this.#showPlaying()
+            this.log?.stopped(this.#here)
             this.#keep(true)
         })
         media.addEventListener('timeupdate', () => this.#advanced())
@@ -197,12 +200,14 @@ export class Player {
         const { media, data } = this
         this.#show()
         if (media.paused) return
+        this.log?.played(this.#here)
         this.#keep()
         const next = data.parts[this.queue.next(this.#part)]
         if (media.duration - media.currentTime < PREPARE && next) media.prepare(next.address)
     }
 
     #ended() {
+        this.log?.stopped(this.#here)
         const stop = this.sleep.endsWithPart()
         const next = this.queue.take(this.#part)
         if (next < this.data.parts.length) {

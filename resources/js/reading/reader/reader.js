@@ -9,6 +9,7 @@ import { fill, say } from './notice.js'
 import { furthestElsewhere } from '../places/other-devices.js'
 import { Pace } from '../places/pace.js'
 import { PlaceKeeper } from '../places/place-keeper.js'
+import { ReadingLog } from '../places/reading-log.js'
 import { Positions } from '../places/positions.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
@@ -50,6 +51,7 @@ export class Reader {
                 onEnded: ended,
                 onOffline: () => say(data.texts.offline),
             })
+        this.log = data.records && data.keep ? new ReadingLog(data.keep) : null
         this.tools = this.#makeTools()
         this.keys = new Keys({
             turning: this.turning,
@@ -110,6 +112,7 @@ export class Reader {
         }
         this.drawers.mark(detail.tocItem?.href)
         // The first place is where we were put, not somewhere we have gone.
+        this.log?.turned(place.locator.locations.position ?? 0)
         if (this.#here && this.keeper) this.keeper.keep(place.locator)
         this.#here = place.locator
     }

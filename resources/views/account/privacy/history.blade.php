@@ -1,6 +1,8 @@
 {{-- Whether a history is kept; turning it off erases it, after saying so. --}}
 <section aria-labelledby="history">
     <h3 id="history" class="text-xl mb-1">{{ __('common.history') }}</h3>
+    @if ($keepsHistory)<p class="mb-2"><a class="link" href="{{ route('almanac', [], false) }}">{{
+        __('almanac.heading') }}</a></p>@endif
     <p class="mb-3">{{ __($keepsHistory ? 'account.history_on' : 'account.history_off') }}</p>
     @if ($keepsHistory)
         <details><summary class="btn btn-quiet inline-flex">{{ __('account.history_stop') }}</summary>

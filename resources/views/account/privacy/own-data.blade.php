@@ -1,4 +1,4 @@
-@use('App\Account\Privacy\OwnDataFile')
+@use('App\Account\Privacy\OwnData')
 <x-layout :title="__('privacy.heading')" on="settings">
     <p class="mb-1 text-[15px]"><a class="link" href="/settings">{{ __('common.settings') }}</a></p>
     <div class="flex flex-wrap items-start justify-between gap-4 mb-4"><div><h1 class="text-3xl mb-1">{{
@@ -15,7 +15,7 @@
                     <thead><tr>@foreach (array_keys($rows[0]) as $column)<th scope="col">{{ str_replace('_', ' ',
                         $column) }}</th>@endforeach</tr></thead>
                     <tbody>@foreach (array_slice($rows, -100) as $row)<tr>@foreach ($row as $value)<td
-                        class="max-w-96 break-words align-top">{{ OwnDataFile::text($value) }}</td>@endforeach</tr>
+                        class="max-w-96 break-words align-top">{{ OwnData::text($value) }}</td>@endforeach</tr>
                         @endforeach</tbody></table></div>
                     @if (count($rows) > 100)<p class="meta px-4 py-2">{{ __('privacy.last_rows', ['count' => 100])
                         }}</p>@endif

@@ -2,6 +2,7 @@
 <x-layout :title="__('common.loans')" on="loans">
     <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><p
         class="flex gap-4"><a class="link" href="/offline">{{ __('offline.heading') }}</a><a class="link"
+        href="{{ route('almanac', [], false) }}">{{ __('almanac.heading') }}</a><a class="link"
         href="/marks">{{ __('reading.marks') }}</a></p></div>
     <script type="application/json" id="offline-texts">{!! json_encode(__('offline.texts'), JSON_HEX_TAG | JSON_HEX_AMP
         | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) !!}</script>

@@ -1,4 +1,4 @@
-@use('App\Account\Privacy\OwnDataFile')
+@use('App\Account\Privacy\OwnData')
 <!doctype html>
 <html lang="{{ app()->getLocale() }}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>{{
@@ -17,7 +17,7 @@
         <p>{{ __("privacy.kinds.{$kind}.1") }}</p>
         @if ($rows !== [])<div><table><thead><tr>@foreach (array_keys($rows[0]) as $column)<th>{{ str_replace('_', ' ',
             $column) }}</th>@endforeach</tr></thead><tbody>@foreach ($rows as $row)<tr>@foreach ($row as $value)<td>{{
-                OwnDataFile::text($value) }}</td>@endforeach</tr>@endforeach</tbody></table></div>@endif
+                OwnData::text($value) }}</td>@endforeach</tr>@endforeach</tbody></table></div>@endif
     @endforeach
 </body>
 </html>

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Account\Privacy;
+namespace App\Exchange\OwnData;
 
+use App\Account\Privacy\OwnData;
+use App\Exchange\Csv\CsvFile;
 use App\Models\Person;
 use DateTimeImmutable;
 use RuntimeException;
@@ -15,9 +17,6 @@ use ZipArchive;
  */
 final class OwnDataFile
 {
-    /** Whether a spreadsheet takes a cell for a formula. */
-    private const FORMULA = '/^[=+\-@\t\r]/';
-
     public function __construct(private readonly OwnData $data) {}
 
     /** @return string where it was made; whoever takes it removes it */
@@ -39,42 +38,19 @@ final class OwnDataFile
         }
         $zip->addFromString(
             'index.html',
-            view('account.privacy.own-data-page', ['kinds' => $kinds, 'person' => $person, 'now' => $now])->render(),
+            view('exchange.own-data.page', ['kinds' => $kinds, 'person' => $person, 'now' => $now])->render(),
         );
         $zip->close() || throw new RuntimeException("{$path} cannot be written.");
 
         return $path;
     }
 
-    public static function text(mixed $value): string
-    {
-        return match (true) {
-            $value === null => '',
-            is_bool($value) => $value ? 'true' : 'false',
-            is_scalar($value) => (string) $value,
-            default => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
-        };
-    }
-
     /** @param  non-empty-list<array<string, mixed>>  $rows */
     private function csv(array $rows): string
     {
-        $file = fopen('php://temp', 'r+') ?: throw new RuntimeException('There is no memory for a file.');
-        fputcsv($file, array_keys($rows[0]), escape: '', eol: "\r\n");
-        foreach ($rows as $row) {
-            fputcsv(
-                $file,
-                array_map(function (mixed $value): string {
-                    $text = self::text($value);
-
-                    return preg_match(self::FORMULA, $text) === 1 && !is_numeric($text) ? "'{$text}" : $text;
-                }, $row),
-                escape: '',
-                eol: "\r\n",
-            );
-        }
-        rewind($file);
-
-        return "\u{feff}" . stream_get_contents($file);
+        return CsvFile::text(
+            array_keys($rows[0]),
+            array_map(fn(array $row): array => array_map(OwnData::text(...), array_values($row)), $rows),
+        );
     }
 }
