@@ -63,6 +63,9 @@ final class LoadDemo
         DB::unprepared('set constraints all immediate; set constraints all deferred');
         $putAside->wishAndPutAside($cards);
         $this->make->make(SeedOrders::class, ['coast' => $this->coast])->orderForTheLongestLines();
+        $account = $this->make->make(SeedAccount::class, ['coast' => $this->coast]);
+        $account->keepAnAlmanac();
+        $account->speak();
         $this->make->make(CountUse::class)();
         $this->make->make(CountLoans::class)();
         DB::statement('analyze');

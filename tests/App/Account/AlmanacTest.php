@@ -79,7 +79,7 @@ final class AlmanacTest extends TestCase
         $this->get('/almanac')
             ->assertOk()
             ->assertSee('40 minutes today')
-            ->assertSee('one day in a row')
+            ->assertSee('One day in a row')
             ->assertSee('Tide Tables');
     }
 

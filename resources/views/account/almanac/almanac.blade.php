@@ -31,7 +31,8 @@
         <p class="mb-2">{{ __('almanac.year_text', ['time' => TitleText::duration($drawing->year * 60), 'titles' =>
             trans_choice('almanac.year_titles', $finishedInYear), 'pages' => number_format($pages)]) }}</p>
         <div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('almanac.year') }}"><svg
-            width="{{ 53 * AlmanacDrawing::SQUARE }}" height="{{ 7 * AlmanacDrawing::SQUARE + 18 }}" role="img"
+            viewBox="0 0 {{ 53 * AlmanacDrawing::SQUARE }} {{ 7 * AlmanacDrawing::SQUARE + 18 }}"
+            class="w-full min-w-[640px] max-w-4xl h-auto" role="img"
             aria-label="{{ __('almanac.year_hint') }}">
             @foreach ($drawing->months as $month)<text x="{{ $month['x'] }}" y="11" font-size="11"
                 fill="var(--color-soft)">{{ Dates::monthShort(new DateTimeImmutable("{$month['month']}-15"))
@@ -59,7 +60,8 @@
             @foreach ($drawing->bars as $n => $bar)<rect x="{{ $n * 20 + 2 }}" y="{{ 120 - $bar['height'] }}" width="16"
                 height="{{ $bar['height'] }}" rx="2" fill="var(--color-act)"><title>{{ __('almanac.on_day', ['date'
                 => $bar['day'], 'minutes' => $bar['minutes']]) }}</title></rect>@if ($n % 7 === 1)<text
-                x="{{ $n * 20 }}" y="136" font-size="12" fill="var(--color-soft)">{{ Dates::short(new
+                 x="{{ $n * 20 + ($loop->last ? 20 : 0) }}" y="136" text-anchor="{{ $loop->last ? 'end' : 'start' }}"
+                     font-size="12" fill="var(--color-soft)">{{ Dates::short(new
                 DateTimeImmutable("{$bar['day']} 12:00", $zone), $zone) }}</text>@endif @endforeach
         </svg>
         <details class="mt-1 text-[15px]"><summary class="link cursor-pointer">{{ __('almanac.as_table')
