@@ -6,7 +6,9 @@ namespace App\Exchange;
 
 use App\Account\Letters\LetterCarrier;
 use App\Account\Notices\NoticeCarriers;
+use App\Account\SignIn\CardAuthority;
 use App\Account\SignIn\PinLinkCarrier;
+use App\Exchange\LibrarySystem\SystemCards;
 use App\Exchange\Mail\MailLetter;
 use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
@@ -29,6 +31,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     {
         $this->app->bind(NoticeCarriers::class, QueueNotices::class);
         $this->app->tag(PackPublication::class, FileMaker::class);
+        $this->app->bind(CardAuthority::class, SystemCards::class);
         $this->app->bind(LetterCarrier::class, MailLetter::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
         $this->commands([ReadSupplierCommand::class]);

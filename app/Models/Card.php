@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $blocked_at
  * @property string|null $block_reason as the patron reads it
  * @property string|null $class at a school
+ * @property CarbonImmutable|null $confirmed_at by the library's own system
  * @property string|null $own_name by which its owner knows it
  * @property bool $is_first of its owner's
  * @property int $loans_open
@@ -40,6 +41,7 @@ final class Card extends Model
 
     protected $casts = [
         'is_first' => 'boolean',
+        'confirmed_at' => 'immutable_datetime',
         'expires_at' => 'immutable_datetime',
         'blocked_at' => 'immutable_datetime',
     ];

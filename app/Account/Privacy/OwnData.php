@@ -85,6 +85,8 @@ final class OwnData
             join messages m on m.id = a.message_id where a.person_id = ? order by m.id',
         'sessions' => 'select user_agent as browser, ip_address, to_timestamp(last_activity) as last_used,
             stays as stays_signed_in from sessions where user_id = ? order by last_activity',
+        'school_subjects' => 'select c.number as card, s.subject as known_to_the_school_as from school_subjects s
+            join cards c on c.id = s.card_id where c.person_id = ? order by c.id',
         'pin_links' => 'select c.number as card, p.made_at from pin_links p join cards c on c.id = p.card_id
             where c.person_id = ? order by p.made_at',
         'desk_changes' => 'select d.what, d.subject, d.facts, d.changed_at from desk_changes d

@@ -28,17 +28,13 @@ final class SignInController
             $request->pin(),
             (string) $request->ip(),
         );
-        if (is_int($outcome)) {
-            throw ValidationException::withMessages([
-                'number' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($outcome / 60))]),
-            ])->status(429);
+        $refusal = $outcome->refusal($current->requiredLibrary()->pin_contact);
+        if ($outcome->card === null || $refusal !== null) {
+            throw ValidationException::withMessages(['number' => (string) $refusal])->status(
+                $outcome->wait === null ? 422 : 429,
+            );
         }
-        if ($outcome === null) {
-            throw ValidationException::withMessages([
-                'number' => __('sign_in.no_match', ['contact' => $current->requiredLibrary()->pin_contact]),
-            ]);
-        }
-        Auth::login($outcome->person);
+        Auth::login($outcome->card->person);
         $request->session()->regenerate();
         SessionLimit::begin(
             $request->session(),
@@ -48,11 +44,13 @@ final class SignInController
 
         $intended = (string) $request->session()->pull('url.intended');
 
-        return redirect(
+        $answer = redirect(
             $intended === '' || str_starts_with((string) parse_url($intended, PHP_URL_PATH), '/desk')
                 ? route('porch')
                 : $intended,
         );
+
+        return $outcome->isSystemSilent ? $answer->with('said', __('sign_in.by_what_was_known')) : $answer;
     }
 
     public function signOut(Request $request): RedirectResponse

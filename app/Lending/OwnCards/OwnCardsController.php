@@ -37,18 +37,14 @@ final class OwnCardsController
         if ($library === null || !CardNumber::isOne($number)) {
             throw ValidationException::withMessages(['number' => __('sign_in.number_needed')]);
         }
-        $card = $signIn($library, $number, is_string($pin) ? $pin : '', (string) $request->ip());
-        if (is_int($card)) {
-            throw ValidationException::withMessages([
-                'number' => __('account.too_many_tries', ['minutes' => max(1, (int) ceil($card / 60))]),
-            ])->status(429);
+        $signedIn = $signIn($library, $number, is_string($pin) ? $pin : '', (string) $request->ip());
+        $refusal = $signedIn->refusal($library->pin_contact);
+        if ($signedIn->card === null || $refusal !== null) {
+            throw ValidationException::withMessages(['number' => (string) $refusal])->status(
+                $signedIn->wait === null ? 422 : 429,
+            );
         }
-        if ($card === null) {
-            throw ValidationException::withMessages([
-                'number' => __('sign_in.no_match', ['contact' => $library->pin_contact]),
-            ]);
-        }
-        $outcome = $this->keep->add($this->current->requiredPerson(), $card);
+        $outcome = $this->keep->add($this->current->requiredPerson(), $signedIn->card);
         if ($outcome !== AddedCard::Added) {
             throw ValidationException::withMessages([
                 'number' => __("own_cards.outcomes.{$outcome->value}", ['library' => $library->name]),

@@ -40,6 +40,7 @@ return [
         'letter_parts' => ['What stands in letters', 'With the letter.'],
         'messages_put_away' => ['Messages that you put away', 'As long as the message stands.'],
         'sessions' => ['Where you are signed in', 'Until you sign out; 30 days at most.'],
+        'school_subjects' => ['What your school calls you', 'So that its sign-in finds your card. As long as you have the card.'],
         'pin_links' => ['Links to another PIN', 'Half an hour.'],
         'desk_changes' => ['What staff changed of your cards', 'A year, so that the library can answer for it. Never what you read.'],
     ],

@@ -35,4 +35,7 @@ return [
     ],
     'stay_signed_in' => 'Stay signed in on this device',
     'stay_signed_in_hint' => 'For 30 days. You can end it in Settings, from any device.',
+    'system_silent' => 'The library’s own system does not answer just now, so nobody knows whether number and PIN fit. Try again in a few minutes, or ask :contact.',
+    'by_what_was_known' => 'The library’s own system does not answer just now. You came in by what it said of your card lately.',
+    'blocked_there' => 'The library’s own system has blocked this card.',
 ];

@@ -40,6 +40,7 @@ return [
         'letter_parts' => ['Lo que dicen las cartas', 'Con la carta.'],
         'messages_put_away' => ['Mensajes que apartó', 'Mientras el mensaje esté.'],
         'sessions' => ['Dónde tiene la sesión abierta', 'Hasta que la cierre; 30 días como máximo.'],
+        'school_subjects' => ['Cómo le llama su centro', 'Para que su inicio de sesión encuentre su carné. Mientras tenga el carné.'],
         'pin_links' => ['Enlaces para otro PIN', 'Media hora.'],
         'desk_changes' => ['Lo que el personal cambió en sus carnés', 'Un año, para que la biblioteca pueda responder de ello. Nunca lo que lee.'],
     ],

@@ -35,4 +35,7 @@ return [
     ],
     'stay_signed_in' => 'Mantener la sesión abierta en este dispositivo',
     'stay_signed_in_hint' => 'Durante 30 días. Puede cerrarla en Ajustes, desde cualquier dispositivo.',
+    'system_silent' => 'El sistema de la biblioteca no responde ahora, así que no se sabe si número y PIN coinciden. Inténtelo de nuevo en unos minutos o pregunte a :contact.',
+    'by_what_was_known' => 'El sistema de la biblioteca no responde ahora. Ha entrado por lo que dijo de su carné hace poco.',
+    'blocked_there' => 'El sistema de la biblioteca ha bloqueado este carné.',
 ];
