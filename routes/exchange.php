@@ -7,6 +7,7 @@ declare(strict_types=1);
 use App\Exchange\Almanac\AlmanacFileController;
 use App\Exchange\Bibliography\BasketExportController;
 use App\Exchange\Calendar\CalendarController;
+use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
 use App\Exchange\Push\DeviceController;
@@ -29,6 +30,13 @@ Route::middleware(RequireLibrary::class)->group(function (): void {
         ->name('baskets.file')
         ->middleware('throttle:exports')
         ->can('own', 'basket');
+});
+
+Route::middleware('guest:web')->group(function (): void {
+    Route::get('/sign-in/school', [SchoolController::class, 'begin'])
+        ->name('school.begin')
+        ->middleware(RequireLibrary::class);
+    Route::get('/sign-in/school/callback', [SchoolController::class, 'callback'])->name('school.callback');
 });
 
 Route::middleware(['auth:web', 'throttle:exports'])->group(function (): void {

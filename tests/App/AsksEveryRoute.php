@@ -25,6 +25,7 @@ use App\Models\PreparedFile;
 use App\Models\PushDevice;
 use App\Models\SavedSearch;
 use App\Models\SchoolClass;
+use App\Models\SignInWays;
 use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -32,6 +33,7 @@ use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Models\Upload;
 use App\Reading\Prepared\PrepareFile;
+use FigPorch\Core\Account\SchoolSignIn;
 use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\StaffRole;
@@ -428,6 +430,8 @@ trait AsksEveryRoute
             'begun_at' => $this->now(),
             'last_at' => $this->now(),
         ]);
+        $school = new SchoolSignIn('Saltmere School', 'https://127.0.0.1:1', 'fig', 'x', '', [], 'adult', '', '');
+        SignInWays::query()->create(['library_id' => $this->library()->id, 'school' => $school->toArray()]);
         $this->message = Message::query()->create([
             'library_id' => $this->library()->id,
             'texts' => ['en' => ['title' => 'Open late', 'text' => 'Until **nine**.']],

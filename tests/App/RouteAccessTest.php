@@ -102,6 +102,8 @@ final class RouteAccessTest extends TestCase
 
         'pin.choose' => self::OPEN,
         'pin.store' => self::OPEN,
+        'school.begin' => self::GUESTS,
+        'school.callback' => self::GUESTS,
         'sign-in' => self::GUESTS,
         'pin.forgotten' => self::GUESTS,
         'pin.send' => self::GUESTS,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account\SignIn;
 
+use App\Models\SignInWays;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Account\Stay;
@@ -15,9 +16,9 @@ use Illuminate\View\View;
 
 final class SignInController
 {
-    public function show(): View
+    public function show(RequestContext $current): View
     {
-        return view('account.sign-in.sign-in');
+        return view('account.sign-in.sign-in', ['ways' => SignInWays::of($current->requiredLibrary())]);
     }
 
     public function signIn(SignInRequest $request, RequestContext $current, SignIn $signIn): RedirectResponse

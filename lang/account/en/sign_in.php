@@ -38,4 +38,15 @@ return [
     'system_silent' => 'The library’s own system does not answer just now, so nobody knows whether number and PIN fit. Try again in a few minutes, or ask :contact.',
     'by_what_was_known' => 'The library’s own system does not answer just now. You came in by what it said of your card lately.',
     'blocked_there' => 'The library’s own system has blocked this card.',
+    'school_refused' => [
+        'unreachable' => 'The school’s sign-in does not answer just now. Try again in a few minutes; whoever has a card number and PIN can use them meanwhile. If it goes on, ask :contact.',
+        'denied' => 'The school did not sign you in. Try again there, or ask :contact.',
+        'state' => 'That signing in was not begun here, or too long ago. Begin once more.',
+        'token' => 'What the school said could not be believed, so nobody was signed in. Begin once more; if it goes on, tell :contact.',
+        'group' => 'The school does not say that you are one of those for whom this library is. If that seems wrong, ask :contact.',
+        'card' => 'The school says that you have a card here which is somebody else’s. Ask :contact.',
+    ],
+    'with_school' => 'Sign in with :school',
+    'with_school_shared' => 'Others use this computer too',
+    'or_card' => 'or with card number and PIN',
 ];

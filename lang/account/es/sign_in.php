@@ -38,4 +38,15 @@ return [
     'system_silent' => 'El sistema de la biblioteca no responde ahora, así que no se sabe si número y PIN coinciden. Inténtelo de nuevo en unos minutos o pregunte a :contact.',
     'by_what_was_known' => 'El sistema de la biblioteca no responde ahora. Ha entrado por lo que dijo de su carné hace poco.',
     'blocked_there' => 'El sistema de la biblioteca ha bloqueado este carné.',
+    'school_refused' => [
+        'unreachable' => 'El inicio de sesión del centro no responde ahora. Inténtelo de nuevo en unos minutos; quien tenga número de carné y PIN puede usarlos mientras tanto. Si continúa, pregunte a :contact.',
+        'denied' => 'El centro no le dejó entrar. Inténtelo allí de nuevo o pregunte a :contact.',
+        'state' => 'Ese inicio de sesión no se empezó aquí, o hace demasiado tiempo. Empiece de nuevo.',
+        'token' => 'No se pudo creer lo que dijo el centro, así que no entró nadie. Empiece de nuevo; si continúa, dígaselo a :contact.',
+        'group' => 'El centro no dice que usted sea uno de los destinatarios de esta biblioteca. Si le parece un error, pregunte a :contact.',
+        'card' => 'El centro dice que usted tiene aquí un carné que es de otra persona. Pregunte a :contact.',
+    ],
+    'with_school' => 'Entrar con :school',
+    'with_school_shared' => 'Otras personas usan este equipo',
+    'or_card' => 'o con número de carné y PIN',
 ];
