@@ -9,6 +9,7 @@ use FigPorch\Demo\Commands\DemoCard;
 use FigPorch\Demo\Commands\DemoCards;
 use FigPorch\Demo\Commands\DemoGrow;
 use FigPorch\Demo\Commands\DemoLoad;
+use FigPorch\Demo\Commands\DemoWays;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\View as Views;
 use Illuminate\Support\ServiceProvider;
@@ -22,7 +23,7 @@ final class DemoServiceProvider extends ServiceProvider
 
     public function register(): void
     {
-        $this->commands([DemoCard::class, DemoCards::class, DemoGrow::class, DemoLoad::class]);
+        $this->commands([DemoCard::class, DemoCards::class, DemoGrow::class, DemoLoad::class, DemoWays::class]);
     }
 
     public function boot(): void

@@ -61,6 +61,28 @@ redirect_stderr = true
 stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
+[program:school]
+command = node {{ROOT}}/standins/school/server.mjs {{SCHOOL_PORT}} {{APP}}/sign-in/school/callback
+autostart = {{DEMO}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/school.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
+[program:library-system]
+command = node {{ROOT}}/standins/library-system/server.mjs {{SYSTEM_PORT}}
+autostart = {{DEMO}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/library-system.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
 [program:php-fpm]
 command = sh {{ROOT}}/deploy/alone.sh {{RUN}}/php-fpm.group php-fpm8.2 -F {{FPM_ROOT}} -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.preload={{ROOT}}/deploy/preload.php -d opcache.preload_user={{USER}} -d opcache.revalidate_freq=2 -d opcache.interned_strings_buffer=32 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
 autorestart = true

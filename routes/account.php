@@ -19,6 +19,8 @@ use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libraries.index');
+// A library's own address: straight to its door.
+Route::get('/at/{library}', [ChooseLibraryController::class, 'at'])->name('libraries.at');
 Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
 Route::post('/preferences', PreferenceController::class)->name('preferences');
 

@@ -29,6 +29,7 @@ use App\Desk\SignIn\AtTheDesk;
 use App\Desk\SignIn\OwnController;
 use App\Desk\SignIn\SecondFactorController;
 use App\Desk\SignIn\StaffSignInController;
+use App\Desk\SignInWays\WaysController;
 use App\Desk\Staff\JoinController;
 use App\Desk\Staff\StaffController;
 use App\Desk\Titles\DeskTitleController;
@@ -142,6 +143,8 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::post('/library/closed/{closedDays}/remove', [LibraryController::class, 'open'])
                 ->name('library.open')
                 ->can('arrange', 'closedDays');
+            Route::get('/library/sign-in', [WaysController::class, 'edit'])->name('ways');
+            Route::post('/library/sign-in', [WaysController::class, 'save'])->name('ways.save');
             Route::get('/library/front', [FrontController::class, 'edit'])->name('front');
             Route::post('/library/front', [FrontController::class, 'add'])->name('front.add');
             Route::post('/library/front/shift', [FrontController::class, 'shift'])->name('front.shift');

@@ -31,6 +31,7 @@ use FigPorch\Core\Look\LibraryLook;
  * @property string|null $door_colour
  * @property string|null $logo SHA-256 of its picture
  * @property array<mixed>|null $front_rows as FrontRow reads them
+ * @property string|null $mail_domain by which its people find it
  * @property string $pin_contact whom to ask for a lost PIN
  */
 final class Library extends Model

@@ -10,6 +10,9 @@ if (!port) {
 }
 
 const PATRONS = {
+    23000001: { pin: '2914', name: 'Pip Lantry', type: 'CHILD' },
+    23000002: { pin: '1165', name: 'Roan Gullick', type: 'STAFF' },
+    23000007: { pin: '4071', name: 'Imara Quell', email: 'imara.quell@lantern.example', type: 'ADULT' },
     23000101: { pin: '8812', name: 'Odalys Marrow', email: 'odalys.marrow@lantern.example', type: 'ADULT' },
     23000102: { pin: '3390', name: 'Perrin Vale', type: 'TEEN', expires: '20280630' },
     23000103: {

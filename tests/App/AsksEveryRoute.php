@@ -279,6 +279,7 @@ trait AsksEveryRoute
                 'budget_month' => '1',
                 'symbology' => 'code128',
             ],
+            'desk.ways.save' => ['with_cards' => '1'],
             'desk.library.look' => ['own_colours' => '0'],
             'desk.library.close' => ['first_day' => '2026-12-24'],
             'desk.front.add' => ['row' => 'popular'],

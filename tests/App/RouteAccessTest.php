@@ -66,6 +66,7 @@ final class RouteAccessTest extends TestCase
         'front-door' => self::OPEN,
         'libraries.index' => self::OPEN,
         'libraries.choose' => self::OPEN,
+        'libraries.at' => self::OPEN,
         'preferences' => self::OPEN,
         'titles.cover' => self::OPEN,
         'look.css' => self::OPEN,
@@ -257,6 +258,8 @@ final class RouteAccessTest extends TestCase
         'desk.library.look' => StaffTask::Library,
         'desk.library.close' => StaffTask::Library,
         'desk.library.open' => [StaffTask::Library],
+        'desk.ways' => StaffTask::Library,
+        'desk.ways.save' => StaffTask::Library,
         'desk.front' => StaffTask::Library,
         'desk.front.add' => StaffTask::Library,
         'desk.front.shift' => StaffTask::Library,
@@ -522,8 +525,8 @@ final class RouteAccessTest extends TestCase
                 $role === 'staff of another library' => 'not there',
                 default => 'allowed',
             },
-            default => throw new LogicException("Nobody knows who may {$name}."),
             self::STAFF => $isStaff ? 'allowed' : 'to the Desk\'s sign-in',
+            default => throw new LogicException("Nobody knows who may {$name}."),
         };
     }
 
@@ -539,7 +542,9 @@ final class RouteAccessTest extends TestCase
             $status === (self::ANSWERED_OTHERWISE[$name] ?? null) &&
                 !in_array($to, ['/porch', '/sign-in', '/desk'], true)
                 => 'allowed',
-            $to === '/sign-in' && !in_array($name, ['sign-in.store', 'pin.send'], true) => 'to sign in',
+            $to === '/sign-in' &&
+                !in_array($name, ['sign-in.store', 'pin.send', 'school.begin', 'school.callback'], true)
+                => 'to sign in',
             $to === '/desk/sign-in' &&
                 !str_starts_with($name, 'desk.sign-in.') &&
                 !($name === 'desk.sign-out' && $wasStaff)

@@ -5,15 +5,31 @@ declare(strict_types=1);
 namespace App\Account\SignIn;
 
 use App\Models\Library;
+use App\Shared\Input;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 final class ChooseLibraryController
 {
-    public function index(Request $request): View
+    public function index(Request $request, FindLibraries $find): View
     {
-        return view('account.sign-in.choose-library', ['then' => self::localPath($request->query('then'))]);
+        $words = mb_substr(Input::text($request, 'find'), 0, 200);
+
+        return view(
+            $request->hasHeader('HX-Request') ? 'account.sign-in.libraries' : 'account.sign-in.choose-library',
+            [
+                'then' => self::localPath($request->query('then')),
+                'words' => $words,
+                'found' => $find($words),
+            ],
+        );
+    }
+
+    /** The address that a library gives to its people. */
+    public function at(Library $library): RedirectResponse
+    {
+        return redirect()->route('front-door', ['library' => $library->slug]);
     }
 
     public function choose(Request $request, Library $library): RedirectResponse

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Account\SignIn;
 
 use App\Models\Card;
+use App\Models\Library;
+use App\Models\SignInWays;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
@@ -20,8 +22,12 @@ final class PinController
 {
     public function __construct(private readonly ChoosePin $choose) {}
 
-    public function forgotten(): View
+    public function forgotten(RequestContext $current): View|RedirectResponse
     {
+        if (SignInWays::of($current->requiredLibrary())->system !== null) {
+            return $this->askThere($current->requiredLibrary());
+        }
+
         return view('account.sign-in.forgotten-pin');
     }
 
@@ -29,6 +35,9 @@ final class PinController
     public function send(Request $request, RequestContext $current): RedirectResponse
     {
         $library = $current->requiredLibrary();
+        if (SignInWays::of($library)->system !== null) {
+            return $this->askThere($library);
+        }
         $number = CardNumber::plain(Input::text($request, 'number'));
         if (!CardNumber::isOne($number)) {
             throw ValidationException::withMessages(['number' => __('sign_in.number_needed')]);
@@ -74,6 +83,11 @@ final class PinController
     /** With the old one, on the page of settings. */
     public function change(Request $request, Card $card): RedirectResponse
     {
+        if (SignInWays::of($card->library)->system !== null) {
+            return redirect()
+                ->route('settings')
+                ->with('refusal', __('sign_in.pin_there', ['contact' => $card->library->pin_contact]));
+        }
         $text = fn(string $name): string => is_string($request->input($name)) ? $request->input($name) : '';
         $outcome = $this->choose->byOldPin(
             card: $card,
@@ -94,6 +108,14 @@ final class PinController
         $this->demandGood($outcome, route('settings'));
 
         return redirect()->route('settings')->with('said', __('sign_in.pin_is_changed'));
+    }
+
+    /** The library's own system keeps the PIN. */
+    private function askThere(Library $library): RedirectResponse
+    {
+        return redirect()
+            ->route('sign-in')
+            ->with('refusal', __('sign_in.pin_there', ['contact' => $library->pin_contact]));
     }
 
     private function demandGood(PinStrength $strength, ?string $back = null): void

@@ -20,7 +20,12 @@ final class BoundClient implements ClientInterface
     public function send(RequestInterface $request, array $options = []): ResponseInterface
     {
         return $this->request
-            ->withHeaders(array_map(fn(array $of): string => implode(', ', $of), $request->withoutHeader('Content-Type')->getHeaders()))
+            ->withHeaders(
+                array_map(
+                    fn(array $of): string => implode(', ', $of),
+                    $request->withoutHeader('Content-Type')->getHeaders(),
+                ),
+            )
             ->withBody((string) $request->getBody(), $request->getHeaderLine('Content-Type') ?: 'text/plain')
             ->send($request->getMethod(), (string) $request->getUri())
             ->toPsrResponse();

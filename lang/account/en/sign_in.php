@@ -35,6 +35,7 @@ return [
     ],
     'stay_signed_in' => 'Stay signed in on this device',
     'stay_signed_in_hint' => 'For 30 days. You can end it in Settings, from any device.',
+    'pin_there' => 'Your PIN is kept by the library’s own system. To change it, ask :contact.',
     'system_silent' => 'The library’s own system does not answer just now, so nobody knows whether number and PIN fit. Try again in a few minutes, or ask :contact.',
     'by_what_was_known' => 'The library’s own system does not answer just now. You came in by what it said of your card lately.',
     'blocked_there' => 'The library’s own system has blocked this card.',
@@ -49,4 +50,7 @@ return [
     'with_school' => 'Sign in with :school',
     'with_school_shared' => 'Others use this computer too',
     'or_card' => 'or with card number and PIN',
+    'find_library' => 'Name, place, or your mail address at school',
+    'no_library' => 'No library here is like “:words”. Try its place, or ask there for its address.',
+    'another_library' => 'Another library',
 ];

@@ -35,6 +35,7 @@ return [
     ],
     'stay_signed_in' => 'Mantener la sesión abierta en este dispositivo',
     'stay_signed_in_hint' => 'Durante 30 días. Puede cerrarla en Ajustes, desde cualquier dispositivo.',
+    'pin_there' => 'Su PIN lo guarda el sistema propio de la biblioteca. Para cambiarlo, pregunte a :contact.',
     'system_silent' => 'El sistema de la biblioteca no responde ahora, así que no se sabe si número y PIN coinciden. Inténtelo de nuevo en unos minutos o pregunte a :contact.',
     'by_what_was_known' => 'El sistema de la biblioteca no responde ahora. Ha entrado por lo que dijo de su carné hace poco.',
     'blocked_there' => 'El sistema de la biblioteca ha bloqueado este carné.',
@@ -49,4 +50,7 @@ return [
     'with_school' => 'Entrar con :school',
     'with_school_shared' => 'Otras personas usan este equipo',
     'or_card' => 'o con número de carné y PIN',
+    'find_library' => 'Nombre, lugar o su dirección de correo del centro',
+    'no_library' => 'Ninguna biblioteca de aquí es como «:words». Pruebe con el lugar o pregunte allí su dirección.',
+    'another_library' => 'Otra biblioteca',
 ];

@@ -66,6 +66,9 @@ return [
         'card_cancelled' => 'Cancelled a hold to help',
     ],
     'facts' => [
+        'ways_with_cards' => 'By number and PIN',
+        'ways_system' => 'Own system',
+        'ways_school' => 'School’s sign-in',
         'role' => 'Role',
         'rule_max_loans' => 'Loans',
         'rule_max_holds' => 'Holds',

@@ -66,6 +66,9 @@ return [
         'card_cancelled' => 'Reserva cancelada para ayudar',
     ],
     'facts' => [
+        'ways_with_cards' => 'Con número y PIN',
+        'ways_system' => 'Sistema propio',
+        'ways_school' => 'Inicio de sesión del centro',
         'role' => 'Función',
         'rule_max_loans' => 'Préstamos',
         'rule_max_holds' => 'Reservas',

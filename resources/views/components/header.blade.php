@@ -40,7 +40,12 @@
                             }}</option>
                     @endforeach
                 </select>
-                @if ($current->libraries()->count() > 1)
+                @if ($current->libraries()->count() > 30)
+                    <a class="border-l border-rule px-2.5 bg-card self-stretch flex items-center max-w-36 truncate"
+                        href="{{ route('libraries.index', ['then' => request()->getRequestUri()], false) }}"><span
+                        class="sr-only">{{ __('sign_in.another_library') }}: </span>{{ $current->library->short_name
+                        }}</a>
+                @elseif ($current->libraries()->count() > 1)
                     <label for="library" class="sr-only">{{ __('common.library') }}</label>
                     <select id="library" name="library" data-submit-on-change
                         class="border-l border-rule px-2.5 bg-card max-w-32 sm:max-w-36">

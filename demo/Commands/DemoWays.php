@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Demo\Commands;
+
+use App\Models\Library;
+use App\Models\SignInWays;
+use FigPorch\Core\Account\LibrarySystem;
+use FigPorch\Core\Account\SchoolSignIn;
+use Illuminate\Console\Command;
+
+/** Run at each start: the stand-ins answer on other ports then. */
+final class DemoWays extends Command
+{
+    protected $signature = 'demo:ways {school : port of the school\'s sign-in} {system : port of the library\'s own system}';
+
+    protected $description = 'Tell the demo\'s libraries where their school and their own system answer';
+
+    public function handle(): int
+    {
+        $school = SchoolSignIn::fromArray([
+            'name' => 'Cinder Point School',
+            'issuer' => "http://127.0.0.1:{$this->argument('school')}",
+            'client_id' => 'fig-porch',
+            'secret' => 'chalk-and-low-water',
+            'group_claim' => 'role',
+            'groups' => ['pupil' => 'student', 'teacher' => 'teacher'],
+            'class_claim' => 'class',
+        ]);
+        $system = LibrarySystem::fromArray([
+            'host' => '127.0.0.1',
+            'port' => (int) $this->argument('system'),
+            'institution' => 'LF',
+            'user' => 'figporch',
+            'password' => 'ropewalk',
+            'group_field' => 'PC',
+            'groups' => ['ADULT' => 'adult', 'TEEN' => 'teen', 'CHILD' => 'child', 'STAFF' => 'staff'],
+            'other_group' => 'adult',
+        ]);
+        foreach (
+            ['cinder-point' => ['school' => $school->toArray()], 'larkspur-ferry' => ['system' => $system->toArray()]]
+            as $slug => $ways
+        ) {
+            $library = Library::query()->where('slug', $slug)->first();
+            $library === null || SignInWays::query()->updateOrCreate(['library_id' => $library->id], $ways);
+        }
+
+        return self::SUCCESS;
+    }
+}
