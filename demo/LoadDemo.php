@@ -98,7 +98,12 @@ final class LoadDemo
     {
         foreach (Members::CARDS as $facts) {
             $email = strtolower(str_replace(' ', '.', $facts['name'])) . '@lantern.example';
-            $person = Person::query()->create(['name' => $facts['name'], 'email' => $email, 'keeps_history' => true]);
+            $person = Person::query()->create([
+                'name' => $facts['name'],
+                'email' => $email,
+                'keeps_history' => true,
+                'toured' => true,
+            ]);
             foreach (
                 [
                     [$facts['library'], $facts['number'], $facts['group']],

@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use App\Account\Almanac\AlmanacController;
 use App\Account\Devices\DevicesController;
+use App\Account\Help\HelpController;
 use App\Account\Letters\LettersController;
 use App\Account\Messages\MessagesController;
 use App\Account\Notices\NoticeController;
@@ -16,6 +17,7 @@ use App\Account\SignIn\ChooseLibraryController;
 use App\Account\SignIn\PinController;
 use App\Account\SignIn\SignInController;
 use App\Shared\Middleware\RequireLibrary;
+use FigPorch\Core\Account\HelpSubject;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/libraries', [ChooseLibraryController::class, 'index'])->name('libraries.index');
@@ -24,6 +26,11 @@ Route::get('/at/{library}', [ChooseLibraryController::class, 'at'])->name('libra
 Route::post('/libraries/{library}', [ChooseLibraryController::class, 'choose'])->name('libraries.choose');
 Route::post('/preferences', PreferenceController::class)->name('preferences');
 
+Route::get('/help', [HelpController::class, 'index'])->name('help');
+Route::get('/help/tour', [HelpController::class, 'tour'])->name('help.tour');
+Route::get('/help/{subject}', [HelpController::class, 'show'])
+    ->whereIn('subject', array_column(HelpSubject::cases(), 'value'))
+    ->name('help.show');
 Route::post('/still-here', [DevicesController::class, 'stay'])->name('still-here');
 
 Route::middleware(RequireLibrary::class)->group(function (): void {
@@ -63,6 +70,7 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'letter')
         ->middleware('throttle:letters');
     Route::get('/settings/kept', [OwnDataController::class, 'show'])->name('kept');
+    Route::post('/help/tour/done', [HelpController::class, 'tourDone'])->name('help.tour.done');
     Route::get('/almanac', [AlmanacController::class, 'show'])->name('almanac');
     Route::post('/almanac/goals', [AlmanacController::class, 'goals'])->name('almanac.goals');
     Route::post('/almanac/clear', [AlmanacController::class, 'clear'])->name('almanac.clear');

@@ -26,6 +26,7 @@ use App\Desk\Requests\RequestsController;
 use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\AtTheDesk;
+use App\Desk\SignIn\DeskHelpController;
 use App\Desk\SignIn\OwnController;
 use App\Desk\SignIn\SecondFactorController;
 use App\Desk\SignIn\StaffSignInController;
@@ -66,6 +67,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
     ->group(function (): void {
         Route::redirect('/', '/desk/today');
         Route::get('/today', TodayController::class)->name('today');
+        Route::get('/help', DeskHelpController::class)->name('help');
         Route::post('/sign-out', [StaffSignInController::class, 'signOut'])->name('sign-out');
         Route::get('/own', [OwnController::class, 'show'])->name('own');
         Route::post('/own', [OwnController::class, 'change'])->name('own.change');

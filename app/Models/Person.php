@@ -19,6 +19,7 @@ use Illuminate\Foundation\Auth\User;
  * @property array<string, mixed>|null $rooms how each room opens for them
  * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
  * @property array{minutes?: int, titles?: int}|null $goals of their own
+ * @property bool $toured
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -37,6 +38,7 @@ final class Person extends User
         'rooms' => 'array',
         'reading' => 'array',
         'goals' => 'array',
+        'toured' => 'boolean',
     ];
 
     /** @return HasMany<Card, $this> the one that is put first, then as they came */

@@ -92,6 +92,8 @@ document.addEventListener('keydown', event => {
     if (event.key === '/') {
         event.preventDefault()
         document.getElementById('words')?.focus()
+    } else if (event.key === '?') {
+        document.getElementById('open-help')?.click()
     } else if (event.key === 'g') {
         afterG = Date.now()
     } else if (Date.now() - afterG < 1500 && places[event.key]) {

@@ -198,6 +198,7 @@ trait AsksEveryRoute
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'invitation' => $this->invitation->id,
+            'subject' => 'waiting',
             'session' => str_repeat('0', 40),
             'key' => match ($name) {
                 'calendar' => (string) $this->card->person->getAttribute('calendar_key'),

@@ -48,7 +48,7 @@ return [
         'card' => 'The school says that you have a card here which is somebody else’s. Ask :contact.',
     ],
     'with_school' => 'Sign in with :school',
-    'with_school_shared' => 'Others use this computer too',
+    'with_school_shared' => 'Sign in so on a computer that others use too',
     'or_card' => 'or with card number and PIN',
     'find_library' => 'Name, place, or your mail address at school',
     'no_library' => 'No library here is like “:words”. Try its place, or ask there for its address.',

@@ -48,7 +48,7 @@ return [
         'card' => 'El centro dice que usted tiene aquí un carné que es de otra persona. Pregunte a :contact.',
     ],
     'with_school' => 'Entrar con :school',
-    'with_school_shared' => 'Otras personas usan este equipo',
+    'with_school_shared' => 'Entrar así en un equipo que usan otras personas',
     'or_card' => 'o con número de carné y PIN',
     'find_library' => 'Nombre, lugar o su dirección de correo del centro',
     'no_library' => 'Ninguna biblioteca de aquí es como «:words». Pruebe con el lugar o pregunte allí su dirección.',

@@ -7,6 +7,10 @@
         @endif
         @if ($about !== null && $current->library !== null)<a class="link" href="{{ route('letters.create', ['about' =>
             $about], false) }}">{{ __('letters.write') }}</a>@endif
+        @if (! request()->is('desk', 'desk/*'))<a class="link" id="open-help" href="{{ $help = route('help.show',
+            FigPorch\Core\Account\HelpSubject::forPage(request()->route()?->getName()), false) }}"
+            hx-get="{{ $help }}" hx-target="#help-beside">{{ __('help.heading') }}</a>@else<a class="link"
+            href="{{ route('desk.help', [], false) }}">{{ __('help.desk') }}</a>@endif
         @php($offered = $current->library->languages ?? array_keys(config('app.locales')))
         @if (count($offered) > 1)<form method="post" action="{{ route('preferences') }}" class="flex items-center
             gap-2">

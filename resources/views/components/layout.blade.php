@@ -14,6 +14,7 @@
             :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
         {{ $slot }}
     </main>
+    <aside id="help-beside" data-opener="open-help" aria-label="{{ __('help.heading') }}"></aside>
     <x-account.leaving />
     <x-footer :scheme="$scheme" :about="mb_substr(trim(($title ?? '').' '.request()->getRequestUri()), 0, 300)" />
     <x-lending.current-loan :head="$head" :on="$on" />

@@ -29,10 +29,11 @@
                     autocomplete="current-password" required maxlength="64">
             </div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="long" value="1"
-                @checked(old('long')) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{ __('sign_in.stay_signed_in')
+                @checked(old('long')) class="accent-shutter w-4.5 h-4.5 mt-0.5 flex-none"><span>{{
+                    __('sign_in.stay_signed_in')
                 }}<span class="meta block">{{ __('sign_in.stay_signed_in_hint') }}</span></span></label>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="shared" value="1"
-                @checked(old('shared')) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
+                @checked(old('shared')) class="accent-shutter w-4.5 h-4.5 mt-0.5 flex-none"><span>{{
                 __('account.shared_computer') }}<span class="meta block">{{
                 __('account.shared_computer_hint') }}</span></span></label>
             <button class="btn">{{ __('common.sign_in') }}</button>

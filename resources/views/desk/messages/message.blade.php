@@ -52,7 +52,8 @@
                 :hint="__('messages.days_hint')" /><x-desk.field name="last_day" type="date"
                 :label="__('messages.last_day')" :needed="false" :usual="$message->last_day" /></div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="is_important" value="1"
-                @checked(old('is_important', $message->is_important)) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{
+                @checked(old('is_important', $message->is_important)) class="accent-shutter w-4.5 h-4.5 mt-0.5
+                    flex-none"><span>{{
                 __('messages.important') }}<span class="meta block">{{ __('messages.important_hint')
                 }}</span></span></label>
         </div>

@@ -1,6 +1,10 @@
 @php use App\Shared\View\Dates; use App\Shared\View\TitleText; @endphp
 <x-layout :title="__('common.porch')" on="porch">
     <h1 class="sr-only">{{ __('common.porch') }}</h1>
+    @unless ($current->person->toured)<section aria-labelledby="tour" class="panel p-5 mb-6"><h2 id="tour"
+        class="text-2xl mb-1">{{ __('help.tour') }}</h2><p class="mb-3">{{ __('help.tour_text') }}</p><x-account.tour
+        /><form method="post" action="{{ route('help.tour.done', [], false) }}">@csrf<button class="btn">{{
+        __('help.understood') }}</button></form></section>@endunless
     <x-account.messages />
     <x-lending.card-states :cards="$current->person->cards" />
     <div class="grid lg:grid-cols-[380px_1fr] gap-6 mb-9">
