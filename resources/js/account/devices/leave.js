@@ -46,6 +46,7 @@ export class Leaving {
 
 export function watchLeaving(element, token) {
     const leaving = new Leaving(element, token)
+    element.dataset.watched = ''
     document.addEventListener('htmx:afterRequest', () => leaving.used())
     const clock = setInterval(() => {
         if (!leaving.tick()) return
