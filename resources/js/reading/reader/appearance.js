@@ -15,7 +15,7 @@ const DARK = `
 export class Appearance {
     #own
 
-    /** @param {object|null} everywhere what its owner chose for all devices; what is chosen on this one goes before it */
+    /** @param {object|null} everywhere what its owner chose for all devices; a choice on this one goes before it */
     constructor(everywhere = null) {
         this.#own = JSON.parse(localStorage.getItem('appearance') ?? '{}')
         this.chosen = { ...STANDARD, ...everywhere, ...this.#own }
