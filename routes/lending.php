@@ -9,6 +9,7 @@ use App\Lending\Cards\CardController;
 use App\Lending\Classes\ClassesController;
 use App\Lending\Follows\FollowController;
 use App\Lending\Holds\HoldController;
+use App\Lending\Household\HouseholdController;
 use App\Lending\LoanRules\LengthsController;
 use App\Lending\Loans\LoanController;
 use App\Lending\OwnCards\OwnCardsController;
@@ -33,6 +34,19 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/settings/cards/{card}/remove', [OwnCardsController::class, 'remove'])
         ->name('own_cards.remove')
         ->can('own', 'card');
+    Route::get('/household', [HouseholdController::class, 'index'])->name('household');
+    Route::post('/household', [HouseholdController::class, 'add'])->name('household.add');
+    Route::post('/household/{card}/end', [HouseholdController::class, 'end'])
+        ->name('household.end')
+        ->can('endHousehold', 'card');
+    Route::post('/household/{card}/holds/{title}', [HouseholdController::class, 'hold'])
+        ->name('household.hold')
+        ->can('lookAfter', 'card')
+        ->middleware(HalfOfWorkers::class . ':title');
+    Route::post('/household/{card}/cancel/{hold}', [HouseholdController::class, 'cancel'])
+        ->name('household.cancel')
+        ->can('lookAfter', 'card')
+        ->scopeBindings();
     Route::get('/settings/erase', [OwnCardsController::class, 'erasing'])->name('own_cards.erasing');
     Route::post('/settings/erase', [OwnCardsController::class, 'erase'])->name('own_cards.erase');
     Route::get('/loans', [LoanController::class, 'index'])->name('loans.index');

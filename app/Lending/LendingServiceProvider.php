@@ -9,6 +9,7 @@ use App\Lending\Cards\CardPolicy;
 use App\Lending\Classes\ClassPolicy;
 use App\Lending\Expiry\TickCommand;
 use App\Lending\Holds\HoldPolicy;
+use App\Lending\Household\Household;
 use App\Lending\Licences\LicencePolicy;
 use App\Lending\LoanRules\LengthChoices;
 use App\Lending\LoanRules\LibraryRules;
@@ -50,6 +51,14 @@ final class LendingServiceProvider extends ServiceProvider
         Views::composer('components.who', function (View $view): void {
             $card = $this->app->make(RequestContext::class)->card();
             $view->with('terms', $card === null ? null : $this->app->make(LibraryRules::class)->usual($card));
+        });
+        Views::composer('lending.household.for-children', function (View $view): void {
+            $person = $this->app->make(RequestContext::class)->person;
+            $view->with('children', $person === null ? collect() : $this->app->make(Household::class)->cards($person));
+        });
+        Views::composer('lending.household.adults', function (View $view): void {
+            $person = $this->app->make(RequestContext::class)->person;
+            $view->with('adults', $person === null ? [] : $this->app->make(Household::class)->adultsOf($person));
         });
         Views::composer('lending.loan-rules.lengths', function (View $view): void {
             $person = $this->app->make(RequestContext::class)->person;

@@ -31,6 +31,7 @@ enum HelpSubject: string
         'prepared.' => self::EReaders,
         'rooms.' => self::Children,
         'classes.' => self::Children,
+        'household' => self::Children,
         'settings' => self::Privacy,
         'kept' => self::Privacy,
         'almanac' => self::Privacy,

@@ -426,6 +426,12 @@ trait AsksEveryRoute
             'first_day' => '2026-12-31',
             'last_day' => '2026-12-31',
         ]);
+        // For the routes alone: nobody looks after a card of their own.
+        DB::table('household_cards')->insert([
+            'person_id' => $person->id,
+            'card_id' => $this->card->id,
+            'since' => $this->now(),
+        ]);
         DB::table('almanac_titles')->insert([
             'person_id' => $person->id,
             'title_id' => $this->title->id,

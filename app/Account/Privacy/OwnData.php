@@ -71,6 +71,8 @@ final class OwnData
             where c.person_id = ? order by s.id',
         'class_members' => 'select s.name as class, m.joined_at from class_members m join cards c on c.id = m.card_id
             join classes s on s.id = m.class_id where c.person_id = ? order by m.joined_at, s.id',
+        'household_cards' => 'select c.number as card, p.name as of, h.since from household_cards h
+            join cards c on c.id = h.card_id join people p on p.id = c.person_id where h.person_id = ? order by h.since',
         'own_lengths' => 'select format, length from own_lengths where person_id = ? order by format',
         'notice_choices' => 'select kind, shown, mailed, pushed from notice_choices where person_id = ? order by kind',
         'notices' => 'select kind, facts, created_at, read_at, mailed_at, shown from notices where person_id = ?

@@ -25,6 +25,7 @@ final class Terms
         'follows' => 'magazines that they follow, until they stop',
         'readings' => 'when they read, as long as they keep a history',
         'almanac_titles' => 'what they read, their stars and words, as long as they keep a history',
+        'household_cards' => 'cards of children that they look after, until either side ends it',
         'school_subjects' => 'by what their school knows them, as long as they have the card',
         'messages_put_away' => 'messages of the library that they put away, until the message goes',
         'marks' => 'their bookmarks, highlights and notes, until they remove them',

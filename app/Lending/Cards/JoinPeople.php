@@ -21,6 +21,7 @@ final class JoinPeople
         'letters' => [],
         'readings' => ['title_id', 'begins'],
         'almanac_titles' => ['title_id'],
+        'household_cards' => ['card_id'],
         'messages_put_away' => ['message_id'],
         'places' => ['title_id', 'device'],
         'own_lengths' => ['format'],

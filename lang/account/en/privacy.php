@@ -32,6 +32,7 @@ return [
         'follows' => ['Magazines that you follow', 'Until you stop.'],
         'classes' => ['Classes that you lead', 'Until the day that you said.'],
         'class_members' => ['Classes that you are in', 'Until you leave or the class ends.'],
+        'household_cards' => ['Cards that you look after', 'So that you see when children’s loans end. Until either side ends it.'],
         'own_lengths' => ['How long you like to borrow', 'Until you choose otherwise.'],
         'notice_choices' => ['Of what you want to be told', 'Until you choose otherwise.'],
         'notices' => ['Notices', 'What you were told: 30 days after you read it, 90 at most.'],

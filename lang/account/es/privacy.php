@@ -32,6 +32,7 @@ return [
         'follows' => ['Revistas que sigue', 'Hasta que lo deje.'],
         'classes' => ['Clases que dirige', 'Hasta el día que dijo.'],
         'class_members' => ['Clases en las que está', 'Hasta que salga o la clase termine.'],
+        'household_cards' => ['Carnés que cuida', 'Para que vea cuándo terminan los préstamos de los niños. Hasta que una de las partes le ponga fin.'],
         'own_lengths' => ['Cuánto tiempo le gusta tomar prestado', 'Hasta que elija otra cosa.'],
         'notice_choices' => ['De qué quiere que se le avise', 'Hasta que elija otra cosa.'],
         'notices' => ['Avisos', 'Lo que se le dijo: 30 días después de leerlo, 90 como máximo.'],

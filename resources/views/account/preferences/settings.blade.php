@@ -15,7 +15,8 @@
             <div class="mt-3">@include('account.sign-in.change-pin')</div>
             <p class="mt-3 flex flex-wrap gap-x-5"><a class="link" href="{{ route('classes.index', absolute: false)
                 }}">{{ __('classes.heading') }}</a><a class="link" href="{{ route('letters.index', absolute: false)
-                }}">{{ __('letters.mine') }}</a></p>
+                }}">{{ __('letters.mine') }}</a><a class="link" href="{{ route('household', absolute: false) }}">{{
+                __('household.heading') }}</a></p>
         </section>
         <section aria-labelledby="notices">
             <h2 id="notices" class="text-2xl mb-1">{{ $sections['notices'] }}</h2>

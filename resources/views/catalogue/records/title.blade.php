@@ -105,6 +105,7 @@
                     </div>
                 @endforeach
             </div>
+            @include('lending.household.for-children')
 
             <div class="grid lg:grid-cols-[1fr_250px] gap-x-8 gap-y-4 mt-5">
                 <div class="text-[17px] max-w-[62ch] grid gap-3 content-start" @if ($title->language)

@@ -31,5 +31,6 @@
         </li>
     @endforeach
 </ul>
+@include('lending.household.adults')
 @if ($current->libraries()->count() > 1)<p class="mt-3"><a class="link" href="{{ route('own_cards.create', [], false)
     }}">{{ __('own_cards.add') }}</a></p>@endif

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Lending\Household;
+
+use App\Models\Card;
+use App\Models\Hold;
+use App\Models\Loan;
+use App\Models\Person;
+use App\Shared\TitleNames;
+use DateTimeImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/**
+ * The cards of children that an adult looks after: what is on loan now and until when, and what is waited for. What was
+ * given back is not here, nor how far a child has read.
+ */
+final class Household
+{
+    /** @return Collection<int, Card> */
+    public function cards(Person $adult): Collection
+    {
+        return Card::query()
+            ->with(['person', 'library'])
+            ->whereIn('id', fn($of) => $of->select('card_id')->from('household_cards')->where('person_id', $adult->id))
+            ->orderBy('id')
+            ->get();
+    }
+
+    /** @return list<array{card: Card, loans: Collection<int, Loan>, holds: Collection<int, Hold>}> */
+    public function of(Person $adult, DateTimeImmutable $now): array
+    {
+        $household = [];
+        foreach ($this->cards($adult) as $card) {
+            $loans = Loan::query()
+                ->where('card_id', $card->id)
+                ->whereNull('ended_at')
+                ->where('due_at', '>', $now)
+                ->orderBy('due_at')
+                ->orderBy('id')
+                ->get();
+            $holds = Hold::query()->where('card_id', $card->id)->whereNull('closed_at')->orderBy('line_at')->get();
+            TitleNames::bring($loans);
+            TitleNames::bring($holds);
+            $household[] = ['card' => $card, 'loans' => $loans, 'holds' => $holds];
+        }
+
+        return $household;
+    }
+
+    /** @return list<stdClass> who looks after a card of a person: card_id, person_id, name */
+    public function adultsOf(Person $child): array
+    {
+        return array_values(
+            DB::select(
+                'select h.card_id, h.person_id, p.name from household_cards h join cards c on c.id = h.card_id
+                join people p on p.id = h.person_id where c.person_id = ? order by h.since, p.id',
+                [$child->id],
+            ),
+        );
+    }
+}
