@@ -3,7 +3,7 @@ import { watchHistograms } from './catalogue/search/histogram.js'
 import { watchShare } from './catalogue/records/share.js'
 import { watchSuggestions } from './catalogue/suggestions/suggestions.js'
 import { sendOnce } from './desk/setup/send-once.js'
-import { inUse, pushed } from './reading/offline/flag.js'
+import { cardHere, inUse, pushed } from './reading/offline/flag.js'
 import { forgetKept, sendAllKept } from './reading/marks/kept.js'
 
 // No styles and no code from markup: the Content-Security-Policy forbids both.
@@ -48,6 +48,7 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
             await Promise.race([sendAllKept(token), new Promise(done => setTimeout(done, 3000))])
             if (pushed()) await (await import('./exchange/push/push.js')).turnOff(token)
             if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
+            if (cardHere()) await (await import('./lending/cards/kept-card.js')).forgetCards()
         } finally {
             forgetKept()
             form.submit()
@@ -77,6 +78,10 @@ const code = document.querySelector('canvas[data-qr]')
 if (code) import('./desk/sign-in/qr.js').then(({ drawCode }) => drawCode(code))
 const barcode = document.querySelector('canvas[data-symbology]')
 if (barcode) import('./lending/cards/barcode.js').then(({ drawBarcode }) => drawBarcode(barcode))
+
+const ownCard = document.querySelector('section[data-card]')
+if (ownCard && 'serviceWorker' in navigator)
+    import('./lending/cards/kept-card.js').then(({ watchCard }) => watchCard(ownCard))
 
 document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 

@@ -43,3 +43,28 @@ test('a card is shown large, dark on white, and zbar reads its number in each sy
         expect(read).toContain(card[1])
     }
 })
+
+test('a card that is kept on the device is shown and read without a network, and goes with signing out', async ({
+    page,
+}, info) => {
+    await page.setViewportSize({ width: 390, height: 844 })
+    await signIn(page, newCard('saltmere'))
+    await page.goto('/settings')
+    await page.getByRole('link', { name: /^Show my card/ }).click()
+    await expect(page.locator('canvas[data-symbology]')).toHaveAttribute('data-drawn', '')
+    const number = await page.locator('section[data-card]').getAttribute('data-number')
+    await page.getByRole('button', { name: 'Keep it on this device' }).click()
+    await expect(page.getByText('It can be shown here without a network')).toBeVisible()
+    await page.context().setOffline(true)
+    await page.goto('/offline')
+    await expect(page.getByRole('heading', { name: 'My cards' })).toBeVisible()
+    const picture = info.outputPath('offline-card.png')
+    await page.locator('.card-here img').screenshot({ path: picture })
+    expect(execFileSync('zbarimg', ['--quiet', picture]).toString()).toContain(number)
+    await page.context().setOffline(false)
+    await page.goto('/porch')
+    await page.getByText('Menu').click()
+    await page.locator('form[action="/sign-out"]:visible').getByRole('button').click()
+    await expect(page).toHaveURL(/\/$/)
+    expect(await page.evaluate(() => localStorage.getItem('cards-here'))).toBeNull()
+})

@@ -40,6 +40,7 @@ $copied = implode(
         'public',
         'resources',
         'routes',
+        'standins',
         'tests',
         'vendor',
     ]),

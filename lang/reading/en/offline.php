@@ -30,4 +30,10 @@ return [
         'incomplete' => 'not complete: go on under Loans',
         'open' => 'Open',
     ],
+    'keep_card' => 'Keep it on this device',
+    'forget_card' => 'No longer keep it here',
+    'card_kept' => 'It can be shown here without a network, under “On this device”.',
+    'card_gone' => 'It is no longer kept here.',
+    'card_failed' => 'It could not be kept here. Check the connection and try again.',
+    'cards' => 'My cards',
 ];

@@ -30,4 +30,10 @@ return [
         'incomplete' => 'incompleto: continúe en Préstamos',
         'open' => 'Abrir',
     ],
+    'keep_card' => 'Guardarlo en este dispositivo',
+    'forget_card' => 'No guardarlo más aquí',
+    'card_kept' => 'Se puede mostrar aquí sin red, en «En este dispositivo».',
+    'card_gone' => 'Ya no se guarda aquí.',
+    'card_failed' => 'No se pudo guardar aquí. Compruebe la conexión e inténtelo de nuevo.',
+    'cards' => 'Mis carnés',
 ];

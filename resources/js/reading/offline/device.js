@@ -1,7 +1,7 @@
 // This device as a place for loans: whether anything is here, what the library says of it, and how it is cleared.
 
 import workerAddress from './worker.js?worker&url'
-import { inUse, pushed, setInUse } from './flag.js'
+import { cardHere, inUse, pushed, setInUse } from './flag.js'
 import { all, get, put, remove } from './store.js'
 
 export const possible = () => 'serviceWorker' in navigator && 'indexedDB' in window && Boolean(crypto.subtle)
@@ -17,7 +17,7 @@ export const makeReady = async () => {
 
 /** The worker goes when nothing needs it. */
 export const release = async () => {
-    if (inUse() || pushed()) return
+    if (inUse() || pushed() || cardHere()) return
     for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister()
 }
 
@@ -25,7 +25,7 @@ export const forget = async id => {
     await remove(id)
     if ((await all()).length) return
     setInUse(false)
-    await caches.delete('shell')
+    if (!cardHere()) await caches.delete('shell')
     await release()
 }
 

@@ -8,5 +8,8 @@ const flag = name => [
 /** Whether anything was taken offline. */
 export const [inUse, setInUse] = flag('offline')
 
+/** Whether a card is kept here, to be shown without a network. */
+export const [cardHere, setCardHere] = flag('card-here')
+
 /** Whether notices are shown. */
 export const [pushed, setPushed] = flag('push')

@@ -1,6 +1,7 @@
 // The page "On this device": what is here, until when, and how much room it takes.
 
 import { element } from '../reader/element.js'
+import { keptCards } from '../../lending/cards/kept-card.js'
 import { fill } from '../reader/notice.js'
 import { dataSaver, forget, possible, reconcile, setDataSaver } from './device.js'
 import { alive, all } from './store.js'
@@ -73,6 +74,26 @@ const show = async () => {
         : ''
 }
 
+/** Cards are shown as they were drawn, dark on white whatever the scheme. */
+const showCards = () => {
+    const cards = keptCards()
+    $('cards').hidden = cards.length === 0
+    $('cards')
+        .querySelector('ul')
+        .replaceChildren(
+            ...cards.map(({ library, name, number, picture }) =>
+                element(
+                    'li',
+                    { className: 'card-here' },
+                    element('h3', { textContent: library }),
+                    element('p', { textContent: name }),
+                    element('img', { src: picture, alt: '' }),
+                    element('p', { className: 'number', textContent: number }),
+                ),
+            ),
+        )
+}
+
 const showNetwork = () => {
     $('no-network').hidden = navigator.onLine
 }
@@ -82,6 +103,7 @@ if (possible()) {
     $('data-saver').checked = dataSaver()
     $('data-saver').onchange = () => setDataSaver($('data-saver').checked)
     $('saver').hidden = false
+    showCards()
     await show()
     showNetwork()
     addEventListener('online', async () => {

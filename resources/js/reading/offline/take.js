@@ -11,7 +11,7 @@ export class NotAllowed extends Error {}
  * All that the pages of reading and playing are made of; kept apart from loans, and not secret. What draws PDF is
  * large and comes with those alone.
  */
-const takeShell = async (also, withPdf) => {
+export const takeShell = async (also = [], withPdf = false) => {
     const shell = await caches.open('shell')
     const built = await (await fetch('/build/manifest.json')).json()
     const files = new Set(

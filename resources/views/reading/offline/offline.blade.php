@@ -22,6 +22,8 @@
         <p id="nothing" class="panel px-4 py-3" hidden>{{ __('offline.nothing') }}</p>
         <ul id="list" class="device-list"></ul>
         <p id="room" class="meta mt-3"></p>
+        <section id="cards" class="mt-8" aria-labelledby="cards-heading" hidden><h2 id="cards-heading" class="text-2xl
+            mb-2">{{ __('offline.cards') }}</h2><ul class="grid gap-4"></ul></section>
         <div id="saver" class="mt-8 border-t border-rule pt-4" hidden>
             <label class="flex items-start gap-3"><input type="checkbox" id="data-saver"
                 class="mt-1 accent-shutter w-5 h-5" aria-describedby="saver-text"><span
