@@ -43,6 +43,7 @@ return [
     'word' => 'A word of mine',
     'keep_word' => 'Save',
     'judge' => 'Stars and a word',
+    'borrow_again' => 'Borrow again',
     'mark_finished' => 'I have finished it',
     'mark_unfinished' => 'Not finished',
     'leave_out' => 'Leave out',

@@ -43,6 +43,7 @@ return [
     'word' => 'Unas palabras mías',
     'keep_word' => 'Guardar',
     'judge' => 'Estrellas y unas palabras',
+    'borrow_again' => 'Tomar prestado otra vez',
     'mark_finished' => 'Lo he terminado',
     'mark_unfinished' => 'No terminado',
     'leave_out' => 'Dejar fuera',

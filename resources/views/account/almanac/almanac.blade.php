@@ -96,7 +96,8 @@
                         null : __('almanac.stars_of', ['count' => $of->stars])])) }}</span>@endunless
                     @if ($of->word !== '')<p class="mt-1 break-words">{{ $of->word }}</p>@endif
                     <div class="flex flex-wrap gap-x-4 gap-y-1 items-start text-[15px] mt-1">
-                        @unless ($leftOut)
+                        @unless ($leftOut)<a class="link py-1" href="{{ route('borrow.show', $title, false) }}">{{
+                            __('almanac.borrow_again') }}<span class="sr-only">: {{ $title->name }}</span></a>
                             <details><summary class="link cursor-pointer py-1">{{ __('almanac.judge') }}<span
                                 class="sr-only">: {{ $title->name }}</span></summary><form method="post"
                                 action="{{ route('almanac.judge', $title, false) }}" class="grid gap-2 py-2">@csrf<label

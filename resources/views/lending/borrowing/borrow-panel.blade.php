@@ -10,7 +10,8 @@
     @csrf
     @if ($refused !== null)
         <p class="mb-3"><strong>{{ $refused->soonestDue === null ? '' : __('borrowing.limit_heading').'.' }}</strong>
-            {{ App\Lending\Borrowing\RefusalText::of($refused, $card->library) }}</p>
+            {{ App\Lending\Borrowing\RefusalText::of($refused, $card->library) }} <a class="link"
+                href="{{ route('help.show', 'borrowing', false) }}">{{ __('help.more') }}</a></p>
     @endif
     @if ($refused === null || $refused->soonestDue !== null)
         <fieldset>
