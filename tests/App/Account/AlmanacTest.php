@@ -167,7 +167,7 @@ final class AlmanacTest extends TestCase
 
     public function test_a_span_is_cleared_to_the_minute_and_nothing_beside_it(): void
     {
-        // By the clock of the library, an hour behind: 23:30 on 30 April to 0:30 on 1 May.
+        // By the clock of the library, in its summer: 23:30 on 30 April to 1:30 on 1 May.
         $this->travelTo('2026-05-01 01:30 UTC');
         $this->read([[120, 0]]);
         $this->post('/almanac/clear', ['first_day' => '2026-05-01', 'last_day' => '2026-05-01']);

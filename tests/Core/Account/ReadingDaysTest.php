@@ -33,7 +33,7 @@ final class ReadingDaysTest extends TestCase
         $sitting = [['2026-05-01 23:30 +00:00', '2026-05-02 00:30 +00:00', 3600]];
         $this->assertSame(30, $this->days($sitting)->minutes('2026-05-01'));
         $this->assertSame(30, $this->days($sitting)->minutes('2026-05-02'));
-        $this->assertSame(60, $this->days($sitting, 'Atlantic/Azores')->minutes('2026-05-01'));
+        $this->assertSame(60, $this->days($sitting, 'Atlantic/Cape_Verde')->minutes('2026-05-01'));
         $this->assertSame(0, $this->days($sitting)->minutes('2026-05-03'));
     }
 
