@@ -19,6 +19,21 @@ use InvalidArgumentException;
  */
 final class MergeCards
 {
+    /** Tables of what is a card's: the columns that may be there once only, if any. A test knows all there are. */
+    public const OF_THE_CARD = [
+        'loans' => [],
+        'holds' => [],
+        'requests' => ['title_id'],
+        'follows' => ['series_id'],
+        'class_members' => ['class_id'],
+        'classes' => [],
+        'household_cards' => ['person_id'],
+        'school_subjects' => [],
+    ];
+
+    /** What goes with the card that is given up: links to another PIN, and what a file or staff said of that number. */
+    public const GIVEN_UP = ['pin_links', 'card_import_rows', 'desk_changes'];
+
     public function __construct(
         private readonly ReturnLoan $returnLoan,
         private readonly CloseHold $closeHold,
@@ -41,15 +56,9 @@ final class MergeCards
                 return false;
             }
             $this->endWhatBothHave($keep->id, $other->id, $now);
-            foreach (['loans', 'holds'] as $table) {
-                DB::table($table)
-                    ->where('card_id', $other->id)
-                    ->update(['card_id' => $keep->id]);
+            foreach (self::OF_THE_CARD as $table => $once) {
+                TakeOver::rows($table, 'card_id', $other->id, $keep->id, $once);
             }
-            TakeOver::rows('requests', 'card_id', $other->id, $keep->id, ['title_id']);
-            TakeOver::rows('follows', 'card_id', $other->id, $keep->id, ['series_id']);
-            TakeOver::rows('class_members', 'card_id', $other->id, $keep->id, ['class_id']);
-            TakeOver::rows('classes', 'card_id', $other->id, $keep->id, []);
             DB::update(
                 'update cards set
                     loans_open = (select count(*) from loans where card_id = cards.id and ended_at is null),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
-use App\Account\Privacy\Terms;
 use App\Lending\Cards\JoinPeople;
+use App\Lending\Cards\MergeCards;
 use App\Lending\Loans\ReturnLoan;
 use App\Lending\OwnCards\KeepOwnCards;
 use App\Models\Card;
@@ -190,6 +190,13 @@ final class OwnCardsTest extends TestCase
         $known = array_keys(JoinPeople::OF_THE_PERSON);
         sort($known);
         $this->assertSame($tables, $known);
-        $this->assertNotSame([], Terms::WITH_THE_PERSON);
+
+        $ofCards = DB::select("select conrelid::regclass::text as t from pg_constraint
+            where contype = 'f' and confrelid = 'cards'::regclass");
+        $tables = array_column($ofCards, 't');
+        sort($tables);
+        $known = [...array_keys(MergeCards::OF_THE_CARD), ...MergeCards::GIVEN_UP];
+        sort($known);
+        $this->assertSame($tables, $known);
     }
 }
