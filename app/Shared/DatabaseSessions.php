@@ -45,11 +45,15 @@ final class DatabaseSessions extends DatabaseSessionHandler
 
     public function write($sessionId, $data): bool
     {
-        if (
-            $sessionId === $this->readId &&
-            $data === $this->read &&
-            Carbon::now()->getTimestamp() - $this->writtenAt < self::ALIVE_SECONDS
-        ) {
+        if ($sessionId === $this->readId && $data === $this->read) {
+            // It changed nothing, and writes over nothing that another request has changed meanwhile.
+            $now = Carbon::now()->getTimestamp();
+            if ($now - $this->writtenAt >= self::ALIVE_SECONDS) {
+                $this->getQuery()
+                    ->where('id', $sessionId)
+                    ->update(['last_activity' => $now]);
+            }
+
             return true;
         }
 

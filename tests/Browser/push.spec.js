@@ -87,7 +87,8 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
     await page.goto('/settings')
     await page.getByRole('button', { name: 'Show notices on this device' }).click()
     await expect(thisDevice(page)).toHaveCount(1)
-    await expect(page.getByRole('columnheader', { name: 'on my devices' })).toBeVisible()
+    const holds = page.getByRole('group', { name: 'My holds' })
+    await expect(holds.getByLabel('on my devices', { exact: true })).toBeVisible()
 
     // A child has the only copy; it comes back.
     const other = await (await browser.newContext()).newPage()

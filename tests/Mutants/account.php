@@ -121,7 +121,22 @@ return [
         '$expiresAt < $now->modify(self::SOON)',
         'CardValidityTest',
     ],
-    ['resources/js/reading/places/reading-log.js', 'Math.min(now, last.now + LONGEST)', 'now', 'tests/Scripts/reading-log.test.mjs'],
-    ['resources/js/account/devices/leave.js', 'if (answer?.ok) this.used()', 'this.used()', 'tests/Scripts/leave.test.mjs'],
-    ['resources/js/account/preferences/autosave.js', 'answer => answer.ok', '() => true', 'tests/Scripts/autosave.test.mjs'],
+    [
+        'resources/js/reading/places/reading-log.js',
+        'Math.min(now, last.now + LONGEST)',
+        'now',
+        'tests/Scripts/reading-log.test.mjs',
+    ],
+    [
+        'resources/js/account/devices/leave.js',
+        'if (answer?.ok) this.used()',
+        'this.used()',
+        'tests/Scripts/leave.test.mjs',
+    ],
+    [
+        'resources/js/account/preferences/autosave.js',
+        'answer => answer.ok',
+        '() => true',
+        'tests/Scripts/autosave.test.mjs',
+    ],
 ];

@@ -26,9 +26,12 @@ final class HelpController
 
     public function show(Request $request, HelpSubject $subject): View
     {
-        $view = $request->hasHeader('HX-Request') ? 'account.help.beside' : 'account.help.page';
+        $isBeside = $request->hasHeader('HX-Request');
 
-        return view($view, ['subject' => $subject, ...$this->pages->page($subject->value, App::getLocale())]);
+        return view($isBeside ? 'account.help.beside' : 'account.help.page', [
+            'subject' => $subject,
+            ...$this->pages->page($subject->value, App::getLocale(), level: $isBeside ? 3 : 2),
+        ]);
     }
 
     public function tour(): View

@@ -15,13 +15,16 @@ final class HelpPages
 
     private const LANGUAGE = 'en';
 
-    /** @return array{heading: string, text: HtmlString} */
-    public function page(string $name, string $locale): array
+    /**
+     * @param  int  $level  the level of the headings in it
+     * @return array{heading: string, text: HtmlString}
+     */
+    public function page(string $name, string $locale, int $level = 2): array
     {
         $markdown = $this->markdown($name, $locale);
         [$heading, $text] = explode("\n", $markdown, 2) + [1 => ''];
 
-        return ['heading' => ltrim($heading, '# '), 'text' => MessageText::html($text)];
+        return ['heading' => ltrim($heading, '# '), 'text' => MessageText::html($text, $level)];
     }
 
     /** @return list<array{subject: HelpSubject, heading: string, excerpt: string}> those with all the words; all without any */

@@ -21,9 +21,11 @@ final class MessageText
 {
     private const DEEPEST = 20;
 
-    private const LOWEST_HEADING = 3;
+    /** Below the heading of a message, which is the second. */
+    private const HEADING = 3;
 
-    public static function html(string $markdown): HtmlString
+    /** @param  int  $heading  the level at which its headings begin, below what the page has above it */
+    public static function html(string $markdown, int $heading = self::HEADING): HtmlString
     {
         $environment = new Environment([
             'html_input' => 'escape',
@@ -31,7 +33,10 @@ final class MessageText
             'max_nesting_level' => self::DEEPEST,
         ]);
         $environment->addExtension(new CommonMarkCoreExtension());
-        $environment->addEventListener(DocumentParsedEvent::class, self::simplify(...));
+        $environment->addEventListener(
+            DocumentParsedEvent::class,
+            fn(DocumentParsedEvent $event) => self::simplify($event, $heading),
+        );
 
         return new HtmlString((new MarkdownConverter($environment))->convert($markdown)->getContent());
     }
@@ -44,11 +49,11 @@ final class MessageText
         return trim(html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5, 'UTF-8'));
     }
 
-    private static function simplify(DocumentParsedEvent $event): void
+    private static function simplify(DocumentParsedEvent $event, int $heading): void
     {
         $nodes = iterator_to_array($event->getDocument()->iterator(NodeIterator::FLAG_BLOCKS_ONLY), false);
         foreach ($nodes as $node) {
-            $node instanceof Heading && $node->setLevel(max(self::LOWEST_HEADING, $node->getLevel()));
+            $node instanceof Heading && $node->setLevel($heading);
         }
         $pictures = array_filter(
             iterator_to_array($event->getDocument()->iterator(), false),

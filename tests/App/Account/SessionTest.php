@@ -44,6 +44,31 @@ final class SessionTest extends TestCase
     }
 
     #[Test]
+    public function who_changes_nothing_writes_over_nothing(): void
+    {
+        $this->visit('one', fn(): string => 'a:1:{s:1:"a";i:1;}');
+        $slow = $this->handler();
+        $read = $slow->read('one');
+        $this->travel(61)->seconds();
+        $this->visit('one', fn(): string => 'a:1:{s:1:"a";i:2;}');
+        $this->travel(61)->seconds();
+        $slow->write('one', $read);
+        self::assertSame('a:1:{s:1:"a";i:2;}', $this->visit('one', fn(string $read): string => $read));
+        self::assertSame(now()->getTimestamp(), DB::table('sessions')->value('last_activity'));
+    }
+
+    #[Test]
+    public function what_is_said_once_waits_for_a_page(): void
+    {
+        $this->as($this->card());
+        $this->post('/settings/history', ['keep' => '0'])->assertRedirect('/settings');
+        $this->getJson('/offline/loans')->assertOk();
+        $this->getJson('/offline/loans')->assertOk();
+        $this->get('/settings')->assertSee('Kept.');
+        $this->get('/settings')->assertDontSee('Kept.');
+    }
+
+    #[Test]
     public function what_was_read_of_one_is_never_taken_for_another(): void
     {
         $same = fn(): string => 'a:0:{}';

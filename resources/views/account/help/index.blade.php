@@ -1,7 +1,8 @@
 <x-layout :title="__('help.heading')">
     <h1 class="text-3xl mb-1">{{ __('help.heading') }}</h1>
     <p class="mb-4">{{ __('help.text') }}</p>
-    <form class="flex gap-2 items-end mb-4" role="search"><label class="grid gap-1">{{ __('help.find') }}<input
+    <form class="flex gap-2 items-end mb-4" role="search" aria-label="{{ __('help.find') }}"><label class="grid
+        gap-1">{{ __('help.find') }}<input
         name="find" value="{{ $words }}" maxlength="100" class="field"></label><button class="btn btn-quiet">{{
         __('common.search') }}</button></form>
     @if ($found === [])<p class="panel p-5">{{ __('help.none', ['words' => $words]) }}</p>@endif

@@ -6,7 +6,7 @@
         <a class="btn" href="{{ route('kept.take', [], false) }}">{{ __('privacy.take') }}</a></div>
     <div class="grid gap-2">
         @foreach ($kinds as $kind => $rows)
-            <details class="panel" @if ($loop->first) open @endif>
+            <details class="panel min-w-0" @if ($loop->first) open @endif>
                 <summary class="px-4 py-3 cursor-pointer"><b>{{ __("privacy.kinds.{$kind}.0") }}</b> <span
                     class="meta">{{ trans_choice('privacy.rows', count($rows)) }}</span><span class="block meta">{{
                     __("privacy.kinds.{$kind}.1") }}</span></summary>
