@@ -6,6 +6,7 @@ namespace App\Account\Help;
 
 use App\Account\Messages\MessageText;
 use FigPorch\Core\Account\HelpSubject;
+use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\HtmlString;
 
 /** Help as it is written in resources/help, a file a subject and language. */
@@ -30,11 +31,11 @@ final class HelpPages
     /** @return list<array{subject: HelpSubject, heading: string, excerpt: string}> those with all the words; all without any */
     public function find(string $words, string $locale): array
     {
-        $wanted = preg_split('/\s+/u', self::fold($words), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $wanted = preg_split('/\s+/u', SearchWords::fold($words), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $found = [];
         foreach (HelpSubject::cases() as $subject) {
             $markdown = $this->markdown($subject->value, $locale);
-            $folded = self::fold($markdown);
+            $folded = SearchWords::fold($markdown);
             if (array_filter($wanted, fn(string $word): bool => !str_contains($folded, $word)) !== []) {
                 continue;
             }
@@ -62,13 +63,11 @@ final class HelpPages
     private static function excerpt(string $text, string $word): string
     {
         $sentences = preg_split('/(?<=[.:!?])\s+|\n+/u', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [$text];
-        $with = array_filter($sentences, fn(string $of): bool => $word !== '' && str_contains(self::fold($of), $word));
+        $with = array_filter(
+            $sentences,
+            fn(string $of): bool => $word !== '' && str_contains(SearchWords::fold($of), $word),
+        );
 
         return mb_strimwidth((string) (reset($with) ?: $sentences[0]), 0, self::EXCERPT, '…');
-    }
-
-    private static function fold(string $text): string
-    {
-        return (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $text);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Account\SignIn;
 
 use App\Models\Library;
 use App\Shared\RequestContext;
+use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Database\Eloquent\Collection;
 
 /** A library by its name, its place, or the mail domain of a school, as far as somebody has typed. */
@@ -23,7 +24,7 @@ final class FindLibraries
         $at = strpos($words, '@');
         $domain = $at === false ? null : mb_strtolower(substr($words, $at + 1));
         $wanted = array_slice(
-            preg_split('/[\s,]+/u', self::fold($words), flags: PREG_SPLIT_NO_EMPTY) ?: [],
+            preg_split('/[\s,]+/u', SearchWords::fold($words), flags: PREG_SPLIT_NO_EMPTY) ?: [],
             0,
             self::WORDS,
         );
@@ -32,7 +33,10 @@ final class FindLibraries
             ->libraries()
             ->filter(
                 fn(Library $library): bool => $domain === null
-                    ? self::hasAll(self::fold("{$library->name} {$library->short_name} {$library->place}"), $wanted)
+                    ? self::hasAll(
+                        SearchWords::fold("{$library->name} {$library->short_name} {$library->place}"),
+                        $wanted,
+                    )
                     : self::isOf($domain, $library->mail_domain),
             )
             ->take(self::MOST)
@@ -43,19 +47,12 @@ final class FindLibraries
     private static function hasAll(string $text, array $words): bool
     {
         // By how a word begins: "7" is no part of "17".
-        $has = ' ' . implode(' ', preg_split('/[^\p{L}\p{N}]+/u', $text) ?: []);
-
-        return array_filter($words, fn(string $word): bool => !str_contains($has, " {$word}")) === [];
+        return array_filter($words, fn(string $word): bool => !str_contains(" {$text}", " {$word}")) === [];
     }
 
     /** pupil@mail.school.example belongs to school.example, too. */
     private static function isOf(string $domain, ?string $library): bool
     {
         return $library !== null && ($domain === $library || str_ends_with($domain, ".{$library}"));
-    }
-
-    private static function fold(string $text): string
-    {
-        return (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $text);
     }
 }

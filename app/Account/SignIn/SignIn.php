@@ -33,7 +33,7 @@ final class SignIn
         $now = CarbonImmutable::now();
         $answer = $this->authority->ask($library, $number, $pin, $now);
         $card = Card::query()
-            ->with('person')
+            ->with(['person', 'library'])
             ->where(['library_id' => $library->id, 'number' => $number])
             ->first();
         $isSilent = $answer === AuthorityAnswer::Silent;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Lending\Household;
 
-use App\Account\SignIn\SignIn;
 use App\Lending\Borrowing\RefusalText;
+use App\Lending\Cards\ShownCard;
 use App\Lending\Holds\CloseHold;
 use App\Lending\Holds\PlaceHold;
 use App\Models\Card;
@@ -14,7 +14,6 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Lending\CardNumber;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\Refused;
 use Illuminate\Http\RedirectResponse;
@@ -37,27 +36,15 @@ final class HouseholdController
         ]);
     }
 
-    public function add(Request $request, SignIn $signIn): RedirectResponse
+    public function add(Request $request, ShownCard $shown): RedirectResponse
     {
-        $library = $this->current->libraries()->firstWhere('slug', Input::text($request, 'at'));
-        $number = CardNumber::plain(Input::text($request, 'number'));
-        if ($library === null || !CardNumber::isOne($number)) {
-            throw ValidationException::withMessages(['number' => __('sign_in.number_needed')]);
-        }
-        $pin = $request->input('pin');
-        $signedIn = $signIn($library, $number, is_string($pin) ? $pin : '', (string) $request->ip());
-        $refusal = $signedIn->refusal($library->pin_contact);
-        if ($signedIn->card === null || $refusal !== null) {
-            throw ValidationException::withMessages(['number' => (string) $refusal]);
-        }
-        $refused = $this->keep->add($this->current->requiredPerson(), $signedIn->card, CarbonImmutable::now());
+        $card = $shown->in($request);
+        $refused = $this->keep->add($this->current->requiredPerson(), $card, CarbonImmutable::now());
         if ($refused !== null) {
             throw ValidationException::withMessages(['number' => __("household.refused.{$refused}")]);
         }
 
-        return redirect()
-            ->route('household')
-            ->with('said', __('household.added', ['name' => $signedIn->card->person->name]));
+        return redirect()->route('household')->with('said', __('household.added', ['name' => $card->person->name]));
     }
 
     /** Either side: the adult on the page of the household, whose card it is on the page of settings. */

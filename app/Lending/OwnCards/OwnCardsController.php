@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Lending\OwnCards;
 
 use App\Account\SignIn\SignedOut;
-use App\Account\SignIn\SignIn;
+use App\Lending\Cards\ShownCard;
 use App\Models\Card;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -29,31 +28,19 @@ final class OwnCardsController
         return view('lending.own-cards.add-card');
     }
 
-    public function add(Request $request, SignIn $signIn): RedirectResponse
+    public function add(Request $request, ShownCard $shown): RedirectResponse
     {
-        $library = $this->current->libraries()->firstWhere('slug', Input::text($request, 'at'));
-        $number = CardNumber::plain(Input::text($request, 'number'));
-        $pin = $request->input('pin');
-        if ($library === null || !CardNumber::isOne($number)) {
-            throw ValidationException::withMessages(['number' => __('sign_in.number_needed')]);
-        }
-        $signedIn = $signIn($library, $number, is_string($pin) ? $pin : '', (string) $request->ip());
-        $refusal = $signedIn->refusal($library->pin_contact);
-        if ($signedIn->card === null || $refusal !== null) {
-            throw ValidationException::withMessages(['number' => (string) $refusal])->status(
-                $signedIn->wait === null ? 422 : 429,
-            );
-        }
-        $outcome = $this->keep->add($this->current->requiredPerson(), $signedIn->card);
+        $card = $shown->in($request);
+        $outcome = $this->keep->add($this->current->requiredPerson(), $card);
         if ($outcome !== AddedCard::Added) {
             throw ValidationException::withMessages([
-                'number' => __("own_cards.outcomes.{$outcome->value}", ['library' => $library->name]),
+                'number' => __("own_cards.outcomes.{$outcome->value}", ['library' => $card->library->name]),
             ]);
         }
 
         return redirect()
             ->route('settings')
-            ->with('said', __('own_cards.outcomes.added', ['library' => $library->name]));
+            ->with('said', __('own_cards.outcomes.added', ['library' => $card->library->name]));
     }
 
     public function name(Request $request, Card $card): RedirectResponse
