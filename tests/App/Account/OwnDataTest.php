@@ -122,6 +122,7 @@ final class OwnDataTest extends TestCase
         $this->as($card);
         $this->post('/settings/reading', ['size' => '120', 'typeface' => 'comic', 'layout' => 'scroll']);
         $this->assertSame(['size' => '120', 'layout' => 'scroll'], $card->person->refresh()->reading);
+        $this->get('/settings')->assertSee('Kept.');
         $this->postJson('/settings/reading', [])->assertNoContent()->assertSessionMissing('said');
         $this->assertNull($card->person->refresh()->reading);
     }
