@@ -48,8 +48,7 @@ final class SignedInDevices
     /** Ends one, whichever it is. */
     public function end(Person $person, string $name): void
     {
-        DB::delete('delete from sessions where user_id = ? and id = any(?::text[])', [
-            $person->id,
+        DB::delete('delete from sessions where id = any(?::text[])', [
             Sql::array(array_filter($this->ids($person), fn(string $id): bool => self::name($id) === $name)),
         ]);
     }

@@ -75,7 +75,7 @@ final class AlmanacTest extends TestCase
         // The answer was lost; and the sitting goes on.
         $this->read([[60, 40], [20, 0]])->assertNoContent();
         $this->assertSame(40 * 60, $this->seconds());
-        $this->assertSame(2, DB::table('readings')->count());
+        $this->assertSame([2, 6], [DB::table('readings')->count(), (int) DB::table('readings')->sum('pages')]);
         $this->get('/almanac')
             ->assertOk()
             ->assertSee('40 minutes today')

@@ -31,6 +31,8 @@ final class SchoolSignInTest extends TestCase
 {
     use StandIns;
 
+    private const SHARED = 'a secret that is shared with everybody who reads it here';
+
     private static ?int $port = null;
 
     /** @var array<string, OpenSSLAsymmetricKey> by their ids */
@@ -139,6 +141,14 @@ final class SchoolSignInTest extends TestCase
     /** @return array<string, string> a public key as a JWK */
     private static function jwk(string $id): array
     {
+        if ($id === 'shared') {
+            return [
+                'kty' => 'oct',
+                'kid' => 'shared',
+                'alg' => 'HS256',
+                'k' => rtrim(base64_encode(self::SHARED), '='),
+            ];
+        }
         $details = openssl_pkey_get_details(self::key($id)) ?: throw new \RuntimeException();
 
         return [
@@ -255,6 +265,13 @@ final class SchoolSignInTest extends TestCase
             $this->comeBack($token)->assertRedirect('/sign-in');
             $this->assertRefused('could not be believed');
         }
+    }
+
+    public function test_a_shared_secret_is_no_key_even_where_a_school_publishes_one(): void
+    {
+        $token = fn(array $claims): string => JWT::encode($claims, self::SHARED, 'HS256', 'shared');
+        $this->comeBack($token, ['one', 'shared'])->assertRedirect('/sign-in');
+        $this->assertRefused('could not be believed');
     }
 
     public function test_a_school_changes_its_keys_at_any_time(): void
