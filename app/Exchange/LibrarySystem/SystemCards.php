@@ -15,6 +15,7 @@ use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Account\LibrarySystem;
 use FigPorch\Core\Exchange\Sip2\PatronAnswer;
+use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Log;
@@ -33,6 +34,9 @@ final class SystemCards implements CardAuthority
         $system = SignInWays::of($library)->librarySystem();
         if ($system === null) {
             return AuthorityAnswer::Nobody;
+        }
+        if (!CardNumber::isOne($number)) {
+            return AuthorityAnswer::Wrong;
         }
         try {
             $answer = $this->ask->patron($system, $number, $pin, $library->zone(), $now);

@@ -40,6 +40,9 @@ final class SchoolCards
                 : null;
         $number = $school->number($claims);
         $number = $number === null ? null : CardNumber::plain($number);
+        if ($number !== null && !CardNumber::isOne($number)) {
+            throw new SchoolRefused('card', $subject);
+        }
 
         return DB::transaction(function () use ($library, $subject, $group, $name, $class, $email, $number): Card {
             // One after another, so that who comes by two windows at once gets one card.

@@ -304,6 +304,8 @@ final class SchoolSignInTest extends TestCase
         $this->assertSame($card->person_id, Auth::guard('web')->id());
         $this->assertSame(['Tamar Wick', 'student'], [$card->person->refresh()->name, $card->refresh()->patron_group]);
         $this->post('/sign-out');
+        $this->comeBack(fn(array $c): string => self::signed([...$c, 'sub' => 'x', 'card' => str_repeat('7', 60)]));
+        $this->assertGuest('web');
         $this->comeBack(fn(array $c): string => self::signed([...$c, 'sub' => 'other', 'card' => $card->number]));
         $this->assertGuest('web');
         $this->assertStringContainsString('somebody else', (string) session('refusal'));
