@@ -23,6 +23,7 @@ use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\SchoolClass;
+use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Shared\RequestContext;
 use Illuminate\Contracts\View\View;
@@ -54,7 +55,13 @@ final class LendingServiceProvider extends ServiceProvider
         });
         Views::composer('lending.household.for-children', function (View $view): void {
             $person = $this->app->make(RequestContext::class)->person;
-            $view->with('children', $person === null ? collect() : $this->app->make(Household::class)->cards($person));
+            $title = $view->getData()['title'] ?? null;
+            $view->with(
+                'children',
+                $person !== null && $title instanceof Title
+                    ? $this->app->make(Household::class)->cardsFor($person, $title)
+                    : collect(),
+            );
         });
         Views::composer('lending.household.adults', function (View $view): void {
             $person = $this->app->make(RequestContext::class)->person;

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Lending\Household;
 
+use App\Lending\LoanRules\LibraryRules;
 use App\Models\Card;
 use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\Title;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Database\Eloquent\Collection;
@@ -20,6 +22,8 @@ use stdClass;
  */
 final class Household
 {
+    public function __construct(private readonly LibraryRules $rules) {}
+
     /** @return Collection<int, Card> */
     public function cards(Person $adult): Collection
     {
@@ -28,6 +32,14 @@ final class Household
             ->whereIn('id', fn($of) => $of->select('card_id')->from('household_cards')->where('person_id', $adult->id))
             ->orderBy('id')
             ->get();
+    }
+
+    /** @return Collection<int, Card> those that may have a title: for others nothing is offered that would be refused */
+    public function cardsFor(Person $adult, Title $title): Collection
+    {
+        return $this->cards($adult)->filter(
+            fn(Card $card): bool => $this->rules->usual($card)->audienceCeiling->covers($title->audience),
+        );
     }
 
     /** @return list<array{card: Card, loans: Collection<int, Loan>, holds: Collection<int, Hold>}> */

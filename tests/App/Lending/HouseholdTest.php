@@ -66,6 +66,9 @@ final class HouseholdTest extends TestCase
         $this->licence($grown = $this->title('Salt and Ash', audience: Audience::Adult), copies: 1);
         $this->borrow($this->card(), $grown);
         $this->get("/titles/{$title->id}")->assertSee('Place hold for Pip Lantry');
+        $this->get("/titles/{$grown->id}")
+            ->assertOk()
+            ->assertDontSee('Place hold for Pip Lantry');
         $this->post("/household/{$this->child->id}/holds/{$title->id}")->assertSessionHas('said');
         $this->post("/household/{$this->child->id}/holds/{$grown->id}")->assertSessionHas('refusal');
         $hold = Hold::query()->firstOrFail();
