@@ -49,8 +49,9 @@ final class LendingStage
             create table bench_titles as select 10000000 + g as id from generate_series(1, {$this->titles}) g;
             insert into titles (id, work_id, record_key, format, name, extent, added_at)
                 select id, {$work}, 'bench:' || id, 'ebook', 'Bench ' || id, 100, now() from bench_titles;
-            insert into licences (id, library_id, title_id, model, copies, copies_free, starts_at)
-                select id, {$library}, id, 'one_copy_one_user', n, n, now() - interval '3 years'
+            insert into licences (id, library_id, title_id, model, copies, copies_free, starts_at,
+                file_came_at)
+                select id, {$library}, id, 'one_copy_one_user', n, n, now() - interval '3 years', now()
                     from (select id, case when id = 10000001 then 1000000 else 1000 end n from bench_titles) x;
             insert into people (id, name, email) select 10000000 + g, 'Bench ' || g,
                 'bench' || g || '@lantern.example' from generate_series(1, {$patrons}) g;

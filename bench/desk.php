@@ -34,9 +34,11 @@ if (DB::table('works')->where('match_key', 'bench-desk')->doesntExist()) {
                 (array['Harbour', 'Lantern', 'Marsh', 'Ledger', 'Tide', 'Winter', 'Ferry'])[1 + g % 7] || ' ' || g, 100,
                 now() - (g % 900) * interval '1 day' from generate_series(1, {$titles}) g;
         -- One in twenty ends within months; most have a copy, some many.
-        insert into licences (id, library_id, title_id, model, copies, copies_free, starts_at, ends_at)
+        insert into licences (id, library_id, title_id, model, copies, copies_free, starts_at, ends_at,
+            file_came_at)
             select 20000000 + g, {$library}, 20000000 + g, 'one_copy_one_user', 1 + g % 5, 1 + g % 5,
-                now() - interval '3 years', case when g % 20 = 0 then now() + (g % 100) * interval '1 day' end
+                now() - interval '3 years', case when g % 20 = 0 then now() + (g % 100) * interval '1 day' end,
+                now()
                 from generate_series(1, {$licences}) g;
         insert into people (id, name, email) select 20000000 + g,
             (array['Ida', 'Tobias', 'Íñigo', 'Wren', 'Orla', 'Halvard', 'Sunniva', 'Piet', 'Nerys', 'Teo'])[1 + g % 10]

@@ -254,8 +254,8 @@ foreach ($scales as $scale) {
         $now,
     );
     DB::insert(
-        "insert into licences (library_id, title_id, model, copies, copies_free, starts_at)
-            values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day')",
+        "insert into licences (library_id, title_id, model, copies, copies_free, starts_at, file_came_at)
+            values (?, ?, 'one_copy_one_user', 1, 1, now() - interval '1 day', now())",
         [$library, $title->id],
     );
     $found = $catalogue->total(

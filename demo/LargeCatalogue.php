@@ -411,6 +411,8 @@ final class LargeCatalogue
                     'ends_at',
                     'price_cents',
                     'shared',
+                    // These have no files: what is measured is finding them, and most that are found are to be had.
+                    'file_came_at',
                 ],
                 $rows['licences'],
             );
@@ -521,6 +523,7 @@ final class LargeCatalogue
                     '\N',
                     5000,
                     'f',
+                    $starts,
                 ],
                 'metered_by_time' => [
                     $id,
@@ -535,6 +538,7 @@ final class LargeCatalogue
                     $ends,
                     3000,
                     'f',
+                    $starts,
                 ],
                 'metered_by_loans' => [
                     $id,
@@ -549,8 +553,23 @@ final class LargeCatalogue
                     '\N',
                     2500,
                     'f',
+                    $starts,
                 ],
-                default => [$id, $library, $title, 'simultaneous', '\N', '\N', '\N', '\N', $starts, '\N', 9000, 'f'],
+                default => [
+                    $id,
+                    $library,
+                    $title,
+                    'simultaneous',
+                    '\N',
+                    '\N',
+                    '\N',
+                    '\N',
+                    $starts,
+                    '\N',
+                    9000,
+                    'f',
+                    $starts,
+                ],
             },
         );
     }

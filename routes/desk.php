@@ -9,6 +9,7 @@ use App\Desk\Figures\TurnawaysController;
 use App\Desk\Figures\YearController;
 use App\Desk\Figures\YearFigures;
 use App\Desk\Files\FilesController;
+use App\Desk\Files\TitleFileController;
 use App\Desk\Letters\DeskLettersController;
 use App\Desk\Library\FrontController;
 use App\Desk\Library\LibraryController;
@@ -308,6 +309,12 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                 Route::get('/', [RecordController::class, 'edit'])->name('record');
                 Route::post('/', [RecordController::class, 'save'])->name('record.save');
                 Route::post('/{change}/undo', [RecordController::class, 'undo'])->name('record.undo');
+            });
+        Route::middleware(['can:desk.titles', 'can:edit,title'])
+            ->prefix('titles/{title}/file')
+            ->group(function (): void {
+                Route::get('/', [TitleFileController::class, 'show'])->name('title.file');
+                Route::post('/', [TitleFileController::class, 'take'])->name('title.file.take');
             });
         Route::get('/titles/{title}/{rows}.csv', TitleRowsController::class)
             ->whereIn('rows', ['licences', 'line', 'loans', 'months'])

@@ -19,7 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $audience
  * @property string $state waiting, at_work, taken_in, known or refused
  * @property string|null $words why it is refused
- * @property int|null $title_id
+ * @property int|null $title_id what it became
+ * @property int|null $for_title_id whose file it is, where staff say so
  * @property bool $put_away staff have seen why it was refused
  * @property CarbonImmutable $asked_at
  * @property CarbonImmutable|null $ended_at
@@ -41,6 +42,12 @@ final class FileImport extends Model
         'asked_at' => 'immutable_datetime',
         'ended_at' => 'immutable_datetime',
     ];
+
+    /** A title that has come without one. */
+    public function needsLicence(): bool
+    {
+        return $this->terms === null && $this->for_title_id === null;
+    }
 
     /** @return BelongsTo<Upload, $this> */
     public function upload(): BelongsTo

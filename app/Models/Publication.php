@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
+
 /**
  * The files of a title, unpacked under storage/publications/<sha256>/{whole,excerpt}.
  *
@@ -25,6 +27,7 @@ namespace App\Models;
  *     language: string, label: string}>}>|null $parts of sound or video, in the order in which they play
  * @property list<array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string,
  *     language: string, label: string}>}>|null $excerpt_parts
+ * @property CarbonImmutable $came_at when the title's first file came
  * @property array<string, int> $excerpt_sizes
  * @property list<array{string, int}> $excerpt_positions
  */
@@ -41,6 +44,7 @@ final class Publication extends Model
     protected $guarded = [];
 
     protected $casts = [
+        'came_at' => 'immutable_datetime',
         'fixed_layout' => 'boolean',
         'right_to_left' => 'boolean',
         'sizes' => 'array',

@@ -139,6 +139,7 @@ final readonly class LineChange
             loansLeft: $was->loansLeft === null ? null : $was->loansLeft + $setBack,
             startsAt: $was->startsAt,
             endsAt: $endsAt,
+            onOrder: $was->onOrder,
         );
 
         return new LineLicence($licence, $state->dueAt, $kept, $state->startedAt);

@@ -12,6 +12,7 @@ enum Availability: string
     case AlwaysReady = 'always_ready';
     case ReadyNow = 'ready_now';
     case Wait = 'wait';
+    case OnOrder = 'on_order';
     case NotHere = 'not_here';
 
     /** @param  list<Licence>  $licences those of the title that the library can use */
@@ -25,7 +26,7 @@ enum Availability: string
                 }
                 $best = self::ReadyNow;
             } elseif ($best === self::NotHere && $licence->hasFuture($now)) {
-                $best = self::Wait;
+                $best = $licence->onOrder ? self::OnOrder : self::Wait;
             }
         }
 

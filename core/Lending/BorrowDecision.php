@@ -37,8 +37,10 @@ final class BorrowDecision
 
         $kept = null;
         $anyFuture = false;
+        $onOrder = false;
         foreach ($licences as $licence) {
             $anyFuture = $anyFuture || $licence->hasFuture($now);
+            $onOrder = $onOrder || $licence->onOrder;
             if ($licence->id === $keptLicenceId && $licence->isLive($now)) {
                 $kept = $licence;
             }
@@ -48,6 +50,9 @@ final class BorrowDecision
         }
         if ($openLoanId !== null) {
             return new AlreadyOnLoan($openLoanId);
+        }
+        if ($onOrder) {
+            return new Refused(Refusal::OnOrder);
         }
 
         $limit = self::atLimit($card, $terms);

@@ -14,6 +14,7 @@ final readonly class Licence
      * @param  int|null  $copies  concurrent loans allowed; null where the model has no copies
      * @param  int|null  $copiesFree  copies neither on loan nor kept for a hold
      * @param  int|null  $loansLeft  loans still to be had; for pay per loan, those the month's budget still pays for
+     * @param  bool  $onOrder  the file of its title has not come: nothing to lend, but a line to stand in
      */
     public function __construct(
         public int $id,
@@ -24,6 +25,7 @@ final readonly class Licence
         public ?int $loansLeft,
         public DateTimeImmutable $startsAt,
         public ?DateTimeImmutable $endsAt,
+        public bool $onOrder = false,
     ) {
         if ($model->hasCopies() !== ($copies !== null && $copiesFree !== null)) {
             throw new InvalidArgumentException("A {$model->value} licence has copies exactly when its model does.");
@@ -35,7 +37,8 @@ final readonly class Licence
 
     public function isLive(DateTimeImmutable $now): bool
     {
-        return $this->startsAt <= $now &&
+        return !$this->onOrder &&
+            $this->startsAt <= $now &&
             ($this->endsAt === null || $this->endsAt > $now) &&
             ($this->loansLeft === null || $this->loansLeft > 0);
     }

@@ -24,4 +24,10 @@ final readonly class LineLicence
         public array $startedAt = [],
         public ?TitleUse $use = null,
     ) {}
+
+    /** @param  list<self>  $licences  of one title */
+    public static function onOrder(array $licences): bool
+    {
+        return array_filter($licences, fn(self $of): bool => $of->licence->onOrder) !== [];
+    }
 }

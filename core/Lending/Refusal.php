@@ -18,6 +18,7 @@ enum Refusal: string
     case AlreadyHeld = 'already_held';
     case CopyFree = 'copy_free';
     case NotYet = 'not_yet';
+    case OnOrder = 'on_order';
     case PayPerLoanCap = 'pay_per_loan_cap';
     case PayPerLoanBudget = 'pay_per_loan_budget';
     case TooEarlyToRenew = 'too_early_to_renew';

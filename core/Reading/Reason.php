@@ -21,5 +21,7 @@ enum Reason: string
     case UnknownKind = 'says in its publication.json neither that it is an audiobook, nor music, nor video';
     case BadPdf = 'is no PDF that can be read';
     case OfOthers = 'is an edition that another library has too, so its file is replaced by whoever runs the machine';
+    case OfAnother = 'is the file of another title already';
+    case OtherUse = 'is for another use than the title it was sent for: one is read, listened to or watched, and the other is not';
     case NotPlayable = 'holds a file that no browser plays';
 }

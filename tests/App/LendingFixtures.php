@@ -16,6 +16,7 @@ use App\Models\Library;
 use App\Models\Licence;
 use App\Models\Loan;
 use App\Models\Person;
+use App\Models\Publication;
 use App\Models\StaffMember;
 use App\Models\Title;
 use Carbon\CarbonImmutable;
@@ -85,8 +86,9 @@ trait LendingFixtures
         Format $format = Format::Ebook,
         Audience $audience = Audience::Adult,
         string $author = 'Tamsin Ebbing',
+        bool $onOrder = false,
     ): Title {
-        return app(SaveRecord::class)(
+        $title = app(SaveRecord::class)(
             new Record(
                 key: 'test:' . ++$this->made,
                 format: $format,
@@ -99,6 +101,30 @@ trait LendingFixtures
             ),
             $this->now(),
         );
+        if (!$onOrder) {
+            $this->fileOf($title);
+        }
+
+        return $title;
+    }
+
+    /** A file of which only lending knows. */
+    protected function fileOf(Title $title): Publication
+    {
+        return Publication::query()->create([
+            'title_id' => $title->id,
+            'sha256' => hash('sha256', "file of {$title->id}"),
+            'media_type' => Publication::EPUB,
+            'bytes' => 1,
+            'fixed_layout' => false,
+            'right_to_left' => false,
+            'sizes' => ['text.xhtml' => 2048],
+            'types' => ['text.xhtml' => 'application/xhtml+xml'],
+            'positions' => [['text.xhtml', 2]],
+            'excerpt_sizes' => [],
+            'excerpt_positions' => [],
+            'came_at' => $this->now(),
+        ]);
     }
 
     protected function licence(

@@ -257,6 +257,8 @@ final class RouteAccessTest extends TestCase
         'desk.supplier.take' => StaffTask::Requests,
         'desk.titles' => self::STAFF,
         'desk.title' => self::STAFF,
+        'desk.title.file' => [StaffTask::Titles, 'told'],
+        'desk.title.file.take' => [StaffTask::Titles, 'told'],
         'desk.record' => [StaffTask::Titles, 'told'],
         'desk.record.save' => [StaffTask::Titles, 'told'],
         'desk.record.undo' => [StaffTask::Titles, 'told'],

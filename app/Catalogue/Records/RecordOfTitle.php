@@ -12,7 +12,8 @@ use FigPorch\Core\Catalogue\Record;
 /** The record of a title as it is kept. */
 final class RecordOfTitle
 {
-    public static function of(Title $title): Record
+    /** @param  Record|null  $ofFile  what a file that has come for it says of itself; only its measures count */
+    public static function of(Title $title, ?Record $ofFile = null): Record
     {
         $title->loadMissing(['contributors', 'subjects', 'series']);
 
@@ -31,7 +32,7 @@ final class RecordOfTitle
                     )
                     ->all(),
             ),
-            extent: $title->extent,
+            extent: $ofFile->extent ?? $title->extent,
             subtitle: $title->subtitle,
             edition: $title->edition,
             language: $title->language,
@@ -43,10 +44,10 @@ final class RecordOfTitle
             subjects: array_values($title->subjects->pluck('name')->all()),
             series: $title->series?->name,
             seriesPosition: $title->series_position === null ? null : (float) $title->series_position,
-            seconds: $title->extent_seconds,
-            accessibility: $title->accessibility,
+            seconds: $ofFile === null ? $title->extent_seconds : $ofFile->seconds,
+            accessibility: $ofFile->accessibility ?? $title->accessibility,
             awards: $title->awards,
-            level: $title->level,
+            level: $ofFile === null ? $title->level : $ofFile->level,
             ages: $title->age_from === null || $title->age_to === null
                 ? null
                 : AgeRange::parse("{$title->age_from}-" . ($title->age_to === AgeRange::OPEN ? '' : $title->age_to)),

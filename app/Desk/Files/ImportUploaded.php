@@ -43,6 +43,7 @@ final class ImportUploaded implements ShouldQueue
             terms: $import->terms,
             audience: $import->audience,
             ownOnly: true,
+            of: $import->for_title_id,
         );
         DB::transaction(function () use ($import, $done, $recordChange): void {
             $now = CarbonImmutable::now();

@@ -6,6 +6,7 @@ namespace App\Desk\Files;
 
 use App\Models\FileImport;
 use App\Models\StaffMember;
+use App\Models\Title;
 use App\Models\Upload;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -17,6 +18,7 @@ final class TakeFiles
      * @param  list<Upload>  $uploads
      * @param  string|null  $terms  of the licence that each gets; null for none yet
      * @param  string|null  $audience  where a file does not say
+     * @param  Title|null  $for  whose file it is, and no title of its own
      */
     public function __invoke(
         StaffMember $by,
@@ -24,8 +26,9 @@ final class TakeFiles
         ?string $terms,
         ?string $audience,
         CarbonImmutable $now,
+        ?Title $for = null,
     ): void {
-        DB::transaction(function () use ($by, $uploads, $terms, $audience, $now): void {
+        DB::transaction(function () use ($by, $uploads, $terms, $audience, $now, $for): void {
             foreach ($uploads as $upload) {
                 // The form was sent twice.
                 if (FileImport::query()->where('upload_id', $upload->id)->exists()) {
@@ -38,6 +41,7 @@ final class TakeFiles
                     'name' => $upload->name,
                     'terms' => $terms,
                     'audience' => $audience,
+                    'for_title_id' => $for?->id,
                     'state' => 'waiting',
                     'asked_at' => $now,
                 ]);

@@ -221,6 +221,7 @@ final class EndingLicences
                 loansLeft: $row->loans_left,
                 startsAt: new DateTimeImmutable($row->starts_at),
                 endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+                onOrder: $row->file_came_at === null,
             );
         }
 

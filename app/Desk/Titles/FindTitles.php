@@ -31,15 +31,42 @@ final class FindTitles
             (select sum(copies) from licences l where l.title_id = t.id and l.library_id = :own
                 and (l.ends_at is null or l.ends_at > :now)) as copies,
             exists (select from licences l where l.title_id = t.id and l.library_id = :own) as ever,
+            (select count(*) from holds h where h.title_id = t.id and h.library_id = :own
+                and h.closed_at is null) as waiting,
             exists (select from licences l join libraries o on o.id = l.library_id join libraries lib on lib.id = :own
                 where l.title_id = t.id and l.library_id <> :own and (l.ends_at is null or l.ends_at > :now)
                 and licence_serves(l.shared, o, lib)) as shared
         from titles t where t.id = any(:titles)';
 
+    private const ON_ORDER = 'select title_id from licences li where li.library_id = :own and li.file_came_at is null
+        and licence_has_future(li, :now) group by title_id order by (select count(*) from holds h
+            where h.title_id = li.title_id and h.library_id = :own and h.closed_at is null) desc, min(li.starts_at), title_id
+        limit :most';
+
+    /** @return LengthAwarePaginator<int, FoundTitle> titles whose file has not come, those that most wait for first */
+    public function onOrder(Library $library, DateTimeImmutable $now): LengthAwarePaginator
+    {
+        $ids = DB::select(self::ON_ORDER, [
+            'own' => $library->id,
+            'now' => $now->format('Y-m-d H:i:sP'),
+            'most' => self::MOST,
+        ]);
+
+        return $this->show(array_column($ids, 'title_id'), $library, '', $now);
+    }
+
     /** @return LengthAwarePaginator<int, FoundTitle> the library's own first */
     public function page(Library $library, string $find, DateTimeImmutable $now): LengthAwarePaginator
     {
-        $ids = $this->found($library, $find);
+        return $this->show($this->found($library, $find), $library, $find, $now);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return LengthAwarePaginator<int, FoundTitle>
+     */
+    private function show(array $ids, Library $library, string $find, DateTimeImmutable $now): LengthAwarePaginator
+    {
         $page = PageAsked::of(count($ids), self::PAGE);
         $shown = array_slice($ids, ($page - 1) * self::PAGE, self::PAGE);
         /** @var array<int, stdClass> $states */
@@ -63,7 +90,7 @@ final class FindTitles
 
         return new LengthAwarePaginator(array_values($rows), count($ids), self::PAGE, $page, [
             'path' => Paginator::resolveCurrentPath(),
-            'query' => ['find' => $find],
+            'query' => array_filter(['find' => $find]),
         ]);
     }
 

@@ -21,7 +21,10 @@ final class TitlesController
         return view('desk.titles.titles', [
             'staff' => $staff,
             'find' => $find,
-            'page' => $find === '' ? null : $titles->page($staff->library, $find, CarbonImmutable::now()),
+            'page' =>
+                $find === ''
+                    ? $titles->onOrder($staff->library, CarbonImmutable::now())
+                    : $titles->page($staff->library, $find, CarbonImmutable::now()),
         ]);
     }
 }

@@ -43,6 +43,8 @@ final class LendingAudit
         join libraries o on o.id = li.library_id join libraries lib on lib.id = h.library_id
         where h.state = 'waiting' and li.copies_free > 0 and licence_is_live(li, :now) and li.starts_at <= :early
             and licence_serves(li.shared, o, lib) and hold_can_be_filled(h, c, :now)
+    union all select 'licence ' || li.id || ' is on order though the file of its title is here' from licences li
+        join publications p on p.title_id = li.title_id where li.file_came_at is null
     union all select 'loan ' || id || ' is open though it was due ' || due_at from loans
         where ended_at is null and due_at <= :early
     union all select 'hold ' || id || ' is ready though its copy was kept until ' || kept_until from holds

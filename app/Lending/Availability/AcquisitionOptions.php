@@ -124,6 +124,7 @@ final class AcquisitionOptions
                 $way->standing->turn?->middle?->getTimestamp() ??
                 ($way->standing->resetsAt?->getTimestamp() ?? PHP_INT_MAX),
             ],
+            $way->standing->availability === Availability::OnOrder => [4, 0],
             default => [6, 0],
         };
     }

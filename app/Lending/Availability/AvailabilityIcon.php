@@ -21,7 +21,7 @@ enum AvailabilityIcon: string
     {
         return match ($availability) {
             Availability::AlwaysReady, Availability::ReadyNow => self::Lit,
-            Availability::Wait => self::Half,
+            Availability::Wait, Availability::OnOrder => self::Half,
             Availability::NotHere => self::Dark,
         };
     }

@@ -17,6 +17,7 @@ final class AvailabilityText
             Availability::ReadyNow => __('catalogue.availability.ready_now') .
                 ($standing->copiesFree > 1 ? ' · ' . trans_choice('catalogue.copies_free', $standing->copiesFree) : ''),
             Availability::Wait => self::wait($standing),
+            Availability::OnOrder => __('catalogue.availability.on_order'),
             Availability::NotHere => __('catalogue.availability.not_here'),
         };
     }

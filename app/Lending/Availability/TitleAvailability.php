@@ -66,7 +66,11 @@ final class TitleAvailability
         }
         $waited = array_filter(
             $licences,
-            fn(array $of, int $id): bool => $availability[$id] === Availability::Wait && self::takesHolds($of, $now),
+            fn(array $of, int $id): bool => in_array(
+                $availability[$id],
+                [Availability::Wait, Availability::OnOrder],
+                true,
+            ) && self::takesHolds($of, $now),
             ARRAY_FILTER_USE_BOTH,
         );
         $lines = $this->lines->of($library->id, $waited);

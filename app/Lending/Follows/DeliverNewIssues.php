@@ -18,11 +18,11 @@ use Illuminate\Support\Facades\DB;
 /** New issues of magazines go to those who follow them: borrowed for them, or told. Each issue once. */
 final class DeliverNewIssues
 {
-    /** An issue is new when its library's first licence begins, or is written down, after the last look. */
+    /** An issue is new when its file comes, or its library's first licence begins or is written down, after the last look. */
     private const NEW = 'select f.id follow_id, t.id title_id from follows f join cards c on c.id = f.card_id
         join titles t on t.series_id = f.series_id and t.format = \'magazine\'
-        cross join lateral (select min(greatest(li.starts_at, li.added_at)) came_at from licences li
-            where li.title_id = t.id and %s and licence_has_future(li, ?)) l
+        cross join lateral (select min(greatest(li.starts_at, li.added_at, li.file_came_at)) came_at from licences li
+            where li.title_id = t.id and li.file_came_at is not null and %s and licence_has_future(li, ?)) l
         where l.came_at > f.looked_at and l.came_at <= ? order by f.id, l.came_at, t.id';
 
     public function __construct(private readonly BorrowTitle $borrowTitle, private readonly GiveNotice $giveNotice) {}

@@ -11,7 +11,13 @@ use FigPorch\Core\Lending\HoldState;
 /** A hold with its place in line and the promise it comes with. */
 final readonly class HoldWithEstimate
 {
-    public function __construct(public Hold $hold, public int $place, public int $copies, public ?WaitEstimate $turn) {}
+    public function __construct(
+        public Hold $hold,
+        public int $place,
+        public int $copies,
+        public ?WaitEstimate $turn,
+        public bool $onOrder = false,
+    ) {}
 
     public function isReady(): bool
     {

@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\Licence;
+use FigPorch\Core\Lending\LineLicence;
 use Illuminate\Support\Collection;
 
 /** A person's open holds on all cards: the ready ones first, then by when they come. */
@@ -64,6 +65,7 @@ final class OpenHolds
                             $hold->paused_until,
                             $now,
                         ),
+                    LineLicence::onOrder($line['licences']),
                 );
             }
         }

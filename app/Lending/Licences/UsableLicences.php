@@ -57,6 +57,7 @@ final class UsableLicences
                 : $row->loans_left,
             startsAt: new DateTimeImmutable($row->starts_at),
             endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
+            onOrder: $row->file_came_at === null,
         );
     }
 }

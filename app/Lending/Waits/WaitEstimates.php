@@ -75,6 +75,9 @@ final class WaitEstimates
         DateTimeImmutable $now,
         int $effort,
     ): WaitEstimate {
+        if (LineLicence::onOrder($licences)) {
+            return WaitEstimate::none();
+        }
         [$longest, $keptHours] = $this->rules->slowest($library->id, $format);
         $latest = WorstCaseWait::at(
             licences: $licences,

@@ -17,6 +17,7 @@ final class ImportApart
      * @param  string|null  $terms  of the licence, as LicenceTerms reads them; null for no licence
      * @param  string|null  $audience  where the file does not say
      * @param  bool  $ownOnly  a file that other libraries lend is not replaced
+     * @param  int|null  $of  the title whose file it is
      */
     public function __invoke(
         string $file,
@@ -24,6 +25,7 @@ final class ImportApart
         ?string $terms,
         ?string $audience = null,
         bool $ownOnly = false,
+        ?int $of = null,
     ): ImportOutcome {
         ['seconds' => $seconds, 'memory' => $memory] = (array) config('figporch.import');
         $process = new Process([
@@ -39,6 +41,7 @@ final class ImportApart
             ...$terms === null ? [] : ["--licence={$terms}"],
             ...$audience === null ? [] : ["--audience={$audience}"],
             ...$ownOnly ? ['--own-only'] : [],
+            ...$of === null ? [] : ["--of={$of}"],
             '--',
             $file,
         ]);

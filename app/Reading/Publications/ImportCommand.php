@@ -6,6 +6,7 @@ namespace App\Reading\Publications;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Library;
+use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
@@ -18,7 +19,7 @@ final class ImportCommand extends Command
         'audiobooks, music and video} {--library= : the library that gets them, by its short address, such as ' .
         'saltmere} {--licence=one_copy_one_user : such as ' .
         'metered_by_loans:copies=2,loans=26,ends=2027-06-30,shared} {--audience= : child, teen or adult, where ' .
-        'the files do not say}';
+        'the files do not say} {--of= : the number of the title whose file this one is; its record stands}';
 
     protected $description = 'Take publications into a library\'s catalogue';
 
@@ -49,10 +50,16 @@ final class ImportCommand extends Command
         }
 
         $files = (array) $this->argument('files');
+        $of = $this->option('of') === null ? null : (int) $this->option('of');
+        if ($of !== null && (count($files) !== 1 || Title::query()->find($of) === null)) {
+            $this->error('--of= takes the number of one title, as its address has it, and one file.');
+
+            return self::INVALID;
+        }
         $count = ['taken in' => 0, 'known already' => 0, 'refused' => 0];
         foreach ($files as $i => $file) {
             $line = sprintf('%' . strlen((string) count($files)) . 'd/%d  %s', $i + 1, count($files), basename($file));
-            $done = $importApart($file, $library->slug, (string) $this->option('licence'), $audience?->value);
+            $done = $importApart($file, $library->slug, (string) $this->option('licence'), $audience?->value, of: $of);
             $outcome = $done->outcome;
             $words = OutputFormatter::escape($done->words);
             $this->line(

@@ -6,6 +6,7 @@ namespace App\Reading\Publications;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Library;
+use App\Models\Title;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Reading\UnreadablePublication;
@@ -16,7 +17,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** One file of catalogue:import, which runs this for each and reads what it says: a line of JSON. */
 final class ImportFileCommand extends Command
 {
-    protected $signature = 'catalogue:import-file {file} {--library=} {--licence=} {--audience=} {--own-only}';
+    protected $signature = 'catalogue:import-file {file} {--library=} {--licence=} {--audience=} {--own-only} {--of=}';
 
     protected $description = 'Take one publication in (catalogue:import calls this)';
 
@@ -36,6 +37,7 @@ final class ImportFileCommand extends Command
                 CarbonImmutable::now(),
                 Audience::tryFrom((string) $this->option('audience')),
                 (bool) $this->option('own-only'),
+                $this->option('of') === null ? null : Title::query()->findOrFail((int) $this->option('of')),
             );
             $said = [
                 'outcome' => $done['new'] ? 'taken in' : 'known already',

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Reading\Publications;
 
+use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
 use App\Lending\Licences\AddLicence;
 use App\Lending\Licences\LicenceTerms;
+use App\Lending\Loans\Opening;
+use App\Lending\Queues\FillFreeCopies;
 use App\Models\Library;
 use App\Models\Licence;
 use App\Models\Publication as StoredPublication;
@@ -35,10 +38,12 @@ final class ImportPublication
         private readonly UnpackMedia $unpackMedia,
         private readonly UnpackPdf $unpackPdf,
         private readonly AddLicence $addLicence,
+        private readonly FillFreeCopies $fillFreeCopies,
     ) {}
 
     /**
      * @param  bool  $ownOnly  a file that other libraries lend is not replaced
+     * @param  Title|null  $of  the title whose file it is, whatever the file says; its record stands
      * @return array{title: Title, new: bool}
      *
      * @throws UnreadablePublication
@@ -50,6 +55,7 @@ final class ImportPublication
         DateTimeImmutable $now,
         ?Audience $audience = null,
         bool $ownOnly = false,
+        ?Title $of = null,
     ): array {
         $sha256 = (string) hash_file('sha256', $file);
         // Of several imports of one file at once the first unpacks it, and the others find it known.
@@ -63,6 +69,7 @@ final class ImportPublication
                 now: $now,
                 audience: $audience,
                 ownOnly: $ownOnly,
+                of: $of,
             );
         } finally {
             DB::select('select pg_advisory_unlock(hashtextextended(?, 5))', [$sha256]);
@@ -82,9 +89,13 @@ final class ImportPublication
         DateTimeImmutable $now,
         ?Audience $audience,
         bool $ownOnly,
+        ?Title $of,
     ): array {
         $known = StoredPublication::query()->where('sha256', $sha256)->first();
         if ($known !== null) {
+            if ($of !== null && $of->id !== $known->title_id) {
+                throw new UnreadablePublication(Reason::OfAnother);
+            }
             $title = Title::query()->findOrFail($known->title_id);
             $this->license($title, $library, $terms, $now);
 
@@ -92,18 +103,24 @@ final class ImportPublication
         }
 
         $unpacked = $this->unpack($file, $sha256, $audience);
-        if ($ownOnly && $this->isOfOthers($unpacked->record->key, $library)) {
+        if ($of !== null && Opening::way($of->format) !== Opening::way($unpacked->record->format)) {
+            throw new UnreadablePublication(Reason::OtherUse);
+        }
+        $record = $of === null ? $unpacked->record : RecordOfTitle::of($of, $unpacked->record);
+        if ($ownOnly && $this->isOfOthers($record->key, $library)) {
             throw new UnreadablePublication(Reason::OfOthers);
         }
 
-        return DB::transaction(function () use ($file, $sha256, $unpacked, $library, $terms, $now): array {
-            $title = ($this->saveRecord)($unpacked->record, $now);
+        return DB::transaction(function () use ($file, $sha256, $unpacked, $record, $library, $terms, $now): array {
+            $title = ($this->saveRecord)($record, $now);
             $title->update(['cover_file' => $unpacked->cover]);
             $this->keepReplaced($title);
-            StoredPublication::query()->updateOrCreate(
-                ['title_id' => $title->id],
-                ['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication],
-            );
+            $stored = StoredPublication::query()->firstOrNew(['title_id' => $title->id], ['came_at' => $now]);
+            $stored->fill(['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication])->save();
+            // A title on order has come: those in line are first.
+            if ($stored->wasRecentlyCreated) {
+                $this->fillFreeCopies->ofTitle($title->id, $now);
+            }
             $this->license($title, $library, $terms, $now);
 
             return ['title' => $title, 'new' => true];

@@ -29,6 +29,12 @@ final readonly class WaitEstimate
         public ?DateTimeImmutable $surely = null,
     ) {}
 
+    /** Where nothing can be said: a title on order comes when it comes. */
+    public static function none(): self
+    {
+        return new self(from: null, middle: null, to: null, latest: null);
+    }
+
     /**
      * Whether a date that 19 in 20 hold says something beside the others: what is promised is far from likely, or
      * nothing can be promised.

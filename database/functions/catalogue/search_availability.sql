@@ -81,12 +81,12 @@ create constraint trigger licences_settle_flip after update of copies_free,
     loans_left on licences deferrable initially deferred
     for each row when (0 in (old.copies_free, new.copies_free, old.loans_left,
         new.loans_left)) execute function search_settle();
-create trigger licences_change after update of model, starts_at, ends_at, shared on licences for each row
-    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct
-        from (new.model, new.starts_at, new.ends_at, new.shared))
+create trigger licences_change after update of model, starts_at, ends_at, shared, file_came_at on licences for each row
+    when ((old.model, old.starts_at, old.ends_at, old.shared, old.file_came_at) is distinct
+        from (new.model, new.starts_at, new.ends_at, new.shared, new.file_came_at))
     execute function search_touched();
-create constraint trigger licences_settle_change after update of model, starts_at, ends_at, shared on licences
+create constraint trigger licences_settle_change after update of model, starts_at, ends_at, shared, file_came_at on licences
     deferrable initially deferred for each row
-    when ((old.model, old.starts_at, old.ends_at, old.shared) is distinct
-        from (new.model, new.starts_at, new.ends_at, new.shared))
+    when ((old.model, old.starts_at, old.ends_at, old.shared, old.file_came_at) is distinct
+        from (new.model, new.starts_at, new.ends_at, new.shared, new.file_came_at))
     execute function search_settle();

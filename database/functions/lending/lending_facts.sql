@@ -19,7 +19,7 @@ begin
     end if;
     select json_agg(x order by x.id) into v_licences from (
         select li.id, li.library_id, li.model, li.copies, li.copies_free, li.loans_left, li.starts_at, li.ends_at,
-            li.price_cents,
+            li.file_came_at, li.price_cents,
             case when li.model = 'pay_per_loan' then pay_per_loan_left(li.library_id, p_now) end as budget_left
         from licences li join libraries o on o.id = li.library_id join libraries lib on lib.id = v_card.library_id
             where li.title_id = p_title and licence_serves(li.shared, o, lib)) x;

@@ -10,14 +10,14 @@ $$;
 -- Core's Licence::isLive, but for the month's budget of pay per loan.
 create function licence_is_live(li licences, p_now timestamptz) returns boolean immutable parallel safe language sql
 as $$
-    select li.starts_at <= p_now and (li.ends_at is null or li.ends_at > p_now)
+    select li.file_came_at is not null and li.starts_at <= p_now and (li.ends_at is null or li.ends_at > p_now)
         and (li.loans_left is null or li.loans_left > 0)
 $$;
 
 -- Core's Licence::canLend, but for the month's budget.
 create function licence_can_lend(li licences, p_now timestamptz) returns boolean immutable parallel safe language sql
 as $$
-    select li.starts_at <= p_now and (li.ends_at is null or li.ends_at > p_now)
+    select li.file_came_at is not null and li.starts_at <= p_now and (li.ends_at is null or li.ends_at > p_now)
         and (li.loans_left is null or li.loans_left > 0) and (li.copies_free is null or li.copies_free > 0)
 $$;
 

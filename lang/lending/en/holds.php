@@ -7,6 +7,7 @@ return [
     'hold_cancelled' => 'The hold on “:name” is cancelled.',
     'in_line' => ':place in line',
     'no_date' => 'It cannot be dated: no copy will be left when your turn comes unless the library buys more.',
+    'on_order' => 'on order: it is kept for you in turn when its file comes',
     'paused_until' => 'Paused until :date. It keeps its place in line.',
     'no_holds' => 'You are not waiting for anything.',
     'no_holds_text' => 'When all copies of a title are out, place a hold: you are told when one is yours.',

@@ -10,6 +10,8 @@ return [
     'hours' => '{1} :count hour|[2,*] :count hours',
     'not_now' => 'Leave it',
     'of_copies' => '{1} :count copy|[2,*] :count copies',
+    'on_order' => 'Its file has not come yet, so it cannot be borrowed. When it comes, holds are filled in turn at once.',
+    'on_order_line' => 'You would be :place in line.',
     'no_file' => 'Its file has not come to the library yet, so it cannot be opened here.',
     'from' => 'from :library',
     'renew' => 'Renew',
@@ -21,6 +23,7 @@ return [
     'pause_all' => 'Pause until these dates',
     'refused' => [
         'not_yet' => 'This title can be lent from :date on. Place a hold to have it as soon as it comes.',
+        'on_order' => 'This title is on order: its file has not come to the library yet. Place a hold to have it in turn as soon as it does.',
         'pay_per_loan_cap' => 'You have borrowed :limit titles this month that the library pays for one by one, which is as many as your card allows. There will be more on :date.',
         'pay_per_loan_budget' => 'The library’s money for loans of this kind is used up for this month. It can be borrowed again on :date.',
         'too_early_to_renew' => 'This loan can be renewed from :date on.',

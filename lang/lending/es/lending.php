@@ -10,6 +10,8 @@ return [
     'hours' => '{1} :count hora|[2,*] :count horas',
     'not_now' => 'Dejarlo',
     'of_copies' => '{1} :count ejemplar|[2,*] :count ejemplares',
+    'on_order' => 'Su archivo aún no ha llegado y no se puede tomar prestado. Cuando llegue, las reservas se atienden enseguida por turno.',
+    'on_order_line' => 'Su puesto en la cola sería el :place.',
     'no_file' => 'Su archivo aún no ha llegado a la biblioteca, así que no se puede abrir aquí.',
     'from' => 'de :library',
     'renew' => 'Renovar',
@@ -21,6 +23,7 @@ return [
     'pause_all' => 'Pausar hasta estas fechas',
     'refused' => [
         'not_yet' => 'Este título se presta a partir del :date. Resérvelo para tenerlo en cuanto llegue.',
+        'on_order' => 'Este título está pedido y su archivo aún no ha llegado a la biblioteca. Resérvelo para tenerlo por turno en cuanto llegue.',
         'pay_per_loan_cap' => 'Este mes ha tomado :limit títulos que la biblioteca paga uno a uno, el máximo de su tarjeta. Habrá más el :date.',
         'pay_per_loan_budget' => 'El dinero de la biblioteca para estos préstamos se ha agotado este mes. Podrá tomarse prestado el :date.',
         'too_early_to_renew' => 'Este préstamo se puede renovar a partir del :date.',

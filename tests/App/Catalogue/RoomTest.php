@@ -45,6 +45,7 @@ final class RoomTest extends TestCase
             ),
             $this->now(),
         );
+        $this->fileOf($title);
         $this->licence($title);
 
         return $title;

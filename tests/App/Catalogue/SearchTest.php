@@ -53,6 +53,7 @@ final class SearchTest extends TestCase
             ),
             $this->now(),
         );
+        $this->fileOf($title);
         $this->licence($title, $model, library: $library);
 
         return $title;

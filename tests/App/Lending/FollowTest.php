@@ -25,11 +25,9 @@ final class FollowTest extends TestCase
         $this->be(($this->card = $this->card())->person);
     }
 
-    private function issue(int $number): Title
+    private function issue(int $number, bool $onOrder = false): Title
     {
-        $save = app(SaveRecord::class);
-
-        return $save(
+        $title = app(SaveRecord::class)(
             new Record(
                 key: "tide:{$number}",
                 format: Format::Magazine,
@@ -43,6 +41,11 @@ final class FollowTest extends TestCase
             ),
             $this->now(),
         );
+        if (!$onOrder) {
+            $this->fileOf($title);
+        }
+
+        return $title;
     }
 
     public function test_the_latest_issue_stands_first_and_each_is_a_title_of_its_own(): void

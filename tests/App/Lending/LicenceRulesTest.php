@@ -47,6 +47,7 @@ final class LicenceRulesTest extends TestCase
                         : null),
                 startsAt: $now->modify($this->one(['-1 year', '-1 second', '+0 seconds', '+1 second'])),
                 endsAt: $this->one([null, $now->modify('-1 second'), $now, $now->modify('+1 second')]),
+                onOrder: $this->random->getInt(1, 4) === 1,
             );
             $said = DB::selectOne(
                 'select licence_is_live(li, ?) live, licence_can_lend(li, ?) lend, licence_has_future(li, ?) future
@@ -124,6 +125,7 @@ final class LicenceRulesTest extends TestCase
                 'loans_left' => $licence->model === LicenceModel::PayPerLoan ? null : $licence->loansLeft,
                 'starts_at' => $licence->startsAt->format('Y-m-d\TH:i:s.uP'),
                 'ends_at' => $licence->endsAt?->format('Y-m-d\TH:i:s.uP'),
+                'file_came_at' => $licence->onOrder ? null : $licence->startsAt->format('Y-m-d\TH:i:s.uP'),
             ],
             JSON_THROW_ON_ERROR,
         );

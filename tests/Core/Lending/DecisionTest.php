@@ -72,6 +72,8 @@ final class DecisionTest extends TestCase
         // A loan outlives its licence.
         $gone = [self::licence(M::MeteredByTime, ends: '-1 day')];
         $this->assertInstanceOf(AlreadyOnLoan::class, self::borrow(self::card(), $gone, open: 5));
+        $ordered = [self::licence(M::OneCopyOneUser, onOrder: true), self::licence(M::PayPerLoan, 2, onOrder: true)];
+        $this->assertSame(Refusal::OnOrder, self::refusal(self::borrow(self::card(loans: 7), $ordered)));
         $this->assertSame(Refusal::LoanLimit, self::refusal(self::borrow(self::card(loans: 7), $full)));
         $this->assertSame(
             Refusal::LengthNotOffered,

@@ -28,6 +28,7 @@ trait Lending
         ?string $ends = null,
         string $starts = '-1 year',
         int $library = 1,
+        bool $onOrder = false,
     ): Licence {
         $hasCopies = $model->hasCopies();
 
@@ -40,6 +41,7 @@ trait Lending
             loansLeft: $model->countsLoans() || $model === LicenceModel::PayPerLoan ? $left ?? 10 : null,
             startsAt: self::now($starts),
             endsAt: $ends === null ? null : self::now($ends),
+            onOrder: $onOrder,
         );
     }
 

@@ -36,6 +36,13 @@ final class LicenceTest extends TestCase
         yield 'concurrent, all in use' => [self::licence(M::Concurrent, copies: 5, free: 0, left: 50), false, true];
         yield 'simultaneous' => [self::licence(M::Simultaneous), true, true];
         yield 'simultaneous that ended' => [self::licence(M::Simultaneous, ends: '-1 hour'), false, false];
+        yield 'on order' => [self::licence(M::OneCopyOneUser, onOrder: true), false, true];
+        yield 'on order for everybody' => [self::licence(M::Simultaneous, onOrder: true), false, true];
+        yield 'on order until its licence ended' => [
+            self::licence(M::MeteredByTime, ends: '-1 day', onOrder: true),
+            false,
+            false,
+        ];
         yield 'pay per loan with money' => [self::licence(M::PayPerLoan, left: 2), true, true];
         yield 'pay per loan without' => [self::licence(M::PayPerLoan, left: 0), false, true];
     }
@@ -48,6 +55,7 @@ final class LicenceTest extends TestCase
         $expected = match (true) {
             $canLend && $licence->model === M::Simultaneous => Availability::AlwaysReady,
             $canLend => Availability::ReadyNow,
+            $hasFuture && $licence->onOrder => Availability::OnOrder,
             $hasFuture => Availability::Wait,
             default => Availability::NotHere,
         };

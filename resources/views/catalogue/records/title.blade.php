@@ -93,8 +93,10 @@
                                     Carbon\CarbonImmutable::now()) }}.@else{{
                                     __('catalogue.never') }}@endif</p>
                             @endif
-                            @if (! $edition->publication_exists && $standing->availability !== Availability::NotHere)
-                                <p class="meta mt-1">{{ __('lending.no_file') }}</p>
+                            @if ($standing->availability === Availability::OnOrder)
+                                <p class="meta mt-1">{{ __('lending.on_order') }}
+                                    @if ($standing->takesHolds && $mine === null){{ __('lending.on_order_line',
+                                    ['place' => App\Shared\View\Ordinal::of($standing->nextPlace)]) }}@endif</p>
                             @endif
                             @if ($standing->availability === Availability::NotHere)
                                 <p class="meta mt-1">{{ $standing->wentAt !== null ?

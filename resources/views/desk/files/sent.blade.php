@@ -12,8 +12,9 @@
                 scope="col">{{ __('files.when') }}</th></tr></thead>
             <tbody>@foreach ($page as $file)<tr><th scope="row" class="text-left font-normal min-w-40"><bdi>{{
                 $file->name }}</bdi></th><td>@if ($file->title !== null){{ __("files.states.{$file->state}") }}: <a
-                class="font-semibold" href="{{ route('desk.title', $file->title_id) }}@if ($file->terms ===
-                null)?add=1#add @endif"><bdi>{{ $file->title->name }}</bdi></a>@if ($file->terms === null)<span
+                class="font-semibold" href="{{ route('desk.title', $file->title_id)
+                    }}@if ($file->needsLicence())?add=1#add
+                @endif"><bdi>{{ $file->title->name }}</bdi></a>@if ($file->needsLicence())<span
                 class="block text-soft">{{ __('files.no_licence') }}</span>@endif
                 @else<span @class(['text-clay' => $file->state === 'refused'])>{{ __("files.states.{$file->state}") }}
                 @if ($file->words !== null)<span class="block text-ink">{{ $file->words }}</span>@endif</span>@endif

@@ -34,6 +34,11 @@
             __('records.edit') }}</a>@endcan</div>
     <p class="meta mb-4">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
         $title->year()])) }}</p>
+    @if (! $title->opens() && $alive->isNotEmpty())
+        <p class="panel px-4 py-3 mb-4 text-[15px] flex flex-wrap gap-x-4 gap-y-1 items-baseline"><span>{{
+            __('records.no_file_text') }}</span> @can('desk.titles')<a class="link" href="{{ route('desk.title.file',
+            $title) }}">{{ __('records.send_file') }}</a>@endcan</p>
+    @endif
     <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">
         @foreach ($facts as [$to, $figure, $words])
             <li class="bg-card max-md:last:col-span-2"><a href="#{{ $to }}"

@@ -6,11 +6,14 @@
     <form class="flex flex-wrap gap-3 items-end mb-4 text-[15px]"><label class="grid gap-1 grow max-w-xl">{{
         __('records.find') }}<input name="find" value="{{ $find }}" maxlength="200" class="field py-1.5 min-h-9"
         autofocus></label><button class="btn btn-quiet">{{ __('desk.find_button') }}</button></form>
-    @if ($page === null)
-        <p class="panel p-6 max-w-3xl">{{ __('records.find_text') }}</p>
+    @if ($find === '')
+        <p class="panel p-6 max-w-3xl mb-6">{{ __('records.find_text') }}</p>
     @elseif ($page->isEmpty())
         <p class="panel p-6 max-w-3xl">{{ __('records.none') }}</p>
-    @else
+    @endif
+    @if ($find === '' && $page->isNotEmpty())<h2 class="text-2xl mb-1">{{ __('records.on_order') }}</h2>
+        <p class="text-[15px] mb-3 max-w-[80ch]">{{ __('records.on_order_text') }}</p>@endif
+    @if ($page->isNotEmpty())
         <p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
             number_format(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
             ['count' => number_format($page->total())]) }}</p>
@@ -30,8 +33,11 @@
                 (bool) $state->shared => __('records.shared'),
                 (bool) $state->supplied => __('records.supplied'),
                 default => __('records.no_licence'),
-            } }}@if (! $state->opens && $state->licences > 0)<span class="block text-clay">{{ __('records.no_file')
-            }}</span>@endif</span></li>@endforeach</ul>
+            } }}@if (! $state->opens && $state->licences > 0)<span class="block text-soft">{{ implode(' · ',
+            array_filter([$find === '' ? null : __('catalogue.availability.on_order'), $state->waiting > 0 ?
+            trans_choice('records.waiting', $state->waiting) : null])) }}</span>@can('desk.titles')<a class="link"
+            href="{{ route('desk.title.file', $title) }}">{{ __('records.send_file') }}<span class="sr-only">: {{
+            $title->name }}</span></a>@endcan @endif</span></li>@endforeach</ul>
         <x-pager :page="$page" />
     @endif
 </x-desk.layout>

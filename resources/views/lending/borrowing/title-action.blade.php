@@ -49,7 +49,8 @@
                 class="sr-only">: {{ $title->name }}</span></a>
             @else<a class="btn btn-quiet" href="/titles/{{ $title->id }}/ask{{ $at }}">{{ __('lending.ask') }}<span
                 class="sr-only">: {{ $title->name }}</span></a>@endif
-        @elseif ($standing->takesHolds && $standing->availability === Availability::Wait)
+        @elseif ($standing->takesHolds && in_array($standing->availability, [Availability::Wait,
+            Availability::OnOrder], true))
             <form method="post" action="/titles/{{ $title->id }}/hold{{ $at }}" @if ($card !== null)
                 hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML"
                 hx-disabled-elt="find button" @endif @if ($detailed ?? false) class="md:text-right" @endif>

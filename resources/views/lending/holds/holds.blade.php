@@ -23,7 +23,8 @@
                     <div class="mt-1 flex gap-2">{{ App\Lending\Availability\AvailabilityIcon::Half->html()
                         }}<span><strong>{{ __('holds.in_line', ['place' => Ordinal::of($in->place)]) }}</strong>,
                         {{ trans_choice('lending.of_copies', $in->copies) }} ·
-                        @if ($turn?->to !== null){{ __('catalogue.eight_in_ten',
+                        @if ($in->onOrder){{ __('holds.on_order') }}@elseif ($turn?->to !== null){{
+                            __('catalogue.eight_in_ten',
                             ['range' => Dates::range($turn->from, $turn->to, $zone)]) }}{{
                             App\Lending\Waits\EstimateText::after($turn, $zone, $now) }}
                             @else{{ __('holds.no_date') }}@endif</span></div>
