@@ -31,8 +31,18 @@ final class DemoMagazines
         if (!is_array($facts)) {
             throw new RuntimeException("{$file} does not begin with its facts as JSON between two lines of ---.");
         }
+
+        return $this->issue($facts, $parts[2], $number, basename($file));
+    }
+
+    /**
+     * @param  array<mixed>  $facts  magazine, issue, publisher, published, subjects and description
+     * @param  string  $markdown  a first-level heading for each article, under it in italics by whom it is
+     */
+    public function issue(array $facts, string $markdown, int $number, string $seed): Book
+    {
         $colour = self::COLOURS[$number % count(self::COLOURS)];
-        $articles = $this->articles($parts[2], $colour, "{$facts['magazine']} · Issue {$facts['issue']}");
+        $articles = $this->articles($markdown, $colour, "{$facts['magazine']} · Issue {$facts['issue']}");
         $titles = implode('', array_map(fn(array $a): string => '<li>' . self::x($a['title']) . '</li>', $articles));
         $waves = self::waves($colour, 760, 1040, $facts['issue']);
 
@@ -57,7 +67,7 @@ final class DemoMagazines
             subjects: $facts['subjects'],
             series: $facts['magazine'],
             seriesPosition: $facts['issue'],
-            cover: Drawing::cover($facts['magazine'], "Issue {$facts['issue']}", basename($file)),
+            cover: Drawing::cover($facts['magazine'], "Issue {$facts['issue']}", $seed),
             fixedLayout: true,
             magazine: true,
         );

@@ -45,6 +45,7 @@ final class LoadDemo
         $this->coast->say(Card::query()->count() . ' patrons with cards');
         $this->coast->say($lend->writePastLoans($cards) . ' past loans');
         $lend->payForPastLoans();
+        $this->make->make(Arrivals::class)->bring($lend->audiobookOfFirstCard());
         $lend->lendToFirstCard();
         $lend->lendNow($cards);
         $lend->placeHoldsOfFirstCard();
@@ -66,6 +67,10 @@ final class LoadDemo
         $account = $this->make->make(SeedAccount::class, ['coast' => $this->coast]);
         $account->keepAnAlmanac();
         $account->speak();
+        // With few of the media, as for tests, nothing goes on by itself.
+        if ($media === null) {
+            BringNext::dispatch();
+        }
         $this->make->make(CountUse::class)();
         $this->make->make(CountLoans::class)();
         DB::statement('analyze');

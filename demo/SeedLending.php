@@ -88,7 +88,6 @@ final class SeedLending
         return count($loans);
     }
 
-    /** Imara Quell's loans: two under way, one due soon, and an audiobook. */
     /** What past loans cost that were paid one by one, month by month. */
     public function payForPastLoans(): void
     {
@@ -107,6 +106,7 @@ final class SeedLending
         );
     }
 
+    /** Imara Quell's loans: two under way, one due soon, and an audiobook. */
     public function lendToFirstCard(): void
     {
         $card = $this->coast->firstCard();
@@ -130,14 +130,23 @@ final class SeedLending
             }
             $this->leaveAt($card, $title, $fraction, $this->coast->now->modify('-' . $daysAgo . ' hours'));
         }
-        $audiobook = Title::query()
+        ($this->borrow)(
+            $card->id,
+            $this->audiobookOfFirstCard()->id,
+            LoanLength::days(14),
+            $this->coast->now->modify('-4 days'),
+        );
+    }
+
+    public function audiobookOfFirstCard(): Title
+    {
+        $library = $this->coast->firstCard()->library_id;
+
+        return Title::query()
             ->where('format', Format::Audiobook)
-            ->whereHas('licences', fn($q) => $q->where('library_id', $card->library_id)->where('copies_free', '>', 0))
+            ->whereHas('licences', fn($q) => $q->where('library_id', $library)->where('copies_free', '>', 0))
             ->orderBy('id')
-            ->first();
-        if ($audiobook !== null) {
-            ($this->borrow)($card->id, $audiobook->id, LoanLength::days(14), $this->coast->now->modify('-4 days'));
-        }
+            ->firstOrFail();
     }
 
     /**
@@ -153,6 +162,7 @@ final class SeedLending
                 ->where('library_id', $this->coast->libraries[$slug]->id)
                 ->where('licences.starts_at', '<', $this->coast->now->modify('-21 days'))
                 ->whereNotNull('copies')
+                ->whereNotNull('file_came_at')
                 ->orderByDesc('times_borrowed')
                 ->orderBy('titles.id')
                 ->limit(48)

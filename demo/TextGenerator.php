@@ -361,7 +361,7 @@ final class TextGenerator
                 ],
                 extent: ($tracks = $this->between(7, 16)),
                 language: $i % 6 === 0 ? 'es' : 'en',
-                description: "{$tracks} pieces recorded in the old chapel at {$this->pick(self::PLACES)}.",
+                description: "Recorded in the old chapel at {$this->pick(self::PLACES)}.",
                 publisher: 'Foghorn Records',
                 published: (string) $this->between(2012, 2026),
                 subjects: ['Music', $this->pick(['Songs', 'Dance tunes', 'Chamber music', 'Choirs'])],
@@ -492,6 +492,25 @@ final class TextGenerator
         }
 
         return $chapters;
+    }
+
+    /** @return list<string> a few sentences about somebody */
+    public function talk(int $sentences): array
+    {
+        $hero = $this->pick(self::FIRST);
+
+        return array_map(fn(): string => $this->sentence($hero), range(1, $sentences));
+    }
+
+    /** What a piece of music, or a piece in a magazine, may be called. */
+    public function pieceName(): string
+    {
+        return $this->pick(['The ', '']) . $this->pick(self::ADJECTIVES) . ' ' . $this->pick(self::NOUNS);
+    }
+
+    public function personName(): string
+    {
+        return $this->authors[$this->between(0, count($this->authors) - 1)]['name'];
     }
 
     private function sentence(string $hero): string

@@ -12,22 +12,20 @@ final class Tune
 {
     private const RATE = 22_050;
 
-    private const BARS = 12;
-
     /** Steps of a pentatonic scale above its ground, in semitones. */
     private const SCALE = [0, 2, 4, 7, 9, 12, 14, 16];
 
     /** @return array{string, float} MP3 and its seconds */
-    public static function sound(string $name, bool $slow): array
+    public static function sound(string $name, bool $slow, int $bars = 12): array
     {
         $random = new Randomizer(new Xoshiro256StarStar(hash('sha256', $name, true)));
         $beat = (int) (self::RATE * ($slow ? 0.62 : 0.34));
-        $samples = array_fill(0, $beat * (self::BARS * 4 + 4), 0.0);
+        $samples = array_fill(0, $beat * ($bars * 4 + 4), 0.0);
         $ground = 146.83 * 2 ** ($random->getInt(0, 5) / 12);
         $at = 3;
-        for ($n = 0; $n < self::BARS * 4; $n++) {
+        for ($n = 0; $n < $bars * 4; $n++) {
             $at = max(0, min(count(self::SCALE) - 1, $at + $random->getInt(-2, 2)));
-            $last = $n >= self::BARS * 4 - 2;
+            $last = $n >= $bars * 4 - 2;
             self::pluck(
                 samples: $samples,
                 from: $n * $beat,
