@@ -14,6 +14,7 @@ use App\Catalogue\Records\TitleController;
 use App\Catalogue\Rooms\RoomController;
 use App\Catalogue\SavedSearches\SavedSearchController;
 use App\Catalogue\Search\CatalogueController;
+use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
@@ -79,4 +80,5 @@ Route::middleware('auth:web')->group(function (): void {
 
 Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {
     Route::post('/searches', [SavedSearchController::class, 'save'])->name('searches.save');
+    Route::post('/catalogue/older', OlderController::class)->name('catalogue.older');
 });

@@ -20,6 +20,7 @@ use Illuminate\Foundation\Auth\User;
  * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
  * @property array{minutes?: int, titles?: int}|null $goals of their own
  * @property bool $toured
+ * @property bool $shows_older lists titles that their card may never borrow, too
  * @property-read Collection<int, Card> $cards
  */
 final class Person extends User
@@ -39,12 +40,13 @@ final class Person extends User
         'reading' => 'array',
         'goals' => 'array',
         'toured' => 'boolean',
+        'shows_older' => 'boolean',
     ];
 
     /** @return HasMany<Card, $this> the one that is put first, then as they came */
     public function cards(): HasMany
     {
-        return $this->hasMany(Card::class)->orderByDesc('is_first')->orderBy('id');
+        return $this->hasMany(Card::class)->chaperone('person')->orderByDesc('is_first')->orderBy('id');
     }
 
     /**

@@ -17,6 +17,19 @@ final class Input
         return is_string($value) ? trim(mb_scrub($value)) : '';
     }
 
+    /** @return array<string, string> what a field holds that is a query string itself, such as a search */
+    public static function query(Request $request, string $name): array
+    {
+        $asked = [];
+        parse_str(self::text($request, $name), $asked);
+
+        return array_filter(
+            $asked,
+            fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
+            ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
     /** @return string|null a day of the calendar, "2026-12-24"; null for what is none, or lies beyond any plan */
     public static function day(Request $request, string $name): ?string
     {

@@ -5,7 +5,10 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** A title whose file has not come is on order: its licences lend nothing until then. */
+/**
+ * A title whose file has not come is on order: its licences lend nothing until then. What is for older readers than a
+ * card is listed for those who ask.
+ */
 return new class extends Migration {
     public function up(): void
     {
@@ -18,6 +21,8 @@ return new class extends Migration {
             update licences li set file_came_at = p.came_at from publications p where p.title_id = li.title_id;
             alter table file_imports add column for_title_id bigint references titles(id) on delete cascade;
             comment on column file_imports.for_title_id is 'the title whose file it is, where staff say so';
+            alter table people add column shows_older boolean not null default false;
+            comment on column people.shows_older is 'lists titles that their card may never borrow, too';
             SQL
             ,
         );

@@ -13,7 +13,6 @@ use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\QuerySql;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SearchSql;
-use App\Lending\LoanRules\CardEligibility;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
@@ -81,9 +80,11 @@ final class BitmapSearch
         $flags = array_map(fn(FlagFilter $of): string => $of::name(), $search->filters->of(FlagFilter::class));
         $can = array_fill_keys($flags, TitleSet::none());
         foreach ($search->places() as $id => $eligibility) {
-            $allowed = self::allowed($gathering, $eligibility);
+            $allowed = self::titlesFor($gathering, $eligibility->audiences);
+            $listed = $eligibility->older ? null : $allowed;
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
-            $held = $held->or($gathering->every("held:{$id}"));
+            $here = $gathering->every("held:{$id}");
+            $held = $held->or($listed === null ? $here : $here->and($listed));
             foreach ($can as $flag => $titles) {
                 $here = $gathering->every("{$flag}:{$id}");
                 $can[$flag] = $titles->or($allowed === null ? $here : $here->and($allowed));
@@ -182,17 +183,20 @@ final class BitmapSearch
         return $chosen;
     }
 
-    /** What a card may borrow of what is ready, by format and audience; null where that is everything. */
-    private static function allowed(BitmapIndex $gathering, CardEligibility $eligibility): ?TitleSet
+    /**
+     * @param  list<string>|null  $pairs  of format and audience, as of a card's ceilings
+     * @return TitleSet|null null where that is everything
+     */
+    private static function titlesFor(BitmapIndex $gathering, ?array $pairs): ?TitleSet
     {
-        if ($eligibility->audiences === null) {
+        if ($pairs === null) {
             return null;
         }
         $allowed = TitleSet::none();
         foreach (Format::cases() as $format) {
             $audiences = TitleSet::none();
             foreach (Audience::cases() as $audience) {
-                if (in_array("{$format->value}:{$audience->value}", $eligibility->audiences, true)) {
+                if (in_array("{$format->value}:{$audience->value}", $pairs, true)) {
                     $audiences = $audiences->or($gathering->every("audience:{$audience->value}"));
                 }
             }
@@ -215,8 +219,9 @@ final class BitmapSearch
         ) {
             $all = $all->or($gathering->every("held:{$row->id}"));
         }
+        $listed = self::titlesFor($gathering, $search->eligibility->listed());
 
-        return $all;
+        return $listed === null ? $all : $all->and($listed);
     }
 
     public static function byIndex(Node $node): TitleSet

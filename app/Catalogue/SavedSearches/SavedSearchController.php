@@ -51,17 +51,7 @@ final class SavedSearchController
     {
         $person = $this->current->requiredPerson();
         $library = $this->current->requiredLibrary();
-        $asked = [];
-        parse_str(Input::text($request, 'search'), $asked);
-        $search = SearchRequest::read(
-            $library->id,
-            array_filter(
-                $asked,
-                fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-            new CardEligibility(),
-        );
+        $search = SearchRequest::read($library->id, Input::query($request, 'search'), new CardEligibility());
         $kept = array_diff_key($search->with([]), ['order' => 1, 'list' => 1]);
         $name = mb_substr(Input::text($request, 'name'), 0, self::NAME);
         $refusal = match (true) {

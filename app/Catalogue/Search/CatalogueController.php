@@ -64,6 +64,7 @@ final class CatalogueController
         );
         $facets = $this->catalogue->facets($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
+        $older = $search->withOlder();
         $page = $this->catalogue->page($search, $facets->total, $now)->appends($search->with([]));
 
         $person = $this->current->person;
@@ -83,6 +84,8 @@ final class CatalogueController
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
             'spelling' => $facets->total === 0 && $search->words !== '' ? $suggestions->spelling($search, $now) : null,
             'wider' => $wider,
+            'older' => $older === null ? 0 : $this->catalogue->total($older, $now) - $facets->total,
+            'hasCeiling' => $search->eligibility->audiences !== null,
             'standings' => $availability->of($library, $shown, $this->current->card(), $now),
             'ways' =>
                 $person !== null && ($search->scope === Reach::Cards || isset($wider['cards']))

@@ -33,25 +33,31 @@ final class HeldTitles
         CardEligibility $eligibility = new CardEligibility(),
     ): array {
         $at = Sql::timestamp($now);
-        $allowed = $eligibility->audiences === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
-        $audiences = $eligibility->audiences === null ? [] : [Sql::array($eligibility->audiences)];
+        $fits = fn(?array $of): string => $of === null ? 'true' : "s.format || ':' || s.audience = any(?::text[])";
+        $bound = fn(?array $of): array => $of === null ? [] : [Sql::array($of)];
+        [$allowed, $listed] = [$eligibility->audiences, $eligibility->listed()];
 
         return [
-            "(case when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
+            '(case ' .
+            ($listed === null ? '' : "when not ({$fits($listed)}) then 0 ") .
+            "when s.sure_from <= ? and s.sure_until > ? and (? = any(s.ready) or ? <> all(s.paid))
                 then (? = any(s.held))::int + case when ? = any(s.ready)
-                    and {$allowed} then 2 + 4 * (? = any(s.always))::int else 0 end
-                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$allowed} then 7 " .
+                    and {$fits($allowed)} then 2 + 4 * (? = any(s.always))::int else 0 end
+                else licences_give(s.title_id, ?, ?, s.format <> all(?::text[])) & case when {$fits(
+                $allowed,
+            )} then 7 " .
             'else 1 end end)',
             [
+                ...$bound($listed),
                 $at,
                 $at,
                 ...array_fill(0, 4, $libraryId),
-                ...$audiences,
+                ...$bound($allowed),
                 $libraryId,
                 $libraryId,
                 $at,
                 Sql::array($eligibility->unpaid),
-                ...$audiences,
+                ...$bound($allowed),
             ],
         ];
     }

@@ -14,17 +14,7 @@ final class PinController
     /** Pins the "filter" of a search, or with "all" every one of it; "unpin" takes a pin, or all, out again. */
     public function __invoke(Request $request, Pins $pins): RedirectResponse
     {
-        $asked = [];
-        parse_str(Input::text($request, 'search'), $asked);
-        $search = SearchRequest::read(
-            0,
-            array_filter(
-                $asked,
-                fn(mixed $value, int|string $name): bool => is_string($value) && is_string($name),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-            new CardEligibility(),
-        );
+        $search = SearchRequest::read(0, Input::query($request, 'search'), new CardEligibility());
         $unpin = Input::text($request, 'unpin');
         $pin = Input::text($request, 'filter');
         $kept = $pins->of($request);

@@ -109,6 +109,25 @@ final readonly class SearchRequest
         );
     }
 
+    /** The same with what the cards may never borrow, or null where nothing is left out. */
+    public function withOlder(): ?self
+    {
+        $left = array_filter(
+            $this->places(),
+            fn(CardEligibility $eligibility): bool => $eligibility->listed() !== null,
+        );
+
+        return $left === []
+            ? null
+            : self::read(
+                $this->libraryId,
+                $this->with([]),
+                $this->eligibility->withOlder(),
+                array_map(fn(CardEligibility $of): CardEligibility => $of->withOlder(), $this->otherCards),
+                $this->listWords,
+            );
+    }
+
     /**
      * @return non-empty-array<int, CardEligibility> the libraries whose titles count, and what may be borrowed there
      */

@@ -7,6 +7,7 @@ namespace App\Catalogue\Search;
 use App\Catalogue\Filters\FlagFilter;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Reach;
@@ -73,10 +74,13 @@ final class SearchSql
      */
     public static function beyond(SearchRequest $search): array
     {
+        $listed = $search->eligibility->listed();
+
         return [
             '(s.supplied or s.held && array(select id::int from libraries where consortium_id = (select consortium_id
-                from libraries where id = ?)))',
-            [$search->libraryId],
+                from libraries where id = ?)))' .
+            ($listed === null ? '' : " and s.format || ':' || s.audience = any(?::text[])"),
+            [$search->libraryId, ...$listed === null ? [] : [Sql::array($listed)]],
         ];
     }
 

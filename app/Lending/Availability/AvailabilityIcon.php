@@ -17,9 +17,9 @@ enum AvailabilityIcon: string
     case Half = 'half';
     case Dark = 'dark';
 
-    public static function of(Availability $availability): self
+    public static function of(AvailableTitle $standing): self
     {
-        return match ($availability) {
+        return match ($standing->aboveCard ? Availability::NotHere : $standing->availability) {
             Availability::AlwaysReady, Availability::ReadyNow => self::Lit,
             Availability::Wait, Availability::OnOrder => self::Half,
             Availability::NotHere => self::Dark,

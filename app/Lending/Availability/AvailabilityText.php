@@ -12,6 +12,10 @@ final class AvailabilityText
 {
     public static function of(AvailableTitle $standing): string
     {
+        if ($standing->aboveCard) {
+            return __('borrowing.above_card');
+        }
+
         return match ($standing->availability) {
             Availability::AlwaysReady => __('catalogue.availability.always_ready'),
             Availability::ReadyNow => __('catalogue.availability.ready_now') .

@@ -20,6 +20,7 @@ final readonly class AvailableTitle
      * @param  bool  $takesHolds  whether there is a copy, now or later, that a hold can wait for
      * @param  LoanSource|null  $source  where the next loan would not be one of the library's own copies
      * @param  bool  $aboveCard  made for older readers than the card is for
+     * @param  int|null  $atLimit  where the card has as many loans as it may have: how many these are
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
     public function __construct(
@@ -34,5 +35,6 @@ final readonly class AvailableTitle
         public ?DateTimeImmutable $resetsAt = null,
         public bool $takesHolds = true,
         public ?LoanSource $source = null,
+        public ?int $atLimit = null,
     ) {}
 }

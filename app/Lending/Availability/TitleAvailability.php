@@ -13,15 +13,20 @@ use App\Models\Card;
 use App\Models\Library;
 use App\Models\Title;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\Availability;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\PayPerLoan;
+use Illuminate\Support\Facades\DB;
 
 /** Availability, and where there is a wait its end, of many titles at once. */
 final class TitleAvailability
 {
+    /** @var array<string, int> loans open of a format, by card and format, counted once a request */
+    private array $openOf = [];
+
     public function __construct(
         private readonly UsableLicences $usableLicences,
         private readonly HoldQueues $lines,
@@ -100,10 +105,27 @@ final class TitleAvailability
                     : null,
                 takesHolds: isset($lines[$id]),
                 source: $sources[$id],
+                atLimit: $card === null ? null : $this->atLimit($card, $title->format),
             );
         }
 
         return $standings;
+    }
+
+    /** How many loans the card has, if it may have no more of the format. */
+    private function atLimit(Card $card, Format $format): ?int
+    {
+        $terms = $this->rules->terms($card->library_id, $card->patron_group, $format);
+        $open = $card->loans_open;
+        if ($terms->loansCountedByFormat && $open >= $terms->maxLoans) {
+            $open = $this->openOf["{$card->id}:{$format->value}"] ??= DB::scalar(
+                'select count(*) from loans l join titles t on t.id = l.title_id
+                    where l.card_id = ? and l.ended_at is null and t.format = ?',
+                [$card->id, $format->value],
+            );
+        }
+
+        return $open >= $terms->maxLoans ? $terms->maxLoans : null;
     }
 
     /** @param  list<Licence>  $licences */

@@ -30,6 +30,7 @@ final class PayMonth
                     ),
                     'value',
                 ),
+                $card->person->shows_older,
             );
     }
 

@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 return [
+    'older' => '{1} One more is for older readers than your card is for.|[2,*] :count more are for older readers than your card is for.',
+    'older_shown' => 'Titles for older readers than your card is for are listed too.',
+    'show_older' => 'List them too',
+    'hide_older' => 'Leave them out',
     'read_as' => 'Looked for: :query.',
     'unreadable' => [
         'quote_not_closed' => 'The quote at “:near” is not closed.',

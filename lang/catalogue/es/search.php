@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 return [
+    'older' => '{1} Hay uno más para lectores mayores que los de su carné.|[2,*] Hay :count más para lectores mayores que los de su carné.',
+    'older_shown' => 'También se muestran títulos para lectores mayores que los de su carné.',
+    'show_older' => 'Mostrarlos también',
+    'hide_older' => 'No mostrarlos',
     'read_as' => 'Se buscó: :query.',
     'unreadable' => [
         'quote_not_closed' => 'Las comillas en «:near» no se cierran.',

@@ -16,6 +16,8 @@ return [
     'at_once' => 'Borrow it for me at once',
     'at_once_text' => 'when a copy comes, if I am under my limit',
     'which_card' => 'Card',
+    'at_limit' => 'You have :limit on loan, as many as your card allows',
+    'return_one' => 'Return one to borrow',
     'limit_heading' => 'You are at your limit',
     'limit_go_on' => 'Return it and borrow this',
     'asked_for' => 'Asked for',

@@ -16,6 +16,8 @@ return [
     'at_once' => 'Tomarlo prestado por mí',
     'at_once_text' => 'cuando llegue un ejemplar, si no he llegado a mi límite',
     'which_card' => 'Tarjeta',
+    'at_limit' => 'Tiene :limit en préstamo, el máximo de su carné',
+    'return_one' => 'Devolver uno para llevarlo',
     'limit_heading' => 'Ha llegado a su límite',
     'limit_go_on' => 'Devolverlo y tomar este',
     'asked_for' => 'Pedido',

@@ -126,6 +126,15 @@
                         class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
                 </form>
             @endif
+            @if ($older > 0 || $hasCeiling && $current->person?->shows_older)
+                <form method="post" action="{{ route('catalogue.older', [], false) }}"
+                    class="text-[15px] mb-3 flex flex-wrap gap-x-2 items-baseline">@csrf<input type="hidden"
+                    name="search" value="{{ http_build_query($search->with([])) }}"><input type="hidden" name="older"
+                    value="{{ $older > 0 ? 1 : 0 }}"><span class="text-soft">{{ $older > 0 ?
+                    trans_choice('search.older', $older, ['count' => number_format($older)]) :
+                    __('search.older_shown') }}</span><button class="link cursor-pointer min-h-6">{{ __($older > 0 ?
+                    'search.show_older' : 'search.hide_older') }}</button></form>
+            @endif
             @if ($page->isNotEmpty())
                 @include('catalogue.search.rows', ['rows' => $page])
             @elseif (array_diff_key($search->with([]), ['order' => 1]) === [])

@@ -32,24 +32,27 @@
                 }}</span></span>
         @else
             <span class="inline-flex items-start gap-2 font-semibold text-[15px]">{{
-                AvailabilityIcon::of($standing->availability)->html() }}<span>{{ AvailabilityText::of($standing)
+                AvailabilityIcon::of($standing)->html() }}<span>{{ AvailabilityText::of($standing)
                 }}</span></span>
         @endif
         @if ($canBorrow)
-            <a id="borrow-{{ $key }}" class="btn {{ $quiet ?? false ? 'btn-quiet' : '' }}"
+            @php($full = $standing->atLimit !== null)
+            @if ($full)<span class="meta md:text-right">{{ __('borrowing.at_limit', ['limit' => $standing->atLimit])
+                }}</span>@endif
+            <a id="borrow-{{ $key }}" class="btn {{ $full || ($quiet ?? false) ? 'btn-quiet' : '' }}"
                 href="/titles/{{ $title->id }}/borrow{{ $at }}" @if ($card !== null)
                 hx-get="/titles/{{ $title->id }}/borrow{{ $at }}" hx-target="#panel-{{ $key }}"
-                @endif>{{ __('lending.borrow') }}<span class="sr-only">: {{ $title->name }}</span></a>
-        @elseif ($standing->aboveCard)
-            <span class="meta">{{ __('borrowing.above_card') }}</span>
+                @endif>{{ __($full ? 'borrowing.return_one' : 'lending.borrow') }}<span class="sr-only">:
+                {{ $title->name }}</span></a>
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
-        @elseif ($standing->availability === Availability::NotHere)
+        @elseif ($standing->availability === Availability::NotHere && ! $standing->aboveCard)
             @if ($own->asked($title->id))<a class="btn btn-quiet" href="/requests">{{ __('borrowing.asked_for') }}<span
                 class="sr-only">: {{ $title->name }}</span></a>
             @else<a class="btn btn-quiet" href="/titles/{{ $title->id }}/ask{{ $at }}">{{ __('lending.ask') }}<span
                 class="sr-only">: {{ $title->name }}</span></a>@endif
-        @elseif ($standing->takesHolds && in_array($standing->availability, [Availability::Wait,
+        @elseif ($standing->takesHolds && ! $standing->aboveCard && in_array($standing->availability,
+            [Availability::Wait,
             Availability::OnOrder], true))
             <form method="post" action="/titles/{{ $title->id }}/hold{{ $at }}" @if ($card !== null)
                 hx-post="/titles/{{ $title->id }}/hold{{ $at }}" hx-target="#action-{{ $key }}" hx-swap="outerHTML"
