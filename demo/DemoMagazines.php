@@ -32,14 +32,14 @@ final class DemoMagazines
             throw new RuntimeException("{$file} does not begin with its facts as JSON between two lines of ---.");
         }
 
-        return $this->issue($facts, $parts[2], $number, basename($file));
+        return $this->issue($facts, $parts[2], $number);
     }
 
     /**
      * @param  array<mixed>  $facts  magazine, issue, publisher, published, subjects and description
      * @param  string  $markdown  a first-level heading for each article, under it in italics by whom it is
      */
-    public function issue(array $facts, string $markdown, int $number, string $seed): Book
+    public function issue(array $facts, string $markdown, int $number): Book
     {
         $colour = self::COLOURS[$number % count(self::COLOURS)];
         $articles = $this->articles($markdown, $colour, "{$facts['magazine']} · Issue {$facts['issue']}");
@@ -67,7 +67,6 @@ final class DemoMagazines
             subjects: $facts['subjects'],
             series: $facts['magazine'],
             seriesPosition: $facts['issue'],
-            cover: Drawing::cover($facts['magazine'], "Issue {$facts['issue']}", $seed),
             fixedLayout: true,
             magazine: true,
         );

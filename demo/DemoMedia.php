@@ -87,32 +87,29 @@ final class DemoMedia
     private function audiobook(Book $book, string $reader, int $number): string
     {
         return $this->once($number, function (Package $package) use ($book, $reader): void {
-            $package->describe(
-                [
-                    'type' => 'Audiobook',
-                    'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
-                    'name' => $book->title,
-                    'inLanguage' => $book->language,
-                    'author' => array_map(
-                        fn(array $c): array => ['type' => 'Person', 'name' => $c['name'], 'sortAs' => $c['sort']],
-                        array_values(array_filter($book->creators, fn(array $c): bool => $c['role'] === 'aut')),
-                    ),
-                    'readBy' => $reader,
-                    'publisher' => $book->publisher,
-                    'datePublished' => $book->published,
-                    'description' => $book->description,
-                    'keywords' => $book->subjects,
-                    'typicalAgeRange' => $book->ages,
-                    'abridged' => true,
-                    'isPartOf' =>
-                        $book->series === null
-                            ? null
-                            : ['type' => 'BookSeries', 'name' => $book->series, 'position' => $book->seriesPosition],
-                    'accessMode' => ['auditory'],
-                    'accessibilityFeature' => ['tableOfContents'],
-                ],
-                $book->cover ?? Drawing::cover($book->title, $book->creators[0]['name'], $book->isbn),
-            );
+            $package->describe([
+                'type' => 'Audiobook',
+                'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
+                'name' => $book->title,
+                'inLanguage' => $book->language,
+                'author' => array_map(
+                    fn(array $c): array => ['type' => 'Person', 'name' => $c['name'], 'sortAs' => $c['sort']],
+                    array_values(array_filter($book->creators, fn(array $c): bool => $c['role'] === 'aut')),
+                ),
+                'readBy' => $reader,
+                'publisher' => $book->publisher,
+                'datePublished' => $book->published,
+                'description' => $book->description,
+                'keywords' => $book->subjects,
+                'typicalAgeRange' => $book->ages,
+                'abridged' => true,
+                'isPartOf' =>
+                    $book->series === null
+                        ? null
+                        : ['type' => 'BookSeries', 'name' => $book->series, 'position' => $book->seriesPosition],
+                'accessMode' => ['auditory'],
+                'accessibilityFeature' => ['tableOfContents'],
+            ]);
             $left = self::WORDS_READ;
             foreach ($book->chapters as $n => $chapter) {
                 $words =
@@ -144,18 +141,15 @@ final class DemoMedia
         [$name, $artist, $kind, $tracks] = $album;
 
         return $this->once($number, function (Package $package) use ($name, $artist, $kind, $tracks): void {
-            $package->describe(
-                [
-                    'type' => 'MusicAlbum',
-                    'name' => $name,
-                    'byArtist' => $artist,
-                    'publisher' => 'Tidewrack Recordings',
-                    'datePublished' => '2025',
-                    'keywords' => ['Music', $kind],
-                    'description' => "{$artist} play “{$tracks[0]}” and three more.",
-                ],
-                Drawing::cover($name, $artist, $name),
-            );
+            $package->describe([
+                'type' => 'MusicAlbum',
+                'name' => $name,
+                'byArtist' => $artist,
+                'publisher' => 'Tidewrack Recordings',
+                'datePublished' => '2025',
+                'keywords' => ['Music', $kind],
+                'description' => "{$artist} play “{$tracks[0]}” and three more.",
+            ]);
             foreach ($tracks as $n => $track) {
                 $package->part(
                     sprintf('track-%02d.mp3', $n + 1),
@@ -173,21 +167,18 @@ final class DemoMedia
     private function film(array $film, int $number): string
     {
         return $this->once($number, function (Package $package) use ($film): void {
-            $package->describe(
-                [
-                    'type' => isset($film['episodes']) ? 'TVSeries' : 'Movie',
-                    'name' => $film['name'],
-                    'director' => $film['director'],
-                    'publisher' => 'Harbour Light Pictures',
-                    'datePublished' => '2025-06',
-                    'inLanguage' => 'en',
-                    'keywords' => $film['subjects'],
-                    'description' => $film['description'],
-                    'accessMode' => ['visual', 'auditory'],
-                    'accessibilityFeature' => ['captions'],
-                ],
-                Drawing::cover($film['name'], $film['director'], $film['name']),
-            );
+            $package->describe([
+                'type' => isset($film['episodes']) ? 'TVSeries' : 'Movie',
+                'name' => $film['name'],
+                'director' => $film['director'],
+                'publisher' => 'Harbour Light Pictures',
+                'datePublished' => '2025-06',
+                'inLanguage' => 'en',
+                'keywords' => $film['subjects'],
+                'description' => $film['description'],
+                'accessMode' => ['visual', 'auditory'],
+                'accessibilityFeature' => ['captions'],
+            ]);
             $first = isset($film['episodes']) ? 'The Loop That Holds' : $film['name'];
             foreach ([$first => $film['scenes'], ...$film['episodes'] ?? []] as $name => $scenes) {
                 [$video, $captions] = Scenes::make($scenes, $name);

@@ -58,20 +58,16 @@ final class FilesOfRecords
     {
         if (!is_file($file)) {
             $package = new Package("urn:demo:{$title->record_key}");
-            $who = $title->namesOf('author')[0] ?? ($title->people()[0][1] ?? '');
-            $package->describe(
-                [
-                    'type' => match ($title->format) {
-                        Format::Audiobook => 'Audiobook',
-                        Format::Music => 'MusicAlbum',
-                        default => 'Movie',
-                    },
-                    'name' => $title->name,
-                    'inLanguage' => $title->language,
-                    'accessMode' => $title->format === Format::Video ? ['visual', 'auditory'] : ['auditory'],
-                ],
-                Drawing::cover($title->name, $who, $title->record_key),
-            );
+            $package->describe([
+                'type' => match ($title->format) {
+                    Format::Audiobook => 'Audiobook',
+                    Format::Music => 'MusicAlbum',
+                    default => 'Movie',
+                },
+                'name' => $title->name,
+                'inLanguage' => $title->language,
+                'accessMode' => $title->format === Format::Video ? ['visual', 'auditory'] : ['auditory'],
+            ]);
             $fill($package, $title, $text);
             $package->write($file);
         }
@@ -132,7 +128,6 @@ final class FilesOfRecords
             ],
             $articles,
             $title->id,
-            $title->record_key,
         );
         (new EpubBuilder())->write($issue, $file);
 

@@ -20,16 +20,20 @@ final class Package
     public function __construct(private readonly string $id) {}
 
     /** @param  array<string, mixed>  $facts */
-    public function describe(array $facts, string $coverSvg): void
+    public function describe(array $facts, ?string $coverSvg = null): void
     {
         $this->manifest = [
             '@context' => ['https://schema.org', 'https://www.w3.org/ns/pub-context'],
             'id' => $this->id,
             ...array_filter($facts, fn(mixed $value): bool => $value !== null),
             'readingOrder' => [],
-            'resources' => [['rel' => 'cover', 'url' => 'cover.svg', 'encodingFormat' => 'image/svg+xml']],
         ];
-        $this->files['cover.svg'] = $coverSvg;
+        if ($coverSvg !== null) {
+            $this->manifest['resources'] = [
+                ['rel' => 'cover', 'url' => 'cover.svg', 'encodingFormat' => 'image/svg+xml'],
+            ];
+            $this->files['cover.svg'] = $coverSvg;
+        }
     }
 
     /**

@@ -9,9 +9,10 @@ use App\Lending\Licences\UsableLicences;
 /** The order of what is found, as SQL on search_rows (s) and titles (t). */
 final class SearchOrder
 {
-    /** What is ready, then by how many wait for each copy. */
+    /** What is ready, then by how many wait for each copy; last what is on order. */
     private const SOONEST =
-        "case when had.can & 2 > 0 then 0 else 1 + (select count(*) from holds h
+        "case when had.can & 2 > 0 then 0 when not exists (select from licences li where li.title_id = s.title_id
+            and li.file_came_at is not null) then 1e9 else 1 + (select count(*) from holds h
             where h.title_id = s.title_id and h.state in ('waiting', 'paused'))
         / greatest(1, (select sum(coalesce(li.copies, 1)) from licences li where li.title_id = s.title_id and " .
         UsableLicences::FOR_LIBRARY .

@@ -4,7 +4,7 @@
         __('files.back_to_title') }}</a></p>
     <h1 class="text-3xl mb-1">{{ __('files.of_title', ['name' => $title->name]) }}</h1>
     <p class="meta mb-2">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
-        $title->edition])) }}</p>
+        ])) }}</p>
     <p class="mb-4 max-w-[70ch]">{{ __($title->opens() ? 'files.of_title_again' : 'files.of_title_text') }}</p>
     <form method="post" action="{{ route('desk.title.file.take', $title) }}" class="panel p-5 grid gap-4 max-w-xl"
         data-upload data-waits="{{ __('files.waits') }}" data-sent="{{ __('files.sent') }}"

@@ -7,16 +7,16 @@
         __('records.find') }}<input name="find" value="{{ $find }}" maxlength="200" class="field py-1.5 min-h-9"
         autofocus></label><button class="btn btn-quiet">{{ __('desk.find_button') }}</button></form>
     @if ($find === '')
-        <p class="panel p-6 max-w-3xl mb-6">{{ __('records.find_text') }}</p>
+        <p class="mb-6 max-w-[80ch] text-[15px]">{{ __('records.find_text') }}</p>
     @elseif ($page->isEmpty())
         <p class="panel p-6 max-w-3xl">{{ __('records.none') }}</p>
     @endif
     @if ($find === '' && $page->isNotEmpty())<h2 class="text-2xl mb-1">{{ __('records.on_order') }}</h2>
         <p class="text-[15px] mb-3 max-w-[80ch]">{{ __('records.on_order_text') }}</p>@endif
     @if ($page->isNotEmpty())
-        <p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
+        @if ($find !== '')<p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
             number_format(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
-            ['count' => number_format($page->total())]) }}</p>
+            ['count' => number_format($page->total())]) }}</p>@endif
         <ul class="panel divide-y divide-rule mb-4">@foreach ($page as $found)
             @php([$title, $state] = [$found->title, $found->state])
             <li
