@@ -18,6 +18,7 @@ use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
+use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
@@ -31,7 +32,7 @@ Route::get('/look/{logo}.png', [LookController::class, 'logo'])
     ->name('look.logo');
 Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
 
-Route::middleware(RequireLibrary::class)->group(function (): void {
+Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(function (): void {
     Route::get('/catalogue', CatalogueController::class)->name('catalogue');
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');

@@ -14,6 +14,9 @@ final class RequestContext
 {
     public ?Library $library = null;
 
+    /** What an address names as a library and is none here. */
+    public ?string $unknownLibrary = null;
+
     public ?Person $person = null;
 
     /** @var Collection<int, Library>|null */
@@ -37,6 +40,27 @@ final class RequestContext
         }
 
         return $this->card;
+    }
+
+    /**
+     * An address of ours with the library in it, where there is more than one.
+     *
+     * @param  string  $path  with its query string, if it has one
+     * @param  Library|null  $library  another than the one whose pages are being looked at
+     */
+    public function link(string $path, ?Library $library = null): string
+    {
+        $named = http_build_query($this->inAddress($library));
+
+        return $named === '' ? $path : $path . (str_contains($path, '?') ? '&' : '?') . $named;
+    }
+
+    /** @return array{library?: string} the library as a value of a query string, where there is more than one */
+    public function inAddress(?Library $library = null): array
+    {
+        $library ??= $this->library;
+
+        return $library === null || $this->libraries()->count() < 2 ? [] : ['library' => $library->slug];
     }
 
     /** @return Collection<int, Library> */

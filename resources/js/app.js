@@ -1,4 +1,5 @@
 import htmx from 'htmx.org'
+import { watchChoices } from './catalogue/search/choices.js'
 import { watchHistograms } from './catalogue/search/histogram.js'
 import { watchShare } from './catalogue/records/share.js'
 import { watchSuggestions } from './catalogue/suggestions/suggestions.js'
@@ -85,9 +86,7 @@ if (ownCard && 'serviceWorker' in navigator)
 
 document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form))
 
-for (const select of document.querySelectorAll('[data-submit-on-change]')) {
-    select.addEventListener('change', () => select.form.requestSubmit())
-}
+watchChoices()
 
 // Where the keys lead: "/" to the search, "g" and a letter to a place.
 const places = { p: '/porch', c: '/catalogue', l: '/loans', h: '/holds', r: '/rooms', b: '/baskets' }

@@ -138,14 +138,14 @@ for (const [name, options] of [
         const page = await (await browser.newContext(options)).newPage()
         await signIn(page, CARDS.imara)
         for (const [n, address] of some(patronPages, name).entries()) await check(page, address, rulesFor(name, n))
-        // A loan whose format cannot be opened here says so.
-        await page.goto('/loans')
-        const audiobook = await page
+        // A title whose file has not come says so.
+        await page.goto('/catalogue?format=video')
+        const ordered = await page
             .getByRole('article')
-            .filter({ hasText: 'cannot be opened' })
+            .filter({ hasText: 'On order' })
             .first()
-            .getAttribute('data-loan')
-        await check(page, `/loans/${audiobook}/read`, name === 'dark' ? DARK : RULES)
+            .getAttribute('data-title')
+        await check(page, `/titles/${ordered}`, name === 'dark' ? DARK : RULES)
     })
 
     test(`pages of staff, ${name}`, async ({ browser }) => {

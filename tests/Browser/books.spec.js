@@ -215,3 +215,94 @@ test('a book of a thousand pages, with mathematics, a table wider than the page 
     expect(complaints).toEqual([])
     await giveBack(page, 'The Long Sounding')
 })
+
+const oddBook = async page => {
+    const folder = mkdtempSync(join(tmpdir(), 'odd-'))
+    chmodSync(folder, 0o755)
+    const file = join(folder, 'odd.epub')
+    execFileSync('php', ['tests/Browser/odd-book.php', file])
+    importBooks([file])
+    await signIn(page, newCard('saltmere'))
+    await findTitle(page, 'The Odd Drawers')
+    await borrowAndRead(page)
+}
+
+test('names of files with any characters, drawings, pictures and empty parts are read like any other', async ({
+    page,
+}) => {
+    const complaints = watch(page)
+    await oddBook(page)
+    // By turning pages: every part comes, and the bar names the one whose words are on the page.
+    for (let part = 1; part <= 9; part++) {
+        await expect(page.locator('#chapter'), `part ${part}`).toHaveText(`Part ${part} ·`)
+        if (![7, 8].includes(part)) await expect.poll(() => bookText(page)).toContain(`words of part ${part}.`)
+        if (part < 9) await page.keyboard.press('ArrowRight')
+    }
+    await expect.poll(() => progress(page)).toBe(1)
+    // By links within the text, to and fro.
+    await page.getByRole('button', { name: 'Contents' }).click()
+    await page.getByRole('link', { name: 'Part 1', exact: true }).click()
+    for (let part = 1; part <= 4; part++) {
+        await expect.poll(() => bookText(page)).toContain(`words of part ${part}.`)
+        await page
+            .frames()
+            .at(-1)
+            .evaluate(() => document.querySelector('a').click())
+    }
+    await expect(page.locator('#chapter')).toHaveText('Part 5 ·')
+    // A place in such a file is kept.
+    await expect.poll(() => page.evaluate(() => Object.keys(localStorage).some(of => of.startsWith('last:')))).toBe(true)
+    await page.reload()
+    await readerIsOpen(page)
+    await expect(page.locator('#chapter')).toHaveText('Part 5 ·')
+    // And found in.
+    await page.getByRole('button', { name: 'Find' }).click()
+    await page.locator('#find-words').fill('words of part')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find')).toContainText('7 places in 7 chapters')
+    expect(complaints).toEqual([])
+})
+
+test('a chapter that does not come is said, changes nothing, and comes by itself later', async ({ page }) => {
+    await oddBook(page)
+    await page.route(/plain|table/, route => route.fulfill({ status: 500, body: 'broken' }))
+    await page.keyboard.press('ArrowRight')
+    const notice = page.locator('#notice')
+    await expect(notice).toContainText('This chapter did not come')
+    await expect(page.locator('#chapter')).toHaveText('Part 1 ·')
+    expect(await bookText(page)).toContain('words of part 1.')
+    // It is not stuck: asked again while it is still broken, it says so again, and Find goes on with the rest.
+    await notice.getByRole('button', { name: 'Try again' }).click()
+    await expect(notice).toContainText('This chapter did not come')
+    await page.getByRole('button', { name: 'Find' }).click()
+    await page.locator('#find-words').fill('words of part')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#find')).toContainText('5 places')
+    await expect(page.locator('#find')).toContainText('not looked through: 2')
+    await page.keyboard.press('Escape')
+    await page.unroute(/plain|table/)
+    await page.context().setOffline(true)
+    await page.context().setOffline(false)
+    await expect(page.locator('#chapter')).toHaveText('Part 2 ·', { timeout: 20_000 })
+    await expect(notice).toBeEmpty()
+    expect(await bookText(page)).toContain('words of part 2.')
+})
+
+test('a place in a file that is gone opens about as far', async ({ page }) => {
+    await oddBook(page)
+    const address = page.url()
+    await page.goto('/loans')
+    await page.evaluate(key => {
+        const locator = {
+            href: 'gone.xhtml',
+            type: 'application/xhtml+xml',
+            locations: { progression: 0.5, position: 3, totalProgression: 0.35, fragments: ['epubcfi(/6/998!/4/2)'] },
+        }
+        localStorage.setItem(`place:${key}`, JSON.stringify({ locator, read_at: Date.now() }))
+    }, `${new URL(address).pathname.replace(/\/read.*$/, '')}/place`)
+    await page.goto(address)
+    await readerIsOpen(page)
+    await expect(page.locator('#notice')).toContainText('no longer in this book')
+    await expect(page.locator('#chapter')).toHaveText(/Part [345] ·/)
+    await expect.poll(() => bookText(page)).toMatch(/words of part [345]\./)
+})

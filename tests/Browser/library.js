@@ -68,12 +68,12 @@ export const watch = page => {
 export const findTitle = async (page, words) => {
     await page.goto(`/catalogue?format=ebook&q=${encodeURIComponent(words)}`)
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
-    await expect(page).toHaveURL(/\/titles\/\d+$/)
+    await expect(page).toHaveURL(/\/titles\/\d+(\?library=[\w-]+)?$/)
 }
 
 /** What can be done with a title, on its page, with the card of Saltmere for somebody who has several. */
 export const actionOf = (page, address) =>
-    page.locator(['', '-saltmere'].map(card => `#action-${address.match(/\d+$/)[0]}${card}`).join(', ')).first()
+    page.locator(['', '-saltmere'].map(card => `#action-${address.match(/titles\/(\d+)/)[1]}${card}`).join(', ')).first()
 
 /** Borrows from the title's page that is open; a test that is tried once more has it on loan already. */
 export const borrow = async page => {

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import ece from 'http_ece'
 import { createECDH } from 'node:crypto'
-import { CARDS, actionOf, signIn, watch } from './library.js'
+import { CARDS, actionOf, newCard, signIn, watch } from './library.js'
 
 const STAND_IN = readFileSync(join(process.env.FIGPORCH_VAR ?? 'var', 'env'), 'utf8').match(
     /^PUSH_STAND_IN="?([^"\n]+)/m,
@@ -90,10 +90,10 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
     const holds = page.getByRole('group', { name: 'My holds' })
     await expect(holds.getByLabel('on my devices', { exact: true })).toBeVisible()
 
-    // A child has the only copy; it comes back.
+    // Another has the only copy; it comes back.
     const other = await (await browser.newContext()).newPage()
-    await signIn(other, CARDS.ferry)
-    await other.goto('/catalogue?ready=1&order=title')
+    await signIn(other, newCard('larkspur-ferry'))
+    await other.goto('/catalogue?ready=1&order=title&format=ebook')
     const row = other
         .getByRole('article')
         .filter({ hasNotText: 'Always ready' })

@@ -77,3 +77,29 @@ test('years are chosen by dragging over the bars, kept with a pin, and taken awa
     expect(Number((await page.locator('h1').innerText()).replace(/\D/g, ''))).toBe(all)
     expect(complaints).toEqual([])
 })
+
+test('two windows at two libraries do not disturb each other', async ({ browser }) => {
+    const context = await browser.newContext()
+    const [here, there] = [await context.newPage(), await context.newPage()]
+    const at = page => page.getByLabel('Library', { exact: true })
+    await here.goto('/catalogue?library=saltmere')
+    await there.goto('/catalogue?library=hollow-tor')
+    await here.reload()
+    await there.getByRole('navigation', { name: 'Main' }).getByRole('link', { name: 'Rooms' }).click()
+    await expect(there).toHaveURL(/\/rooms\?library=hollow-tor$/)
+    // Here goes on at its own library, whatever link, form or button is used.
+    await here.getByLabel('Ready now').first().check()
+    await expect(here).toHaveURL(/library=saltmere.*ready=1/)
+    await expect(at(here)).toHaveValue('saltmere')
+    await there.getByRole('link', { name: 'Catalogue' }).first().click()
+    await here.getByRole('button', { name: /^pin/i }).first().click()
+    await expect(here).toHaveURL(/library=saltmere/)
+    await here.getByRole('article').first().getByRole('heading').getByRole('link').click()
+    await expect(here).toHaveURL(/\/titles\/\d+\?library=saltmere$/)
+    await expect(at(here)).toHaveValue('saltmere')
+    await expect(at(there)).toHaveValue('hollow-tor')
+    // What was typed without it gets it, and keeps what was pinned.
+    await there.goto('/catalogue?q=the')
+    await expect(there).toHaveURL(/library=hollow-tor/)
+    await expect(there).toHaveURL(/ready=1/)
+})

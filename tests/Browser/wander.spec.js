@@ -10,7 +10,7 @@ test('a title goes into a basket in place, and the basket goes with whoever sign
     const name = await row.getByRole('heading').innerText()
     await row.getByRole('button', { name: 'Add to basket' }).click()
     await expect(row.getByRole('status')).toContainText('In the basket')
-    await expect(page).toHaveURL(/\/catalogue$/)
+    await expect(page).toHaveURL(/\/catalogue\?library=cinder-point$/)
     await row.getByRole('link', { name: /In the basket/ }).click()
     await expect(page.getByText('kept in this browser alone')).toBeVisible()
 

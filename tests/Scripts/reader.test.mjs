@@ -20,7 +20,7 @@ const settle = () => new Promise(done => setTimeout(done))
 
 test('pages turn one after the other, and a key that is held down does not run on', async () => {
     const view = slowView()
-    const turning = new Turning(view, () => {})
+    const turning = new Turning(view, {})
     for (let n = 0; n < 10; n++) turning.on()
     turning.go(async () => view.turned.push('went'))
     await settle()
@@ -38,7 +38,7 @@ test('pages turn one after the other, and a key that is held down does not run o
 test('a turn that fails does not stop those after it', async () => {
     const view = slowView()
     view.prev = () => Promise.reject(new Error('no such page'))
-    const turning = new Turning(view, () => {})
+    const turning = new Turning(view, {})
     turning.back()
     turning.right()
     await settle()
@@ -51,7 +51,7 @@ test('the edges of a page turn it, and a swipe of more than a little', async () 
         ['left', 'left', 'middle', 'right'],
     )
     const view = slowView()
-    const turning = new Turning(view, () => {})
+    const turning = new Turning(view, {})
     const page = new EventTarget()
     turning.swipe(page)
     const touch = (type, x, fingers = 1) =>
@@ -80,27 +80,46 @@ const sections = [
 ]
 const whereabouts = (of = {}) =>
     new Whereabouts({
-        view: { book: { sections }, isFixedLayout: false },
+        view: { book: { sections }, isFixedLayout: false, renderer: { atEnd: false, page: 3, pages: 14 } },
         positions: new Positions([
             ['a.xhtml', 1],
             ['cover.xhtml', 1],
             ['b.xhtml', 3],
         ]),
-        texts: { page_of: 'Page :page of :pages' },
+        texts: { page_of: 'Page :page of :pages', screen_of: 'screen :screen of :screens' },
         pdf: false,
         ...of,
     })
 
-test('where the view is, is told in bytes, in positions and in words', () => {
-    const at = whereabouts().ofView({ section: { current: 2 }, fraction: 0.625, cfi: 'epubcfi(/6/6)' })
+/** A point in a document of two pieces of text: so many characters into the second. */
+const point = (lengths, offset) => {
+    const doc = { body: {} }
+    const nodes = lengths.map(length => ({ length, ownerDocument: doc }))
+    doc.createTreeWalker = () => ({
+        left: [...nodes],
+        nextNode() {
+            return this.left.shift() ?? null
+        },
+    })
+    return { startContainer: nodes[1], startOffset: offset }
+}
+
+test('where the view is, is that of the first words in it, in bytes, in positions and in words', () => {
+    const first = point([40, 60], 10)
+    const at = whereabouts().ofView({ section: { current: 2 }, fraction: 0.9, cfi: 'epubcfi(/6/6)', first })
     assert.equal(at.locator.href, 'b.xhtml')
     assert.equal(at.locator.locations.progression, 0.5)
     assert.equal(at.locator.locations.position, 4)
     assert.deepEqual(at.locator.locations.fragments, ['epubcfi(/6/6)', 'page=4'])
     assert.deepEqual([at.page, at.read, at.done, at.chapter, at.book], ['Page 4 of 5', 0.625, 250, 150, 150])
+    assert.equal(at.screen, 'screen 3 of 12')
     assert.equal(pageOf(at.locator), '4')
     assert.equal(pageOf({ locations: { position: 3 } }), 3)
     assert.equal(whereabouts().ofView({ section: { current: 2 }, fraction: NaN }), null, 'not laid out yet')
+    const last = whereabouts({ view: { book: { sections }, renderer: { atEnd: true, page: 4, pages: 6 } } })
+    const end = last.ofView({ section: { current: 2 }, fraction: 1, first: point([40, 60], 50) })
+    assert.deepEqual([end.read, end.locator.locations.totalProgression], [1, 1], 'nothing is left to come')
+    assert.equal(end.locator.locations.progression, 0.9, 'and the place is that of the first words all the same')
 })
 
 test('pages have the labels of the publication’s own list, where it has one', () => {
@@ -119,7 +138,12 @@ test('pages have the labels of the publication’s own list, where it has one', 
 test('a place is found by its document, in a PDF by its page', () => {
     const locations = { progression: 0.4, position: 3 }
     assert.deepEqual(whereabouts().sectionOf({ href: 'b.xhtml', locations }), { index: 2, anchor: 0.4 })
-    assert.deepEqual(whereabouts().sectionOf({ href: 'gone', locations }), { index: 0, anchor: 0.4 })
+    assert.equal(whereabouts().sectionOf({ href: 'gone', locations }), null)
+    const gone = { href: 'gone', locations: { totalProgression: 0.6 } }
+    assert.deepEqual(whereabouts().nearest(gone), { index: 2, anchor: 0 }, 'about as far')
+    assert.deepEqual(whereabouts().nearest({ locations: {} }), { index: 0, anchor: 0 }, 'the beginning')
+    const escaped = whereabouts({ view: { book: { sections: [{ id: 'a%2Bb%20%232.xhtml' }] } } })
+    assert.equal(escaped.sectionOf({ href: 'a+b #2.xhtml', locations }).index, 0)
     assert.deepEqual(whereabouts({ pdf: true }).sectionOf({ href: 'x', locations }), { index: 2, anchor: 0.4 })
 })
 

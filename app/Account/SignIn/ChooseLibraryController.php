@@ -34,9 +34,19 @@ final class ChooseLibraryController
 
     public function choose(Request $request, Library $library): RedirectResponse
     {
-        return redirect(self::localPath($request->input('then')))->withCookie(
+        return redirect(self::there($library, self::localPath($request->input('then'))))->withCookie(
             cookie('library', $library->slug, 60 * 24 * 400),
         );
+    }
+
+    /** The page at another library than it may have named. */
+    private static function there(Library $library, string $path): string
+    {
+        parse_str((string) parse_url($path, PHP_URL_QUERY), $said);
+
+        return isset($said['library'])
+            ? strtok($path, '?') . '?' . http_build_query([...$said, 'library' => $library->slug])
+            : $path;
     }
 
     /** Only ever on to a page of ours. */

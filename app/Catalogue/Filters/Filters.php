@@ -69,6 +69,20 @@ final readonly class Filters
         return $this->all[$filter];
     }
 
+    /**
+     * @param  array<string, string>  $asked  values of a query string
+     * @return list<string> what they ask for that no filter understands, by the headings of the filters
+     */
+    public function notUnderstood(array $asked): array
+    {
+        $not = array_filter(
+            $this->all,
+            fn(Filter $of): bool => ($asked[$of::name()] ?? '') !== '' && $of->written() === '',
+        );
+
+        return array_values(array_map(fn(Filter $of): string => $of->heading(), $not));
+    }
+
     /** @return array<string, string> what is chosen, as it stands in the address */
     public function written(): array
     {

@@ -100,7 +100,7 @@ abstract readonly class ListFilter extends Filter
         return array_map(
             fn(int|string $value): Chip => new Chip(
                 static::name(),
-                $this->words($facets->name(static::name(), $value)),
+                $this->words($facets->name(static::name(), $value) ?? __('search.unknown')),
                 (new static(array_values(array_diff($this->chosen, [$value]))))->written(),
             ),
             $this->chosen,

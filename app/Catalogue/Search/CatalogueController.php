@@ -11,6 +11,7 @@ use App\Lending\LoanRules\PayMonth;
 use App\Models\StaffList;
 use App\Models\Title;
 use App\Shared\Input;
+use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
@@ -40,7 +41,7 @@ final class CatalogueController
         PayMonth $payMonth,
         NoResultSuggestions $suggestions,
         Pins $pins,
-    ): View {
+    ): View|RedirectResponse {
         $library = $this->current->requiredLibrary();
         $now = CarbonImmutable::now();
         $asked = array_map(
@@ -62,10 +63,16 @@ final class CatalogueController
             $payMonth->elsewhere($this->current->person, $library, $now),
             $list?->words,
         );
+        // What is pinned, and the order, stand in the address as well.
+        if ($pinned !== [] && LibraryInAddress::isSeen($request) && !isset($asked['order']) && $list === null) {
+            return redirect()->route('catalogue', [...$this->current->inAddress(), ...$search->with([])]);
+        }
         $facets = $this->catalogue->facets($search, $now);
         $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
         $older = $search->withOlder();
-        $page = $this->catalogue->page($search, $facets->total, $now)->appends($search->with([]));
+        $page = $this->catalogue
+            ->page($search, $facets->total, $now)
+            ->appends([...$this->current->inAddress(), ...$search->with([])]);
 
         $person = $this->current->person;
         $shown = $page
@@ -92,7 +99,24 @@ final class CatalogueController
                     ? $ways->soonestOf($library, $person, $shown, $own, $now)
                     : [],
             'own' => $own,
+            'leftOut' => $this->leftOut($search, $asked, $list),
         ]);
+    }
+
+    /**
+     * @param  array<string, string>  $asked
+     * @return list<string> what the address asks for that is not known here, in words
+     */
+    private function leftOut(SearchRequest $search, array $asked, ?StaffList $list): array
+    {
+        return [
+            ...isset($asked['list']) && $list === null ? [__('search.list')] : [],
+            ...($asked['reach'] ?? '') === Reach::Cards->value && $search->otherCards === []
+                ? [__('search.reaches.cards')]
+                : [],
+            ...isset($asked['at']) && $search->atLibraryId === null ? [__('common.library')] : [],
+            ...$search->filters->notUnderstood($asked),
+        ];
     }
 
     /**

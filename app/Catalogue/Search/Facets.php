@@ -43,9 +43,10 @@ final readonly class Facets
     }
 
     /** What a value is called; the value itself where it has no other name. */
-    public function name(string $filter, int|string $value): string
+    /** Null for a number that nothing here has. */
+    public function name(string $filter, int|string $value): ?string
     {
-        return $this->names[$filter][$value] ?? (string) $value;
+        return $this->names[$filter][$value] ?? (is_int($value) ? null : $value);
     }
 
     /** @param  array<int, int>  $libraries  how many each has, by library; all together under 0 */

@@ -17,6 +17,6 @@ final class OlderController
     {
         $listOlder($current->requiredPerson(), Input::text($request, 'older') === '1');
 
-        return redirect()->route('catalogue', Input::query($request, 'search'));
+        return redirect()->route('catalogue', [...$current->inAddress(), ...Input::query($request, 'search')]);
     }
 }

@@ -6,13 +6,14 @@ namespace App\Catalogue\Search;
 
 use App\Lending\LoanRules\CardEligibility;
 use App\Shared\Input;
+use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
 final class PinController
 {
     /** Pins the "filter" of a search, or with "all" every one of it; "unpin" takes a pin, or all, out again. */
-    public function __invoke(Request $request, Pins $pins): RedirectResponse
+    public function __invoke(Request $request, Pins $pins, RequestContext $current): RedirectResponse
     {
         $search = SearchRequest::read(0, Input::query($request, 'search'), new CardEligibility());
         $unpin = Input::text($request, 'unpin');
@@ -27,6 +28,6 @@ final class PinController
             },
         );
 
-        return redirect()->route('catalogue', $search->with([]));
+        return redirect()->route('catalogue', [...$current->inAddress(), ...$search->with([])]);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Desk\Figures;
 use App\Lending\Waits\ForecastScores;
 use App\Models\Library;
 use App\Shared\Sql;
+use App\Shared\View\Numbers;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Desk\SmallCells;
@@ -117,7 +118,7 @@ final class YearFigures
             'promises',
             array_map(
                 fn(string $cell): SeriesRow => new SeriesRow(
-                    __("figures.ahead.{$cell}", ['cases' => number_format($now[$cell]['cases'])]),
+                    __("figures.ahead.{$cell}", ['cases' => Numbers::of($now[$cell]['cases'])]),
                     $share($now[$cell]),
                     $share($before[$cell]),
                 ),

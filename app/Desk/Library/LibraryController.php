@@ -8,6 +8,7 @@ use App\Models\ClosedDays;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use App\Shared\Middleware\VisitorsLanguage;
+use App\Shared\View\Numbers;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use FigPorch\Core\Look\Colour;
@@ -82,7 +83,7 @@ final class LibraryController
                         ' ',
                         array_map(
                             fn(array $of): string => __("library.unreadable.{$of[0]}", [
-                                'contrast' => number_format($of[1], 1),
+                                'contrast' => Numbers::of($of[1], 1),
                             ]),
                             $unreadable,
                         ),

@@ -28,12 +28,15 @@ final class SetLibraryAndLocale
         $this->current->person
             ?->load('cards')
             ->cards->each(fn(Card $card) => $card->setRelation('library', $libraries->find($card->library_id)));
-        $asked = $request->query('library');
-        $slug = is_string($asked) ? $asked : $request->cookie('library');
+        $slug = $this->named($request->query('library')) ?? ($this->cameFrom($request) ?? $request->cookie('library'));
         $this->current->library =
             $libraries->firstWhere('slug', $slug) ??
             ($libraries->firstWhere('id', $this->current->person?->cards->first()?->library_id) ??
                 ($libraries->count() === 1 ? $libraries->first() : null));
+
+        $asked = $request->query('library');
+        $this->current->unknownLibrary =
+            is_string($asked) && $asked !== '' && $this->named($asked) === null ? $asked : null;
 
         App::setLocale($this->language($request));
 
@@ -55,6 +58,24 @@ final class SetLibraryAndLocale
         }
 
         return $response;
+    }
+
+    /** A library that an address names; what names none counts as nothing said. */
+    private function named(mixed $slug): ?string
+    {
+        return $this->current->libraries()->firstWhere('slug', $slug)?->slug;
+    }
+
+    /** The library of the page on which this was asked for: another window may have chosen another meanwhile. */
+    private function cameFrom(Request $request): ?string
+    {
+        $referer = (string) $request->headers->get('referer');
+        if (!str_starts_with($referer, $request->getSchemeAndHttpHost() . '/')) {
+            return null;
+        }
+        parse_str((string) parse_url($referer, PHP_URL_QUERY), $said);
+
+        return $this->named($said['library'] ?? null);
     }
 
     /**

@@ -49,11 +49,19 @@ final class Dates
         $days = self::daysUntil($at, $zone, $now);
 
         return match (true) {
-            $days === 0 => __('dates.today_at', ['time' => self::format($at, $zone, 'Hm')]),
-            $days === 1 => __('dates.tomorrow_at', ['time' => self::format($at, $zone, 'Hm')]),
+            $days === 0 => self::atTime('today_at', $at, $zone),
+            $days === 1 => self::atTime('tomorrow_at', $at, $zone),
             $days > 1 && $days < 7 => __('dates.in_days', ['day' => self::format($at, $zone, 'EEEE'), 'days' => $days]),
             default => self::day($at, $zone, $now),
         };
+    }
+
+    /** One o'clock is one in languages where the other hours are many. */
+    private static function atTime(string $words, DateTimeInterface $at, DateTimeZone $zone): string
+    {
+        $isOne = (int) DateTimeImmutable::createFromInterface($at)->setTimezone($zone)->format('G') === 1;
+
+        return trans_choice("dates.{$words}", $isOne ? 1 : 2, ['time' => self::format($at, $zone, 'Hm')]);
     }
 
     /** "9 December", with the year where it is another. */

@@ -85,6 +85,6 @@ return [
     'shared_computer' => 'Otras personas usan también este ordenador',
     'shared_computer_hint' => 'La sesión se cierra tras 15 minutos sin uso y al cerrar el navegador.',
     'pin_mail_subject' => 'Otro PIN para :library',
-    'pin_mail_body' => 'Alguien, esperamos que usted, quiere otro PIN para su tarjeta de :library. Con este enlace lo elige; vale una vez, durante :minutes minutos. Si no fue usted, no haga nada: su PIN sigue.',
+    'pin_mail_body' => 'Alguien, esperamos que usted, quiere otro PIN para su carné de :library. Con este enlace lo elige; vale una vez, durante :minutes minutos. Si no fue usted, no haga nada: su PIN sigue.',
     'put_away' => 'Apartar',
 ];

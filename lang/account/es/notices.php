@@ -30,6 +30,6 @@ return [
     'forgotten' => ['subject' => 'Un préstamo o una reserva que ya terminó', 'body' => 'Se ha olvidado, porque usted no guarda un historial: aquí ya no se sabe qué título era.'],
     'library_message' => ['subject' => ':name', 'body' => ":text\n\n:library"],
     'letter_answered' => ['subject' => ':library le ha respondido', 'body' => ":text\n\nAquí está la carta entera, con sitio para responder."],
-    'pin_changed' => ['subject' => 'Su PIN se cambió', 'body' => 'El PIN de la tarjeta que termina en :ending se acaba de cambiar. Si no fue usted, pida enseguida otro a su biblioteca.'],
-    'wrong_pins' => ['subject' => 'PIN erróneos para su tarjeta', 'body' => 'Alguien ha probado :tries PIN erróneos con la tarjeta que termina en :ending en un cuarto de hora. Nadie entró, y usted puede entrar como siempre. Si no fue usted, pida otro PIN a su biblioteca.'],
+    'pin_changed' => ['subject' => 'Su PIN se cambió', 'body' => 'El PIN del carné que termina en :ending se acaba de cambiar. Si no fue usted, pida enseguida otro a su biblioteca.'],
+    'wrong_pins' => ['subject' => 'PIN erróneos para su carné', 'body' => 'Alguien ha probado :tries PIN erróneos con el carné que termina en :ending en un cuarto de hora. Nadie entró, y usted puede entrar como siempre. Si no fue usted, pida otro PIN a su biblioteca.'],
 ];

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'your_cards' => '{1}Su tarjeta de biblioteca|[2,*]Sus tarjetas de biblioteca',
+    'your_cards' => '{1}Su carné de biblioteca|[2,*]Sus carnés de biblioteca',
     'show_card' => 'Mostrar mi carné',
     'calendar' => 'Vencimientos en su calendario',
     'calendar_text' => 'Una dirección que las aplicaciones de calendario pueden seguir. Quien la conozca ve lo que tiene en préstamo; una nueva anula la anterior.',
@@ -25,7 +25,7 @@ return [
         'library_message' => 'la biblioteca tiene un mensaje importante',
         'letter_answered' => 'se ha respondido a una carta mía',
         'pin_changed' => 'mi PIN se cambió',
-        'wrong_pins' => 'alguien prueba PIN erróneos con mi tarjeta',
+        'wrong_pins' => 'alguien prueba PIN erróneos con mi carné',
         'request_answered' => 'se responde a una petición mía',
         'issue_here' => 'una revista que sigo tiene un número nuevo',
         'search_found' => 'algo nuevo encaja con una búsqueda guardada',

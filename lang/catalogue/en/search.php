@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    'left_out' => 'Not known here, and so left out: :what.',
+    'list' => 'the list',
+    'unknown' => 'not known here',
     'older' => '{1} One more is for older readers than your card is for.|[2,*] :count more are for older readers than your card is for.',
     'older_shown' => 'Titles for older readers than your card is for are listed too.',
     'show_older' => 'List them too',

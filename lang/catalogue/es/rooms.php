@@ -16,7 +16,7 @@ return [
     'any_age' => 'Cualquiera',
     'kind_legend' => 'Ficción o no',
     'kinds' => ['both' => 'Ambas', 'fiction' => 'Ficción', 'facts' => 'No ficción'],
-    'subjects_legend' => 'Sobre alguno de estos temas',
+    'subjects_legend' => 'Sobre alguna de estas materias',
     'keep' => 'Abrirla así desde ahora',
     'clear' => 'Abrirla con todo',
     'kept' => 'La sala se abre así desde ahora.',

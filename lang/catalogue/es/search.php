@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    'left_out' => 'No se conoce aquí y se ha dejado fuera: :what.',
+    'list' => 'la lista',
+    'unknown' => 'no se conoce aquí',
     'older' => '{1} Hay uno más para lectores mayores que los de su carné.|[2,*] Hay :count más para lectores mayores que los de su carné.',
     'older_shown' => 'También se muestran títulos para lectores mayores que los de su carné.',
     'show_older' => 'Mostrarlos también',

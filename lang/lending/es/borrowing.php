@@ -15,7 +15,7 @@ return [
     'no_card_here' => 'No tiene carné en :library. Elija su biblioteca arriba junto a la búsqueda o pida un carné: :contact.',
     'at_once' => 'Tomarlo prestado por mí',
     'at_once_text' => 'cuando llegue un ejemplar, si no he llegado a mi límite',
-    'which_card' => 'Tarjeta',
+    'which_card' => 'Carné',
     'at_limit' => 'Tiene :limit en préstamo, el máximo de su carné',
     'return_one' => 'Devolver uno para llevarlo',
     'limit_heading' => 'Ha llegado a su límite',

@@ -24,10 +24,10 @@ return [
     'refused' => [
         'not_yet' => 'Este título se presta a partir del :date. Resérvelo para tenerlo en cuanto llegue.',
         'on_order' => 'Este título está pedido y su archivo aún no ha llegado a la biblioteca. Resérvelo para tenerlo por turno en cuanto llegue.',
-        'pay_per_loan_cap' => 'Este mes ha tomado :limit títulos que la biblioteca paga uno a uno, el máximo de su tarjeta. Habrá más el :date.',
+        'pay_per_loan_cap' => 'Este mes ha tomado :limit títulos que la biblioteca paga uno a uno, el máximo de su carné. Habrá más el :date.',
         'pay_per_loan_budget' => 'El dinero de la biblioteca para estos préstamos se ha agotado este mes. Podrá tomarse prestado el :date.',
         'too_early_to_renew' => 'Este préstamo se puede renovar a partir del :date.',
-        'renewed_enough' => 'Este préstamo se ha renovado :limit veces, el máximo de su tarjeta.',
+        'renewed_enough' => 'Este préstamo se ha renovado :limit veces, el máximo de su carné.',
         'others_wait' => 'Otros esperan este título y no hay ejemplar libre, así que no se puede renovar. Resérvelo cuando termine para tenerlo otra vez.',
         'licence_ended' => 'La licencia de este ejemplar ha terminado: el préstamo sigue hasta su vencimiento, pero no se puede renovar.',
         'card_expired' => 'Su carné caducó el :date y no se ha prestado nada. Para renovarlo: :contact.',

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    'unknown_library' => 'There is no library “:asked” here. This is :library.',
+    'other_library' => 'You are looking at :library, where you have no card.',
+    'look_at_own' => 'See it at :library',
     'skip' => 'Skip to the page',
     'menu' => 'Menu',
     'porch' => 'Porch',

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'today_at' => 'today at :time',
-    'tomorrow_at' => 'tomorrow at :time',
+    'today_at' => '{1}today at :time|[2,*]today at :time',
+    'tomorrow_at' => '{1}tomorrow at :time|[2,*]tomorrow at :time',
     'in_days' => ':day, in :days days',
     'days' => '{1}1 day|[2,*]:count days',
     'weeks' => '{1}1 week|[2,*]:count weeks',

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    'unknown_library' => 'No hay ninguna biblioteca «:asked» aquí. Esta es :library.',
+    'other_library' => 'Está viendo :library, donde no tiene carné.',
+    'look_at_own' => 'Verlo en :library',
     'skip' => 'Ir al contenido',
     'menu' => 'Menú',
     'porch' => 'Porche',
@@ -13,7 +16,7 @@ return [
     'sign_out' => 'Salir',
     'notices' => 'Avisos',
     'new_notices' => '{1} :count aviso nuevo|[2,*] :count avisos nuevos',
-    'search_hint' => 'Título, persona, serie o tema',
+    'search_hint' => 'Título, persona, serie o materia',
     'search' => 'Buscar',
     'all_formats' => 'Todos los formatos',
     'format' => 'Formato',

@@ -1,8 +1,10 @@
 @props(['on' => null, 'unread' => 0])
 @php
     $person = $current->person;
-    $items = $person === null ? ['catalogue' => '/catalogue', 'rooms' => '/rooms', 'baskets' => '/baskets']
-        : ['porch' => '/porch', 'catalogue' => '/catalogue', 'rooms' => '/rooms', 'loans' => '/loans', 'holds' =>
+    $items = $person === null ? ['catalogue' => $current->link('/catalogue'), 'rooms' => $current->link('/rooms'),
+            'baskets' => '/baskets']
+        : ['porch' => '/porch', 'catalogue' => $current->link('/catalogue'), 'rooms' => $current->link('/rooms'),
+            'loans' => '/loans', 'holds' =>
             '/holds', 'baskets' => '/baskets', 'requests' => '/requests',
             ...App\Lending\Classes\Teachers::cards($person) === [] ? [] : ['classes' => '/classes']];
 @endphp
@@ -41,6 +43,7 @@
                     @endforeach
                 </select>
                 @if ($current->libraries()->count() > 30)
+                    <input type="hidden" name="library" value="{{ $current->library->slug }}">
                     <a class="border-l border-rule px-2.5 bg-card self-stretch flex items-center max-w-36 truncate"
                         href="{{ route('libraries.index', ['then' => request()->getRequestUri()], false) }}"><span
                         class="sr-only">{{ __('sign_in.another_library') }}: </span>{{ $current->library->short_name

@@ -12,6 +12,7 @@
     <main id="main" tabindex="-1" class="mx-auto max-w-[1280px] px-4 md:px-7 pt-4 pb-24 focus:outline-none">
         <div id="said" role="status" class="empty:hidden">@if (session('said') || session('refusal'))<x-said
             :said="session('said')" :message="session('refusal')" :undo="session('undo')" />@endif</div>
+        <x-another-library />
         {{ $slot }}
     </main>
     <aside id="help-beside" data-opener="open-help" aria-label="{{ __('help.heading') }}"></aside>

@@ -170,6 +170,6 @@ final class CatalogueTest extends TestCase
         $this->be($this->card(group: 'child')->person);
 
         $this->assertSame(['Small'], $this->get('/catalogue?ready=1')->viewData('page')->pluck('name')->all());
-        $this->get('/catalogue')->assertSee('Grown-up')->assertSee('For older readers than this card');
+        $this->get('/catalogue')->assertDontSee('Grown-up')->assertSee('One more is for older readers');
     }
 }

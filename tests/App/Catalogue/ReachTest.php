@@ -155,7 +155,7 @@ final class ReachTest extends TestCase
         $this->get('/catalogue?library=saltmere&q=water&reach=cards')
             ->assertOk()
             ->assertSee('2 titles')
-            ->assertDontSee('My cards');
+            ->assertSee('left out: My cards.');
     }
 
     public function test_a_title_is_ready_from_the_moment_that_its_licence_begins(): void

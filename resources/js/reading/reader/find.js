@@ -119,13 +119,17 @@ export class Find {
             return
         }
         this.query = query
-        let chapters = 0
+        let [chapters, missing] = [0, 0]
         const sections = this.view.book.sections
         for (let index = 0; index < sections.length; index++) {
             this.answer.textContent = fill(this.texts.finding, { part: Math.round((100 * index) / sections.length) })
             if (sections[index].linear === 'no' || !sections[index].createDocument) continue
-            const doc = await sections[index].createDocument()
+            const doc = await sections[index].createDocument().catch(() => null)
             if (run !== this.#run) return
+            if (!doc) {
+                missing++
+                continue
+            }
             const found = placesIn(doc, query).slice(0, MOST - this.#places.length)
             if (!found.length) continue
             chapters++
@@ -145,6 +149,7 @@ export class Find {
                   { number, chapters },
               )
             : fill(this.texts.found_none, { words: query })
+        if (missing) this.answer.textContent += ` ${fill(this.texts.find_missing, { number: missing })}`
         this.steps.hidden = number < 2
     }
 

@@ -6,6 +6,7 @@ export const fill = (text, facts) => text.replace(/:(\w+)/g, (_, name) => facts[
 /** @param {[string, (() => void)?][]} acts words and what they do; either puts the slip away */
 export const say = (text, ...acts) => {
     const slip = document.getElementById('notice')
+    slip.dataset.said = text
     slip.replaceChildren(
         text,
         ...acts.map(([words, act]) => {
@@ -21,4 +22,10 @@ export const say = (text, ...acts) => {
             return button
         }),
     )
+}
+
+/** Puts the slip away if it still says that. */
+export const unsay = text => {
+    const slip = document.getElementById('notice')
+    if (slip.dataset.said === text) slip.replaceChildren()
 }

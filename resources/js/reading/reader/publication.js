@@ -5,7 +5,8 @@ export class LoanEnded extends Error {}
 
 /** @param {{files: string, sizes: Record<string, number>}} data where its files are, and how large each is */
 export const openPublication = async ({ files, sizes }, whenEnded) => {
-    const get = async name => {
+    const get = async escaped => {
+        const name = decodeURIComponent(escaped)
         // Files that a container may have and this one has not are not asked for.
         if (!(name in sizes)) return null
         const response = await fetch(`${files}/${name.split('/').map(encodeURIComponent).join('/')}`, {
@@ -15,7 +16,8 @@ export const openPublication = async ({ files, sizes }, whenEnded) => {
             whenEnded()
             throw new LoanEnded()
         }
-        return response.ok ? response : null
+        if (!response.ok) throw new Error(`${name}: ${response.status}`)
+        return response
     }
     const loader = {
         loadText: async name => (await get(name))?.text() ?? null,
@@ -23,7 +25,7 @@ export const openPublication = async ({ files, sizes }, whenEnded) => {
             const response = await get(name)
             return response && new Blob([await response.arrayBuffer()], { type })
         },
-        getSize: name => sizes[name] ?? 0,
+        getSize: name => sizes[decodeURIComponent(name)] ?? 0,
     }
     return new EPUB(loader).init()
 }

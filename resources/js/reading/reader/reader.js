@@ -5,12 +5,13 @@ import { Appearance } from './appearance.js'
 import { Drawers } from './drawers.js'
 import { Keys } from './keys.js'
 import { endAt } from './loan-end.js'
-import { fill, say } from './notice.js'
+import { fill, say, unsay } from './notice.js'
 import { furthestElsewhere } from '../places/other-devices.js'
 import { Pace } from '../places/pace.js'
 import { PlaceKeeper } from '../places/place-keeper.js'
 import { ReadingLog } from '../places/reading-log.js'
 import { Positions } from '../places/positions.js'
+import { MissingSection } from './missing-section.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
 import { Turning, edgeAt } from './turning.js'
@@ -34,7 +35,11 @@ export class Reader {
         this.drawers = new Drawers()
         this.pace = new Pace()
         this.view = document.createElement('foliate-view')
-        this.turning = new Turning(this.view, () => this.element.classList.toggle('bare'))
+        this.turning = new Turning(this.view, {
+            onMiddle: () => this.element.classList.toggle('bare'),
+            onSlow: () => say(data.texts.part_coming),
+            onDone: () => unsay(data.texts.part_coming),
+        })
         this.whereabouts = new Whereabouts({
             view: this.view,
             positions: new Positions(data.positions),
@@ -52,6 +57,7 @@ export class Reader {
                 onOffline: () => say(data.texts.offline),
             })
         this.log = data.records && data.keep ? new ReadingLog(data.keep) : null
+        this.missing = new MissingSection(data.texts, target => this.turning.go(() => this.view.renderer.goTo(target)))
         this.tools = this.#makeTools()
         this.keys = new Keys({
             turning: this.turning,
@@ -103,9 +109,11 @@ export class Reader {
     #moved(detail) {
         const place = this.whereabouts.ofView(detail)
         if (place === null) return
+        this.missing.forget()
         $('progress').value = place.read
         $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
         $('page-of').textContent = place.page
+        $('screen').textContent = place.screen ? ` · ${place.screen}` : ''
         if (!this.view.isFixedLayout) {
             this.pace.turn(place.done)
             this.#showTimeLeft(this.pace.minutes(place.chapter), this.pace.minutes(place.book))
@@ -165,15 +173,11 @@ export class Reader {
     /** @param {object} place a Locator */
     async goTo(place) {
         const cfi = place.locations.fragments?.find(f => f.startsWith('epubcfi('))
-        if (cfi) {
-            try {
-                await this.view.goTo(cfi)
-                return
-            } catch {
-                /* The file has changed since; the progression still tells. */
-            }
-        }
-        await this.view.renderer.goTo(this.whereabouts.sectionOf(place))
+        // Where the file has changed since, the progression still tells.
+        if (cfi && (await this.view.goTo(cfi))?.index >= 0) return
+        const section = this.whereabouts.sectionOf(place)
+        await this.view.renderer.goTo(section ?? this.whereabouts.nearest(place))
+        if (!section) say(this.data.texts.place_gone, [this.data.texts.stay])
     }
 
     /** Another device that is further on is offered, never followed by itself. */
@@ -201,6 +205,7 @@ export class Reader {
             : await openPublication(data, ended)
         $('page').prepend(view)
         await view.open(book)
+        view.renderer.addEventListener('section-failed', ({ detail }) => this.missing.failed(detail))
         this.whereabouts.pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
         this.#restyle()
         this.tools.textView?.fill(book)

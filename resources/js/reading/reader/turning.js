@@ -8,6 +8,9 @@ const MOST_WAITING = 3
 
 const SWIPE = 40
 
+/** From so many milliseconds on it is said that something is on its way. */
+const SLOW = 900
+
 /** @returns {'left'|'right'|'middle'} where a page of that width is pressed */
 export const edgeAt = (x, width) => (x < width * 0.3 ? 'left' : x > width * 0.7 ? 'right' : 'middle')
 
@@ -17,9 +20,11 @@ export class Turning {
 
     /**
      * @param {{goLeft: Function, goRight: Function, prev: Function, next: Function, goToFraction: Function}} view
-     * @param {() => void} onMiddle the middle of the page was pressed
+     * @param {{onMiddle: () => void, onSlow: () => void, onDone: () => void}} then the middle of the page was pressed;
+     *     what was asked for takes its time; it is here
      */
-    constructor(view, onMiddle) {
+    constructor(view, { onMiddle, onSlow = () => {}, onDone = () => {} }) {
+        Object.assign(this, { onSlow, onDone })
         this.left = () => this.#turn(() => view.goLeft())
         this.right = () => this.#turn(() => view.goRight())
         this.back = () => this.#turn(() => view.prev())
@@ -31,7 +36,14 @@ export class Turning {
 
     /** Goes somewhere when what was asked for before is done. */
     go(act) {
-        this.#going = this.#going.then(act).catch(() => {})
+        const slow = setTimeout(this.onSlow, SLOW)
+        this.#going = this.#going
+            .then(act)
+            .catch(error => console.error(error))
+            .finally(() => {
+                clearTimeout(slow)
+                this.onDone()
+            })
         return this.#going
     }
 

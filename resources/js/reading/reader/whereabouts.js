@@ -1,10 +1,14 @@
 // Where in the publication something is: as a Readium Locator, and as a page in words.
 
 import { fill } from './notice.js'
+import { TextMeasure } from '../places/text-measure.js'
 
 /** The page that a place carries, or its position. */
 export const pageOf = ({ locations }) =>
     locations.fragments?.find(f => f.startsWith('page='))?.slice(5) ?? locations.position
+
+/** The path of a section's file, as the server and places name it; foliate keeps it with escapes. */
+export const pathOf = section => section && decodeURIComponent(section.id)
 
 /** @param {number} n minutes */
 export const minutes = n =>
@@ -32,11 +36,24 @@ export class Whereabouts {
     }
 
     #position(section) {
-        return this.positions.indexOf(section, this.view.book.sections[section]?.id)
+        return this.positions.indexOf(section, pathOf(this.view.book.sections[section]))
+    }
+
+    /** How far in its document a range begins. */
+    #shareOf(range) {
+        return TextMeasure.of(range.startContainer.ownerDocument).share(range)
+    }
+
+    /** "Screen 3 of 12 in this chapter"; nothing where text is scrolled. */
+    #screen() {
+        const { scrolled, page, pages } = this.view.renderer
+        return scrolled || !(pages > 2)
+            ? null
+            : fill(this.texts.screen_of, { screen: Math.min(pages - 2, Math.max(1, page)), screens: pages - 2 })
     }
 
     /**
-     * Where the view is, from what foliate tells of it; null while its columns are not laid out and it is nowhere yet:
+     * Where the first words in view are, from what foliate tells of it; null while its columns are not laid out and it is nowhere yet:
      * it is told again when they are.
      *
      * @returns {{locator: object, page: string, read: number, done: number, chapter: number, book: number}|null} how
@@ -50,7 +67,8 @@ export class Whereabouts {
         const sizes = this.view.book.sections.map(s => (s.linear === 'no' ? 0 : s.size))
         const total = sizes.reduce((a, b) => a + b, 0) || 1
         const before = sizes.slice(0, index).reduce((a, b) => a + b, 0)
-        const within = fixed ? 0 : (fraction * total - before) / (sizes[index] || 1)
+        const within = fixed || !detail.first ? 0 : this.#shareOf(detail.first)
+        const atEnd = !fixed && this.view.renderer.atEnd
         const locator = this.positions.locator(
             this.#position(index),
             within,
@@ -58,10 +76,13 @@ export class Whereabouts {
             this.pdf ? 'application/pdf' : undefined,
         )
         const done = before + within * (sizes[index] ?? 0)
+        // On the last screen there is nothing that is not in view.
+        if (atEnd) locator.locations.totalProgression = 1
         return {
             locator,
             page: this.#page(locator, detail.pageItem).words,
-            read: fixed ? (index + 1) / this.positions.total : fraction,
+            screen: fixed ? null : this.#screen(),
+            read: fixed ? (index + 1) / this.positions.total : atEnd ? 1 : done / total,
             done,
             chapter: before + (sizes[index] ?? 0) - done,
             book: total - done,
@@ -70,15 +91,9 @@ export class Whereabouts {
 
     /** The place where a range begins, with its page. */
     ofRange(index, range) {
-        const doc = range.startContainer.ownerDocument
-        const before = doc.createRange()
-        before.selectNodeContents(doc.body)
-        before.setEnd(range.startContainer, range.startOffset)
-        const locator = this.positions.locator(
-            this.#position(index),
-            before.toString().length / (doc.body.textContent.length || 1),
-            [this.view.getCFI(index, range)],
-        )
+        const locator = this.positions.locator(this.#position(index), this.#shareOf(range), [
+            this.view.getCFI(index, range),
+        ])
         const { tocItem, pageItem } = this.view.getProgressOf(index, range)
         const { page, words } = this.#page(locator, pageItem)
         return {
@@ -104,14 +119,24 @@ export class Whereabouts {
         return { index, anchor: progression }
     }
 
-    /** The section of a place, and how far in it. */
+    /**
+     * The section of a place, and how far in it; null where the publication has no such section.
+     *
+     * @returns {{index: number, anchor: number}|null}
+     */
     sectionOf({ href, locations }) {
-        const index = this.pdf
-            ? (locations.position ?? 1) - 1
-            : Math.max(
-                  0,
-                  this.view.book.sections.findIndex(s => s.id === href),
-              )
-        return { index, anchor: locations.progression }
+        const { sections } = this.view.book
+        const index = this.pdf ? (locations.position ?? 1) - 1 : sections.findIndex(s => pathOf(s) === href)
+        return sections[index] ? { index, anchor: locations.progression } : null
+    }
+
+    /** About as far in the whole as a place was. */
+    nearest({ locations }) {
+        const position = Math.min(
+            this.positions.total,
+            Math.max(1, Math.ceil((locations.totalProgression ?? 0) * this.positions.total)),
+        )
+        const { index, progression } = this.positions.at(position)
+        return { index, anchor: progression }
     }
 }

@@ -29,7 +29,8 @@
     <section aria-labelledby="year" class="mb-8">
         <h2 id="year" class="text-2xl mb-1">{{ __('almanac.year') }}</h2>
         <p class="mb-2">{{ __('almanac.year_text', ['time' => TitleText::duration($drawing->year * 60), 'titles' =>
-            trans_choice('almanac.year_titles', $finishedInYear), 'pages' => number_format($pages)]) }}</p>
+            trans_choice('almanac.year_titles', $finishedInYear), 'pages' => App\Shared\View\Numbers::of($pages)])
+                }}</p>
         <div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __('almanac.year') }}"><svg
             viewBox="0 0 {{ 53 * AlmanacDrawing::SQUARE }} {{ 7 * AlmanacDrawing::SQUARE + 18 }}"
             class="w-full min-w-[640px] max-w-4xl h-auto" role="img"
@@ -48,7 +49,7 @@
             scope="col" class="num">{{ __('almanac.minutes')
                 }}</th></tr></thead><tbody>@foreach ($drawing->minutesByMonth as $month => $minutes)<tr><th scope="row"
                     class="text-left font-normal">{{
-            Dates::published($month) }}</th><td class="num">{{ number_format($minutes)
+            Dates::published($month) }}</th><td class="num">{{ App\Shared\View\Numbers::of($minutes)
                 }}</td></tr>@endforeach</tbody></table>
         </details>
     </section>
@@ -85,7 +86,7 @@
                 @php($title = $of->title)
                 <li class="px-4 py-3 flex gap-4"><span class="flex-none">{{ Cover::html($title, 44, decorative: true)
                     }}</span><div class="grow min-w-0"><a class="font-semibold no-underline hover:underline"
-                    href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a><span
+                    href="{{ $current->link(route('titles.show', $title, false)) }}">{{ $title->name }}</a><span
                     class="meta block">{{ implode(' · ', array_filter([TitleText::people($title),
                     TitleText::format($title), isset($minutes[$of->title_id]) ?
                     TitleText::duration($minutes[$of->title_id] * 60) : null])) }}</span>

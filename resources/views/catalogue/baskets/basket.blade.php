@@ -110,10 +110,10 @@
                     md:grid-cols-[auto_52px_1fr_210px_auto] gap-x-4 gap-y-2" data-title="{{ $title->id }}">
                     <input type="checkbox" form="arrange" name="titles[]" value="{{ $title->id }}"
                         aria-label="{{ $title->name }}" class="accent-shutter w-4.5 h-4.5 mt-1">
-                    <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{
+                    <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
                         App\Shared\View\Cover::html($title, 52, decorative: true) }}</a>
                     <div class="min-w-0">
-                        <h2 class="text-lg"><a href="/titles/{{ $title->id }}"
+                        <h2 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                             class="no-underline hover:underline">{{ $title->name }}</a></h2>
                         @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
                         <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))
@@ -132,7 +132,7 @@
                 </article>
             @empty
                 <p class="panel p-6 max-w-2xl">{{ __('baskets.empty') }} <a class="link"
-                    href="/catalogue">{{ __('catalogue.browse_all') }}</a></p>
+                    href="{{ $current->link('/catalogue') }}">{{ __('catalogue.browse_all') }}</a></p>
             @endforelse
             <x-pager :page="$page" />
         </section>

@@ -8,10 +8,10 @@
         @forelse ($part['titles'] as $title)
             <article class="border-t border-rule py-3 grid grid-cols-[52px_1fr] md:grid-cols-[52px_1fr_230px] gap-x-4
                 gap-y-2" data-title="{{ $title->id }}">
-                <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{
+                <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
                     App\Shared\View\Cover::html($title, 52, decorative: true) }}</a>
                 <div class="min-w-0">
-                    <h3 class="text-lg"><a href="/titles/{{ $title->id }}"
+                    <h3 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                         class="no-underline hover:underline">{{ $title->name }}</a></h3>
                     @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
                     <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))

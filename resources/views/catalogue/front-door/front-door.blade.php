@@ -31,9 +31,10 @@
                         }}</h2>
                     <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-5 gap-3">
                         @foreach (Format::cases() as $format)<li><a class="panel block px-4 py-3 no-underline
-                            hover:bg-haint" href="{{ route('catalogue', ['format' => $format->value], false) }}"><span
+                            hover:bg-haint" href="{{ $current->link(route('catalogue', ['format' => $format->value],
+                                false)) }}"><span
                             class="font-serif font-semibold text-2xl block">{{
-                            number_format($shown[$format->value] ?? 0) }}</span><span>{{
+                            App\Shared\View\Numbers::of($shown[$format->value] ?? 0) }}</span><span>{{
                             __("catalogue.formats.{$format->value}") }}</span></a></li>@endforeach
                     </ul>
                 </section>

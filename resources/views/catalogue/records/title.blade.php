@@ -33,21 +33,23 @@
                 @endif
                 @if (App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
                     href="{{ route('classes.choose', $title, false) }}">{{ __('classes.for_a_class') }}</a>@endif
-                <button type="button" class="link cursor-pointer py-1" data-share="{{ route('titles.show', $title) }}"
+                <button type="button" class="link cursor-pointer py-1" data-share="{{
+                    $current->link(route('titles.show', $title)) }}"
                     data-done="{{ __('catalogue.address_copied') }}" hidden>{{ __('catalogue.share') }}</button>
             </div>
         </div>
         <div class="min-w-0">
             @if ($series = TitleText::series($title))<div class="meta"><a class="link"
-                href="{{ route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false) }}">{{ $series
+                href="{{ $current->link(route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false))
+                    }}">{{ $series
                 }}</a></div>@endif
             <h1 class="text-3xl md:text-4xl">{{ $title->name }}@if ($isMagazine && $title->edition) <span
                 class="text-soft">{{ $title->edition }}</span>@endif</h1>
             @if ($title->subtitle)<p class="text-xl text-soft mt-1">{{ $title->subtitle }}</p>@endif
             <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) ·
                 @endif{{ __("catalogue.roles.{$role}") }} @foreach ($people as $person)<a class="link text-inherit"
-                href="{{ route('catalogue', ['q' => App\Catalogue\Search\SearchRequest::byPerson($role, $person)],
-                false) }}">{{ $person }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
+                href="{{ $current->link(route('catalogue', ['q' => App\Catalogue\Search\SearchRequest::byPerson($role,
+                    $person)], false)) }}">{{ $person }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
 
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
@@ -59,7 +61,8 @@
                         <div>
                             <b>@if ($edition->is($title)){{
                                 mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE)
-                                }}@else<a class="link text-inherit" href="/titles/{{ $edition->id }}">{{
+                                }}@else<a class="link text-inherit" href="{{ $current->link("/titles/{$edition->id}")
+                                    }}">{{
                                 mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE)
                                 }}</a>@endif</b>
                             <div class="meta">{{ implode(' · ', array_filter([$edition->namesOf('narrator') === [] ?
@@ -121,7 +124,8 @@
                         $title->publisher])) }}</dd>@endif
                     @if ($title->subjectNames() !== [])<dt>{{ __('catalogue.subjects')
                         }}</dt><dd>@foreach ($title->subjectNames() as $id => $name)<a class="link"
-                        href="{{ route('catalogue', ['subjects' => $id], false) }}">{{ $name }}</a>{{ $loop->last ? '' :
+                        href="{{ $current->link(route('catalogue', ['subjects' => $id], false)) }}">{{ $name }}</a>{{
+                            $loop->last ? '' :
                         ', ' }}@endforeach</dd>@endif
                     @if ($title->language)<dt>{{ __('catalogue.language') }}</dt><dd>{{
                         TitleText::language($title->language) }}</dd>@endif
@@ -130,10 +134,11 @@
                         FigPorch\Core\Catalogue\AgeRange::OPEN ? "{$title->age_from}+" :
                         "{$title->age_from}–{$title->age_to}"]) }}@endif</dd>
                     @if ($title->level !== null)<dt>{{ __('search.level_of') }}</dt><dd>{{
-                        __('search.grade', ['level' => number_format($title->level, 1)]) }}</dd>@endif
+                        __('search.grade', ['level' => App\Shared\View\Numbers::of($title->level, 1)]) }}</dd>@endif
                     @if ($title->awards !== [])<dt>{{ __('search.awards')
                         }}</dt><dd>@foreach ($title->awards as $award)<a class="link"
-                        href="{{ route('catalogue', ['awards' => $award], false) }}">{{ $award }}</a>{{ $loop->last ? ''
+                        href="{{ $current->link(route('catalogue', ['awards' => $award], false)) }}">{{ $award }}</a>{{
+                            $loop->last ? ''
                         : ', ' }}@endforeach</dd>@endif
                     @foreach ($title->standardNumbers() as $number)<dt>{{ $number->kind->value }}</dt><dd>{{
                         $number->written }}</dd>@endforeach
@@ -160,7 +165,8 @@
                         class="flex flex-wrap gap-x-3 border-t border-rule py-1.5"><span
                         class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float)
                         $one->series_position }}</span>@if ($one->is($title))<b>{{ $isMagazine ? $one->edition :
-                        $one->name }}</b>@else<a class="link" href="/titles/{{ $one->id }}">{{ $isMagazine ?
+                        $one->name }}</b>@else<a class="link" href="{{ $current->link("/titles/{$one->id}") }}">{{
+                            $isMagazine ?
                         $one->edition : $one->name }}</a>@endif @if ($isMagazine)<span
                         class="text-soft">{{ $one->published ? Dates::published($one->published) : ''
                         }}</span>@elseif ($one->edition)<span class="text-soft">{{ $one->edition }}</span>@endif
@@ -172,7 +178,7 @@
     </div>
     <section aria-labelledby="alike" class="mt-9">
         <h2 id="alike" class="text-2xl mb-3"><a class="no-underline hover:underline"
-            href="/titles/{{ $title->id }}/alike">{{ __('catalogue.alike') }}</a></h2>
+            href="{{ $current->link("/titles/{$title->id}/alike") }}">{{ __('catalogue.alike') }}</a></h2>
         {{-- As high as a row of covers, so that nothing moves when they come. --}}
         <div class="min-h-56 lg:min-h-80" hx-get="/titles/{{ $title->id }}/alike" hx-trigger="intersect once"></div>
     </section>

@@ -5,14 +5,15 @@
 @php($kept = $choice->kept())
 <x-layout :title="__('rooms.names.'.$room->value)" on="rooms">
     <nav aria-label="{{ __('common.rooms') }}" class="flex flex-wrap gap-1 mb-3 text-[15px]">
-        @foreach (Room::cases() as $of)<a href="/rooms/{{ $of->value }}"
+        @foreach (Room::cases() as $of)<a href="{{ $current->link("/rooms/{$of->value}") }}"
             @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $of === $room])
             @if ($of === $room) aria-current="page" @endif>{{ __("rooms.names.{$of->value}") }}</a>@endforeach
     </nav>
     <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 mb-4">
         <div><h1 class="text-3xl">{{ __("rooms.names.{$room->value}") }}</h1><p
             class="text-soft">{{ __("rooms.for.{$room->value}") }}</p></div>
-        @if ($room->audience() !== null)<a class="link" href="/catalogue?audience={{ $room->audience()->value }}">{{
+        @if ($room->audience() !== null)<a class="link" href="{{
+            $current->link('/catalogue?audience='.$room->audience()->value) }}">{{
             __('rooms.everything') }}</a>@endif
     </div>
     <x-account.messages :room="$room" />
@@ -52,7 +53,8 @@
     </details>
     @if ($lists === [])
         <div class="panel p-6"><p class="mb-3">{{ __('rooms.no_lists') }}</p><a class="btn"
-            href="/catalogue{{ $room->audience() === null ? '' : '?audience='.$room->audience()->value }}">{{
+            href="{{ $current->link('/catalogue'.($room->audience() === null ? '' :
+            '?audience='.$room->audience()->value)) }}">{{
             __('catalogue.browse_all') }}</a></div>
     @else
         <nav aria-label="{{ __('rooms.index') }}" class="mb-7"><h2 class="text-lg mb-1">{{ __('rooms.index') }}</h2>
@@ -65,13 +67,15 @@
             <section aria-labelledby="list-{{ $of->list->id }}" class="mb-8">
                 <div class="flex flex-wrap items-baseline justify-between gap-x-4"><h2 id="list-{{ $of->list->id }}"
                     class="text-2xl scroll-mt-4">{{ $of->list->name }}</h2><a class="link"
-                    href="/catalogue?list={{ $of->list->id }}">{{ __('rooms.whole') }}<span class="sr-only">:
+                    href="{{ $current->link("/catalogue?list={$of->list->id}") }}">{{ __('rooms.whole') }}<span
+                        class="sr-only">:
                     {{ $of->list->name }}</span></a></div>
                 <p class="mb-2.5 text-soft">{{ implode(' · ', array_filter([$of->list->note, ListText::counts($of)]))
                     }}</p>
                 @if ($of->first === [])<p class="text-[15px]">{{ __('rooms.none_fit') }}</p>
                 @else<ul class="grid grid-cols-3 sm:grid-cols-5 lg:grid-cols-8 gap-4">@foreach ($of->first as $title)<li
-                    @class(['max-sm:hidden' => $loop->index >= 3])><a href="/titles/{{ $title->id }}"
+                    @class(['max-sm:hidden' => $loop->index >= 3])><a href="{{ $current->link("/titles/{$title->id}")
+                        }}"
                     class="no-underline block group">{{ Cover::html($title, 130, decorative: true, class:
                     'w-full h-auto') }}<span class="block mt-1.5 text-[15px] leading-tight font-semibold
                     group-hover:underline">{{ $title->name }}</span><span

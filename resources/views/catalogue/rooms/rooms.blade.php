@@ -8,12 +8,12 @@
             @php($lists = $byRoom[$room->value] ?? [])
             <section class="panel p-5" aria-labelledby="{{ $room->value }}">
                 <h2 id="{{ $room->value }}" class="text-2xl"><a class="no-underline hover:underline"
-                    href="/rooms/{{ $room->value }}">{{ __("rooms.names.{$room->value}") }}</a></h2>
+                    href="{{ $current->link("/rooms/{$room->value}") }}">{{ __("rooms.names.{$room->value}") }}</a></h2>
                 <p class="meta mb-2">{{ __("rooms.for.{$room->value}") }}</p>
                 @if ($lists === [])<p class="text-[15px]">{{ __('rooms.no_lists') }}</p>
                 @else<ul>@foreach ($lists as $of)<li><a class="flex flex-wrap items-baseline justify-between gap-x-3
                     py-1.5 no-underline hover:underline border-t border-rule"
-                    href="/catalogue?list={{ $of->list->id }}"><span
+                    href="{{ $current->link("/catalogue?list={$of->list->id}") }}"><span
                     class="font-semibold">{{ $of->list->name }}</span><span
                     class="meta">{{ ListText::counts($of) }}</span></a></li>@endforeach</ul>@endif
             </section>

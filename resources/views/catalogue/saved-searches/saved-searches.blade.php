@@ -6,7 +6,7 @@
             <div class="grow min-w-0"><h2 class="text-xl"><a class="no-underline hover:underline"
                 href="{{ $of->address() }}">{{ $of->name }}</a></h2>
                 <p class="meta">{{ $of->library->short_name }} · {{ trans_choice('catalogue.titles', $counts[$of->id],
-                    ['count' => number_format($counts[$of->id])]) }} ·
+                    ['count' => App\Shared\View\Numbers::of($counts[$of->id])]) }} ·
                     {{ __($of->tells ? 'search.told' : 'search.not_told') }}</p></div>
             <form method="post" action="/searches/{{ $of->id }}/tell">@csrf<input type="hidden" name="tells"
                 value="{{ $of->tells ? 0 : 1 }}"><button class="btn btn-quiet">{{ __($of->tells ? 'search.tell_no_more'
@@ -17,6 +17,6 @@
         </article>
     @empty
         <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('search.none_saved') }}</p><a class="btn"
-            href="/catalogue">{{ __('common.catalogue') }}</a></div>
+            href="{{ $current->link('/catalogue') }}">{{ __('common.catalogue') }}</a></div>
     @endforelse
 </x-layout>

@@ -2,14 +2,14 @@
     use App\Catalogue\Filters\{AudienceFilter, Chip, FormatFilter};
     use App\Catalogue\Search\QueryText;
     use FigPorch\Core\Catalogue\Reach;
-    $link = fn (array $changes): string => '/catalogue?'.http_build_query($search->with($changes), encoding_type:
-        PHP_QUERY_RFC3986);
+    $link = fn (array $changes): string => '/catalogue?'.http_build_query([...$current->inAddress(),
+        ...$search->with($changes)], encoding_type: PHP_QUERY_RFC3986);
     $heading = match (true) {
         $list !== null => $list->name,
         $search->words === '' => trans_choice('catalogue.titles', $page->total(),
-            ['count' => number_format($page->total())]),
+            ['count' => App\Shared\View\Numbers::of($page->total())]),
         default => trans_choice('catalogue.titles_for', $page->total(),
-            ['count' => number_format($page->total()), 'words' => $search->words]),
+            ['count' => App\Shared\View\Numbers::of($page->total()), 'words' => $search->words]),
     };
     $libraries = $current->libraries()->pluck('name', 'id')->all();
     $chips = $search->filters->chips($facets);
@@ -37,12 +37,14 @@
                 <div>
                     <h1 id="results" class="text-3xl">{{ $heading }}</h1>
                     @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note,
-                        trans_choice('catalogue.titles', $page->total(), ['count' => number_format($page->total())])]))
-                        }} · <a class="link" href="/rooms/{{ $list->room->value }}">{{
+                        trans_choice('catalogue.titles', $page->total(), ['count' =>
+                            App\Shared\View\Numbers::of($page->total())])]))
+                        }} · <a class="link" href="{{ $current->link("/rooms/{$list->room->value}") }}">{{
                         __("rooms.names.{$list->room->value}") }}</a></p>@endif
                 </div>
                 @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
+    <x-library-field />
                     @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden"
                         name="{{ $name }}" value="{{ $value }}">@endforeach
                     <label for="order" class="meta">{{ __('catalogue.order') }}</label>
@@ -67,11 +69,11 @@
                     @endforeach
                 </nav>
                 <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
-                    <a class="link" href="{{ route('catalogue.advanced', array_filter([
+                    <a class="link" href="{{ $current->link(route('catalogue.advanced', array_filter([
                         'q' => $search->words,
                         'format' => $search->filters->get(FormatFilter::class)->written(),
                         'audience' => $search->filters->get(AudienceFilter::class)->written(),
-                    ]), false) }}">{{ __('search.advanced') }}</a>
+                    ]), false)) }}">{{ __('search.advanced') }}</a>
                     @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches')
                         }}</a>@endif
                     @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
@@ -126,12 +128,14 @@
                         class="link cursor-pointer text-[15px]">{{ __('search.unpin_all') }}</button>@endif
                 </form>
             @endif
+            @if ($leftOut !== [])<p class="panel px-4 py-2.5 mb-3 text-[15px]">{{ __('search.left_out', ['what' =>
+                implode(', ', $leftOut)]) }}</p>@endif
             @if ($older > 0 || $hasCeiling && $current->person?->shows_older)
                 <form method="post" action="{{ route('catalogue.older', [], false) }}"
                     class="text-[15px] mb-3 flex flex-wrap gap-x-2 items-baseline">@csrf<input type="hidden"
                     name="search" value="{{ http_build_query($search->with([])) }}"><input type="hidden" name="older"
                     value="{{ $older > 0 ? 1 : 0 }}"><span class="text-soft">{{ $older > 0 ?
-                    trans_choice('search.older', $older, ['count' => number_format($older)]) :
+                    trans_choice('search.older', $older, ['count' => App\Shared\View\Numbers::of($older)]) :
                     __('search.older_shown') }}</span><button class="link cursor-pointer min-h-6">{{ __($older > 0 ?
                     'search.show_older' : 'search.hide_older') }}</button></form>
             @endif
@@ -159,9 +163,10 @@
                         @endforeach
                     </ul>@endif
                     @if ($search->words !== '' && $set !== [])<a class="btn"
-                        href="{{ route('catalogue', ['q' => $search->words], false) }}">{{
+                        href="{{ $current->link(route('catalogue', ['q' => $search->words], false)) }}">{{
                         __('catalogue.search_without_filters') }}</a>@endif
-                    <a class="btn btn-quiet" href="{{ route('catalogue', [], false) }}">{{ __('catalogue.browse_all')
+                    <a class="btn btn-quiet" href="{{ $current->link(route('catalogue', [], false)) }}">{{
+                        __('catalogue.browse_all')
                         }}</a>
                     @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link"
                         href="{{ route('requests.words', ['name' => $search->words], false) }}">{{
@@ -171,7 +176,8 @@
                     <section aria-labelledby="wider-{{ $reach }}" class="mt-7">
                         <h2 id="wider-{{ $reach }}" class="text-2xl mb-1">{{ __("search.wider.{$reach}") }}</h2>
                         <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(),
-                            ['count' => number_format($found->total())]) }}@if ($found->total() > $found->count()) · <a
+                            ['count' => App\Shared\View\Numbers::of($found->total())]) }}@if ($found->total() >
+                                $found->count()) · <a
                             class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them')
                             }}</a>@endif</p>
                         @include('catalogue.search.rows', ['rows' => $found])

@@ -13,6 +13,7 @@
     $hidden = array_diff_key($search->with([]), array_flip([...$fields, 'at']));
 @endphp
 <form action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}" class="text-[15px] mt-2">
+    <x-library-field />
     @foreach ($hidden as $name => $value)
         <input type="hidden" name="{{ $name }}" value="{{ $value }}">
     @endforeach
@@ -39,7 +40,8 @@
                     <li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline"
                         href="{{ $link([$filter::name() => $filter->with($value)]) }}"><span>{{
                             $facets->name($filter::name(), $value)
-                        }}</span><span class="text-soft tabular-nums">{{ number_format($count) }}</span></a></li>
+                        }}</span><span class="text-soft tabular-nums">{{ App\Shared\View\Numbers::of($count)
+                            }}</span></a></li>
                 @endforeach
             </ul>
         @endif

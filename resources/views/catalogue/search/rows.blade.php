@@ -4,10 +4,11 @@
 @php($way = $ways[$title->id] ?? null)
 <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3"
     data-title="{{ $title->id }}">
-    <a href="/titles/{{ $title->id }}" tabindex="-1" aria-hidden="true">{{ App\Shared\View\Cover::html($title,
+    <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
+        App\Shared\View\Cover::html($title,
         decorative: true) }}</a>
     <div class="min-w-0">
-        <h2 class="text-xl"><a href="/titles/{{ $title->id }}"
+        <h2 class="text-xl"><a href="{{ $current->link("/titles/{$title->id}") }}"
             class="no-underline hover:underline">{{ $title->name }}</a></h2>
         @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
         <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>

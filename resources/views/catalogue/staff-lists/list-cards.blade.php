@@ -1,7 +1,7 @@
 @if ($lists === [])<p class="text-soft">{{ __('account.no_lists') }}</p>@endif
 <ul class="grid sm:grid-cols-2 lg:grid-cols-3 gap-5">
     @foreach ($lists as $of)
-        <li><a href="{{ route('catalogue', ['list' => $of->list->id], false) }}"
+        <li><a href="{{ $current->link(route('catalogue', ['list' => $of->list->id], false)) }}"
             class="panel flex gap-3.5 p-4 no-underline hover:bg-haint h-full">
             <span class="flex flex-none" aria-hidden="true">@foreach ($of->first as $i => $title){{
                 App\Shared\View\Cover::html($title, 56, decorative: true, class:

@@ -5,11 +5,13 @@
             <li role="option" id="suggestion-{{ $n }}" aria-selected="false"
                 class="rounded-md aria-selected:bg-haint hover:bg-haint"><a tabindex="-1"
                 class="flex justify-between gap-4 px-3 py-2 no-underline text-ink"
-                href="{{ $of->titleId !== null ? "/titles/{$of->titleId}" : route('catalogue', $of->search, false) }}">
+                href="{{ $current->link($of->titleId !== null ? "/titles/{$of->titleId}" : route('catalogue',
+                    $of->search,
+                false)) }}">
                 <span class="min-w-0 truncate">{{ $of->label }}</span><span
                     class="text-soft whitespace-nowrap">{{ $of->format !== null ?
                     implode(' · ', array_filter([__("catalogue.format.{$of->format}"), $of->edition])) :
-                    __("search.kinds.{$of->kind}").' · '.number_format($of->count) }}</span></a></li>
+                    __("search.kinds.{$of->kind}").' · '.App\Shared\View\Numbers::of($of->count) }}</span></a></li>
         @endforeach
     </ul>
 @endif

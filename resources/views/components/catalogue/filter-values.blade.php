@@ -6,6 +6,6 @@
     @foreach ($rows as [$name, $value, $words, $count, $chosen])
         <label class="flex items-center gap-2.5 py-1.5 cursor-pointer"><input type="{{ $type }}" name="{{ $name }}"
             value="{{ $value }}" data-submit-on-change @checked($chosen) class="accent-shutter w-4 h-4">{{ $words
-            }}<span class="ml-auto text-soft tabular-nums">{{ number_format($count) }}</span></label>
+            }}<span class="ml-auto text-soft tabular-nums">{{ App\Shared\View\Numbers::of($count) }}</span></label>
     @endforeach
 </fieldset>

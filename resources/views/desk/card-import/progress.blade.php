@@ -10,7 +10,8 @@
             @php($count = $import->stage === 'undoing' ? $progress['of'] - $progress['done'] : $progress['done'])
             <progress class="reading-progress" max="{{ max(1, $progress['of']) }}" value="{{ $count }}"
                 aria-label="{{ __("card_import.at_work.{$import->stage}") }}"></progress><p class="meta">{{
-                __('card_import.so_many', ['count' => number_format($count), 'of' => number_format($progress['of'])])
+                __('card_import.so_many', ['count' => App\Shared\View\Numbers::of($count), 'of' =>
+                    App\Shared\View\Numbers::of($progress['of'])])
                 }}</p>
         @endif
         <p class="meta">{{ __('card_import.may_close') }}</p>
@@ -25,7 +26,7 @@
         @if ($import->stage === 'read')
             @if ($progress['of'] > 0)<form method="post" action="{{ route('desk.patrons.file.apply', $import)
                 }}">@csrf<button class="btn">{{ trans_choice('card_import.apply', $progress['of'],
-                ['count' => number_format($progress['of'])]) }}</button></form>@endif
+                ['count' => App\Shared\View\Numbers::of($progress['of'])]) }}</button></form>@endif
             <form method="post" action="{{ route('desk.patrons.file.discard', $import) }}">@csrf<button
                 class="btn btn-quiet">{{ __('card_import.discard') }}</button></form>
             <p class="meta">{{ $progress['of'] > 0 ? __('card_import.nothing_changed_yet') :
@@ -38,12 +39,13 @@
         @else
             <p>{{ __('card_import.undone_on', ['date' => Dates::exact($import->undone_at, $zone),
                 'name' => $import->member->name]) }} @if ($progress['kept'] > 0){{ trans_choice('card_import.kept',
-                $progress['kept'], ['count' => number_format($progress['kept'])]) }}@endif</p>
+                $progress['kept'], ['count' => App\Shared\View\Numbers::of($progress['kept'])]) }}@endif</p>
         @endif
     </div>
     @if ($progress['pins'] > 0 && $import->stage === 'applied')
         <div class="message bg-lamp-wash border-lamp-line mb-4 flex flex-wrap items-center gap-3"><p class="grow">{{
-            trans_choice('card_import.pins', $progress['pins'], ['count' => number_format($progress['pins'])]) }}</p><a
+            trans_choice('card_import.pins', $progress['pins'], ['count' =>
+                App\Shared\View\Numbers::of($progress['pins'])]) }}</p><a
             class="btn" href="{{ route('desk.patrons.file.pins', $import) }}">{{ __('card_import.pins_file') }}</a>
             <form method="post" action="{{ route('desk.patrons.file.forget_pins', $import) }}">@csrf<button
                 class="btn btn-plain">{{ __('card_import.pins_forget') }}</button></form></div>
@@ -53,7 +55,8 @@
     <nav aria-label="{{ __('card_import.outcomes_of') }}" class="flex flex-wrap gap-2 mb-3">@foreach ($counts as $of =>
         $count)<a href="{{ route('desk.patrons.file', $import) }}?outcome={{ $of }}" @class(['chip', 'font-semibold
         ring-2 ring-shutter' => $outcome === $of]) @if ($outcome === $of) aria-current="true" @endif>{{
-        __("card_import.outcomes.{$of}") }} <b class="tabular-nums">{{ number_format($count) }}</b></a>@endforeach</nav>
+        __("card_import.outcomes.{$of}") }} <b class="tabular-nums">{{ App\Shared\View\Numbers::of($count)
+            }}</b></a>@endforeach</nav>
     @if ($page->isEmpty())
         <p class="panel p-5">{{ __('card_import.none_of_these') }}</p>
     @else

@@ -6,8 +6,8 @@
         $of === null => '·',
         $series->unit === 'money' => DeskText::price((int) $of, $staff->library->currency),
         $series->unit === 'percent' => $of.' %',
-        $series->unit === 'days' => number_format($of, 1),
-        default => number_format($of),
+        $series->unit === 'days' => App\Shared\View\Numbers::of($of, 1),
+        default => App\Shared\View\Numbers::of($of),
     };
 @endphp
 <section class="panel p-4 min-w-0" aria-labelledby="f-{{ $series->name }}">
@@ -32,8 +32,8 @@
         @if ($series->unit === 'count' && ! in_array($series->name, ['people', 'subjects', 'titles'],
             true))<tfoot><tr><th
             scope="row" class="text-left">{{ __('figures.total') }}</th><td></td><td class="num font-semibold">{{
-            number_format($series->totals()[0]) }}</td><td class="num text-soft">{{
-            number_format($series->totals()[1]) }}</td></tr></tfoot>@endif
+            App\Shared\View\Numbers::of($series->totals()[0]) }}</td><td class="num text-soft">{{
+            App\Shared\View\Numbers::of($series->totals()[1]) }}</td></tr></tfoot>@endif
     </table></div>@endif
     <details class="mt-2 text-[14px]"><summary class="link cursor-pointer">{{ __('renewals.rests') }}</summary><p
         class="mt-1">{{ __("figures.of.{$series->name}.2") }}</p></details>

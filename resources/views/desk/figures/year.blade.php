@@ -33,7 +33,8 @@
                 viewBox="0 0 10 10" preserveAspectRatio="none" class="absolute inset-0 w-full h-full"
                 aria-hidden="true"><rect width="10" height="10" fill="var(--color-haint-deep)"
                 opacity="{{ round(($n ?? 0) / $loudest, 2) }}"/></svg><span class="relative tabular-nums">{{ $n === null
-                ? '·' : ($n === 0 ? '' : number_format($n)) }}</span></td>@endforeach</tr>@endforeach</tbody></table>
+                ? '·' : ($n === 0 ? '' : App\Shared\View\Numbers::of($n))
+                    }}</span></td>@endforeach</tr>@endforeach</tbody></table>
         </div>
         <p class="meta mt-2">{{ __('figures.of.hours.2') }}</p>
     </section>

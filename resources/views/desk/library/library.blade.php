@@ -68,8 +68,10 @@
                     class="w-full text-[15px] desk-table"><thead><tr><th scope="col">{{ __('common.library')
                     }}</th><th scope="col" class="num">{{ __('library.given') }}</th><th scope="col" class="num">{{
                     __('library.taken') }}</th></tr></thead><tbody>@foreach ($shared as $of)<tr><th scope="row"
-                    class="text-left font-normal">{{ $of->name }}</th><td class="num">{{ number_format($of->given)
-                    }}</td><td class="num">{{ number_format($of->taken) }}</td></tr>@endforeach</tbody></table></div>
+                    class="text-left font-normal">{{ $of->name }}</th><td class="num">{{
+                        App\Shared\View\Numbers::of($of->given)
+                    }}</td><td class="num">{{ App\Shared\View\Numbers::of($of->taken)
+                        }}</td></tr>@endforeach</tbody></table></div>
                 @endif</fieldset>
             <div><button class="btn">{{ __('orders.keep') }}</button></div>
         </form>

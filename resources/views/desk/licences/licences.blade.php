@@ -15,12 +15,14 @@
             <li><a href="{{ route('desk.licences', ['show' => $show, 'target' => $search->target], false) }}"
                 @class(['panel block h-full px-4 py-3 no-underline hover:bg-haint', 'bg-haint border-haint-deep' =>
                 $search->show === $show]) @if ($search->show === $show) aria-current="true" @endif>
-                <b class="block font-serif text-3xl leading-tight tabular-nums">{{ number_format($count) }}</b><span
+                <b class="block font-serif text-3xl leading-tight tabular-nums">{{ App\Shared\View\Numbers::of($count)
+                    }}</b><span
                     class="text-[15px] leading-snug block">{{ trans_choice("desk.figures.{$show}", $count, $facts)
                     }}</span></a></li>
         @endforeach
         <li><a href="/desk/turnaways" class="panel block h-full px-4 py-3 no-underline hover:bg-haint"><b
-            class="block font-serif text-3xl leading-tight tabular-nums">{{ number_format($turnaways) }}</b><span
+            class="block font-serif text-3xl leading-tight tabular-nums">{{ App\Shared\View\Numbers::of($turnaways)
+                }}</b><span
             class="text-[15px] leading-snug block">{{ trans_choice('desk.figures.turnaways', $turnaways)
             }}</span></a></li>
     </ul>
@@ -45,7 +47,8 @@
     </form>
     <div class="flex flex-wrap items-baseline justify-between gap-x-4 mb-2">
         <h2 class="text-xl">{{ __("licences.shows.{$search->show}", $facts) }} <span
-            class="font-sans font-normal text-base text-soft tabular-nums">{{ number_format($page->total())
+            class="font-sans font-normal text-base text-soft tabular-nums">{{
+                App\Shared\View\Numbers::of($page->total())
             }}</span></h2>
         @if ($page->total() > 0)<a class="link text-[15px]"
             href="{{ route('desk.licences.csv', $search->with([]), false) }}">{{ __('desk.csv_file') }}</a>@endif
@@ -87,22 +90,26 @@
                                 __("catalogue.format.{$of->title->format->value}") }}</span></th>
                             <td><a href="{{ $to('on-loan') }}">@if ($of->copies === 0)<span
                                 class="text-clay">{{ __('licences.no_copies') }}</span>@else{{
-                                    number_format($of->copies)
+                                    App\Shared\View\Numbers::of($of->copies)
                                 }}@if ($of->copiesFree > 0) <span class="text-soft">({{ __('desk.free', ['count' =>
                                 $of->copiesFree]) }})</span>@endif @endif</a></td>
                             <td>@if ($of->loansLeft === null)<span class="text-soft">–</span>@else<a
-                                href="{{ $to('licences') }}">{{ number_format($of->loansLeft) }}</a>@endif</td>
+                                href="{{ $to('licences') }}">{{ App\Shared\View\Numbers::of($of->loansLeft)
+                                    }}</a>@endif</td>
                             <td>@if ($of->endsAt === null)<span class="text-soft">–</span>@else<a
                                 href="{{ $to('licences') }}">{{ Dates::day($of->endsAt, $staff->library->zone())
                                 }}</a>@endif</td>
-                            <td>@if ($of->holds === 0)0 @else<a href="{{ $to('line') }}">{{ number_format($of->holds)
+                            <td>@if ($of->holds === 0)0 @else<a href="{{ $to('line') }}">{{
+                                App\Shared\View\Numbers::of($of->holds)
                                 }}</a>@endif</td>
                             <td>@if ($of->holdsPerCopy() === null)<span class="text-soft">–</span>@else<a
                                 href="{{ $to('line') }}" @class(['font-semibold text-clay' => $of->holdsPerCopy() >=
-                                HoldPressure::HIGH])>{{ number_format($of->holdsPerCopy(), 1) }}</a>@endif</td>
+                                HoldPressure::HIGH])>{{ App\Shared\View\Numbers::of($of->holdsPerCopy(), 1)
+                                    }}</a>@endif</td>
                             <td><a href="{{ $to('line') }}">{{ DeskText::wait($of->wait) }}</a></td>
                             <td>@if (($of->extraCopies ?? 0) === 0)<span class="text-soft">0</span>@else<a
-                                href="{{ $to('compare') }}" class="font-semibold">{{ number_format($of->extraCopies)
+                                href="{{ $to('compare') }}" class="font-semibold">{{
+                                    App\Shared\View\Numbers::of($of->extraCopies)
                                 }}</a>@endif</td>
                         </tr>
                     @endforeach

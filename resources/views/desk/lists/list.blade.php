@@ -45,7 +45,7 @@
         </div>
         @if ($known && $list->words !== null)
             <section aria-labelledby="finds"><h2 id="finds" class="text-xl mb-1">{{ trans_choice('lists.list_finds',
-                $total, ['count' => number_format($total)]) }}</h2>
+                $total, ['count' => App\Shared\View\Numbers::of($total)]) }}</h2>
                 <p class="meta mb-3">{{ __('search.read_as', ['query' => QueryText::of($search->query->tree)]) }}</p>
                 <ol>@foreach ($found as $title)<li class="flex gap-3 border-t border-rule py-2"><span
                     class="flex-none">{{ App\Shared\View\Cover::html($title, 36, decorative: true) }}</span><span><a
@@ -66,7 +66,7 @@
                     class="btn btn-quiet">{{ __('desk.find_button') }}</button></form>
                 @if ($find !== '')
                     <div class="panel px-4 py-2 mb-5"><p class="meta py-1">{{ trans_choice('lists.found_for_list',
-                        $total, ['count' => number_format($total)]) }}</p>
+                        $total, ['count' => App\Shared\View\Numbers::of($total)]) }}</p>
                         <form method="post" action="/desk/lists/{{ $list->id }}/titles">@csrf<input type="hidden"
                             name="find" value="{{ $find }}">
                             <ul>@foreach ($found as $title)<li class="flex items-center gap-3 border-t border-rule

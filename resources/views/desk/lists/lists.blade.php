@@ -39,9 +39,10 @@
                             class="text-soft">{{ $of->list->note }}</span>@endif</th>
                             <td class="whitespace-nowrap">{{ __($of->list->words === null ? 'desk.by_hand' :
                                 'desk.by_search') }}</td><td class="num"><a href="/catalogue?list={{ $of->list->id
-                                }}&library={{ $staff->library->slug }}">{{ number_format($of->titles) }}</a></td><td
+                                }}&library={{ $staff->library->slug }}">{{ App\Shared\View\Numbers::of($of->titles)
+                                    }}</a></td><td
                                 class="num"><a href="/catalogue?list={{ $of->list->id }}&ready=1&library={{
-                                $staff->library->slug }}">{{ number_format($of->ready) }}</a></td><td>{{
+                                $staff->library->slug }}">{{ App\Shared\View\Numbers::of($of->ready) }}</a></td><td>{{
                                 $when($of->list) }}</td>
                             <td class="whitespace-nowrap text-right"><form method="post"
                                 action="/desk/lists/{{ $of->list->id }}/shift" class="inline-flex gap-1">@csrf

@@ -65,7 +65,7 @@
             $year->year], false) }}"
         @class(['chip', 'font-semibold ring-2 ring-shutter' => $one === $state]) @if ($one === $state)
         aria-current="true" @endif>{{ __("orders.tabs.{$one->value}") }} <b class="tabular-nums">{{
-        number_format((int) ($counts[$one->value] ?? 0)) }}</b></a>@endforeach</nav>
+        App\Shared\View\Numbers::of((int) ($counts[$one->value] ?? 0)) }}</b></a>@endforeach</nav>
     @if ($orders->isEmpty())
         <p class="panel p-6">{{ __("orders.none.{$state->value}") }}</p>
     @else
@@ -87,7 +87,7 @@
                         }}</span> @if ($order->note !== '')<span class="meta block"><bdi>{{ $order->note
                             }}</bdi></span>@endif</th>
                     <td class="min-w-40">{{ OrderText::terms($order) }}</td>
-                    <td class="num">{{ number_format($order->quantity) }}</td>
+                    <td class="num">{{ App\Shared\View\Numbers::of($order->quantity) }}</td>
                     <td class="num">{{ DeskText::price($order->unit_cents, $order->currency) }}</td>
                     <td class="num font-semibold">{{ DeskText::price($order->cents(), $order->currency) }}</td>
                     <td><bdi>{{ $order->fund->name }}</bdi></td>

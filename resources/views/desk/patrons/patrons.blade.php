@@ -25,8 +25,9 @@
         <p class="panel p-6">{{ $search->address() === [] ? __('patrons.nobody') : __('patrons.none') }}</p>
     @else
         <p class="meta mb-2">{{ $search->find !== '' && $page->total() >= FindPatrons::MOST ? __('patrons.many',
-            ['most' => number_format(FindPatrons::MOST)]) : trans_choice($search->address() === [] ? 'patrons.newest' :
-            'patrons.found', $page->total(), ['count' => number_format($page->total())]) }}</p>
+            ['most' => App\Shared\View\Numbers::of(FindPatrons::MOST)]) : trans_choice($search->address() === [] ?
+                'patrons.newest' :
+            'patrons.found', $page->total(), ['count' => App\Shared\View\Numbers::of($page->total())]) }}</p>
         <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ __('desk.patrons') }}"><table
             class="w-full text-[15px] desk-table">
             <thead><tr><th scope="col">{{ __('patrons.name') }}</th><th scope="col">{{ __('patrons.number') }}</th><th

@@ -46,7 +46,7 @@
                 <tbody>@foreach ($months as $of)<tr><th scope="row" @class(['text-left whitespace-nowrap',
                     'font-normal' => $of['month'] !== $here])>{{ DeskText::month($of['month']) }}</th><td
                     class="num">{{ $price($of['budget']) }}</td><td class="num">{{ $price($of['spent']) }}</td><td
-                    class="num">{{ number_format($of['loans']) }}</td>
+                    class="num">{{ App\Shared\View\Numbers::of($of['loans']) }}</td>
                     @if ($may)<td class="text-right">@if ($of['month'] >= $here)<details><summary
                         class="link cursor-pointer">{{ __('orders.change') }}<span class="sr-only">: {{
                         DeskText::month($of['month']) }}</span></summary><form method="post" action="{{
@@ -66,7 +66,8 @@
                 __('paid.spent') }}</th></tr></thead><tbody>@foreach ($dearest as $of)<tr><th scope="row"
                 class="text-left font-normal"><a class="font-semibold no-underline hover:underline" href="{{
                 route('desk.title', $of->id, false) }}"><bdi>{{ $of->name }}</bdi></a> <span class="text-soft">{{
-                __("catalogue.format.{$of->format}") }}</span></th><td class="num">{{ number_format($of->loans) }}</td>
+                __("catalogue.format.{$of->format}") }}</span></th><td class="num">{{
+                    App\Shared\View\Numbers::of($of->loans) }}</td>
                 <td class="num">{{ $price((int) $of->cents)
                     }}</td></tr>@endforeach</tbody></table></div>@endif</section>
     </div>

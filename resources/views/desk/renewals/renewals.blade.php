@@ -21,14 +21,15 @@
                 $of === $month]) @if ($of === $month) aria-current="true" @endif><svg viewBox="0 0 40 48"
                 class="h-12 mx-auto" aria-hidden="true"><rect x="8" width="24" y="{{ 48 - 44 * $count / $most }}"
                 height="{{ 44 * $count / $most }}" fill="var(--color-shutter)"/><line x1="4" x2="36" y1="47.500"
-                y2="47.500" stroke="var(--color-rule)"/></svg><b class="tabular-nums">{{ number_format($count)
+                y2="47.500" stroke="var(--color-rule)"/></svg><b class="tabular-nums">{{
+                    App\Shared\View\Numbers::of($count)
                 }}</b><span>{{ DeskText::month($of, 'LLL yy') }}</span><span class="meta">{{ $cents > 0 ?
                 DeskText::price($cents, $currency) : '–' }}</span></a></li>
         @endforeach
     </ul>
     <div class="flex flex-wrap items-baseline justify-between gap-x-4 mb-2"><h2 class="text-xl">{{ $month === null ?
         __('renewals.all_year') : DeskText::month($month) }} <span class="font-sans font-normal text-base text-soft
-        tabular-nums">{{ number_format($page->total()) }}</span></h2>@if ($page->total() > 0)<a
+        tabular-nums">{{ App\Shared\View\Numbers::of($page->total()) }}</span></h2>@if ($page->total() > 0)<a
         class="link text-[15px]" href="{{ route('desk.renewals.csv', array_filter(['month' => $month]), false) }}">{{
         __('desk.csv_file') }}</a>@endif</div>
     @if ($page->isEmpty())
@@ -51,10 +52,10 @@
                     @if ($of->loansBought !== null) · {{ __('desk.loans_left_of', ['left' => $of->loansLeft, 'bought' =>
                     $of->loansBought]) }}@endif</span></th>
                 <td class="num">{{ $of->priceCents === 0 ? '–' : DeskText::price($of->priceCents, $currency) }}</td>
-                <td class="num">{{ number_format($of->lent) }}</td>
+                <td class="num">{{ App\Shared\View\Numbers::of($of->lent) }}</td>
                 <td class="num">{{ $of->centsPerLoan === null ? '–' : DeskText::price((int) round($of->centsPerLoan),
                     $currency) }}</td>
-                <td class="num">{{ number_format($of->waiting) }}</td>
+                <td class="num">{{ App\Shared\View\Numbers::of($of->waiting) }}</td>
                 <td class="min-w-40">@if ($of->ordered)<span class="chip">{{ __('renewals.ordered') }}</span>
                     @elseif ($of->renewed === null)<span class="text-soft">{{ __('renewals.no_price') }}</span>
                     @elseif ($of->renewed->centsPerLoan === null)<span class="text-soft">{{ __('renewals.no_loans')

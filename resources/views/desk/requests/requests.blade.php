@@ -7,7 +7,8 @@
     @if ($reading?->held_back)
         <section class="panel p-4 mb-5 max-w-[90ch]" aria-labelledby="held-back">
             <h2 id="held-back" class="text-xl mb-1">{{ __('desk_requests.supplier_held_back', ['missing' =>
-                number_format($reading->missing), 'all' => number_format($supplied)]) }}</h2>
+                App\Shared\View\Numbers::of($reading->missing), 'all' => App\Shared\View\Numbers::of($supplied)])
+                    }}</h2>
             <p class="mb-3">{{ __('desk_requests.supplier_held_back_text',
                 ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) }}</p>
             <form method="post" action="/desk/supplier/{{ $reading->id }}/take">@csrf<button
@@ -15,9 +16,10 @@
         </section>
     @endif
     <div class="flex flex-wrap items-baseline justify-between gap-3 mb-2"><p
-        class="text-[15px]">{{ trans_choice('desk_requests.open_requests', $people, ['count' => number_format($people)])
+        class="text-[15px]">{{ trans_choice('desk_requests.open_requests', $people, ['count' =>
+            App\Shared\View\Numbers::of($people)])
         }}@if ($people > 1) {{ trans_choice('desk_requests.requests_for', $page->total(),
-        ['count' => number_format($page->total())]) }}@endif</p>
+        ['count' => App\Shared\View\Numbers::of($page->total())]) }}@endif</p>
         @if ($page->total() > 0)<a class="link text-[15px]"
             href="/desk/requests.csv">{{ __('desk.csv_file') }}</a>@endif</div>
     @if ($page->isEmpty())
@@ -38,8 +40,10 @@
                             href="/desk/requests/{{ $row->id }}"><bdi>{{ $row->name }}</bdi></a> <span
                             class="text-soft">@if ($row->people)<bdi>{{ $row->people }}</bdi> ·
                             @endif{{ __("catalogue.format.{$row->format}") }}</span></th>
-                            <td><a href="/desk/requests/{{ $row->id }}">{{ number_format($row->asked) }}</a></td>
-                            <td>@if ($row->line > 0)<a href="/desk/requests/{{ $row->id }}">{{ number_format($row->line)
+                            <td><a href="/desk/requests/{{ $row->id }}">{{ App\Shared\View\Numbers::of($row->asked)
+                                }}</a></td>
+                            <td>@if ($row->line > 0)<a href="/desk/requests/{{ $row->id }}">{{
+                                App\Shared\View\Numbers::of($row->line)
                                 }}</a>@else 0 @endif</td>
                             <td class="whitespace-nowrap">{{ Dates::short(new DateTimeImmutable($row->first_at), $zone)
                                 }}</td><td class="whitespace-nowrap">{{ Dates::short(new
@@ -77,11 +81,11 @@
         </section>
     @endif
     @if ($reading !== null)<p class="meta mt-4 max-w-[90ch]">{{ $reading->problem === null ?
-        __('desk_requests.supplier_read', ['count' => number_format($reading->titles), 'date' =>
+        __('desk_requests.supplier_read', ['count' => App\Shared\View\Numbers::of($reading->titles), 'date' =>
         Dates::exact(new DateTimeImmutable($reading->ended_at), $zone)]) :
         __('desk_requests.supplier_broken', ['date' => Dates::exact(new DateTimeImmutable($reading->ended_at), $zone),
             'problem'
         => $reading->problem]) }} @if ($reading->skipped > 0){{ trans_choice('desk_requests.supplier_skipped',
             $reading->skipped,
-        ['count' => number_format($reading->skipped)]) }}@endif</p>@endif
+        ['count' => App\Shared\View\Numbers::of($reading->skipped)]) }}@endif</p>@endif
 </x-desk.layout>

@@ -20,7 +20,7 @@
             $field->code($after) === '' ? __('rules.left') : RuleText::value($field, $field->code($after)) }}</td></tr>
             @endforeach</tbody></table></div>
         <ul class="grid gap-1 mb-5">@forelse ($effects as $what => $count)<li>{{ trans_choice("rules.effects.{$what}",
-            $count, ['count' => number_format($count)]) }}</li>@empty<li>{{ __('rules.no_effect') }}</li>
+            $count, ['count' => App\Shared\View\Numbers::of($count)]) }}</li>@empty<li>{{ __('rules.no_effect') }}</li>
             @endforelse</ul>
         <form method="post" action="{{ route('desk.rule.change') }}" class="flex gap-3" data-send-once>@csrf
             <input type="hidden" name="sure" value="1"><input type="hidden" name="group" value="{{ $group }}"><input

@@ -13,13 +13,13 @@
     $sharedCopies = array_sum(array_map(fn ($l): int => $l->licence->libraryId === $staff->library_id || !
         $l->licence->canFillHolds($now) ? 0 : (int) $l->licence->copies, $line['licences']));
     $facts = [
-        ['on-loan', number_format($copies), trans_choice('titles.fact_copies', $copies)],
-        ['on-loan', number_format($alive->sum('on_loan')), __('titles.fact.on_loan')],
-        ['line', number_format($alive->sum('kept')), __('titles.fact.kept')],
-        ['line', number_format($waiting), __('titles.fact.holds')],
-        ['line', $copies === 0 ? '–' : number_format($waiting / $copies, 1), __('titles.fact.per_copy')],
+        ['on-loan', App\Shared\View\Numbers::of($copies), trans_choice('titles.fact_copies', $copies)],
+        ['on-loan', App\Shared\View\Numbers::of($alive->sum('on_loan')), __('titles.fact.on_loan')],
+        ['line', App\Shared\View\Numbers::of($alive->sum('kept')), __('titles.fact.kept')],
+        ['line', App\Shared\View\Numbers::of($waiting), __('titles.fact.holds')],
+        ['line', $copies === 0 ? '–' : App\Shared\View\Numbers::of($waiting / $copies, 1), __('titles.fact.per_copy')],
         ['line', DeskText::wait($pressure['wait']), __('titles.fact.wait')],
-        ['compare', number_format($pressure['extra']), __('titles.fact.extra', ['days' => $target])],
+        ['compare', App\Shared\View\Numbers::of($pressure['extra']), __('titles.fact.extra', ['days' => $target])],
     ];
     $most = max(1, ...array_values($turnaways), ...array_values($begun), ...[0]);
 @endphp
@@ -88,7 +88,7 @@
                                     @elseif ($model === LicenceModel::PayPerLoan){{
                                     __('desk.price_each', ['price' => $price($licence->price_cents)]) }}@else{{
                                     $price($licence->price_cents) }}@endif</td>
-                                <td class="num">{{ number_format($licence->lent) }}</td>
+                                <td class="num">{{ App\Shared\View\Numbers::of($licence->lent) }}</td>
                                 <td class="text-right">@if ($licence->alive)
                                     <a class="link" href="{{ route('desk.title', ['title' => $title, 'target' =>
                                         $target, 'licence' => $opened === $licence->id ? null : $licence->id], false)
@@ -166,7 +166,8 @@
 
     <section id="compare" aria-labelledby="h-compare" class="mb-8 scroll-mt-4">
         <h2 id="h-compare" class="text-2xl mb-1">{{ __('titles.compare') }}</h2>
-        <p class="meta mb-3 max-w-[90ch]">{{ __('titles.compare_text', ['demand' => number_format($demand->perDay *
+        <p class="meta mb-3 max-w-[90ch]">{{ __('titles.compare_text', ['demand' =>
+            App\Shared\View\Numbers::of($demand->perDay *
             30.4,
             1), 'years' => trans_choice('titles.years', $offers->years)]) }}</p>
         <form action="{{ route('desk.title', $title, false) }}#compare">
@@ -230,8 +231,8 @@
                                         $row['value']->offer->priceCents > $offers->moneyCents ? 'desk.too_dear' :
                                         'desk.no_gain') }}</td>
                                 @else
-                                    <td>{{ number_format($row['value']->units) }}</td><td>{{
-                                        number_format($row['value']->loans, 1) }}</td><td
+                                    <td>{{ App\Shared\View\Numbers::of($row['value']->units) }}</td><td>{{
+                                        App\Shared\View\Numbers::of($row['value']->loans, 1) }}</td><td
                                         class="font-semibold">{{ $price((int)
                                         round($row['value']->centsPerLoan)) }}</td><td>{{ DeskText::wait($row['wait'])
                                         }}@if ($model !== LicenceModel::PayPerLoan && Gate::allows('desk.licences')) <a

@@ -15,8 +15,8 @@
         <p class="text-[15px] mb-3 max-w-[80ch]">{{ __('records.on_order_text') }}</p>@endif
     @if ($page->isNotEmpty())
         @if ($find !== '')<p class="meta mb-2">{{ $page->total() >= FindTitles::MOST ? __('records.many', ['most' =>
-            number_format(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
-            ['count' => number_format($page->total())]) }}</p>@endif
+            App\Shared\View\Numbers::of(FindTitles::MOST)]) : trans_choice('records.found', $page->total(),
+            ['count' => App\Shared\View\Numbers::of($page->total())]) }}</p>@endif
         <ul class="panel divide-y divide-rule mb-4">@foreach ($page as $found)
             @php([$title, $state] = [$found->title, $found->state])
             <li
@@ -27,7 +27,7 @@
             $title->year()])) }}</span></span><span class="text-[15px] text-right flex-none max-w-24 sm:max-w-none
             wrap-normal">{{ match (true) {
                 $state->licences > 0 && $state->copies !== null => trans_choice('records.copies', (int)
-                    $state->copies, ['count' => number_format((int) $state->copies)]),
+                    $state->copies, ['count' => App\Shared\View\Numbers::of((int) $state->copies)]),
                 $state->licences > 0 => __('records.licensed'),
                 (bool) $state->ever => __('records.ended'),
                 (bool) $state->shared => __('records.shared'),

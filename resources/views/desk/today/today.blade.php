@@ -11,7 +11,8 @@
     @else
         <ul class="panel divide-y divide-rule max-w-3xl mb-6">@foreach ($todos as $todo)<li class="flex items-baseline
             gap-4 px-5 py-3"><b class="text-2xl font-serif tabular-nums min-w-14 text-right">{{
-            number_format($todo->count) }}</b><span class="grow"><a class="font-semibold no-underline hover:underline
+            App\Shared\View\Numbers::of($todo->count) }}</b><span class="grow"><a class="font-semibold no-underline
+                hover:underline
             text-act" href="{{ $todo->address }}">{{ trans_choice("today.todo.{$todo->what}.0", $todo->count) }}</a>
             <span class="meta block">{{ __("today.todo.{$todo->what}.1") }}</span></span></li>@endforeach</ul>
     @endif

@@ -22,7 +22,8 @@
         <button class="btn btn-quiet">{{ __('weeding.show') }}</button>
     </form>
     <div class="flex flex-wrap items-baseline justify-between gap-x-4 mb-2"><h2 class="text-xl">{{
-        trans_choice('weeding.found', $page->total(), ['count' => number_format($page->total()), 'months' => $months])
+        trans_choice('weeding.found', $page->total(), ['count' => App\Shared\View\Numbers::of($page->total()), 'months'
+            => $months])
         }}</h2>@if ($page->total() > 0)<a class="link text-[15px]" href="{{ route('desk.weeding.csv',
         array_filter(['months' => $months, 'format' => $format?->value]), false) }}">{{ __('desk.csv_file')
         }}</a>@endif</div>
@@ -39,7 +40,8 @@
                     hover:underline" href="{{ route('desk.title', $of->title, false) }}"><bdi>{{ $of->title->name
                     }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([
                     TitleText::people($of->title), TitleText::format($of->title)])) }}</span></th>
-                <td class="num">{{ $of->copies ?? '–' }}</td><td class="num">{{ number_format($of->lent) }}</td>
+                <td class="num">{{ $of->copies ?? '–' }}</td><td class="num">{{ App\Shared\View\Numbers::of($of->lent)
+                    }}</td>
                 <td class="whitespace-nowrap">{{ $of->lastLentAt === null ? __('weeding.never') :
                     Dates::short($of->lastLentAt, $zone) }}</td>
                 <td class="whitespace-nowrap">{{ Dates::short($of->since, $zone) }}</td>

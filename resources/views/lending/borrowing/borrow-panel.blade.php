@@ -45,6 +45,7 @@
                 __('borrowing.limit_go_on')
                 }}</button>
         @endif
-        <a class="btn btn-plain" href="/titles/{{ $title->id }}" data-close>{{ __('lending.not_now') }}</a>
+        <a class="btn btn-plain" href="{{ $current->link("/titles/{$title->id}") }}" data-close>{{ __('lending.not_now')
+            }}</a>
     </div>
 </form>

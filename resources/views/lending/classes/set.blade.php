@@ -5,7 +5,8 @@
     $cost = fn (int $copies): string => $price === null ? '' : __('classes.cost', ['sum' => $money($copies * $price)]);
 @endphp
 <x-layout :title="__('classes.give_heading')" on="classes">
-    <p class="mb-1"><a class="link" href="{{ route('titles.show', $title, false) }}"><bdi>{{ $title->name
+    <p class="mb-1"><a class="link" href="{{ $current->link(route('titles.show', $title, false)) }}"><bdi>{{
+        $title->name
         }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([TitleText::people($title),
         TitleText::format($title)])) }}</span></p>
     <h1 class="text-3xl mb-4">{{ __('classes.give_heading') }}</h1>
@@ -47,7 +48,8 @@
                     gap-3">@csrf<input type="hidden" name="title" value="{{ $title->id }}"><input type="hidden"
                     name="first_day" value="{{ $first }}"><input type="hidden" name="last_day" value="{{ $last
                     }}"><button class="btn">{{ __($capacity->holdsInTurn() ? 'classes.give' : 'classes.give_anyway')
-                    }}</button><a class="btn btn-quiet" href="{{ route('titles.show', $title, false) }}">{{
+                    }}</button><a class="btn btn-quiet" href="{{ $current->link(route('titles.show', $title, false))
+                        }}">{{
                     __('classes.do_not') }}</a></form>
                 <details class="mt-4 text-[15px]"><summary class="link cursor-pointer">{{ __('classes.rests')
                     }}</summary><p class="mt-2">{{ __('classes.rests_text') }}</p></details></section>

@@ -6,7 +6,8 @@
         @php($zone = $set->schoolClass->library->zone())
         <li class="panel p-4 flex gap-3.5">{{ App\Shared\View\Cover::html($set->title, 56, decorative: true) }}
             <div class="min-w-0"><a class="font-semibold no-underline hover:underline"
-                href="{{ route('titles.show', $set->title, false) }}"><bdi>{{ $set->title->name }}</bdi></a><div
+                href="{{ $current->link(route('titles.show', $set->title, false)) }}"><bdi>{{ $set->title->name
+                    }}</bdi></a><div
                 class="meta">{{ TitleText::people($set->title) }}</div><div class="text-[15px] mt-1"><bdi>{{
                 $set->schoolClass->name }}</bdi> · {{ __('classes.until', ['date' => Dates::day(new
                 DateTimeImmutable("{$set->last_day} 12:00", $zone), $zone)]) }}</div></div></li>

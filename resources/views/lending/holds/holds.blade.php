@@ -4,7 +4,7 @@
     @if ($holds->isEmpty())
         <div class="panel p-6"><p class="mb-1 font-semibold">{{ __('holds.no_holds') }}</p><p
             class="mb-3 text-soft">{{ __('holds.no_holds_text') }}</p><a class="btn"
-            href="{{ route('catalogue', [], false) }}">{{ __('account.find_something') }}</a></div>
+            href="{{ $current->link(route('catalogue', [], false)) }}">{{ __('account.find_something') }}</a></div>
     @else
         @foreach ($holds->filter(fn ($h) => $h->isReady()) as $in)<x-lending.ready-hold :in="$in" />@endforeach
         <x-lending.pile-up :found="$pileUp" />
@@ -16,7 +16,8 @@
                 {{ App\Shared\View\Cover::html($title, decorative: true) }}
                 <div class="min-w-0">
                     <h2 class="text-xl"><a class="no-underline hover:underline"
-                        href="/titles/{{ $title->id }}">{{ $title->name }}</a></h2>
+                        href="{{ $current->link("/titles/{$title->id}", $in->hold->card->library) }}">{{ $title->name
+                            }}</a></h2>
                     <div>{{ TitleText::people($title) }}</div>
                     <div class="meta">{{ TitleText::format($title) }} ·
                         {{ __('lending.from', ['library' => $in->hold->card->library->short_name]) }}</div>

@@ -13,7 +13,8 @@
             {{ App\Shared\View\Cover::html($title, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl"><a class="no-underline hover:underline"
-                    href="{{ route('titles.show', $title, false) }}">{{ $title->name }}</a></h2>
+                    href="{{ $current->link(route('titles.show', $title, false), $on->loan->card->library) }}">{{
+                        $title->name }}</a></h2>
                 <div>{{ TitleText::people($title) }}</div>
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) ·
                     {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
@@ -43,6 +44,7 @@
         </article>
     @empty
         <div class="panel p-6"><p class="mb-3">{{ __('loans.no_loans') }}</p><a class="btn"
-            href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>
+            href="{{ $current->link(route('catalogue', ['ready' => 1], false)) }}">{{ __('account.find_something')
+                }}</a></div>
     @endforelse
 </x-layout>

@@ -12,7 +12,8 @@
             <h2 id="pick-up" class="text-2xl mb-3">{{ __('account.pick_up') }}</h2>
             @if ($pickUp->isEmpty())
                 <div class="panel p-5"><p class="mb-3">{{ __('account.nothing_on_loan') }}</p><a class="btn"
-                    href="{{ route('catalogue', ['ready' => 1], false) }}">{{ __('account.find_something') }}</a></div>
+                    href="{{ $current->link(route('catalogue', ['ready' => 1], false)) }}">{{
+                        __('account.find_something') }}</a></div>
             @else
                 <div class="panel overflow-hidden">
                     @foreach ($pickUp as $i => $on)
@@ -21,8 +22,8 @@
                             {{ App\Shared\View\Cover::html($title, $i === 0 ? 92 : 44, decorative: true) }}
                             <div class="flex-1 min-w-0">
                                 <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a
-                                    class="no-underline hover:underline" href="{{ route('titles.show', $title, false)
-                                    }}">{{ $title->name }}</a></h3>
+                                    class="no-underline hover:underline" href="{{ $current->link(route('titles.show',
+                                        $title, false)) }}">{{ $title->name }}</a></h3>
                                 <div class="meta">{{ $i === 0 ?
                                     TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") :
                                     TitleText::format($title) }}</div>

@@ -8,7 +8,8 @@
                 <h2 id="known" class="text-xl mb-1">{{ __('requests.ask_words_known') }}</h2>
                 <ul class="divide-y divide-rule mb-3">@foreach ($known as $title)<li
                     class="py-2 flex gap-3">{{ App\Shared\View\Cover::html($title, 40, decorative: true) }}<span><a
-                    class="link font-semibold" href="/titles/{{ $title->id }}">{{ $title->name }}</a><br>{{
+                    class="link font-semibold" href="{{ $current->link("/titles/{$title->id}") }}">{{ $title->name
+                        }}</a><br>{{
                     TitleText::people($title) }} <span class="meta">{{ TitleText::format($title)
                     }}</span></span></li>@endforeach</ul>
                 <button class="btn btn-quiet" form="ask" name="none_of_them"

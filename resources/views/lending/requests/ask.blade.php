@@ -18,7 +18,7 @@
                     __('requests.ask_hold') }} <span class="text-soft block">{{ __('requests.ask_hold_text')
                     }}</span></span></label>
                 <div class="flex gap-2"><button class="btn">{{ __('lending.ask') }}</button><a class="btn btn-plain"
-                    href="/titles/{{ $title->id }}">{{ __('lending.not_now') }}</a></div>
+                    href="{{ $current->link("/titles/{$title->id}") }}">{{ __('lending.not_now') }}</a></div>
             </form>
         </div>
     </div>

@@ -13,7 +13,8 @@
                 }}@else<span></span>@endif
             <div class="min-w-0">
                 <h2 class="text-xl">@if ($request->title !== null)<a class="no-underline hover:underline"
-                    href="/titles/{{ $request->title_id }}">{{ $name }}</a>@else{{ $name }}@endif</h2>
+                    href="{{ $current->link("/titles/{$request->title_id}") }}">{{ $name }}</a>@else{{ $name
+                        }}@endif</h2>
                 <div>{{ $request->title === null ? $request->people : TitleText::people($request->title) }}</div>
                 <div class="meta">{{ implode(' · ', array_filter([$request->title !== null ?
                     TitleText::format($request->title) : ($request->format === null ? null :
@@ -36,13 +37,14 @@
                         class="btn btn-plain">{{ __('requests.withdraw') }}<span class="sr-only">:
                         {{ $name }}</span></button></form>
                 @elseif ($request->state === 'here')
-                    <a class="btn" href="/titles/{{ $request->title_id }}">{{ __('requests.see_it') }}<span
+                    <a class="btn" href="{{ $current->link("/titles/{$request->title_id}") }}">{{ __('requests.see_it')
+                        }}<span
                         class="sr-only">: {{ $name }}</span></a>
                 @endif
             </div>
         </article>
     @empty
         <div class="panel p-6"><p class="mb-3 max-w-[65ch]">{{ __('requests.no_requests') }}</p><a class="btn"
-            href="/catalogue?reach=beyond">{{ __('requests.look_beyond') }}</a></div>
+            href="{{ $current->link('/catalogue?reach=beyond') }}">{{ __('requests.look_beyond') }}</a></div>
     @endforelse
 </x-layout>

@@ -32,7 +32,8 @@
 </head>
 <body class="player" id="player" data-format="{{ $format }}" data-captions-size="medium" data-captions-ground="dark">
     <header class="flex items-center gap-3 px-4 md:px-7 py-2 border-b border-rule">
-        <a class="link py-2" href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}"
+        <a class="link py-2" href="{{ $isLoan ? route('porch', [], false) : $current->link(route('titles.show', $title,
+            false)) }}"
             id="close"><span aria-hidden="true">←</span> {{ __($isLoan ? 'reading.close_player' : 'reading.to_title')
             }}</a>
         @if ($isVideo)<h1 class="flex-1 min-w-0 truncate text-center text-lg!">{{ $title->name }}</h1>@endif

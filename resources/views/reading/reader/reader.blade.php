@@ -34,7 +34,8 @@
 <body>
 <div class="reader" id="reader" data-background="paper">
     <header class="reader-bar border-b" id="top-bar">
-        <a href="{{ $isLoan ? route('porch', [], false) : route('titles.show', $title, false) }}" id="close"
+        <a href="{{ $isLoan ? route('porch', [], false) : $current->link(route('titles.show', $title, false)) }}"
+            id="close"
             aria-label="{{ __('reader.close') }}"><span aria-hidden="true">←</span> <span
             class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
         <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span
@@ -152,8 +153,8 @@
                  neither would come to rest. --}}
             <p class="text-center tabular-nums min-w-0 flex-1 flex items-center justify-center leading-[1.4]
                 h-[2.8em] sm:h-[1.4em]" id="where"><span class="line-clamp-2 sm:line-clamp-1"><span id="chapter"
-                class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span> <span
-                id="left"></span></span></p>
+                class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span><span
+                id="screen" class="max-sm:hidden"></span> <span id="left"></span></span></p>
             <button id="next-page" aria-label="{{ __('reader.on_one_page') }}"><span
                 aria-hidden="true">›</span></button>
         </div>

@@ -1,0 +1,49 @@
+/**
+ * Choices that act by themselves when they are clicked. By keys one walks over them first: then an Apply comes, and
+ * Enter does it. The page that follows has the focus where it was.
+ */
+
+const KEPT = 'figporch.stay'
+
+/** The page goes on where it was left, if it is the same with other choices. */
+const goOn = () => {
+    const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null')
+    sessionStorage.removeItem(KEPT)
+    if (kept?.path !== location.pathname) return
+    const fields = [...document.getElementsByName(kept.name)].filter(field => field.matches('[data-submit-on-change]'))
+    const field = fields.find(one => one.value === kept.value) ?? fields[0]
+    field?.focus({ preventScroll: true })
+    scrollTo(0, kept.top)
+}
+
+/** The button that stands ready for browsers without scripts. */
+const showApply = form => {
+    const unscripted = form.querySelector('noscript')
+    unscripted?.replaceWith(document.createRange().createContextualFragment(unscripted.textContent))
+}
+
+export const watchChoices = () => {
+    for (const field of document.querySelectorAll('[data-submit-on-change]')) {
+        let byKeys = false
+        const apply = () => {
+            const { name, value, form } = field
+            sessionStorage.setItem(
+                KEPT,
+                JSON.stringify({ path: new URL(form.action).pathname, name, value, top: scrollY }),
+            )
+            form.requestSubmit()
+        }
+        field.addEventListener('keydown', event => {
+            // A box is ticked by the space bar on purpose; with arrows and letters one only looks for a value.
+            byKeys = field.type !== 'checkbox'
+            if (event.key === 'Enter') {
+                event.preventDefault()
+                apply()
+            }
+        })
+        for (const of of field.labels) of.addEventListener('pointerdown', () => (byKeys = false))
+        field.addEventListener('pointerdown', () => (byKeys = false))
+        field.addEventListener('change', () => (byKeys ? showApply(field.form) : apply()))
+    }
+    goOn()
+}
