@@ -251,7 +251,9 @@ test('names of files with any characters, drawings, pictures and empty parts are
     }
     await expect(page.locator('#chapter')).toHaveText('Part 5 ·')
     // A place in such a file is kept.
-    await expect.poll(() => page.evaluate(() => Object.keys(localStorage).some(of => of.startsWith('last:')))).toBe(true)
+    await expect
+        .poll(() => page.evaluate(() => Object.keys(localStorage).some(of => of.startsWith('last:'))))
+        .toBe(true)
     await page.reload()
     await readerIsOpen(page)
     await expect(page.locator('#chapter')).toHaveText('Part 5 ·')
@@ -292,14 +294,22 @@ test('a place in a file that is gone opens about as far', async ({ page }) => {
     await oddBook(page)
     const address = page.url()
     await page.goto('/loans')
-    await page.evaluate(key => {
-        const locator = {
-            href: 'gone.xhtml',
-            type: 'application/xhtml+xml',
-            locations: { progression: 0.5, position: 3, totalProgression: 0.35, fragments: ['epubcfi(/6/998!/4/2)'] },
-        }
-        localStorage.setItem(`place:${key}`, JSON.stringify({ locator, read_at: Date.now() }))
-    }, `${new URL(address).pathname.replace(/\/read.*$/, '')}/place`)
+    await page.evaluate(
+        key => {
+            const locator = {
+                href: 'gone.xhtml',
+                type: 'application/xhtml+xml',
+                locations: {
+                    progression: 0.5,
+                    position: 3,
+                    totalProgression: 0.35,
+                    fragments: ['epubcfi(/6/998!/4/2)'],
+                },
+            }
+            localStorage.setItem(`place:${key}`, JSON.stringify({ locator, read_at: Date.now() }))
+        },
+        `${new URL(address).pathname.replace(/\/read.*$/, '')}/place`,
+    )
     await page.goto(address)
     await readerIsOpen(page)
     await expect(page.locator('#notice')).toContainText('no longer in this book')

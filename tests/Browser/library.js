@@ -73,7 +73,9 @@ export const findTitle = async (page, words) => {
 
 /** What can be done with a title, on its page, with the card of Saltmere for somebody who has several. */
 export const actionOf = (page, address) =>
-    page.locator(['', '-saltmere'].map(card => `#action-${address.match(/titles\/(\d+)/)[1]}${card}`).join(', ')).first()
+    page
+        .locator(['', '-saltmere'].map(card => `#action-${address.match(/titles\/(\d+)/)[1]}${card}`).join(', '))
+        .first()
 
 /** Borrows from the title's page that is open; a test that is tried once more has it on loan already. */
 export const borrow = async page => {

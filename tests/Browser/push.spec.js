@@ -83,7 +83,7 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
     const { came } = await withStandIn(context, `waiting-${Date.now()}`)
     const page = await context.newPage()
     const complaints = watch(page)
-    await signIn(page, CARDS.pier)
+    await signIn(page, newCard('saltmere'))
     await page.goto('/settings')
     await page.getByRole('button', { name: 'Show notices on this device' }).click()
     await expect(thisDevice(page)).toHaveCount(1)
@@ -92,7 +92,7 @@ test('a hold that is ready is told on the device of who waits', async ({ browser
 
     // Another has the only copy; it comes back.
     const other = await (await browser.newContext()).newPage()
-    await signIn(other, newCard('larkspur-ferry'))
+    await signIn(other, newCard('saltmere'))
     await other.goto('/catalogue?ready=1&order=title&format=ebook')
     const row = other
         .getByRole('article')

@@ -64,20 +64,29 @@ final class AddressTest extends TestCase
         $this->withUnencryptedCookie('library', 'larkspur');
         $here = $this->referer('/catalogue?q=only&library=saltmere');
         $this->get('/catalogue?q=only', $here)->assertSee('Only at Saltmere');
-        $this->get('/catalogue?q=only', [...$here, ...self::SEEN])->assertRedirect('/catalogue?q=only&library=saltmere');
+        $this->get('/catalogue?q=only', [...$here, ...self::SEEN])->assertRedirect(
+            '/catalogue?q=only&library=saltmere',
+        );
         $this->get('/suggest?q=onl', [...$here, 'HX-Request' => 'true'])->assertSee('Only at Saltmere');
         $this->get('/catalogue?q=only')->assertDontSee('Only at Saltmere');
         // A page of somebody else says nothing about ours.
-        $this->get('/catalogue?q=only', ['Referer' => 'https://elsewhere.example/catalogue?library=saltmere'])
-            ->assertDontSee('Only at Saltmere');
-        $this->get('/catalogue?q=only', $this->referer('/catalogue?library=nowhere'))->assertDontSee('Only at Saltmere');
+        $this->get('/catalogue?q=only', [
+            'Referer' => 'https://elsewhere.example/catalogue?library=saltmere',
+        ])->assertDontSee('Only at Saltmere');
+        $this->get('/catalogue?q=only', $this->referer('/catalogue?library=nowhere'))->assertDontSee(
+            'Only at Saltmere',
+        );
 
         // With cards at both, what is borrowed comes from where one looks.
         $card = $this->card();
         $this->card($this->larkspur, person: $card->person);
         $this->licence($this->title, M::Simultaneous, library: $this->larkspur);
         $this->be($card->person->unsetRelations())
-            ->post("/titles/{$this->title->id}/borrow", [], $this->referer("/titles/{$this->title->id}?library=saltmere"))
+            ->post(
+                "/titles/{$this->title->id}/borrow",
+                [],
+                $this->referer("/titles/{$this->title->id}?library=saltmere"),
+            )
             ->assertRedirect();
         $this->assertSame(1, $card->refresh()->loans_open);
     }
@@ -86,7 +95,9 @@ final class AddressTest extends TestCase
     {
         $this->withUnencryptedCookie('library', 'larkspur');
         foreach (['/catalogue', "/titles/{$this->title->id}", '/rooms', '/rooms/reading', '/'] as $page) {
-            $html = (string) $this->get("{$page}?library=saltmere")->assertOk()->getContent();
+            $html = (string) $this->get("{$page}?library=saltmere")
+                ->assertOk()
+                ->getContent();
             preg_match_all('~href="(/(?:catalogue|titles/\d+|rooms)(?:\?[^"#]*)?)["#]~', $html, $links);
             $this->assertNotSame([], $links[1], $page);
             foreach ($links[1] as $link) {
@@ -112,7 +123,10 @@ final class AddressTest extends TestCase
     /** @return iterable<string, array{string, string}> address, what is said */
     public static function unknown(): iterable
     {
-        yield 'a list that went' => ['/catalogue?library=saltmere&list=999', 'Not known here, and so left out: the list.'];
+        yield 'a list that went' => [
+            '/catalogue?library=saltmere&list=999',
+            'Not known here, and so left out: the list.',
+        ];
         yield 'a series that is none' => ['/catalogue?library=saltmere&series=abc', 'left out: Series.'];
         yield 'a series that went' => ['/catalogue?library=saltmere&series=999', 'Series: not known here'];
         yield 'subjects that are none' => ['/catalogue?library=saltmere&subjects=x', 'left out: Subject'];

@@ -8,6 +8,8 @@ const AGAIN = [4000, 15000, 60000]
 
 export class MissingSection {
     #wanted = null
+    /** The section that is shown. */
+    #shown = null
     #tries = 0
     #timer
 
@@ -35,7 +37,13 @@ export class MissingSection {
         this.#timer = setTimeout(() => this.#again(), AGAIN[Math.min(this.#tries++, AGAIN.length - 1)])
     }
 
-    /** Something else is shown, or somebody does not want it any more. */
+    /** A section is on the page: the one that was wanted, another, or the same laid out anew. */
+    shown(index) {
+        if (this.#wanted && index !== this.#shown) this.forget()
+        this.#shown = index
+    }
+
+    /** Somebody does not want it any more. */
     forget() {
         clearTimeout(this.#timer)
         this.#wanted = null

@@ -109,7 +109,7 @@ export class Reader {
     #moved(detail) {
         const place = this.whereabouts.ofView(detail)
         if (place === null) return
-        this.missing.forget()
+        this.missing.shown(detail.section?.current ?? detail.index)
         $('progress').value = place.read
         $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
         $('page-of').textContent = place.page

@@ -14,6 +14,12 @@ export const pathOf = section => section && decodeURIComponent(section.id)
 export const minutes = n =>
     n < 60 ? `${Math.max(1, Math.round(n))} min` : `${Math.floor(n / 60)} h ${Math.round(n % 60)} min`
 
+/** Whether there is nothing to be seen in the document of a range: then nothing is ever laid out. */
+const isBlank = range => {
+    const body = range?.startContainer.ownerDocument.body
+    return Boolean(body) && !body.textContent.trim() && !body.querySelector('img, svg, audio, video, canvas, hr')
+}
+
 export class Whereabouts {
     /** The publication's own list of pages, if it has one. */
     pageLabels = []
@@ -62,7 +68,7 @@ export class Whereabouts {
     ofView(detail) {
         const fixed = this.view.isFixedLayout
         const fraction = detail.fraction ?? 0
-        if (!fixed && !Number.isFinite(fraction)) return null
+        if (!fixed && !Number.isFinite(fraction) && !isBlank(detail.first)) return null
         const index = detail.section?.current ?? detail.index ?? 0
         const sizes = this.view.book.sections.map(s => (s.linear === 'no' ? 0 : s.size))
         const total = sizes.reduce((a, b) => a + b, 0) || 1
