@@ -245,3 +245,39 @@ test('after signing out neither Back nor the browser’s storage shows who was t
         await expect(page.locator('body')).not.toContainText(name)
     }
 })
+
+// Between a phone and a desk, too, and at 400 % of a desk: nothing sideways, and nothing fixed lies over the end of a page.
+test('pages fit at every width from 320 on', async ({ browser }) => {
+    const page = await (await browser.newContext()).newPage()
+    await signIn(page, CARDS.imara)
+    const wide = []
+    for (const address of [
+        '/porch',
+        '/catalogue?q=the',
+        '/titles/3',
+        '/rooms',
+        '/loans',
+        '/holds',
+        '/settings',
+        '/almanac',
+    ]) {
+        await page.goto(address)
+        for (const width of [320, 360, 500, 640, 700, 768, 815, 900, 1024]) {
+            await page.setViewportSize({ width, height: 700 })
+            const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+            if (over > 0) wide.push(`${address} at ${width}: ${over}`)
+            const covered = await page.evaluate(() => {
+                scrollTo(0, document.documentElement.scrollHeight)
+                return [...document.querySelectorAll('footer a, footer button')]
+                    .filter(control => {
+                        const { left, top, width, height } = control.getBoundingClientRect()
+                        const there = document.elementFromPoint(left + width / 2, top + height / 2)
+                        return width > 0 && !control.contains(there) && !there?.contains(control)
+                    })
+                    .map(control => control.textContent.trim())
+            })
+            if (covered.length) wide.push(`${address} at ${width}: ${covered} is covered`)
+        }
+    }
+    expect(wide).toEqual([])
+})
