@@ -132,6 +132,11 @@ test('pages have the labels of the publication’s own list, where it has one', 
     ]
     assert.deepEqual(where.wanted('iv'), { href: 'a.xhtml#iv' })
     assert.equal(where.wanted('3'), null, 'its own labels alone')
+    const place = (href, progression, fragments) => ({ href, locations: { progression, position: 4, fragments } })
+    assert.equal(where.pageOf(place('b.xhtml', 0.9)), '1', 'about there')
+    assert.equal(where.pageOf(place('a.xhtml', 0)), 'iv')
+    assert.equal(where.pageOf(place('a.xhtml', 0, ['page=xi'])), 'xi')
+    assert.equal(whereabouts().pageOf(place('b.xhtml', 0.9)), 4)
     assert.equal(where.ofView({ index: 0, fraction: 0, pageItem: null }).page, 'Page iv of 1')
 })
 
@@ -139,6 +144,9 @@ test('a place is found by its document, in a PDF by its page', () => {
     const locations = { progression: 0.4, position: 3 }
     assert.deepEqual(whereabouts().sectionOf({ href: 'b.xhtml', locations }), { index: 2, anchor: 0.4 })
     assert.equal(whereabouts().sectionOf({ href: 'gone', locations }), null)
+    const { positions } = whereabouts()
+    assert.equal(positions.share({ href: 'b.xhtml', locations: { progression: 0.5, totalProgression: 1 } }), 0.7)
+    assert.equal(positions.share({ href: 'gone', locations: { totalProgression: 0.6 } }), 0.6)
     const gone = { href: 'gone', locations: { totalProgression: 0.6 } }
     assert.deepEqual(whereabouts().nearest(gone), { index: 2, anchor: 0 }, 'about as far')
     assert.deepEqual(whereabouts().nearest({ locations: {} }), { index: 0, anchor: 0 }, 'the beginning')

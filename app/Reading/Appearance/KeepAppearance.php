@@ -12,8 +12,11 @@ final class KeepAppearance
     /** As resources/js/reading/reader/appearance.js knows them. */
     public const CHOICES = [
         'size' => ['80', '90', '100', '110', '120', '140', '160', '200'],
-        'typeface' => ['book', 'serif', 'clear', 'system'],
+        'typeface' => ['book', 'serif', 'clear', 'dyslexic', 'system'],
         'spacing' => ['1.35', '1.55', '1.85'],
+        'align' => ['book', 'ragged', 'justified'],
+        'letters' => ['normal', 'wide'],
+        'styles' => ['book', 'plain'],
         'margins' => ['3', '7', '14'],
         'background' => ['paper', 'sand', 'dusk', 'night'],
         'layout' => ['one', 'two', 'scroll'],

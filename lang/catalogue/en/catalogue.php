@@ -36,6 +36,7 @@ return [
     'latest_of' => 'at the latest :date',
     'never' => 'There may be no copy left before your turn: the licence ends or its loans run out.',
     'paid_each' => 'The library pays for each loan; you have :left of :most left this month.',
+    'at_library' => 'at :library',
     'with_card' => 'with your :library card',
     'source' => ['shared' => 'A copy that another library of the consortium shares.', 'paid' => ':library pays for this loan by itself.'],
     'wait_open' => 'A wait that cannot be dated yet',

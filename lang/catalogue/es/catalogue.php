@@ -36,6 +36,7 @@ return [
     'latest_of' => 'a más tardar el :date',
     'never' => 'Quizá no quede ejemplar antes de su turno: la licencia termina o se agotan sus préstamos.',
     'paid_each' => 'La biblioteca paga cada préstamo; le quedan :left de :most este mes.',
+    'at_library' => 'en :library',
     'with_card' => 'con su carné de :library',
     'source' => ['shared' => 'Un ejemplar que comparte otra biblioteca del consorcio.', 'paid' => ':library paga este préstamo aparte.'],
     'wait_open' => 'Una espera que aún no tiene fecha',

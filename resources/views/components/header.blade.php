@@ -89,7 +89,8 @@
         patternUnits="userSpaceOnUse"><path d="M0 0a10 10 0 0 0 20 0z" fill="var(--color-eave)"/></pattern></defs><rect
         width="100%" height="12" fill="url(#scallop)"/></svg>
     <nav aria-label="{{ __('common.main_navigation') }}"
-        @class(['mx-auto max-w-[1280px] px-4 md:px-7 pt-2 flex flex-wrap items-center gap-x-1 text-[15px]', 'max-sm:hidden' =>
+        @class(['mx-auto max-w-[1280px] px-4 md:px-7 pt-2 flex flex-wrap items-center gap-x-1 text-[15px]',
+            'max-sm:hidden' =>
         $person !== null])>
         <x-nav-items :items="$items" :on="$on" :unread="$unread" apart />
     </nav>

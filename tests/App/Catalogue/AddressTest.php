@@ -29,7 +29,7 @@ final class AddressTest extends TestCase
         $this->licence($this->title, M::Simultaneous);
     }
 
-    /** @return array{string, string} header */
+    /** @return array{Referer: string} header */
     private function referer(string $address): array
     {
         return ['Referer' => rtrim((string) config('app.url'), '/') . $address];

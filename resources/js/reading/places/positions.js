@@ -43,6 +43,14 @@ export class Positions {
         }
     }
 
+    /** How far in the whole a place is, by where it begins; from 0 to 1. */
+    share({ href, locations }) {
+        const index = this.list.findIndex(([path]) => path === href)
+        return index < 0
+            ? (locations.totalProgression ?? 0)
+            : (this.#starts[index] + (locations.progression ?? 0) * this.list[index][1]) / (this.#total || 1)
+    }
+
     /** The section and progression where a position begins; positions count from 1. */
     at(position) {
         const index = this.#starts.findLastIndex(start => start < position)

@@ -1,9 +1,21 @@
 // How the text looks: chosen in the drawer, kept in this browser, put into the book's pages as a style sheet.
-import atkinson from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url'
-import fraunces from '@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url'
+import { FAMILIES, fontFaces } from './typefaces.js'
 
-const STANDARD = { size: 100, typeface: 'book', background: null, layout: null, spacing: '1.55', margins: '7' }
-const FAMILIES = { serif: 'Fraunces, Georgia, serif', clear: 'Atkinson, sans-serif', system: 'system-ui, sans-serif' }
+const STANDARD = {
+    size: 100,
+    typeface: 'book',
+    background: null,
+    layout: null,
+    spacing: '1.55',
+    margins: '7',
+    align: 'book',
+    letters: 'normal',
+    styles: 'book',
+}
+/** Letters in a line, by the margins chosen: 45 to 75 are read with ease (Bringhurst, 1992, from memory). */
+const MEASURE = { 3: 74, 7: 66, 14: 54 }
+/** Of the size of the letters, as wide as one is in the middle of a text. */
+const LETTER = 0.48
 /** What a typeface is chosen for: not code, not formulas, not drawings. */
 const LETTERS = 'body, body *:not(code, pre, kbd, samp, math, math *, svg *)'
 /** A book's own colours were chosen for paper. */
@@ -53,19 +65,31 @@ export class Appearance {
         show()
     }
 
-    /** The style sheet for a book's documents, in the colours that the reader has now. */
+    /**
+     * The style sheets for a book's documents, in the colours that the reader has now: what holds where the book says
+     * nothing, and what holds whatever it says.
+     *
+     * @returns {[string, string]}
+     */
     styles(reader) {
         const colour = name => getComputedStyle(reader).getPropertyValue(name).trim()
-        const { size, typeface, spacing } = this.chosen
+        const { size, typeface, spacing, align, letters } = this.chosen
         const dark = this.chosen.background === 'dusk' || this.chosen.background === 'night'
-        return `
-            @font-face { font-family: Fraunces; src: url(${new URL(fraunces, location.href)}); font-weight: 100 900; }
-            @font-face { font-family: Atkinson; src: url(${new URL(atkinson, location.href)}); font-weight: 200 800; }
+        const before = `
+            ${fontFaces()}
+            html { font-family: ${FAMILIES.serif}; hyphens: auto; hyphenate-limit-chars: 7 3 3;
+                font-variant-numeric: oldstyle-nums; font-kerning: normal; }
+            h1, h2, h3, h4, h5, h6 { line-height: 1.2; text-wrap: balance; hyphens: none; break-after: avoid; }
+            table, pre, code { font-variant-numeric: lining-nums tabular-nums; hyphens: manual; }
+            figure, blockquote { margin-inline: 1.5em; }`
+        const after = `
             html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')};
                 background: none !important; font-size: ${size}%; }
             body { background: none !important; ${dark ? `color: ${colour('--print')} !important;` : ''} }
             ${dark ? DARK : ''}
-            p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2; }
+            p, li, blockquote, dd { line-height: ${spacing}; hanging-punctuation: allow-end last; orphans: 2; widows: 2;
+                ${align === 'book' ? '' : `text-align: ${align === 'justified' ? 'justify' : 'start'} !important;`} }
+            ${letters === 'wide' ? `${LETTERS} { letter-spacing: 0.06em !important; word-spacing: 0.14em !important; }` : ''}
             ${typeface === 'book' ? '' : `${LETTERS} { font-family: ${FAMILIES[typeface]} !important; }`}
             .spoken-now, .-epub-media-overlay-active {
                 background: color-mix(in srgb, ${colour('--pen-lamp')} 55%, transparent) !important; }
@@ -73,6 +97,15 @@ export class Appearance {
             pre { white-space: pre-wrap !important; }
             /* What is wider than the page is scrolled within it; wrapping it in another element would change CFIs. */
             table { display: block; width: fit-content; max-width: 100%; overflow-x: auto; overscroll-behavior-x: contain; }`
+
+        return [before, after]
+    }
+
+    /** The book's own styles are left out, if that is wished: of the sheets of a document all but ours, first and last. */
+    dress(doc) {
+        const ours = [doc.head?.firstElementChild, doc.head?.lastElementChild]
+        for (const sheet of doc.styleSheets)
+            if (!ours.includes(sheet.ownerNode)) sheet.disabled = this.chosen.styles === 'plain'
     }
 
     /** Puts the layout on foliate's renderer; fixed layout knows pages only. */
@@ -85,8 +118,10 @@ export class Appearance {
         renderer.setAttribute('flow', this.chosen.layout === 'scroll' ? 'scrolled' : 'paginated')
         renderer.setAttribute('max-column-count', this.chosen.layout === 'two' ? '2' : '1')
         renderer.setAttribute('gap', `${this.chosen.margins}%`)
-        renderer.setAttribute('max-inline-size', { 3: '820px', 7: '720px', 14: '600px' }[this.chosen.margins])
+        const letters = MEASURE[this.chosen.margins] * (this.chosen.letters === 'wide' ? 1.12 : 1)
+        renderer.setAttribute('max-inline-size', `${Math.round(letters * LETTER * 0.16 * this.chosen.size)}px`)
         renderer.setAttribute('margin', '28px')
+        for (const { doc } of renderer.getContents()) this.dress(doc)
         renderer.setStyles?.(this.styles(reader))
     }
 }

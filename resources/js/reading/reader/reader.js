@@ -15,7 +15,7 @@ import { MissingSection } from './missing-section.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
 import { Turning, edgeAt } from './turning.js'
-import { Whereabouts, minutes, pageOf } from './whereabouts.js'
+import { Whereabouts, minutes } from './whereabouts.js'
 
 /** A place further on by less than this share of the whole is the same. */
 const FURTHER = 0.005
@@ -139,6 +139,7 @@ export class Reader {
     #shown(doc, index) {
         doc.addEventListener('keydown', this.keys.on)
         this.tools.watch(doc, index)
+        this.appearance.dress(doc)
         // A table that scrolls can be scrolled by keys.
         setTimeout(() => {
             for (const table of doc.querySelectorAll('table'))
@@ -183,13 +184,13 @@ export class Reader {
     /** Another device that is further on is offered, never followed by itself. */
     async #offerOtherDevice() {
         const { places, texts } = this.data
-        const furthest = await furthestElsewhere(places, locator => locator.locations.totalProgression)
-        const now = this.#here.locations.totalProgression
-        if (!furthest || furthest.locator.locations.totalProgression <= now + FURTHER) return
+        const share = locator => this.whereabouts.positions.share(locator)
+        const furthest = await furthestElsewhere(places, share)
+        if (!furthest || share(furthest.locator) <= share(this.#here) + FURTHER) return
         say(
             fill(texts.elsewhere, {
                 device: texts.devices[furthest.device_name] ?? furthest.device_name,
-                page: pageOf(furthest.locator),
+                page: this.whereabouts.pageOf(furthest.locator),
             }),
             [texts.go_there, () => this.turning.go(() => this.goTo(furthest.locator))],
             [texts.stay],

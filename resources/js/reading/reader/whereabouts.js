@@ -41,6 +41,15 @@ export class Whereabouts {
         return { page, words: fill(this.texts.page_of, { page, pages }) }
     }
 
+    /** The page of a place from anywhere: by the publication's own list at about as far in it, if the place has none. */
+    pageOf(locator) {
+        const labels = this.pageLabels
+        const named = locator.locations.fragments?.some(of => of.startsWith('page='))
+        return named || !labels.length
+            ? pageOf(locator)
+            : labels[Math.min(labels.length - 1, Math.floor(this.positions.share(locator) * labels.length))].label
+    }
+
     #position(section) {
         return this.positions.indexOf(section, pathOf(this.view.book.sections[section]))
     }
@@ -53,7 +62,7 @@ export class Whereabouts {
     /** "Screen 3 of 12 in this chapter"; nothing where text is scrolled. */
     #screen() {
         const { scrolled, page, pages } = this.view.renderer
-        return scrolled || !(pages > 2)
+        return scrolled || !(pages > 3)
             ? null
             : fill(this.texts.screen_of, { screen: Math.min(pages - 2, Math.max(1, page)), screens: pages - 2 })
     }

@@ -70,7 +70,8 @@
                                 $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition),
                                 $edition->language && $edition->language !== $title->language ?
                                 TitleText::language($edition->language) : null])) }}</div>
-                            @if ($way->oneOfSeveralCards)<div class="meta">{{ __('catalogue.with_card', ['library' =>
+                            @if ($way->oneOfSeveralCards)<div class="meta">{{ __($way->card === null ?
+                                'catalogue.at_library' : 'catalogue.with_card', ['library' =>
                                 $way->library->short_name]) }}</div>@endif
                         </div>
                         <div class="[&>div]:md:flex-row [&>div]:md:items-baseline">

@@ -8,6 +8,9 @@
             'reading.medium', '1.85' => 'reader.loose'][$of])],
         'margins' => ['reading.margins', fn (string $of): string => __(['3' => 'reader.narrow', '7' =>
             'reading.medium', '14' => 'reader.wide'][$of])],
+        'align' => ['reader.align', fn (string $of): string => __("reader.aligns.{$of}")],
+        'letters' => ['reader.letters', fn (string $of): string => __("reader.letter_spacings.{$of}")],
+        'styles' => ['reader.styles', fn (string $of): string => __("reader.style_sources.{$of}")],
         'background' => ['reading.background', fn (string $of): string => __("reader.backgrounds.{$of}")],
         'layout' => ['reading.layout', fn (string $of): string => __("reader.layouts.{$of}")],
     ];

@@ -139,6 +139,14 @@
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div
                     class="choices">{!! $radios('margins', ['3' => __('reader.narrow'), '7' => __('reading.medium'),
                     '14' => __('reader.wide')]) !!}</div></fieldset>
+                @unless ($publication->fixed_layout)
+                <fieldset><legend class="font-semibold mb-2">{{ __('reader.align') }}</legend><div
+                    class="choices">{!! $radios('align', __('reader.aligns')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reader.letters') }}</legend><div
+                    class="choices">{!! $radios('letters', __('reader.letter_spacings')) !!}</div></fieldset>
+                <fieldset><legend class="font-semibold mb-2">{{ __('reader.styles') }}</legend><div
+                    class="choices">{!! $radios('styles', __('reader.style_sources')) !!}</div></fieldset>
+                @endunless
             </form>
             <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reader.keys') }}</p>
         </x-reading.drawer>
