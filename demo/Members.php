@@ -71,7 +71,7 @@ final class Members
             ['patron_group' => 'child', 'audience_ceiling' => 'child'],
         ],
         'hollow-tor' => [
-            ['lengths' => ['7d', '14d', '21d'], 'default_length' => '14d', 'max_loans' => 12, 'max_holds' => 10],
+            ['lengths' => ['1h', '7d', '14d', '21d'], 'default_length' => '14d', 'max_loans' => 12, 'max_holds' => 10],
             ['format' => 'video', 'lengths' => ['1h', '3d'], 'default_length' => '3d'],
         ],
     ];

@@ -58,6 +58,10 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('loans.undo-return')
         ->can('own', 'loan')
         ->middleware(HalfOfWorkers::class . ':title');
+    Route::post('/loans/{loan}/longer', [LoanController::class, 'longer'])
+        ->name('loans.longer')
+        ->can('own', 'loan')
+        ->middleware(HalfOfWorkers::class . ':title');
     Route::post('/loans/{loan}/renew', [LoanController::class, 'renew'])
         ->name('loans.renew')
         ->can('own', 'loan')

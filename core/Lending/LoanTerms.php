@@ -75,6 +75,12 @@ final readonly class LoanTerms
         );
     }
 
+    /** The shortest look that is offered: a loan of hours that can become one of days. */
+    public function shortLook(): ?LoanLength
+    {
+        return $this->lengths[0]->inHours && LongerDecision::usual($this) !== null ? $this->lengths[0] : null;
+    }
+
     /** What holds where a library says nothing (common practice, no source). */
     public static function practice(): LoanRule
     {

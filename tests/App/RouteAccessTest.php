@@ -191,6 +191,7 @@ final class RouteAccessTest extends TestCase
         'holds.cancel' => self::OWN,
         'loans.return' => self::OWN,
         'loans.undo-return' => self::OWN,
+        'loans.longer' => self::OWN,
         'loans.renew' => self::OWN,
         'read.show' => self::OWN,
         'read.file' => self::OWN,

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\Availability;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
+use FigPorch\Core\Lending\LoanLength;
 
 /** What the lamp of a title says at one library, and what stands behind it. */
 final readonly class AvailableTitle
@@ -21,6 +22,7 @@ final readonly class AvailableTitle
      * @param  LoanSource|null  $source  where the next loan would not be one of the library's own copies
      * @param  bool  $aboveCard  made for older readers than the card is for
      * @param  int|null  $atLimit  where the card has as many loans as it may have: how many these are
+     * @param  LoanLength|null  $short  the shortest look that the card may have, where its library lends for hours
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
     public function __construct(
@@ -36,5 +38,6 @@ final readonly class AvailableTitle
         public bool $takesHolds = true,
         public ?LoanSource $source = null,
         public ?int $atLimit = null,
+        public ?LoanLength $short = null,
     ) {}
 }

@@ -105,6 +105,9 @@ final class TitleAvailability
                     : null,
                 takesHolds: isset($lines[$id]),
                 source: $sources[$id],
+                short: $card === null
+                    ? null
+                    : $this->rules->terms($card->library_id, $card->patron_group, $title->format)->shortLook(),
                 atLimit: $card === null ? null : $this->atLimit($card, $title->format),
             );
         }

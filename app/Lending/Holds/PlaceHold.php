@@ -47,7 +47,8 @@ final class PlaceHold
                 terms: $facts->terms,
                 titleAudience: $facts->audience,
                 licences: $locked,
-                alreadyOnLoan: $facts->openLoanId !== null,
+                // Who has it for an hour may wait for the next copy meanwhile.
+                alreadyOnLoan: $facts->openLoanId !== null && !$facts->isShortLook,
                 alreadyHeld: $facts->holdId !== null,
                 payPerLoan: $facts->payPerLoan,
                 now: $now,

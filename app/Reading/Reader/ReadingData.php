@@ -7,6 +7,7 @@ namespace App\Reading\Reader;
 use App\Models\Loan;
 use App\Models\Place;
 use App\Shared\RequestContext;
+use FigPorch\Core\Lending\LoanLength;
 use Illuminate\Support\Arr;
 
 /** What reader and player are told alike: where one is, until when, and where places and marks go. */
@@ -21,9 +22,17 @@ final class ReadingData
     {
         $kept =
             $loan === null
-                ? ['due' => null, 'keep' => null, 'places' => null, 'marks' => null, 'records' => false]
+                ? [
+                    'due' => null,
+                    'longer' => null,
+                    'keep' => null,
+                    'places' => null,
+                    'marks' => null,
+                    'records' => false,
+                ]
                 : [
                     'due' => $loan->due_at->getTimestampMs(),
+                    'longer' => LoanLength::parse($loan->length)->inHours ? route('loans.longer', $loan, false) : null,
                     'keep' => route('places.keep', $loan, false),
                     'places' => route('places.index', $loan, false),
                     'marks' => route('marks.in', $loan, false),
@@ -43,6 +52,8 @@ final class ReadingData
                     Arr::only((array) __('reading'), [
                         'devices',
                         'go_there',
+                        'look_ends',
+                        'keep_longer',
                         'stay',
                         'offline',
                         'add_bookmark',

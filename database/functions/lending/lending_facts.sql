@@ -25,6 +25,7 @@ begin
             where li.title_id = p_title and licence_serves(li.shared, o, lib)) x;
     if v_card.loans_open > 0 then
         select json_agg(json_build_object('id', o.id, 'name', ot.name, 'due', o.due_at, 'own', o.title_id = p_title,
+            'short', o.length like '%h',
             'over', o.due_at <= p_now,
             'of_format', ot.format = v_title.format) order by o.due_at) into v_loans
             from loans o join titles ot on ot.id = o.title_id where o.card_id = p_card and o.ended_at is null;

@@ -1,3 +1,13 @@
+-- Whether others wait for the title of a loan and might take its copy.
+create function lending_others_wait(p_card bigint, p_title bigint, p_licence bigint) returns boolean stable
+language plpgsql as $$
+begin
+    return exists (select from holds h join licences li on li.id = p_licence
+        join libraries o on o.id = li.library_id join libraries lib on lib.id = h.library_id
+        where h.title_id = p_title and h.state = 'waiting' and h.card_id <> p_card
+            and licence_serves(li.shared, o, lib));
+end $$;
+
 -- Writes a renewal that the rules have granted, and only if what they saw still holds. Rows in the order card, loan,
 -- licence.
 -- Raises FP001 at the card's cap, FP003 when the loan is over or was renewed meanwhile, or its licence can no longer
@@ -23,9 +33,7 @@ begin
     if not found then
         raise exception 'licence changed' using errcode = 'FP003';
     end if;
-    if not p_waiting_allowed and exists (select from holds h join licences li on li.id = v_loan.licence_id
-            join libraries o on o.id = li.library_id join libraries lib on lib.id = h.library_id
-            where h.title_id = v_loan.title_id and h.state = 'waiting' and licence_serves(li.shared, o, lib)) then
+    if not p_waiting_allowed and lending_others_wait(v_loan.card_id, v_loan.title_id, v_loan.licence_id) then
         raise exception 'others wait' using errcode = 'FP003';
     end if;
     v_paid := pay_per_loan_spend(v_loan.licence_id, v_loan.card_id, p_now, p_pay_limit);

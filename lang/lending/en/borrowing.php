@@ -18,6 +18,7 @@ return [
     'which_card' => 'Card',
     'at_limit' => 'You have :limit on loan, as many as your card allows',
     'return_one' => 'Return one to borrow',
+    'short_look' => '{1}For an hour|[2,*]For :count hours',
     'limit_heading' => 'You are at your limit',
     'limit_go_on' => 'Return it and borrow this',
     'asked_for' => 'Asked for',

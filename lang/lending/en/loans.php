@@ -3,6 +3,12 @@
 declare(strict_types=1);
 
 return [
+    'keep_longer' => 'Keep it longer',
+    'can_be_longer' => 'Nobody waits: you can keep it until :date.',
+    'kept_longer' => '“:name” is yours until :date, as the same loan.',
+    'others_wait' => 'Others wait, so it ends then. You can place a hold meanwhile.',
+    'others_wait_range' => 'Others wait, so it ends then. With a hold you would have it again, 8 in 10: :range.',
+    'others_wait_held' => 'Others wait, so it ends then. You are in line to have it again.',
     'read' => 'Read',
     'listen' => 'Listen',
     'watch' => 'Watch',

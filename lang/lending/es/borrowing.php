@@ -18,6 +18,7 @@ return [
     'which_card' => 'Carné',
     'at_limit' => 'Tiene :limit en préstamo, el máximo de su carné',
     'return_one' => 'Devolver uno para llevarlo',
+    'short_look' => '{1}Por una hora|[2,*]Por :count horas',
     'limit_heading' => 'Ha llegado a su límite',
     'limit_go_on' => 'Devolverlo y tomar este',
     'asked_for' => 'Pedido',

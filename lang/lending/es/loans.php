@@ -3,6 +3,12 @@
 declare(strict_types=1);
 
 return [
+    'keep_longer' => 'Conservarlo más tiempo',
+    'can_be_longer' => 'Nadie espera: puede conservarlo hasta el :date.',
+    'kept_longer' => '«:name» es suyo hasta :date, con el mismo préstamo.',
+    'others_wait' => 'Otros esperan, así que termina entonces. Entretanto puede reservarlo.',
+    'others_wait_range' => 'Otros esperan, así que termina entonces. Con una reserva lo tendría otra vez, 8 de cada 10: :range.',
+    'others_wait_held' => 'Otros esperan, así que termina entonces. Está en la cola para tenerlo otra vez.',
     'read' => 'Leer',
     'listen' => 'Escuchar',
     'watch' => 'Ver',

@@ -15,8 +15,6 @@ final class AddressTest extends TestCase
 {
     private const SEEN = ['Sec-Fetch-Dest' => 'document'];
 
-    private Library $saltmere;
-
     private Library $larkspur;
 
     private Title $title;
@@ -24,7 +22,8 @@ final class AddressTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        [$this->saltmere, $this->larkspur] = [$this->library(), $this->library('larkspur')];
+        $this->library();
+        $this->larkspur = $this->library('larkspur');
         $this->title = $this->title('Only at Saltmere');
         $this->licence($this->title, M::Simultaneous);
     }

@@ -18,6 +18,7 @@ use FigPorch\Core\Lending\LicenceModel as M;
 use FigPorch\Core\Lending\LoanLength;
 use FigPorch\Core\Lending\LoanRule;
 use FigPorch\Core\Lending\LoanTerms;
+use FigPorch\Core\Lending\LongerDecision;
 use FigPorch\Core\Lending\OpenLoan;
 use FigPorch\Core\Lending\PayPerLoan;
 use FigPorch\Core\Lending\Refusal;
@@ -362,6 +363,51 @@ final class DecisionTest extends TestCase
             $this->assertInstanceOf(Granted::class, $decision);
             $this->assertEquals(self::now($due)->modify('+14 days'), $decision->dueAt, 'from the due time on');
         }
+    }
+
+    public function test_a_short_look_becomes_a_loan_of_days_from_its_own_beginning(): void
+    {
+        $terms = LoanTerms::from(
+            [new LoanRule(lengths: [LoanLength::hours(1), LoanLength::days(7)], defaultLength: LoanLength::hours(1))],
+            'adult',
+            Format::Ebook,
+        );
+        $decide = fn(
+            LoanTerms $terms,
+            ?LoanLength $length = null,
+            int $waiting = 0,
+            int $free = 0,
+            string $was = '1h',
+            bool $blocked = false,
+        ): Granted|Refused => LongerDecision::decide(
+            card: self::card(blocked: $blocked),
+            terms: $terms,
+            licence: self::licence(M::MeteredByTime, ends: '+1 hour'),
+            was: LoanLength::parse($was),
+            startedAt: self::now('-50 minutes'),
+            waiting: $waiting,
+            copiesFree: $free,
+            length: $length,
+            libraryZone: new DateTimeZone('UTC'),
+            now: self::now(),
+        );
+        $granted = $decide($terms);
+        $this->assertInstanceOf(Granted::class, $granted);
+        $this->assertEquals(self::now('-50 minutes')->modify('+7 days'), $granted->dueAt, 'it outlives its licence');
+        $this->assertSame('7d', $granted->length->code(), 'the shortest in days');
+        $this->assertInstanceOf(Granted::class, $decide($terms, waiting: 2, free: 1));
+        $this->assertSame(Refusal::OthersWait, self::refusal($decide($terms, waiting: 1)));
+        $this->assertSame(Refusal::CardBlocked, self::refusal($decide($terms, waiting: 1, blocked: true)));
+        foreach ([LoanLength::days(14), LoanLength::hours(1)] as $not) {
+            $this->assertSame(Refusal::LengthNotOffered, self::refusal($decide($terms, $not)));
+        }
+        $this->assertSame(Refusal::LengthNotOffered, self::refusal($decide($terms, was: '7d')), 'it is long already');
+        $this->assertSame('1h', $terms->shortLook()?->code());
+
+        $hours = LoanTerms::from([new LoanRule(lengths: [LoanLength::hours(2)])], 'adult', Format::Ebook);
+        $this->assertSame(Refusal::LengthNotOffered, self::refusal($decide($hours)), 'a library may lend so alone');
+        $this->assertNull($hours->shortLook());
+        $this->assertNull(self::terms()->shortLook());
     }
 
     public function test_what_counts_as_a_turnaway(): void

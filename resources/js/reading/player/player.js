@@ -5,7 +5,7 @@ import { Captions } from './captions.js'
 import { Controls } from './controls.js'
 import { savingData } from '../offline/device.js'
 import { get } from '../offline/store.js'
-import { endAt } from '../reader/loan-end.js'
+import { followEnd } from '../reader/loan-end.js'
 import { Marks } from '../marks/marks.js'
 import { Display } from './display.js'
 import { fill, say } from '../reader/notice.js'
@@ -61,7 +61,7 @@ export class Player {
             this.media.clear()
             say(data.texts.loan_over)
         }
-        endAt(data.due, over)
+        followEnd(data, over, say)
         this.keeper =
             data.keep &&
             new PlaceKeeper({

@@ -4,7 +4,7 @@ import 'foliate-js/view.js'
 import { Appearance } from './appearance.js'
 import { Drawers } from './drawers.js'
 import { Keys } from './keys.js'
-import { endAt } from './loan-end.js'
+import { followEnd } from './loan-end.js'
 import { fill, say, unsay } from './notice.js'
 import { furthestElsewhere } from '../places/other-devices.js'
 import { Pace } from '../places/pace.js'
@@ -47,7 +47,7 @@ export class Reader {
             pdf: data.pdf,
         })
         const ended = () => location.reload()
-        endAt(data.due, ended)
+        followEnd(data, ended, say)
         this.keeper =
             data.keep &&
             new PlaceKeeper({

@@ -44,6 +44,13 @@
                 hx-get="/titles/{{ $title->id }}/borrow{{ $at }}" hx-target="#panel-{{ $key }}"
                 @endif>{{ __($full ? 'borrowing.return_one' : 'lending.borrow') }}<span class="sr-only">:
                 {{ $title->name }}</span></a>
+            @if (($detailed ?? false) && ! $full && $ready === null && $standing->short !== null)
+                <form method="post" action="/titles/{{ $title->id }}/borrow{{ $at }}"
+                    hx-post="/titles/{{ $title->id }}/borrow{{ $at }}" hx-target="#action-{{ $key }}"
+                    hx-swap="outerHTML" hx-disabled-elt="find button">@csrf<button class="btn btn-plain" name="length"
+                    value="{{ $standing->short->code() }}">{{ trans_choice('borrowing.short_look',
+                    $standing->short->amount) }}<span class="sr-only">: {{ $title->name }}</span></button></form>
+            @endif
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
         @elseif ($standing->availability === Availability::NotHere && ! $standing->aboveCard)

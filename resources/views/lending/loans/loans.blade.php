@@ -21,6 +21,17 @@
                 <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{
                     __('loans.due', ['date' => '']) }} {{ App\Shared\View\Dates::html($on->loan->due_at,
                     $on->loan->card->library->zone()) }}</div>
+                @php($look = $short[$on->loan->id] ?? null)
+                @if ($look !== null)<div class="meta">{{ match (true) {
+                    $look['until'] !== null => __('loans.can_be_longer', ['date' =>
+                        App\Shared\View\Dates::day($look['until'], $on->loan->card->library->zone())]),
+                    $look['hold'] => __('loans.others_wait_held'),
+                    $look['line']?->turn?->to !== null => __('loans.others_wait_range', ['range' =>
+                        App\Shared\View\Dates::range($look['line']->turn->from, $look['line']->turn->to,
+                        $on->loan->card->library->zone())]),
+                    $look['line'] !== null => __('loans.others_wait'),
+                    default => '',
+                } }}</div>@endif
                 @if (($renewFrom[$on->loan->id] ?? $now) > $now)<div
                     class="meta">{{ __('loans.renew_from', ['date' =>
                     App\Shared\View\Dates::day($renewFrom[$on->loan->id], $on->loan->card->library->zone())])
@@ -40,6 +51,7 @@
                     {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>@endif
             </div>
             <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start"><x-lending.loan-acts :on="$on"
+                :short="$short[$on->loan->id] ?? null"
                 :renewable="($renewFrom[$on->loan->id] ?? null) !== null && $renewFrom[$on->loan->id] <= $now" /></div>
         </article>
     @empty
