@@ -246,7 +246,7 @@ test('after signing out neither Back nor the browser’s storage shows who was t
     }
 })
 
-// Between a phone and a desk, too, and at 400 % of a desk: nothing sideways, and nothing fixed lies over the end of a page.
+// Between a phone and a desk, too, and at 400 % of a desk: nothing sideways, nothing fixed over the end of a page.
 test('pages fit at every width from 320 on', async ({ browser }) => {
     const page = await (await browser.newContext()).newPage()
     await signIn(page, CARDS.imara)

@@ -101,7 +101,7 @@ export class Appearance {
         return [before, after]
     }
 
-    /** The book's own styles are left out, if that is wished: of the sheets of a document all but ours, first and last. */
+    /** Leaves the book's own styles out, if that is wished: of a document's sheets all but ours, first and last. */
     dress(doc) {
         const ours = [doc.head?.firstElementChild, doc.head?.lastElementChild]
         for (const sheet of doc.styleSheets)

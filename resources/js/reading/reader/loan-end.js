@@ -16,8 +16,8 @@ export const endAt = (due, act) => (due === null ? undefined : at(due, act))
 /**
  * A loan that ends, a short look told of before.
  *
- * @param {{due: number|null, longer: string|null, token: string, texts: object}} data longer: where a short look is made
- *     longer; null for any other loan
+ * @param {{due: number|null, longer: string|null, token: string, texts: object}} data longer: where a short look is
+ *     made longer; null for any other loan
  * @param {() => void} ended
  * @param {(text: string, ...acts: [string, (() => void)?][]) => void} say
  */

@@ -41,7 +41,7 @@ export class Whereabouts {
         return { page, words: fill(this.texts.page_of, { page, pages }) }
     }
 
-    /** The page of a place from anywhere: by the publication's own list at about as far in it, if the place has none. */
+    /** The page of a place from anywhere: if it has none, by the publication's own list at about as far in it. */
     pageOf(locator) {
         const labels = this.pageLabels
         const named = locator.locations.fragments?.some(of => of.startsWith('page='))
@@ -68,8 +68,8 @@ export class Whereabouts {
     }
 
     /**
-     * Where the first words in view are, from what foliate tells of it; null while its columns are not laid out and it is nowhere yet:
-     * it is told again when they are.
+     * Where the first words in view are, from what foliate tells of it; null while its columns are not laid out and it
+     * is nowhere yet: it is told again when they are.
      *
      * @returns {{locator: object, page: string, read: number, done: number, chapter: number, book: number}|null} how
      *     much is read, from 0 to 1; bytes before the place, and those left of the chapter and of the book
