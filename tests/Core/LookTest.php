@@ -78,6 +78,98 @@ final class LookTest extends TestCase
         $this->assertStringNotContainsString('url', $look->css());
     }
 
+    /** Every pair in which the colours of the style sheet meet, on light ground and on dark (WCAG 2.2, 1.4.3 and 1.4.11). */
+    public function test_the_colours_of_the_style_sheet_are_told_apart_wherever_they_meet(): void
+    {
+        $css = (string) file_get_contents(__DIR__ . '/../../resources/css/app.css');
+        [$light, $dark] = [explode('@variant night', $css)[0], explode('@variant night', $css)[1]];
+        $schemes = [
+            'light' => $this->tokens($light, '--color-'),
+            'dark' => [...$this->tokens($light, '--color-'), ...$this->tokens(explode('}', $dark)[0], '--color-')],
+        ];
+        $grounds = ['paper', 'card', 'board', 'lamp-wash', 'haint'];
+        $text = ['ink' => $grounds, 'act' => $grounds, 'soft' => ['paper', 'card', 'board']];
+        $text += [
+            'clay' => ['paper', 'card'],
+            'fig' => ['paper', 'card'],
+            'lamp-text' => ['paper', 'card', 'lamp-wash'],
+        ];
+        $text['on-shutter'] = ['eave', 'shutter', 'shutter-dark'];
+        $edges = ['edge' => ['paper', 'card', 'board'], 'ring' => $grounds, 'bar' => ['paper', 'card']];
+        foreach ($schemes as $scheme => $tokens) {
+            $colour = fn(string $name): Colour => $this->colour(
+                preg_match('/^var\(--color-(.+)\)$/', $tokens[$name], $m) === 1 ? $tokens[$m[1]] : $tokens[$name],
+            );
+            foreach ([[$text, Colour::TEXT], [$edges, Colour::EDGE]] as [$pairs, $least]) {
+                foreach ($pairs as $name => $under) {
+                    foreach ($under as $ground) {
+                        $this->assertGreaterThanOrEqual(
+                            $least,
+                            $colour($name)->contrast($colour($ground)),
+                            "{$name} on {$ground}, {$scheme}",
+                        );
+                    }
+                }
+            }
+        }
+    }
+
+    /** Text of a book, and text with a mark over it, on each of the reader's grounds. */
+    public function test_books_are_read_on_every_ground_through_every_mark(): void
+    {
+        $css = (string) file_get_contents(__DIR__ . '/../../resources/css/app.css');
+        preg_match_all("/\.reader(?:\[data-background='(\w+)'])? \{([^}]*--page[^}]*)\}/", $css, $blocks);
+        $this->assertCount(4, $blocks[0]);
+        preg_match("/\[data-background='night'] \{ color-scheme: dark;([^}]*)\}/", $css, $night);
+        preg_match('/html \{([^}]*--pen-lamp[^}]*)\}/', $css, $day);
+        $opacity = 0.6;
+        $this->assertStringContainsString("--overlayer-highlight-opacity: {$opacity}", strtr($css, [': .' => ': 0.']));
+        foreach ($blocks[1] as $n => $name) {
+            $of = [...$this->tokens($blocks[2][0], '--'), ...$this->tokens($blocks[2][$n], '--')];
+            [$page, $print] = [$this->colour($of['page']), $this->colour($of['print'])];
+            foreach (['page', 'bar'] as $ground) {
+                $this->assertReadable($print, $this->colour($of[$ground]), "print on {$ground}, {$name}");
+                $this->assertReadable(
+                    $this->colour($of['dim']),
+                    $this->colour($of[$ground]),
+                    "dim on {$ground}, {$name}",
+                );
+            }
+            $isDark = in_array($name, ['dusk', 'night'], true);
+            $pens = $this->tokens($isDark ? $night[1] : $day[1], '--pen-');
+            $this->assertCount(4, $pens);
+            foreach ($pens as $pen => $hex) {
+                // As a browser blends them (W3C, Compositing and Blending): multiply by day, screen by night.
+                $marked = fn(Colour $under): Colour => $this->blended($under, $this->colour($hex), $isDark, $opacity);
+                $this->assertReadable($marked($print), $marked($page), "{$pen} on {$name}");
+            }
+        }
+    }
+
+    private function blended(Colour $under, Colour $over, bool $screen, float $opacity): Colour
+    {
+        $one = fn(int $a, int $b): int => (int) round(
+            $a * (1 - $opacity) + $opacity * ($screen ? 255 - ((255 - $a) * (255 - $b)) / 255 : ($a * $b) / 255),
+        );
+
+        return $this->colour(
+            sprintf(
+                '#%02x%02x%02x',
+                $one($under->red, $over->red),
+                $one($under->green, $over->green),
+                $one($under->blue, $over->blue),
+            ),
+        );
+    }
+
+    /** @return array<string, string> value by name, of those that begin so */
+    private function tokens(string $css, string $prefix): array
+    {
+        preg_match_all("/{$prefix}([a-z-]+): (#[0-9a-f]{6}|var\([^)]*\));/", $css, $m);
+
+        return array_combine($m[1], $m[2]);
+    }
+
     private function assertReadable(Colour $text, Colour $ground, string $where): void
     {
         $this->assertGreaterThanOrEqual(

@@ -21,7 +21,7 @@
         @if ($current->library !== null)
             <div class="order-last md:order-none w-full md:w-auto md:flex-1 relative">
             <form action="{{ route('catalogue') }}" role="search"
-                class="has-[#words:focus-visible]:outline-3 outline-lamp outline-offset-2 flex bg-card text-ink
+                class="has-[#words:focus-visible]:outline-3 outline-ring outline-offset-2 flex bg-card text-ink
                 rounded-control overflow-hidden h-10">
                 <label for="words" class="sr-only">{{ __('common.search') }}</label>
                 <input id="words" name="q" value="{{ request()->routeIs('catalogue') ?

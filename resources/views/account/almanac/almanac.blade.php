@@ -5,7 +5,7 @@
 @php
     $day = fn (string $of): string => Dates::day(new DateTimeImmutable("{$of} 12:00", $zone), $zone);
     $fills = ['var(--color-board)', 'var(--color-haint)', 'var(--color-haint-deep)',
-        'color-mix(in oklab, var(--color-haint-deep), var(--color-shutter))', 'var(--color-shutter)'];
+        'color-mix(in oklab, var(--color-haint-deep), var(--color-bar))', 'var(--color-bar)'];
 @endphp
 <x-layout :title="__('almanac.heading')" on="almanac">
     <h1 class="text-3xl mb-1">{{ __('almanac.heading') }}</h1>

@@ -29,7 +29,7 @@
             {{-- On a phone the filters open on demand; without scripts, and drawn once for both. --}}
             <input type="checkbox" id="narrow" class="peer sr-only lg:hidden">
             <label for="narrow" class="lg:hidden btn btn-quiet w-full peer-focus-visible:outline-3
-                peer-focus-visible:outline-lamp">{{ __('catalogue.narrow') }}</label>
+                peer-focus-visible:outline-ring">{{ __('catalogue.narrow') }}</label>
             <div class="max-lg:hidden max-lg:peer-checked:block">@include('catalogue.search.filters')</div>
         </div>
         <section aria-labelledby="results" class="min-w-0">

@@ -19,7 +19,7 @@
                         <rect x="{{ $bar['x'] }}" y="0" width="{{ $bar['width'] + 1.5 }}" height="50"
                             fill="transparent"/>
                         <rect class="bar" x="{{ $bar['x'] }}" y="{{ 50 - $bar['height'] }}" width="{{ $bar['width'] }}"
-                            height="{{ $bar['height'] }}" fill="{{ $inside($bar) ? 'var(--color-shutter)' :
+                            height="{{ $bar['height'] }}" fill="{{ $inside($bar) ? 'var(--color-bar)' :
                             'var(--color-haint-deep)' }}"/>
                     </a>
                 @endforeach

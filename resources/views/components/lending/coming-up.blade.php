@@ -2,7 +2,7 @@
 @use('App\Lending\Porch\ComingDate')
 @use('App\Shared\View\Dates')
 @php
-    $fill = ['loan' => 'var(--color-shutter)', 'due_soon' => 'var(--color-clay)'];
+    $fill = ['loan' => 'var(--color-bar)', 'due_soon' => 'var(--color-clay)'];
     // What each row says beside its bar and in the table.
     $says = fn (ComingDate $date): string => match (true) {
         $date->to === null => __('account.no_promise'),
@@ -18,7 +18,7 @@
     <h2 id="coming-up" class="text-2xl">{{ __('account.coming_up') }}</h2>
     <span class="meta hidden sm:inline-flex flex-wrap gap-x-4" aria-hidden="true">
         <span class="inline-flex items-center gap-1.5"><svg width="14" height="10"><rect width="14" height="10" rx="2"
-            fill="var(--color-shutter)"/></svg>{{ __('account.on_loan') }}</span>
+            fill="var(--color-bar)"/></svg>{{ __('account.on_loan') }}</span>
         <span class="inline-flex items-center gap-1.5"><svg width="14" height="10"><rect width="14" height="10" rx="2"
             fill="var(--color-clay)"/></svg>{{ __('account.due_soon') }}</span>
         <span class="inline-flex items-center gap-1.5"><svg width="22" height="12"><rect x=".5" y="1.500" width="21"

@@ -25,7 +25,7 @@
             href="{{ $row->link }}"><bdi>{{ $row->label }}</bdi></a>@else<bdi>{{ $row->label }}</bdi>@endif</th>
             <td><svg viewBox="0 0 100 10" preserveAspectRatio="none" class="w-full h-4 block" aria-hidden="true"><rect
                 y="2" height="6" width="{{ round(100 * ($row->now ?? 0) / $most, 2) }}"
-                fill="var(--color-shutter)"/>@if (($row->before ?? 0) > 0)<rect y="0" height="10" width="0.8"
+                fill="var(--color-bar)"/>@if (($row->before ?? 0) > 0)<rect y="0" height="10" width="0.8"
                 x="{{ round(99.2 * $row->before / $most, 2) }}" fill="var(--color-clay)"/>@endif</svg></td>
             <td class="num">{{ $shown($row->now) }}</td><td class="num text-soft">{{ $shown($row->before) }}</td>
             </tr>@endforeach</tbody>

@@ -8,7 +8,7 @@
     @include('desk.figures.tabs', ['here' => 'figures'])
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2 mb-3"><p class="max-w-[80ch] grow">{{ __('figures.text') }}
         <span class="inline-flex items-center gap-1.5 whitespace-nowrap"><svg width="18" height="10"
-        aria-hidden="true"><rect y="2" width="18" height="6" fill="var(--color-shutter)"/></svg>{{ $year }}</span>
+        aria-hidden="true"><rect y="2" width="18" height="6" fill="var(--color-bar)"/></svg>{{ $year }}</span>
         <span class="inline-flex items-center gap-1.5 whitespace-nowrap"><svg width="3" height="12"
         aria-hidden="true"><rect width="3" height="12" fill="var(--color-clay)"/></svg>{{ $year - 1 }}</span></p>
         <form class="flex items-center gap-2 text-[15px]"><label for="year">{{ __('figures.year') }}</label><select

@@ -20,7 +20,7 @@
                 py-1 no-underline text-center text-[14px] hover:bg-haint', 'bg-haint ring-2 ring-shutter' =>
                 $of === $month]) @if ($of === $month) aria-current="true" @endif><svg viewBox="0 0 40 48"
                 class="h-12 mx-auto" aria-hidden="true"><rect x="8" width="24" y="{{ 48 - 44 * $count / $most }}"
-                height="{{ 44 * $count / $most }}" fill="var(--color-shutter)"/><line x1="4" x2="36" y1="47.500"
+                height="{{ 44 * $count / $most }}" fill="var(--color-bar)"/><line x1="4" x2="36" y1="47.500"
                 y2="47.500" stroke="var(--color-rule)"/></svg><b class="tabular-nums">{{
                     App\Shared\View\Numbers::of($count)
                 }}</b><span>{{ DeskText::month($of, 'LLL yy') }}</span><span class="meta">{{ $cents > 0 ?

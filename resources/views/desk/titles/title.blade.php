@@ -320,7 +320,7 @@
                     @php [$x, $lent, $away] = [$n * 62 + 12, 88 * ($begun[$month] ?? 0) / $most, 88 *
                         ($turnaways[$month] ?? 0) / $most]; @endphp
                     <rect x="{{ $x }}" y="{{ 100 - $lent }}" width="20" height="{{ $lent }}"
-                        fill="var(--color-shutter)"/>
+                        fill="var(--color-bar)"/>
                     <rect x="{{ $x + 22 }}" y="{{ 100 - $away }}" width="20" height="{{ $away }}"
                         fill="var(--color-lamp)" stroke="#b67b0d" stroke-width="{{ $away > 0 ? 1 : 0 }}"/>
                     <text x="{{ $x + 21 }}" y="118" text-anchor="middle"
@@ -335,7 +335,7 @@
                     <tbody>
                         <tr><th scope="row" class="text-left font-normal whitespace-nowrap"><svg width="12" height="12"
                             class="inline mr-1.5" aria-hidden="true"><rect width="12" height="12"
-                            fill="var(--color-shutter)"/></svg>{{ __('titles.lent_in_month')
+                            fill="var(--color-bar)"/></svg>{{ __('titles.lent_in_month')
                             }}</th>@foreach ($months as $month)<td class="num">{{ $begun[$month] ?? 0
                             }}</td>@endforeach</tr>
                         <tr><th scope="row" class="text-left font-normal whitespace-nowrap"><svg width="12" height="12"
