@@ -1,4 +1,5 @@
 import htmx from 'htmx.org'
+import { singleKeysAct, watchKeys } from './account/preferences/keys.js'
 import { watchChoices } from './catalogue/search/choices.js'
 import { watchHistograms } from './catalogue/search/histogram.js'
 import { watchShare } from './catalogue/records/share.js'
@@ -88,21 +89,33 @@ document.querySelectorAll('form[data-send-once]').forEach(form => sendOnce(form)
 
 watchChoices()
 
+const keys = document.getElementById('keys')
+if (keys) watchKeys(keys)
+
 // Where the keys lead: "/" to the search, "g" and a letter to a place.
 const places = { p: '/porch', c: '/catalogue', l: '/loans', h: '/holds', r: '/rooms', b: '/baskets' }
 let afterG = 0
 document.addEventListener('keydown', event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('input, select, textarea')) return
-    if (event.key === '/') {
+    if (!singleKeysAct() || document.querySelector('dialog[open]') || location.pathname.startsWith('/desk')) return
+    if (Date.now() - afterG < 1500 && places[event.key]) {
+        location.assign(places[event.key])
+    } else if (event.key === '/') {
         event.preventDefault()
         document.getElementById('words')?.focus()
-    } else if (event.key === '?') {
+    } else if (event.key === 'h') {
         document.getElementById('open-help')?.click()
     } else if (event.key === 'g') {
         afterG = Date.now()
-    } else if (Date.now() - afterG < 1500 && places[event.key]) {
-        location.assign(places[event.key])
     }
+})
+
+// What unfolds over the page folds again, and gives the focus back.
+document.addEventListener('keydown', event => {
+    const menu = event.key === 'Escape' && document.querySelector('details[data-menu][open]')
+    if (!menu) return
+    menu.open = false
+    menu.querySelector('summary').focus()
 })
 
 // The panel that opens in place gets the focus, and Escape closes it.

@@ -15,6 +15,5 @@ return [
     'caption_sizes' => ['small' => 'Small', 'medium' => 'Medium', 'large' => 'Large'],
     'caption_ground' => 'Behind captions',
     'caption_grounds' => ['dark' => 'Dark', 'light' => 'Light', 'none' => 'Nothing'],
-    'player_keys' => 'Space plays and pauses, the arrows go back and on by 15 seconds, up and down change the speed.',
     'bookmarks' => 'Bookmarks',
 ];

@@ -29,7 +29,6 @@ return [
     'opening' => 'Opening the book…',
     'no_file_heading' => 'This cannot be opened here yet',
     'no_file_text' => 'The file of “:name” has not come to the library yet. You can return the loan so that it does not count.',
-    'keys' => 'Arrow keys and space turn pages, c opens the contents, f finds, m opens the marks, a the appearance, r reads aloud, s selects a word (arrows another, with Shift more, Enter what can be done with it), t shows the text of fixed pages, Escape closes.',
     'book' => 'Book',
     'highlight' => 'Highlight',
     'colours' => ['lamp' => 'lamp', 'sea' => 'sea', 'fig' => 'fig', 'clay' => 'clay'],

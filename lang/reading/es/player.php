@@ -15,6 +15,5 @@ return [
     'caption_sizes' => ['small' => 'Pequeño', 'medium' => 'Mediano', 'large' => 'Grande'],
     'caption_ground' => 'Fondo de los subtítulos',
     'caption_grounds' => ['dark' => 'Oscuro', 'light' => 'Claro', 'none' => 'Sin fondo'],
-    'player_keys' => 'Espacio reproduce y detiene, las flechas avanzan y retroceden 15 segundos, arriba y abajo cambian la velocidad.',
     'bookmarks' => 'Marcadores',
 ];

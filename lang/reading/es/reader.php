@@ -29,7 +29,6 @@ return [
     'opening' => 'Abriendo el libro…',
     'no_file_heading' => 'Esto aún no se puede abrir aquí',
     'no_file_text' => 'El archivo de «:name» aún no ha llegado a la biblioteca. Puede devolver el préstamo para que no cuente.',
-    'keys' => 'Las flechas y la barra espaciadora pasan página, c abre el índice, f busca, m abre las marcas, a el aspecto, r lee en voz alta, s selecciona una palabra (flechas: otra; con mayúsculas: más; Intro: qué hacer con ella), t muestra el texto de páginas fijas, Escape cierra.',
     'book' => 'Libro',
     'highlight' => 'Resaltar',
     'colours' => ['lamp' => 'lámpara', 'sea' => 'mar', 'fig' => 'higo', 'clay' => 'arcilla'],

@@ -11,6 +11,8 @@
             FigPorch\Core\Account\HelpSubject::forPage(request()->route()?->getName()), false) }}"
             hx-get="{{ $help }}" hx-target="#help-beside">{{ __('help.heading') }}</a>@else<a class="link"
             href="{{ route('desk.help', [], false) }}">{{ __('help.desk') }}</a>@endif
+        @if ($about !== null)<button type="button" class="link cursor-pointer min-h-6" data-open-keys hidden>{{
+            __('keys.open') }}</button>@endif
         @php($offered = $current->library->languages ?? array_keys(config('app.locales')))
         @if (count($offered) > 1)<form method="post" action="{{ route('preferences') }}" class="flex items-center
             gap-2">

@@ -65,7 +65,7 @@
             </div>
         @endif
         @if ($person !== null)
-            <details class="sm:hidden ml-auto relative">
+            <details class="sm:hidden ml-auto relative" data-menu>
                 <summary class="list-none cursor-pointer font-semibold py-2 px-3 rounded-control border
                     border-on-shutter/60">{{ __('common.menu') }}@if ($unread > 0) <span class="text-lamp"
                     aria-label="{{ trans_choice('common.new_notices', $unread) }}">●</span>@endif</summary>

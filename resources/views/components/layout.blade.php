@@ -18,6 +18,7 @@
     <aside id="help-beside" data-opener="open-help" aria-label="{{ __('help.heading') }}"></aside>
     <x-account.leaving />
     <x-footer :scheme="$scheme" :about="mb_substr(trim(($title ?? '').' '.request()->getRequestUri()), 0, 300)" />
+    <x-keys />
     <x-lending.current-loan :head="$head" :on="$on" />
 </body>
 </html>

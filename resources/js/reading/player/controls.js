@@ -54,7 +54,9 @@ export class Controls {
         addEventListener('keydown', event => {
             const presses = [' ', 'Enter'].includes(event.key) && event.target.closest('button, a')
             const writes = event.target.closest('select, input, textarea, summary')
-            if (event.ctrlKey || event.metaKey || event.altKey || presses || writes || !acts[event.key]) return
+            const isOver = document.querySelector('dialog[open]')
+            if (event.ctrlKey || event.metaKey || event.altKey || presses || writes || isOver || !acts[event.key])
+                return
             event.preventDefault()
             acts[event.key]()
         })

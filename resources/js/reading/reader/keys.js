@@ -1,5 +1,7 @@
 // What each key does in the reader, wherever it is pressed: on the page, in a document of the book, in a drawer.
 
+import { singleKeysAct } from '../../account/preferences/keys.js'
+
 /** Keys that also work within a drawer. */
 const IN_DRAWER = ['Escape', 'c', 'f', 'm', 'a']
 
@@ -18,11 +20,15 @@ export class Keys {
 
     press(event) {
         const { tools } = this
+        // The list of keys lies over all of it.
+        if (globalThis.document?.querySelector('dialog[open]')) return
         if (
             event.ctrlKey ||
             event.metaKey ||
             event.altKey ||
-            event.target.closest?.('input[type=text], textarea, select') ||
+            // What is being written is not lost by its drawer: Escape closes that from within a field, too.
+            (event.key !== 'Escape' && event.target.closest?.('input[type=text], textarea, select')) ||
+            (/^[a-z]$/.test(event.key) && !singleKeysAct()) ||
             (event.key.startsWith('Arrow') && event.target.localName === 'table')
         )
             return

@@ -127,7 +127,9 @@
                     value="{{ $value }}">{{ $label }}</option>@endforeach</select></div>
             @endif
         </div>
-        <p class="meta max-sm:hidden">{{ __('player.player_keys') }}</p>
+        <p class="max-sm:hidden"><button type="button" class="link cursor-pointer min-h-6" data-open-keys hidden>{{
+            __('keys.open') }}</button></p>
     </section>
+    <x-keys :of="['player']" />
 </body>
 </html>

@@ -148,7 +148,8 @@
                     class="choices">{!! $radios('styles', __('reader.style_sources')) !!}</div></fieldset>
                 @endunless
             </form>
-            <p class="mt-6 text-[15px] max-sm:hidden">{{ __('reader.keys') }}</p>
+            <p class="mt-6 max-sm:hidden"><button type="button" class="underline!" data-open-keys hidden>{{
+                __('keys.open') }}</button></p>
         </x-reading.drawer>
     </main>
     <footer id="bottom-bar">
@@ -168,5 +169,6 @@
         </div>
     </footer>
 </div>
+<x-keys :of="['reader']" />
 </body>
 </html>
