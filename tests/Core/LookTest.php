@@ -120,8 +120,9 @@ final class LookTest extends TestCase
         $css = (string) file_get_contents(__DIR__ . '/../../resources/css/app.css');
         preg_match_all("/\.reader(?:\[data-background='(\w+)'])? \{([^}]*--page[^}]*)\}/", $css, $blocks);
         $this->assertCount(4, $blocks[0]);
-        preg_match("/\[data-background='night'] \{ color-scheme: dark;([^}]*)\}/", $css, $night);
-        preg_match('/html \{([^}]*--pen-lamp[^}]*)\}/', $css, $day);
+        $inside = fn(string $of): string => preg_match($of, $css, $m) === 1 ? $m[1] : $this->fail($of);
+        $night = $inside("/\[data-background='night'] \{ color-scheme: dark;([^}]*)\}/");
+        $day = $inside('/html \{([^}]*--pen-lamp[^}]*)\}/');
         $opacity = 0.6;
         $this->assertStringContainsString("--overlayer-highlight-opacity: {$opacity}", strtr($css, [': .' => ': 0.']));
         foreach ($blocks[1] as $n => $name) {
@@ -136,7 +137,7 @@ final class LookTest extends TestCase
                 );
             }
             $isDark = in_array($name, ['dusk', 'night'], true);
-            $pens = $this->tokens($isDark ? $night[1] : $day[1], '--pen-');
+            $pens = $this->tokens($isDark ? $night : $day, '--pen-');
             $this->assertCount(4, $pens);
             foreach ($pens as $pen => $hex) {
                 // As a browser blends them (W3C, Compositing and Blending): multiply by day, screen by night.
