@@ -77,11 +77,15 @@ final readonly class Record
             throw new InvalidArgumentException("'{$published}' is not a year, a year and month, or a date.");
         }
         $this->seriesPosition = SeriesPosition::read($seriesPosition);
-        $this->contributors = array_slice($contributors, 0, self::MOST['contributors']);
+        $people = array_filter($contributors, fn(array $of): bool => !Filler::is($of['name']));
+        $this->contributors = array_slice(array_values($people), 0, self::MOST['contributors']);
         $this->identifiers = array_slice($identifiers, 0, self::MOST['identifiers']);
         $this->subjects = array_slice($subjects, 0, self::MOST['subjects']);
         $this->awards = array_slice($awards, 0, self::MOST['awards']);
-        $this->description = $description === null ? null : mb_substr($description, 0, self::MOST['description']);
+        $this->description =
+            $description === null || Filler::is($description)
+                ? null
+                : mb_substr($description, 0, self::MOST['description']);
     }
 
     public function isbn(): ?Isbn

@@ -50,7 +50,7 @@ test('finding steps from place to place, with what stands around each', async ({
     await expect(page.locator('#find-answer')).toHaveText('Place 2 of 5.')
     await expect(page.locator('.found[aria-current]')).toContainText('paid for the roof')
     await expect(page.locator('#where')).toContainText('September')
-    for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Place before' }).click()
+    for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Previous place' }).click()
     await expect(page.locator('#find-answer')).toHaveText('Place 5 of 5.')
     // Words that run over an edge of markup are one text.
     await page.getByLabel('Find in book').fill('Mr Brack,1 who is')

@@ -70,7 +70,7 @@ test('years are chosen by dragging over the bars, kept with a pin, and taken awa
     await page.getByRole('combobox', { name: 'Search' }).fill('the')
     await page.keyboard.press('Enter')
     await expect(chip).toBeVisible()
-    await page.getByRole('button', { name: 'Take out all pins' }).click()
+    await page.getByRole('button', { name: 'Remove all pins' }).click()
     await page.getByRole('link', { name: /^Take away the filter “Years/ }).click()
     await expect(chip).toHaveCount(0)
     await page.goto('/catalogue')

@@ -6,12 +6,24 @@ namespace App\Shared\View;
 
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;
+use Illuminate\Support\HtmlString;
 use Locale;
 
 /** A title's facts in words. */
 final class TitleText
 {
     /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
+    /** Its name, in the language that it is in, and from its own side. */
+    public static function name(Title $title): HtmlString
+    {
+        $language = (string) $title->language;
+        $isOther = $language !== '' && strtok(strtolower($language), '-') !== app()->getLocale();
+
+        return new HtmlString(
+            '<bdi' . ($isOther ? ' lang="' . e($language) . '"' : '') . '>' . e($title->name) . '</bdi>',
+        );
+    }
+
     public static function format(Title $title): string
     {
         return implode(

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return [
+    'skip_to_results' => 'Skip to the results',
     'left_out' => 'Not known here, and so left out: :what.',
     'list' => 'the list',
     'unknown' => 'not known here',
@@ -72,7 +73,7 @@ return [
     'pin_name' => 'Pin “:name” for the next search',
     'unpin_name' => 'Take the pin out of “:name”',
     'pin_all' => 'Pin all',
-    'unpin_all' => 'Take out all pins',
+    'unpin_all' => 'Remove all pins',
     'suggestions' => 'Suggestions',
     'kinds' => ['title' => 'title', 'series' => 'series', 'subject' => 'subject', 'author' => 'author', 'narrator' => 'narrator', 'illustrator' => 'illustrator', 'translator' => 'translator', 'editor' => 'editor', 'artist' => 'artist', 'composer' => 'composer', 'director' => 'director', 'cast' => 'cast'],
     'reach' => 'Look in',

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return [
+    'skip_to_results' => 'Saltar a los resultados',
     'left_out' => 'No se conoce aquí y se ha dejado fuera: :what.',
     'list' => 'la lista',
     'unknown' => 'no se conoce aquí',

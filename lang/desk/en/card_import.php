@@ -32,7 +32,7 @@ return [
     'so_many' => ':count of :of',
     'may_close' => 'You may close this page; it goes on.',
     'apply' => '{1} Take it in: one card|[2,*] Take them in: :count cards',
-    'discard' => 'Leave it',
+    'discard' => 'Discard',
     'discarded' => 'The file is forgotten; nothing was changed.',
     'nothing_changed_yet' => 'Nothing is changed yet.',
     'nothing_to_change' => 'Everything is so already: there is nothing to change.',

@@ -64,7 +64,7 @@ return [
     'no_gain' => 'no more loans than now',
     'as_now' => 'As it is',
     'then' => 'Afterwards',
-    'leave_it' => 'Leave it as it is',
+    'leave_it' => 'Keep it as it is',
     'needs' => [
         'date_of_list' => 'Give the day as year-month-day, for example 2027-06-30, or leave it empty.',
         'model' => 'Choose a licence model.', 'copies' => 'Say how many copies: a whole number from 1.', 'loans' => 'Say how many loans are bought: a whole number from 1.', 'date' => 'Give the day as year-month-day, for example 2027-06-30. A licence metered by time needs a last day.',

@@ -31,7 +31,7 @@ return [
     'borrowed' => '{0} not borrowed yet|{1} borrowed :count time|[2,*] borrowed :count times',
     'take_back' => 'Take back',
     'no_pupils' => 'Nobody is in it yet. Give pupils the code.',
-    'remove' => 'Take out',
+    'remove' => 'Remove',
     'end' => 'End this class',
     'end_sure' => 'Pupils no longer see what was given to it. Loans stay as they are.',
     'end_yes' => 'Yes, end it',

@@ -8,7 +8,7 @@ return [
     'cancel_hold' => 'Cancel hold',
     'days' => '{1} :count day|[2,*] :count days',
     'hours' => '{1} :count hour|[2,*] :count hours',
-    'not_now' => 'Leave it',
+    'not_now' => 'Cancel',
     'of_copies' => '{1} :count copy|[2,*] :count copies',
     'on_order' => 'Its file has not come yet, so it cannot be borrowed. When it comes, holds are filled in turn at once.',
     'on_order_line' => 'You would be :place in line.',

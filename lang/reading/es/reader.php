@@ -57,6 +57,8 @@ return [
         'find_too_short' => 'Escriba al menos dos letras.',
         'finding' => 'Mirando en el libro, :part %…',
         'found' => ':number lugares en :chapters capítulos.',
+        'found_in_one' => ':number lugares en un capítulo.',
+        'found_on_one' => ':number lugares en una página.',
         'found_pages' => ':number lugares en :chapters páginas.',
         'found_one' => 'Un lugar.',
         'found_many' => 'Los primeros :number lugares. Con más palabras serán menos.',

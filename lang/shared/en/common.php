@@ -31,8 +31,8 @@ return [
     'undo' => 'Undo',
     'home' => 'Fig Porch, to the start',
     'main_navigation' => 'Main',
-    'previous' => 'Earlier',
-    'next' => 'Later',
+    'previous' => 'Previous page',
+    'next' => 'Next page',
     'page_of' => 'Page :page of :pages',
     'pages' => 'Pages of results',
     'error' => [

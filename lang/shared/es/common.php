@@ -31,8 +31,8 @@ return [
     'undo' => 'Deshacer',
     'home' => 'Fig Porch, al inicio',
     'main_navigation' => 'Principal',
-    'previous' => 'Anterior',
-    'next' => 'Siguiente',
+    'previous' => 'Página anterior',
+    'next' => 'Página siguiente',
     'page_of' => 'Página :page de :pages',
     'pages' => 'Páginas de resultados',
     'error' => [

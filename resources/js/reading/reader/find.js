@@ -137,20 +137,19 @@ export class Find {
             if (this.#places.length >= MOST) break
         }
         const number = this.#places.length
-        this.answer.textContent = number
-            ? fill(
-                  number === 1
-                      ? this.texts.found_one
-                      : number >= MOST
-                        ? this.texts.found_many
-                        : this.view.isFixedLayout
-                          ? this.texts.found_pages
-                          : this.texts.found,
-                  { number, chapters },
-              )
-            : fill(this.texts.found_none, { words: query })
+        this.answer.textContent = fill(this.#outcome(number, chapters), { number, chapters, words: query })
         if (missing) this.answer.textContent += ` ${fill(this.texts.find_missing, { number: missing })}`
         this.steps.hidden = number < 2
+    }
+
+    /** What was found, in words. */
+    #outcome(number, chapters) {
+        const { texts, view } = this
+        if (number === 0) return texts.found_none
+        if (number === 1) return texts.found_one
+        if (number >= MOST) return texts.found_many
+        if (view.isFixedLayout) return chapters === 1 ? texts.found_on_one : texts.found_pages
+        return chapters === 1 ? texts.found_in_one : texts.found
     }
 
     #show(index, found) {

@@ -137,6 +137,7 @@ export class Reader {
 
     /** A document of the book is on the page. */
     #shown(doc, index) {
+        doc.defaultView.frameElement.title = $('page').ariaLabel
         doc.addEventListener('keydown', this.keys.on)
         this.tools.watch(doc, index)
         this.appearance.dress(doc)

@@ -12,7 +12,7 @@
                     App\Shared\View\Cover::html($title, 52, decorative: true) }}</a>
                 <div class="min-w-0">
                     <h3 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
-                        class="no-underline hover:underline">{{ $title->name }}</a></h3>
+                        class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h3>
                     @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
                     <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))
                         }}</div>

@@ -43,7 +43,7 @@
                 href="{{ $current->link(route('catalogue', ['series' => $title->series_id, 'order' => 'series'], false))
                     }}">{{ $series
                 }}</a></div>@endif
-            <h1 class="text-3xl md:text-4xl">{{ $title->name }}@if ($isMagazine && $title->edition) <span
+            <h1 class="text-3xl md:text-4xl">{{ TitleText::name($title) }}@if ($isMagazine && $title->edition) <span
                 class="text-soft">{{ $title->edition }}</span>@endif</h1>
             @if ($title->subtitle)<p class="text-xl text-soft mt-1">{{ $title->subtitle }}</p>@endif
             <p class="text-lg mt-1 mb-4">@foreach ($roles as $role => $people)@if (! $loop->first) ·

@@ -23,6 +23,7 @@
     $set = $search->narrowing();
 @endphp
 <x-layout :title="$heading" on="catalogue">
+    <a class="skip" href="#results">{{ __('search.skip_to_results') }}</a>
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
         <div>
             <h2 class="text-lg border-b border-rule pb-2 mb-2 max-lg:hidden">{{ __('catalogue.narrow') }}</h2>
@@ -35,7 +36,7 @@
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
                 <div>
-                    <h1 id="results" class="text-3xl">{{ $heading }}</h1>
+                    <h1 id="results" tabindex="-1" class="text-3xl focus:outline-none">{{ $heading }}</h1>
                     @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note,
                         trans_choice('catalogue.titles', $page->total(), ['count' =>
                             App\Shared\View\Numbers::of($page->total())])]))

@@ -9,7 +9,7 @@
         decorative: true) }}</a>
     <div class="min-w-0">
         <h2 class="text-xl"><a href="{{ $current->link("/titles/{$title->id}") }}"
-            class="no-underline hover:underline">{{ $title->name }}</a></h2>
+            class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h2>
         @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
         <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
         <div class="meta flex flex-wrap items-baseline gap-x-3"><span

@@ -14,7 +14,7 @@
             <div class="min-w-0">
                 <h2 class="text-xl"><a class="no-underline hover:underline"
                     href="{{ $current->link(route('titles.show', $title, false), $on->loan->card->library) }}">{{
-                        $title->name }}</a></h2>
+                        App\Shared\View\TitleText::name($title) }}</a></h2>
                 <div>{{ TitleText::people($title) }}</div>
                 <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) ·
                     {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>

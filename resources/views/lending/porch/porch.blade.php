@@ -23,7 +23,7 @@
                             <div class="flex-1 min-w-0">
                                 <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a
                                     class="no-underline hover:underline" href="{{ $current->link(route('titles.show',
-                                        $title, false)) }}">{{ $title->name }}</a></h3>
+                                        $title, false)) }}">{{ App\Shared\View\TitleText::name($title) }}</a></h3>
                                 <div class="meta">{{ $i === 0 ?
                                     TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") :
                                     TitleText::format($title) }}</div>

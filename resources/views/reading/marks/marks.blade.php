@@ -19,7 +19,8 @@
             {{ App\Shared\View\Cover::html($title, 56, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl" id="of-{{ $title->id }}"><a class="no-underline hover:underline"
-                    href="{{ $current->link("/titles/{$title->id}") }}">{{ $title->name }}</a></h2>
+                    href="{{ $current->link("/titles/{$title->id}") }}">{{ App\Shared\View\TitleText::name($title)
+                        }}</a></h2>
                 <ul class="mt-1">
                     @foreach ($ofTitle as $mark)
                         <li class="flex gap-4 items-start justify-between border-t border-rule first:border-0 py-2">

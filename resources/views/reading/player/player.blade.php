@@ -36,7 +36,8 @@
             false)) }}"
             id="close"><span aria-hidden="true">←</span> {{ __($isLoan ? 'reading.close_player' : 'reading.to_title')
             }}</a>
-        @if ($isVideo)<h1 class="flex-1 min-w-0 truncate text-center text-lg!">{{ $title->name }}</h1>@endif
+        @if ($isVideo)<h1 class="flex-1 min-w-0 truncate text-center text-lg!">{{
+            App\Shared\View\TitleText::name($title) }}</h1>@endif
     </header>
     <main @class(['player-main', 'player-watch' => $isVideo])>
         @if ($isVideo)
@@ -50,7 +51,7 @@
                 'w-full h-auto') }}</div>
         @endif
         <div class="min-w-0">
-            @unless ($isVideo)<h1 class="text-3xl">{{ $title->name }}</h1>@endunless
+            @unless ($isVideo)<h1 class="text-3xl">{{ App\Shared\View\TitleText::name($title) }}</h1>@endunless
             <p class="mb-1">{{ TitleText::people($title) }}</p>
             <p class="meta mb-4">{{ $isLoan ? TitleText::format($title) : __('reading.excerpt').' · '.$clock($total)
                 }}</p>
