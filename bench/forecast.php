@@ -50,6 +50,30 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
     ];
 }
 
+echo "\nMore copies bought so that 8 in 10 of those who join get theirs within 21 days: of 100 lines played out with them, " .
+    "those in time; in brackets with one copy fewer. Mark: 75 to 90, and less.\n\n| behaviour | " .
+    implode(' | ', $cells) .
+    " |\n|---|" .
+    str_repeat('---|', count($cells)) .
+    "\n";
+$lines = (int) ceil($perCell / 2);
+foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
+    $bought = array_fill_keys($cells, []);
+    for ($seed = 21; $seed <= 26 && min(array_map(count(...), $bought)) < $lines; $seed++) {
+        $library = $make($seed);
+        $library->play($titles, $rush, worlds: true);
+        foreach ($library->buy(21, (int) ceil($lines / 3)) as $of) {
+            $bought[OutsideLibrary::cell($of['ahead'])][] = $of;
+        }
+    }
+    echo "| {$name} |";
+    foreach ($bought as $of) {
+        $share = fn(string $what): float => (100 * count(array_filter(array_column($of, $what)))) / max(1, count($of));
+        printf(' %.0f (%.0f) of %d |', $share('enough'), $share('fewer'), count($of));
+    }
+    echo "\n";
+}
+
 echo "\n| line | draws for a list, ms | draws for a page, ms |\n|---|---|---|\n";
 $forecast = new Forecast($library->measured(), 72);
 foreach ($cells as $cell) {

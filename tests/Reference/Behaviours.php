@@ -10,6 +10,11 @@ use Random\Randomizer;
 /** How the people of an outside library may behave, by name. */
 final class Behaviours
 {
+    /** The two that change over time: of what was measured before, less is true. */
+    public const CHANGES = 'loans grow shorter half way';
+
+    public const PRIZE = 'a rush after a prize';
+
     /**
      * @return array<string, array{Closure(int): OutsideLibrary, int, float}> by seed; how many titles, how much
      *     wanted
@@ -26,9 +31,21 @@ final class Behaviours
             (-log(OutsideLibrary::share($r))) ** (1 / $shape);
         $alike = fn(): float => 0.6;
         $differ = fn(Randomizer $r): float => 0.15 + 0.8 * OutsideLibrary::share($r);
-        $library = fn(Closure $patience, Closure $early, float $kept = 72, ?Closure $change = null): Closure => fn(
-            int $seed,
-        ): OutsideLibrary => new OutsideLibrary($patience, $early, $kept, $change, 0.08, $seed);
+        $library = fn(
+            Closure $patience,
+            Closure $early,
+            float $kept = 72,
+            ?Closure $change = null,
+            ?float $prize = null,
+        ): Closure => fn(int $seed): OutsideLibrary => new OutsideLibrary(
+            $patience,
+            $early,
+            $kept,
+            $change,
+            0.08,
+            $seed,
+            $prize,
+        );
 
         return [
             'almost nobody gives up' => [$library($never(0.0001), $alike), 90, 0.35],
@@ -40,6 +57,12 @@ final class Behaviours
             'titles differ' => [$library($never(0.001), $differ), 90, 0.45],
             'titles differ, 15 % give up soon' => [$library($soon(0.15, 0.002), $differ), 90, 0.5],
             'kept 24 h' => [$library($never(0.001), $alike, 24), 90, 0.45],
+            self::CHANGES => [
+                $library($never(0.001), $alike, change: fn(float $day): float => $day < 930 ? 1.0 : 0.8),
+                90,
+                0.45,
+            ],
+            self::PRIZE => [$library($soon(0.1, 0.002), $alike, prize: 800), 90, 0.35],
             'kept 120 h' => [$library($never(0.001), $alike, 120), 90, 0.4],
         ];
     }

@@ -6,6 +6,7 @@ namespace Tests\Reference;
 
 use Closure;
 use DateTimeImmutable;
+use FigPorch\Core\Desk\HoldPressure;
 use FigPorch\Core\Lending\Forecast\EarlyReturns;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\GivingUp;
@@ -44,7 +45,10 @@ final class OutsideLibrary
     /** @var list<array{placed: float, ready: float|null, left: float|null, taken: float|null, missed: bool}> */
     private array $holds = [];
 
-    /** @var list<array{title: int, at: float, ready: float|null, line: Line}> */
+    /** How much more a title is wanted on the days after a prize, at the most. */
+    private const PRIZE = 6.0;
+
+    /** @var list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}> */
     private array $asked = [];
 
     private Randomizer $random;
@@ -53,6 +57,7 @@ final class OutsideLibrary
      * @param  Closure(Randomizer): float  $patience  days after which somebody gives up; INF for never
      * @param  Closure(Randomizer): float  $early  the share of a title's loans that come back early
      * @param  Closure(float): float  $habitChange  what loans' lengths are multiplied with on a day
+     * @param  float|null  $prize  a day from which on every title is wanted much more for some weeks
      */
     public function __construct(
         private readonly Closure $patience,
@@ -61,6 +66,7 @@ final class OutsideLibrary
         private readonly ?Closure $habitChange = null,
         private readonly float $missed = 0.08,
         int $seed = 1,
+        private readonly ?float $prize = null,
     ) {
         $this->random = new Randomizer(new Mt19937($seed));
     }
@@ -81,8 +87,9 @@ final class OutsideLibrary
      *
      * @param  int  $titles  half of them before the forecasts are asked, half around then
      * @param  float  $rush  patrons a day who want a title in its first days, for each of its copies
+     * @param  bool  $worlds  keeps what stood when forecasts were asked, to play it out with more copies
      */
-    public function play(int $titles, float $rush): void
+    public function play(int $titles, float $rush, bool $worlds = false): void
     {
         for ($title = 0; $title < $titles; $title++) {
             $begins =
@@ -94,12 +101,13 @@ final class OutsideLibrary
                 $begins,
                 $this->random->getInt(1, 8),
                 $rush * (0.3 + 1.4 * self::share($this->random)),
+                $worlds,
             );
         }
     }
 
     /** One title from its first day on: a small world of its own. */
-    private function title(int $title, float $begins, int $copies, float $rush): void
+    private function title(int $title, float $begins, int $copies, float $rush, bool $worlds): void
     {
         $random = $this->random;
         $early = ($this->early)($random);
@@ -111,10 +119,13 @@ final class OutsideLibrary
         $decay = 40 + 60 * self::share($random);
         // The next patron comes by thinning, at most at the rate of the first day.
         $wants = function (float $at) use ($begins, $decay, $rush, $copies, $random): float {
-            $most = $copies * ($rush + 0.06);
+            $prize = fn(float $on): float => $this->prize !== null && $on >= $this->prize && $on < $this->prize + 25
+                ? self::PRIZE
+                : 1.0;
+            $most = $copies * ($rush + 0.06) * ($this->prize === null ? 1.0 : self::PRIZE);
             do {
                 $at += self::exponential($random, $most);
-                $now = $copies * ($rush * exp(-($at - $begins) / $decay) + 0.06);
+                $now = $copies * ($rush * exp(-($at - $begins) / $decay) + 0.06) * $prize($at);
             } while (self::share($random) * $most > $now);
 
             return $at;
@@ -159,6 +170,10 @@ final class OutsideLibrary
                         'at' => $at,
                         'ready' => null,
                         'line' => self::seen($at, $copies, $loans, $ready, $queue),
+                        'world' =>
+                            $worlds && count($this->asked) % 3 === 0
+                                ? ['early' => $early, 'loans' => $loans, 'ready' => $ready, 'queue' => $queue]
+                                : null,
                     ];
                 }
                 $queue[] = [...$hold, 'leaves' => $at + ($this->patience)($random)];
@@ -394,21 +409,7 @@ final class OutsideLibrary
             if ($of['ready'] === null || ($counts[$cell] = ($counts[$cell] ?? 0) + 1) > $most) {
                 continue;
             }
-            $line = $of['line'];
-            $use = $this->use($of['title']);
-            $line = new Line(
-                array_map(
-                    fn(LineLicence $l): LineLicence => new LineLicence(
-                        $l->licence,
-                        $l->dueAt,
-                        $l->readyUntil,
-                        $l->startedAt,
-                        $use,
-                    ),
-                    $line->licences,
-                ),
-                $line->ahead,
-            );
+            $line = $this->withUse($of);
             $now = self::day($of['at']);
             $estimate = $forecast->of($line, null, $now, new Randomizer(new Xoshiro256StarStar($line->seed())));
             $came = self::day($of['ready']);
@@ -424,6 +425,130 @@ final class OutsideLibrary
         }
 
         return $answers;
+    }
+
+    /**
+     * Buys for lines what the Desk says is enough for a wait under a number of days, and plays them out with it and with
+     * one copy fewer.
+     *
+     * @return list<array{ahead: int, bought: int, enough: bool, fewer: bool}> whether who joined had it in time
+     */
+    public function buy(float $days, int $most): array
+    {
+        $pressure = new HoldPressure(new Forecast($this->measured(), (int) $this->keptHours));
+        $bought = [];
+        $counts = [];
+        foreach ($this->random->shuffleArray($this->asked) as $of) {
+            $ahead = count($of['line']->ahead);
+            $cell = self::cell($ahead);
+            if ($of['world'] === null || ($counts[$cell] ?? 0) >= $most) {
+                continue;
+            }
+            $copies = $pressure->extraCopies($this->withUse($of), $days, self::day($of['at']));
+            if ($copies === 0) {
+                continue;
+            }
+            $counts[$cell] = ($counts[$cell] ?? 0) + 1;
+            $bought[] = [
+                'ahead' => $ahead,
+                'bought' => $copies,
+                'enough' => $this->waitWith($of, $copies) <= $days,
+                'fewer' => $this->waitWith($of, $copies - 1) <= $days,
+            ];
+        }
+
+        return $bought;
+    }
+
+    /**
+     * Plays one line out from where it stood, with more copies: days until who joined it then gets theirs.
+     *
+     * @param  array{at: float, world: array<string, mixed>|null}&array<string, mixed>  $of
+     */
+    private function waitWith(array $of, int $more): float
+    {
+        $random = $this->random;
+        ['early' => $early, 'loans' => $loans, 'ready' => $ready, 'queue' => $queue] = $of['world'] ?? [];
+        $queue = array_values(array_filter($queue, fn(array $hold): bool => $hold['asked'] === null));
+        $queue[] = ['leaves' => INF, 'paused' => 0.0, 'misses' => 0, 'me' => true];
+        [$at, $free, $keep] = [$of['at'], $more, $this->keptHours / 24];
+        while ($at < self::LAST) {
+            // Whoever is first and not at rest takes what is free.
+            foreach ($queue as $n => $hold) {
+                if ($free < 1) {
+                    break;
+                }
+                if ($hold['paused'] > $at) {
+                    continue;
+                }
+                if (isset($hold['me'])) {
+                    return $at - $of['at'];
+                }
+                $free--;
+                unset($queue[$n]);
+                $takes = self::share($random) >= $this->missed;
+                $ready[] = [
+                    'hold' => $hold,
+                    'takes' => $takes,
+                    'then' => $at + $keep * ($takes ? self::share($random) ** 2 : 1.0),
+                ];
+            }
+            $queue = array_values($queue);
+            $next = min([
+                INF,
+                ...array_column($loans, 'end'),
+                ...array_column($ready, 'then'),
+                ...array_column($queue, 'leaves'),
+                ...array_filter(array_column($queue, 'paused'), fn(float $until): bool => $until > $at),
+            ]);
+            $at = $next;
+            $queue = array_values(array_filter($queue, fn(array $hold): bool => $hold['leaves'] > $at));
+            foreach ($loans as $n => $loan) {
+                if ($loan['end'] <= $at) {
+                    unset($loans[$n]);
+                    $free++;
+                }
+            }
+            foreach ($ready as $n => $kept) {
+                if ($kept['then'] > $at) {
+                    continue;
+                }
+                unset($ready[$n]);
+                if ($kept['takes']) {
+                    $loans[] = $this->lend($at, $early);
+
+                    continue;
+                }
+                $free++;
+                if ($kept['hold']['misses'] === 0) {
+                    array_splice($queue, min(1, count($queue)), 0, [
+                        [...$kept['hold'], 'misses' => 1, 'paused' => $at + 1],
+                    ]);
+                }
+            }
+        }
+
+        return INF;
+    }
+
+    /** @param  array{title: int, line: Line}&array<string, mixed>  $of */
+    private function withUse(array $of): Line
+    {
+        $use = $this->use($of['title']);
+
+        return new Line(
+            array_map(
+                fn(LineLicence $l): LineLicence => new LineLicence(
+                    $l->licence,
+                    $l->dueAt,
+                    $l->readyUntil,
+                    $l->startedAt,
+                    $use,
+                ),
+                $of['line']->licences,
+            ),
+            $of['line']->ahead,
+        );
     }
 
     public static function cell(int $ahead): string

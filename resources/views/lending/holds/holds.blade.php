@@ -16,8 +16,8 @@
                 {{ App\Shared\View\Cover::html($title, decorative: true) }}
                 <div class="min-w-0">
                     <h2 class="text-xl"><a class="no-underline hover:underline"
-                        href="{{ $current->link("/titles/{$title->id}", $in->hold->card->library) }}">{{ $title->name
-                            }}</a></h2>
+                        href="{{ $current->link("/titles/{$title->id}", $in->hold->card->library) }}">{{
+                        App\Shared\View\TitleText::name($title) }}</a></h2>
                     <div>{{ TitleText::people($title) }}</div>
                     <div class="meta">{{ TitleText::format($title) }} ·
                         {{ __('lending.from', ['library' => $in->hold->card->library->short_name]) }}</div>
