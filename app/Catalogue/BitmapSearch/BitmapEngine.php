@@ -45,7 +45,7 @@ final class BitmapEngine implements SearchEngine
     /** Whether bitmaps are gathered that can be believed at that moment. */
     public function canAnswer(SearchRequest $search, DateTimeImmutable $now): bool
     {
-        return $this->bitmaps->find($search, $now) !== null;
+        return !$search->hasNoWord() && $this->bitmaps->find($search, $now) !== null;
     }
 
     public function count(SearchRequest $search, DateTimeImmutable $now): int

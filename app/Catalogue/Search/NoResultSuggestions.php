@@ -6,6 +6,10 @@ namespace App\Catalogue\Search;
 
 use App\Catalogue\Suggestions\Spelling;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\FormatWord;
+use FigPorch\Core\Catalogue\Query\All;
+use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
@@ -13,6 +17,11 @@ use Illuminate\Support\Facades\DB;
 /** What would find something where a search finds nothing: a filter to drop, or another spelling. */
 final class NoResultSuggestions
 {
+    /** Of more words than these one is not looked for by leaving out each. */
+    private const MOST_WORDS = 6;
+
+    private const SHOWN = 3;
+
     public function __construct(private readonly CatalogueSearch $catalogue) {}
 
     /**
@@ -28,6 +37,47 @@ final class NoResultSuggestions
         arsort($counts);
 
         return array_filter($counts);
+    }
+
+    /**
+     * Where every word had to be there and no title has them all: what there would be without each of them, the most
+     * first, and whether it may have meant a format.
+     *
+     * @return list<array{word: string, left: string, format: Format|null, total: int}> only what finds something
+     */
+    public function withoutWord(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        $tree = $search->query->tree;
+        $parts = $tree instanceof All ? $tree->parts : [];
+        if (count($parts) > self::MOST_WORDS) {
+            return [];
+        }
+        $found = [];
+        foreach ($parts as $n => $part) {
+            $word = $part instanceof Term && $part->isPlain() && count($part->words) === 1 ? $part->words[0] : null;
+            if ($word === null) {
+                continue;
+            }
+            $left = implode(' ', array_map(fn(Node $of): string => $of->text(), array_diff_key($parts, [$n => 1])));
+            foreach (array_unique([FormatWord::of($word), null], SORT_REGULAR) as $format) {
+                $total = $this->catalogue->total(
+                    $search->changed(['q' => $left, ...$format === null ? [] : ['format' => $format->value]]),
+                    $now,
+                );
+                if ($total > 0) {
+                    $found[] = ['word' => $word, 'left' => $left, 'format' => $format, 'total' => $total];
+                }
+            }
+        }
+        usort(
+            $found,
+            fn(array $a, array $b): int => [$b['format'] !== null, $b['total']] <=> [
+                $a['format'] !== null,
+                $a['total'],
+            ],
+        );
+
+        return array_slice($found, 0, self::SHOWN);
     }
 
     /**

@@ -142,6 +142,12 @@ final readonly class SearchRequest
         return $one === [] ? $places : $one;
     }
 
+    /** Whether something was typed and there is no word in it that could be looked for. */
+    public function hasNoWord(): bool
+    {
+        return $this->words !== '' && $this->query->tree === null;
+    }
+
     /** The words that find what somebody did in a role. */
     public static function byPerson(string $role, string $name): string
     {

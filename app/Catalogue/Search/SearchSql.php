@@ -93,7 +93,8 @@ final class SearchSql
     public static function base(SearchRequest $search, ?DateTimeImmutable $now = null): array
     {
         $query = QuerySql::of($search->query->tree);
-        [$where, $bindings] = [$query->sql, $query->bindings];
+        // Signs without a word are in no record.
+        [$where, $bindings] = $search->hasNoWord() ? ['false', []] : [$query->sql, $query->bindings];
         foreach ($search->filters->of(ListFilter::class) as $filter) {
             foreach ($filter->chosen as $value) {
                 [$sql, $values] = $filter::has($value);

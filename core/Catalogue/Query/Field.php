@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue\Query;
 
+use FigPorch\Core\Catalogue\SearchWords;
+
 /** What part of a record a word must stand in. */
 enum Field: string
 {
@@ -19,6 +21,32 @@ enum Field: string
     case Language = 'lang';
     case Year = 'year';
     case Level = 'level';
+
+    /** As they are called in Spanish, folded, and by longer names. */
+    private const ALSO = [
+        'titulo' => self::Title,
+        'autor' => self::Author,
+        'autora' => self::Author,
+        'narrador' => self::Narrator,
+        'narradora' => self::Narrator,
+        'persona' => self::Contributor,
+        'serie' => self::Series,
+        'materia' => self::Subject,
+        'editorial' => self::Publisher,
+        'premio' => self::Award,
+        'language' => self::Language,
+        'idioma' => self::Language,
+        'ano' => self::Year,
+        'nivel' => self::Level,
+    ];
+
+    /** The field that somebody calls so; null for none. */
+    public static function named(string $name): ?self
+    {
+        $folded = SearchWords::fold($name);
+
+        return self::tryFrom($folded) ?? (self::ALSO[$folded] ?? null);
+    }
 
     /** Whether its values are numbers, of which a range can be asked. */
     public function isRange(): bool

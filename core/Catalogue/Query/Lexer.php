@@ -12,7 +12,7 @@ final class Lexer
 
     private const PIECE =
         '/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|' .
-        '(?<field>[A-Za-z]+):(?=[\p{L}\p{N}"(-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u';
+        '(?<field>\p{L}+):(?=[\p{L}\p{N}"(<>-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u';
 
     /** @return list<Token> */
     public static function tokens(string $typed): array

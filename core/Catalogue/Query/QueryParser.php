@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Core\Catalogue\Query;
 
 use FigPorch\Core\Catalogue\Identifier;
+use FigPorch\Core\Catalogue\LanguageName;
 use FigPorch\Core\Catalogue\SearchWords;
 
 /**
@@ -39,11 +40,24 @@ final class QueryParser
         $typed = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($typed)));
         $cut = mb_strlen($typed) > self::MOST_CHARACTERS;
         $typed = mb_substr($typed, 0, self::MOST_CHARACTERS);
+        $number = self::number($typed);
+        if ($number !== null) {
+            return new Query($number);
+        }
         try {
             return new Query((new self($typed))->whole(), cut: $cut);
         } catch (Unreadable $why) {
             return new Query(self::plain($typed), Refusal::at($why->reason, $why->at, $typed), $cut);
         }
+    }
+
+    /** A standard number by itself, with hyphens or spaces as it is printed. */
+    private static function number(string $typed): ?Term
+    {
+        $looksLikeOne = preg_match('/^(?:is[bms]n[\s:]*)?[\d][\dXx\s‐–-]{8,20}$/iu', $typed) === 1;
+        $number = $looksLikeOne ? Identifier::parse($typed) : null;
+
+        return $number === null ? null : new Term([$number->number], Field::Isbn);
     }
 
     /** Every word in it, whatever stands between. */
@@ -145,7 +159,7 @@ final class QueryParser
 
     private function inField(Token $name): ?Node
     {
-        $field = Field::tryFrom(strtolower($name->text));
+        $field = Field::named($name->text);
         $value = $this->token() ?? throw new Unreadable(RefusalReason::NotAValue, $name->at);
         if ($field === null) {
             // "Undertow: a life" names no field; it is two words.
@@ -184,6 +198,9 @@ final class QueryParser
         if ($field === Field::Isbn && ($number = Identifier::parse($text)) !== null) {
             $text = $number->number;
         }
+        $text = $field === Field::Language ? LanguageName::code($text) ?? $text : $text;
+        // "The islander's" is in records that "islanders" finds.
+        $text = (string) preg_replace('/(?<=\p{L})[\'’]s$/iu', '', $text);
         $begins = str_ends_with($text, '*') && preg_match('/[\p{L}\p{N}]\*$/u', $text) === 1;
         $words = $this->term($token, $text, $field, begins: $begins);
         if ($words === null || count($words->words) === 1) {

@@ -9,10 +9,16 @@ final readonly class Range implements Node
 {
     public function __construct(public Field $field, public ?float $from, public ?float $to) {}
 
-    /** As typed: 2015, 2015-2020, 2015- or -2020, in either order; null where it is none of these. */
+    /** As typed: 2015, 2015-2020, 2015- or -2020, in either order, >2015 or <=2015; null where it is none of these. */
     public static function read(Field $field, string $typed): ?self
     {
         $number = '\d{1,4}(?:\.\d)?';
+        if (preg_match("/^([<>])(=?)({$number})$/", $typed, $m) === 1) {
+            $step = $m[2] === '=' ? 0.0 : ($field === Field::Year ? 1.0 : 0.1);
+            $end = (float) $m[3];
+
+            return $m[1] === '>' ? new self($field, $end + $step, null) : new self($field, null, $end - $step);
+        }
         if (preg_match("/^({$number})?(-|–|\\.\\.)?({$number})?$/u", $typed, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
             return null;
         }

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    'without_word' => 'No title has all of these words. Without “:word”:',
+    'meant_format' => 'Looking among :format:',
+    'no_word' => 'There is no word in this that could be looked for. Type a title, a person, a series or a subject.',
     'skip_to_results' => 'Skip to the results',
     'left_out' => 'Not known here, and so left out: :what.',
     'list' => 'the list',

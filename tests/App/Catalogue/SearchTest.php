@@ -346,6 +346,35 @@ final class SearchTest extends TestCase
         $this->assertSame([['New Name'], []], [$this->found(['q' => 'new']), $this->found(['q' => 'old'])]);
     }
 
+    public function test_where_not_all_words_are_found_the_nearest_is_offered_with_the_word_that_is_missing(): void
+    {
+        $this->record('Harbour Lantern');
+        $this->record('Harbour Lantern', ['format' => Format::Audiobook]);
+        $this->get('/catalogue?library=saltmere&q=harbour+zebra')
+            ->assertSee('No title has all of these words. Without “zebra”:')
+            ->assertSee('2 titles for “harbour”')
+            ->assertDontSee('Without “harbour”');
+        $this->get('/catalogue?library=saltmere&q=harbour+lantern+audiobook')
+            ->assertSeeInOrder(['Looking among Audiobooks:', '1 title for “harbour lantern”', 'Without “audiobook”:'])
+            ->assertSee('q=harbour%20lantern&amp;', false)
+            ->assertSee('format=audiobook', false);
+        // A word that is not there at all, and too many of them.
+        $this->get('/catalogue?library=saltmere&q=zebra')->assertDontSee('Without “');
+        $this->get('/catalogue?library=saltmere&q=a+b+c+d+e+f+g+harbour')->assertDontSee('Without “');
+    }
+
+    public function test_signs_without_a_word_find_nothing_and_the_page_says_so(): void
+    {
+        $this->record('Harbour Lantern');
+        foreach (['!!!', '""', '(', '…'] as $signs) {
+            $this->get('/catalogue?library=saltmere&q=' . urlencode($signs))
+                ->assertOk()
+                ->assertSee('There is no word in this that could be looked for.')
+                ->assertDontSee('Harbour Lantern');
+        }
+        $this->get('/catalogue?library=saltmere&q=')->assertSee('Harbour Lantern');
+    }
+
     public function test_where_nothing_is_found_the_page_says_what_would_find_something(): void
     {
         $this->someTitles();

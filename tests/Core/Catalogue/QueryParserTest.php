@@ -50,6 +50,25 @@ final class QueryParserTest extends TestCase
         ];
         yield 'brackets' => ['low (water OR tide)', new All([$w('low'), new Any([$w('water'), $w('tide')])])];
         yield 'not' => ['lamp NOT oil', new All([$w('lamp'), new Not($w('oil'))])];
+        yield 'whose it is' => ["the Islander’s lamp's", new All([$w('the'), $w('islander'), $w('lamp')])];
+        // The ISBN of the ISBN Users' Manual; an ISSN of the ISSN International Centre.
+        yield 'a number as it is printed' => ['978-3-16-148410-0', $w('9783161484100', Field::Isbn)];
+        yield 'a number with spaces and its name' => ['ISBN 978 3 16 148410 0', $w('9783161484100', Field::Isbn)];
+        yield 'a number of a magazine' => ['2049-3630', $w('20493630', Field::Isbn)];
+        yield 'a number that is none' => ['978-3-16-148410-1', new Term(['978', '3', '16', '148410', '1'])];
+        yield 'years after one' => ['year:>2020', new Range(Field::Year, 2021, null)];
+        yield 'years up to one' => ['year:<=1999', new Range(Field::Year, null, 1999)];
+        yield 'levels below one' => ['level:<5', new Range(Field::Level, null, 4.9)];
+        yield 'a language by its name' => ['lang:Spanish', $w('es', Field::Language)];
+        yield 'fields in Spanish' => [
+            'autor:venn año:2020 idioma:inglés título:mar',
+            new All([
+                $w('venn', Field::Author),
+                new Range(Field::Year, 2020, 2020),
+                $w('en', Field::Language),
+                $w('mar', Field::Title),
+            ]),
+        ];
         yield 'a minus' => ['lamp -oil', new All([$w('lamp'), new Not($w('oil'))])];
         yield 'a minus before a phrase' => [
             'lamp -"whale oil"',

@@ -152,7 +152,16 @@
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a
                         class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
-                    <p class="mb-3 max-w-[60ch]">{{ __($without !== [] ? 'catalogue.nothing_filters' : ($search->scope
+                    @if ($withoutWord !== [])<ul class="mb-3 grid gap-1">@foreach ($withoutWord as $of)<li>{{
+                        $of['format']
+                        === null ? __('search.without_word', ['word' => $of['word']]) : __('search.meant_format',
+                        ['format' => __("catalogue.formats.{$of['format']->value}")]) }} <a class="link" href="{{
+                        $link(['q' => $of['left'], ...$of['format'] === null ? [] : ['format' =>
+                        $of['format']->value]]) }}">{{ trans_choice('catalogue.titles_for', $of['total'], ['count' =>
+                        App\Shared\View\Numbers::of($of['total']), 'words' => $of['left']])
+                        }}</a></li>@endforeach</ul>@endif
+                    <p class="mb-3 max-w-[60ch]">{{ $search->hasNoWord() ? __('search.no_word') : __($without !== [] ?
+                        'catalogue.nothing_filters' : ($search->scope
                         === Reach::Library ? 'catalogue.nothing_words' : 'catalogue.nothing_wide'),
                         ['words' => $search->words, 'library' => $current->library->name]) }}</p>
                     @if ($without !== [])
