@@ -101,7 +101,13 @@ const point = (lengths, offset) => {
             return this.left.shift() ?? null
         },
     })
-    return { startContainer: nodes[1], startOffset: offset }
+    doc.createRange = () => ({
+        setStart(node, at) {
+            this.point = [node, at]
+        },
+        collapse() {},
+    })
+    return { doc, startContainer: nodes[1], startOffset: offset }
 }
 
 test('where the view is, is that of the first words in it, in bytes, in positions and in words', () => {
@@ -142,7 +148,11 @@ test('pages have the labels of the publication’s own list, where it has one', 
 
 test('a place is found by its document, in a PDF by its page', () => {
     const locations = { progression: 0.4, position: 3 }
-    assert.deepEqual(whereabouts().sectionOf({ href: 'b.xhtml', locations }), { index: 2, anchor: 0.4 })
+    const there = whereabouts().sectionOf({ href: 'b.xhtml', locations })
+    assert.equal(there.index, 2)
+    const { startContainer: text } = point([40, 60], 0)
+    assert.deepEqual(there.anchor(text.ownerDocument).point, [text, 0], 'the text that is so far in')
+    assert.equal(there.anchor(point([], 0).doc), 0.4, 'a document without text')
     assert.equal(whereabouts().sectionOf({ href: 'gone', locations }), null)
     const { positions } = whereabouts()
     assert.equal(positions.share({ href: 'b.xhtml', locations: { progression: 0.5, totalProgression: 1 } }), 0.7)
@@ -152,7 +162,11 @@ test('a place is found by its document, in a PDF by its page', () => {
     assert.deepEqual(whereabouts().nearest({ locations: {} }), { index: 0, anchor: 0 }, 'the beginning')
     const escaped = whereabouts({ view: { book: { sections: [{ id: 'a%2Bb%20%232.xhtml' }] } } })
     assert.equal(escaped.sectionOf({ href: 'a+b #2.xhtml', locations }).index, 0)
-    assert.deepEqual(whereabouts({ pdf: true }).sectionOf({ href: 'x', locations }), { index: 2, anchor: 0.4 })
+    const fixed = { book: { sections }, isFixedLayout: true }
+    assert.deepEqual(whereabouts({ pdf: true, view: fixed }).sectionOf({ href: 'x', locations }), {
+        index: 2,
+        anchor: 0.4,
+    })
 })
 
 test('time left is told in minutes and hours', () => {

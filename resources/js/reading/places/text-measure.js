@@ -27,6 +27,26 @@ export class TextMeasure {
         }
     }
 
+    /**
+     * The other way round: the point so far in the text.
+     *
+     * @param {number} share from 0 to 1
+     * @returns {Range|null} null where there is no text
+     */
+    at(share) {
+        const wanted = Math.min(this.#total - 1, Math.floor(share * this.#total))
+        let found = null
+        for (const [node, before] of this.#before) {
+            if (before > wanted) break
+            if (node.length) found = { node, before }
+        }
+        if (!found) return null
+        const range = found.node.ownerDocument.createRange()
+        range.setStart(found.node, Math.min(found.node.length - 1, wanted - found.before))
+        range.collapse(true)
+        return range
+    }
+
     /** @param {Range} range of which the beginning counts; from 0 to 1 */
     share(range) {
         const { startContainer: node, startOffset: offset } = range

@@ -122,7 +122,7 @@ export class Whereabouts {
     /**
      * The page or position that somebody asks for by its number or label.
      *
-     * @returns {{href: string}|{index: number, anchor: number}|null} what foliate goes to; null where there is none
+     * @returns {{href: string}|{index: number, anchor: unknown}|null} what foliate goes to; null where there is none
      */
     wanted(label) {
         const page = this.pageLabels.find(p => p.label === label)
@@ -131,18 +131,18 @@ export class Whereabouts {
         if (this.pageLabels.length || !Number.isInteger(number) || number < 1 || number > this.positions.total)
             return null
         const { index, progression } = this.positions.at(number)
-        return { index, anchor: progression }
+        return { index, anchor: this.#anchor(progression) }
     }
 
     /**
      * The section of a place, and how far in it; null where the publication has no such section.
      *
-     * @returns {{index: number, anchor: number}|null}
+     * @returns {{index: number, anchor: unknown}|null}
      */
     sectionOf({ href, locations }) {
         const { sections } = this.view.book
         const index = this.pdf ? (locations.position ?? 1) - 1 : sections.findIndex(s => pathOf(s) === href)
-        return sections[index] ? { index, anchor: locations.progression } : null
+        return sections[index] ? { index, anchor: this.#anchor(locations.progression ?? 0) } : null
     }
 
     /** About as far in the whole as a place was. */
@@ -152,6 +152,11 @@ export class Whereabouts {
             Math.max(1, Math.ceil((locations.totalProgression ?? 0) * this.positions.total)),
         )
         const { index, progression } = this.positions.at(position)
-        return { index, anchor: progression }
+        return { index, anchor: this.#anchor(progression) }
+    }
+
+    /** So far in a section, for foliate: the point in its text, or a share of it where it has none. */
+    #anchor(share) {
+        return this.view.isFixedLayout || share === 0 ? share : doc => TextMeasure.of(doc).at(share) ?? share
     }
 }
