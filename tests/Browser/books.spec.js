@@ -191,7 +191,7 @@ test('a book of a thousand pages, with mathematics, a table wider than the page 
     await page.keyboard.press('c')
     await page.getByLabel('Go to page').fill('900')
     await page.getByRole('button', { name: 'Go', exact: true }).click()
-    await expect(page.locator('#page-of')).toContainText(/Page (89[5-9]|900) of/)
+    await expect(page.locator('#page-of')).toContainText(/Pages? (89\d–)?90\d of/)
     await page.keyboard.press('c')
     await page.locator('#contents-list').getByRole('link', { name: 'Sounding 13' }).click()
     await expect.poll(() => bookText(page)).toContain('at half tide')

@@ -134,7 +134,7 @@ test('pages turn by click, key and swipe, and the place follows to another devic
     await desk.getByLabel('Go to page').fill('6')
     const kept = desk.waitForResponse(r => r.url().endsWith('/place') && r.request().method() === 'PUT')
     await desk.getByRole('button', { name: 'Go', exact: true }).click()
-    await expect(desk.locator('#page-of')).toContainText('Page 6 of 7')
+    await expect(desk.locator('#page-of')).toContainText('Pages 4–6 of 7')
     expect((await kept).status()).toBe(204)
     await desk.close()
 
@@ -147,8 +147,8 @@ test('pages turn by click, key and swipe, and the place follows to another devic
         .first()
         .click()
     await readerIsOpen(phone)
-    // The place is where the two pages began; on a phone that page may still be the one before.
-    await expect(phone.locator('#page-of')).toContainText(/Page [56] of 7/)
+    // The place is where the two pages began.
+    await expect(phone.locator('#page-of')).toContainText(/Pages? 4/)
     await expect.poll(() => bookText(phone)).toContain('eleven boxes')
     const finger = await phone.context().newCDPSession(phone)
     const touch = (type, x) =>

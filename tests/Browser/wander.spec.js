@@ -51,5 +51,5 @@ test('the address of a title is copied where a device has no sharing of its own'
     await page.goto('/titles/1')
     await page.getByRole('button', { name: 'Share' }).click()
     await expect(page.getByRole('button', { name: 'Its address is copied' })).toBeVisible()
-    expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/\/titles\/1$/)
+    expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/\/titles\/1\?library=saltmere$/)
 })

@@ -86,7 +86,11 @@ const whereabouts = (of = {}) =>
             ['cover.xhtml', 1],
             ['b.xhtml', 3],
         ]),
-        texts: { page_of: 'Page :page of :pages', screen_of: 'screen :screen of :screens' },
+        texts: {
+            page_of: 'Page :page of :pages',
+            pages_of: 'Pages :page–:last of :pages',
+            screen_of: 'screen :screen of :screens',
+        },
         pdf: false,
         ...of,
     })
@@ -121,6 +125,12 @@ test('where the view is, is that of the first words in it, in bytes, in position
     assert.equal(at.screen, 'screen 3 of 12')
     assert.equal(pageOf(at.locator), '4')
     assert.equal(pageOf({ locations: { position: 3 } }), 3)
+    // What ends on a later page says both.
+    const view = { book: { sections }, renderer: {}, getProgressOf: () => ({ pageItem: null }) }
+    const range = { cloneRange: () => ({ ...point([40, 60], 55), collapse() {} }) }
+    const wide = whereabouts({ view }).ofView({ section: { current: 2 }, fraction: 0.9, first, range })
+    assert.equal(wide.page, 'Pages 4–5 of 5')
+    assert.deepEqual(wide.locator.locations.fragments, ['page=4'])
     assert.equal(whereabouts().ofView({ section: { current: 2 }, fraction: NaN }), null, 'not laid out yet')
     const last = whereabouts({ view: { book: { sections }, renderer: { atEnd: true, page: 4, pages: 6 } } })
     const end = last.ofView({ section: { current: 2 }, fraction: 1, first: point([40, 60], 50) })

@@ -62,6 +62,7 @@ return [
         'found_pages' => ':number places on :chapters pages.',
         'found_one' => 'One place.',
         'found_many' => 'The first :number places. More words make it fewer.',
+        'pages_of' => 'Pages :page–:last of :pages',
         'screen_of' => 'screen :screen of :screens in this chapter',
         'part_missing' => 'This chapter did not come. It is tried again by itself.',
         'part_coming' => 'The next part is on its way …',

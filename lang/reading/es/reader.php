@@ -62,6 +62,7 @@ return [
         'found_pages' => ':number lugares en :chapters páginas.',
         'found_one' => 'Un lugar.',
         'found_many' => 'Los primeros :number lugares. Con más palabras serán menos.',
+        'pages_of' => 'Páginas :page–:last de :pages',
         'screen_of' => 'pantalla :screen de :screens en este capítulo',
         'part_missing' => 'Este capítulo no ha llegado. Se vuelve a intentar sin que haga nada.',
         'part_coming' => 'La parte siguiente está en camino …',

@@ -39,7 +39,7 @@ export class Turning {
         const slow = setTimeout(this.onSlow, SLOW)
         this.#going = this.#going
             .then(act)
-            .catch(error => console.error(error))
+            .catch(error => console.warn(error))
             .finally(() => {
                 clearTimeout(slow)
                 this.onDone()

@@ -32,13 +32,31 @@ export class Whereabouts {
         Object.assign(this, of)
     }
 
-    /** By the publication's own list the label where the view begins, else the position. */
-    #page(locator, pageItem) {
-        const { page, pages } = this.pageLabels.length
-            ? { page: pageItem?.label ?? this.pageLabels[0].label, pages: this.pageLabels.at(-1).label }
-            : { page: locator.locations.position, pages: this.positions.total }
+    /**
+     * By the publication's own list the label where the view begins, else the position; and in words those that are in
+     * view.
+     *
+     * @param {{pageItem: object|null, position: number}|null} end where the view ends; null where it is one point
+     */
+    #page(locator, pageItem, end = null) {
+        const label = item => item?.label ?? this.pageLabels[0].label
+        const own = this.pageLabels.length > 0
+        const page = own ? label(pageItem) : locator.locations.position
+        const last = end === null ? page : own ? label(end.pageItem) : end.position
+        const pages = own ? this.pageLabels.at(-1).label : this.positions.total
         locator.locations.fragments = [...(locator.locations.fragments ?? []), `page=${page}`]
-        return { page, words: fill(this.texts.page_of, { page, pages }) }
+        const { page_of: one, pages_of: several } = this.texts
+        return { page, words: fill(last === page ? one : several, { page, last, pages }) }
+    }
+
+    /** Where the last words in view are. */
+    #end(index, range) {
+        const end = range.cloneRange()
+        end.collapse(false)
+        return {
+            pageItem: this.view.getProgressOf(index, end).pageItem,
+            position: this.positions.locator(this.#position(index), this.#shareOf(end)).locations.position,
+        }
     }
 
     /** The page of a place from anywhere: if it has none, by the publication's own list at about as far in it. */
@@ -95,7 +113,8 @@ export class Whereabouts {
         if (atEnd) locator.locations.totalProgression = 1
         return {
             locator,
-            page: this.#page(locator, detail.pageItem).words,
+            page: this.#page(locator, detail.pageItem, fixed || !detail.range ? null : this.#end(index, detail.range))
+                .words,
             screen: fixed ? null : this.#screen(),
             read: fixed ? (index + 1) / this.positions.total : atEnd ? 1 : done / total,
             done,
