@@ -194,7 +194,7 @@ test('the text looks as one chooses, and stays so', async ({ page }) => {
     const size = parseFloat(await styleOf('fontSize'))
     await page.keyboard.press('a')
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Larger' }).click()
-    await page.getByText('Fraunces', { exact: true }).click()
+    await page.getByText('Literata', { exact: true }).click()
     await page.getByText('Loose', { exact: true }).click()
     await page.getByText('Night', { exact: true }).click()
     await page.getByText('Wide', { exact: true }).click()
@@ -202,14 +202,14 @@ test('the text looks as one chooses, and stays so', async ({ page }) => {
     await page.keyboard.press('Escape')
     const check = async () => {
         expect(parseFloat(await styleOf('fontSize'))).toBeCloseTo(size * 1.3, 0)
-        expect(await styleOf('fontFamily')).toContain('Fraunces')
+        expect(await styleOf('fontFamily')).toContain('Literata')
         expect(await page.locator('#reader').getAttribute('data-background')).toBe('night')
         expect(await page.locator('foliate-view').evaluate(view => view.renderer.getAttribute('flow'))).toBe('scrolled')
         expect(
             await page
                 .frames()
                 .at(-1)
-                .evaluate(() => document.fonts.check('16px Fraunces')),
+                .evaluate(() => document.fonts.check('16px Literata')),
         ).toBe(true)
     }
     await check()

@@ -16,7 +16,7 @@ return [
     'align' => 'Edge of the text',
     'aligns' => ['book' => 'As in the book', 'ragged' => 'Ragged', 'justified' => 'Justified'],
     'letters' => 'Space between letters',
-    'letter_spacings' => ['normal' => 'Normal', 'wide' => 'Wide'],
+    'letter_spacings' => ['normal' => 'Normal', 'wide' => 'More'],
     'styles' => 'Look of headings and paragraphs',
     'style_sources' => ['book' => 'As in the book', 'plain' => 'Plain'],
     'line_spacing' => 'Line spacing',

@@ -16,7 +16,7 @@ return [
     'align' => 'Borde del texto',
     'aligns' => ['book' => 'Como en el libro', 'ragged' => 'En bandera', 'justified' => 'Justificado'],
     'letters' => 'Espacio entre letras',
-    'letter_spacings' => ['normal' => 'Normal', 'wide' => 'Amplio'],
+    'letter_spacings' => ['normal' => 'Normal', 'wide' => 'Más'],
     'styles' => 'Aspecto de títulos y párrafos',
     'style_sources' => ['book' => 'Como en el libro', 'plain' => 'Sencillo'],
     'line_spacing' => 'Interlineado',

@@ -23,26 +23,29 @@ const showApply = form => {
 }
 
 export const watchChoices = () => {
+    // Arrows lead from one choice to the next: what counts is by what somebody did anything last.
+    let byKeys = false
+    document.addEventListener('pointerdown', () => (byKeys = false), true)
+    document.addEventListener(
+        'keydown',
+        event => {
+            // A box is ticked by the space bar on purpose; with arrows and letters one only looks for a value.
+            byKeys = event.target.type !== 'checkbox'
+        },
+        true,
+    )
     for (const field of document.querySelectorAll('[data-submit-on-change]')) {
-        let byKeys = false
         const apply = () => {
             const { name, value, form } = field
-            sessionStorage.setItem(
-                KEPT,
-                JSON.stringify({ path: new URL(form.action).pathname, name, value, top: scrollY }),
-            )
+            const path = new URL(form.action).pathname
+            sessionStorage.setItem(KEPT, JSON.stringify({ path, name, value, top: scrollY }))
             form.requestSubmit()
         }
         field.addEventListener('keydown', event => {
-            // A box is ticked by the space bar on purpose; with arrows and letters one only looks for a value.
-            byKeys = field.type !== 'checkbox'
-            if (event.key === 'Enter') {
-                event.preventDefault()
-                apply()
-            }
+            if (event.key !== 'Enter') return
+            event.preventDefault()
+            apply()
         })
-        for (const of of field.labels) of.addEventListener('pointerdown', () => (byKeys = false))
-        field.addEventListener('pointerdown', () => (byKeys = false))
         field.addEventListener('change', () => (byKeys ? showApply(field.form) : apply()))
     }
     goOn()
