@@ -5,7 +5,12 @@ declare(strict_types=1);
 /* Who may what at the Desk, what is undone and what is never shown. As in lending.php. */
 return [
     ['core/Desk/StaffRole.php', 'self::Figures => [],', 'self::Figures => [StaffTask::Lists],', 'StaffRoleTest'],
-    ['core/Desk/StaffRole.php', '[StaffTask::Patrons, StaffTask::Requests]', '[StaffTask::Requests]', 'StaffRoleTest'],
+    [
+        'core/Desk/StaffRole.php',
+        '[StaffTask::Patrons, StaffTask::Requests, StaffTask::Letters]',
+        '[StaffTask::Requests]',
+        'StaffRoleTest',
+    ],
     [
         'app/Desk/Staff/ChangePost.php',
         '$post->role === StaffRole::Director && $directors === 1',

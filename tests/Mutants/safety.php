@@ -28,7 +28,7 @@ return [
     ['app/Exchange/Outbound/BoundHost.php', "'allow_redirects' => false,", '', 'SupplierTest'],
     [
         'core/Catalogue/Record.php',
-        "array_slice(\$contributors, 0, self::MOST['contributors'])",
+        "array_slice(array_values(\$people), 0, self::MOST['contributors'])",
         '$contributors',
         'SupplierTest',
     ],
@@ -91,14 +91,14 @@ return [
     ['app/Account/SignIn/SignIn.php', '$wrong === (int)', '$wrong > (int)', 'SignInTest'],
     [
         'app/Account/SignIn/SessionLimit.php',
-        '> self::SHARED_SECONDS)',
-        '> 99 * self::SHARED_SECONDS)',
+        '> Stay::Shared->idleSeconds());',
+        '> 99 * Stay::Shared->idleSeconds());',
         'SessionLimitTest',
     ],
     [
         'app/Account/SignIn/SessionLimit.php',
-        '> self::DAYS_IN_ALL * 86400',
-        '> 99 * self::DAYS_IN_ALL * 86400',
+        '> Stay::DAYS_IN_ALL * 86400',
+        '> 99 * Stay::DAYS_IN_ALL * 86400',
         'SessionLimitTest',
     ],
     [

@@ -111,6 +111,29 @@ final class FollowTest extends TestCase
         );
     }
 
+    public function test_an_issue_on_order_comes_when_its_file_does(): void
+    {
+        $first = Title::query()->where('edition', 'Issue 1')->firstOrFail();
+        $this->post("/titles/{$first->id}/follow", ['how' => 'borrow']);
+        $this->travel(1)->days();
+        $this->licence($third = $this->issue(3, onOrder: true));
+        $this->travel(1)->days();
+        $this->artisan('lending:tick');
+        $this->assertSame(0, DB::table('notices')->where('kind', 'issue_here')->count(), 'it has not come yet');
+        // Followers were looked after meanwhile, for another issue.
+        $this->licence($fourth = $this->issue(4));
+        $this->travel(1)->hours();
+        $this->artisan('lending:tick');
+        $this->travel(1)->days();
+        $this->fileOf($third);
+        $this->travel(1)->minutes();
+        $this->artisan('lending:tick');
+        $this->assertSame(
+            [$fourth->id, $third->id],
+            DB::table('loans')->where('card_id', $this->card->id)->orderBy('id')->pluck('title_id')->all(),
+        );
+    }
+
     public function test_what_cannot_be_borrowed_is_told_of(): void
     {
         $first = Title::query()->where('edition', 'Issue 1')->firstOrFail();
