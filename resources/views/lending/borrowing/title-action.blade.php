@@ -39,6 +39,7 @@
             @php($full = $standing->atLimit !== null)
             @if ($full)<span class="meta md:text-right">{{ __('borrowing.at_limit', ['limit' => $standing->atLimit])
                 }}</span>@endif
+            <div class="to-borrow flex flex-wrap gap-2 items-center">
             <a id="borrow-{{ $key }}" class="btn {{ $full || ($quiet ?? false) ? 'btn-quiet' : '' }}"
                 href="/titles/{{ $title->id }}/borrow{{ $at }}" @if ($card !== null)
                 hx-get="/titles/{{ $title->id }}/borrow{{ $at }}" hx-target="#panel-{{ $key }}"
@@ -51,6 +52,7 @@
                     value="{{ $standing->short->code() }}">{{ trans_choice('borrowing.short_look',
                     $standing->short->amount) }}<span class="sr-only">: {{ $title->name }}</span></button></form>
             @endif
+            </div>
         @elseif ($hold !== null)
             <a class="btn btn-quiet" href="/holds">{{ __('common.holds') }}</a>
         @elseif ($standing->availability === Availability::NotHere && ! $standing->aboveCard)
