@@ -77,7 +77,9 @@ PageTimes::table($rows);
 
 $assets = 0;
 foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
-    if (preg_match('/app-.*\.(css|js)$|fraunces|atkinson-hyperlegible-next-latin-wght-normal/', basename($file)) === 1) {
+    if (
+        preg_match('/app-.*\.(css|js)$|fraunces|atkinson-hyperlegible-next-latin-wght-normal/', basename($file)) === 1
+    ) {
         $assets += str_ends_with($file, 'woff2')
             ? filesize($file)
             : strlen((string) gzencode((string) file_get_contents($file), 6));

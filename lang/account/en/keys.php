@@ -9,6 +9,7 @@ return [
     'act' => 'Letters and signs act by themselves',
     'act_text' => 'In this browser. Turn it off if you speak to your computer, or press keys by accident; arrow keys, Enter and Escape go on working.',
     'where' => ['pages' => 'On every page', 'reader' => 'In the reader', 'player' => 'In the player'],
+    'names' => ['Space' => 'Space', 'Home End' => 'Home End'],
     'pages' => [
         '/' => 'to the search',
         'h' => 'help that fits the page',

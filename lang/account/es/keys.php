@@ -9,6 +9,7 @@ return [
     'act' => 'Letras y signos actúan por sí solos',
     'act_text' => 'En este navegador. Desactívelo si habla a su ordenador o pulsa teclas sin querer; las flechas, Intro y Escape siguen funcionando.',
     'where' => ['pages' => 'En todas las páginas', 'reader' => 'En el lector', 'player' => 'En el reproductor'],
+    'names' => ['Space' => 'Espacio', 'Home End' => 'Inicio Fin'],
     'pages' => [
         '/' => 'a la búsqueda',
         'h' => 'ayuda para la página',
@@ -23,8 +24,8 @@ return [
     ],
     'reader' => [
         '← →' => 'pasan la página',
-        'Espacio' => 'una página adelante; con Mayús, atrás',
-        'Inicio Fin' => 'al principio y al final',
+        'Space' => 'una página adelante; con Mayús, atrás',
+        'Home End' => 'al principio y al final',
         'c' => 'contenido',
         'f' => 'buscar',
         'm' => 'marcas',
@@ -36,7 +37,7 @@ return [
         'Esc' => 'cierra lo que está abierto y después el libro',
     ],
     'player' => [
-        'Espacio' => 'reproduce y pausa',
+        'Space' => 'reproduce y pausa',
         '← →' => 'un poco atrás y adelante',
         '↑ ↓' => 'más rápido y más lento',
         '?' => 'esta lista',

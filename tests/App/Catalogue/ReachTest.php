@@ -248,7 +248,7 @@ final class ReachTest extends TestCase
             }
         }
         $this->get('/catalogue?library=saltmere&order=soonest')->assertSeeInOrder(
-            ['Ready</a>', 'Short line</a>', 'Long line</a>'],
+            ['Ready</bdi>', 'Short line</bdi>', 'Long line</bdi>'],
             false,
         );
     }

@@ -107,21 +107,21 @@ final class RoomTest extends TestCase
         [$a, $b, $c] = [$this->record('Aft'), $this->record('Bow'), $this->record('Crew')];
         $list = $this->staffList('On board', Room::Reading, null, $c, $a, $b);
         $this->get("/catalogue?list={$list->id}&library=saltmere")->assertSeeInOrder(
-            ['On board', 'Crew</a>', 'Aft</a>', 'Bow</a>'],
+            ['On board', 'Crew</bdi>', 'Aft</bdi>', 'Bow</bdi>'],
             false,
         );
         $this->get("/catalogue?list={$list->id}&order=title&ready=1")->assertSeeInOrder(
-            ['Aft</a>', 'Bow</a>', 'Crew</a>'],
+            ['Aft</bdi>', 'Bow</bdi>', 'Crew</bdi>'],
             false,
         );
         $bySearch = $this->staffList('Found', Room::Reading, 'title:bow OR title:aft');
         $this->get("/catalogue?list={$bySearch->id}")
             ->assertSee('2 titles')
-            ->assertSee('Bow</a>', false)
-            ->assertDontSee('Crew</a>', false);
+            ->assertSee('Bow</bdi>', false)
+            ->assertDontSee('Crew</bdi>', false);
         $this->get("/catalogue?list={$bySearch->id}&q=bow&order=relevance")
-            ->assertSee('Bow</a>', false)
-            ->assertDontSee('Aft</a>', false);
+            ->assertSee('Bow</bdi>', false)
+            ->assertDontSee('Aft</bdi>', false);
     }
 
     public function test_a_list_shows_on_its_days_and_on_no_others_by_the_clock_of_the_library(): void
