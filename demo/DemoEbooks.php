@@ -66,8 +66,7 @@ final class DemoEbooks
         foreach (glob("{$folder}/*.svg") ?: [] as $picture) {
             $pictures[basename($picture)] = (string) file_get_contents($picture);
         }
-        $cover =
-            $pictures['cover.svg'] ?? Drawing::cover($facts['title'], $facts['creators'][0]['name'], basename($file));
+        $cover = $pictures['cover.svg'] ?? null;
         unset($pictures['cover.svg']);
         $chapters = isset($facts['pages'])
             ? $this->drawnPages($facts['pages'], $folder, $pictures)
