@@ -21,11 +21,12 @@ final class Cover
         $alt = $decorative ? '' : e(__('catalogue.cover_of', ['name' => $title->name]));
         $size = "width=\"{$width}\" height=\"{$height}\"";
         if ($title->cover_file !== null) {
+            $shape = $title->format === Format::Music ? 'aspect-square' : 'aspect-[2/3]';
             $address = "/titles/{$title->id}/cover?v=" . substr($title->cover_file, 0, 8);
 
             return new HtmlString(
                 "<img src=\"{$address}\" {$size} alt=\"{$alt}\" loading=\"lazy\" class=\"rounded-[5px] flex-none " .
-                    "self-start object-cover block {$class}\">",
+                    "self-start object-cover block ring-1 ring-rule {$shape} {$class}\">",
             );
         }
         $name = $decorative ? 'aria-hidden="true"' : "role=\"img\" aria-label=\"{$alt}\"";
