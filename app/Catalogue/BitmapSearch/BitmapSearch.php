@@ -15,8 +15,6 @@ use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SearchSql;
 use App\Shared\Sql;
 use DateTimeImmutable;
-use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Catalogue\Reach;
@@ -80,7 +78,7 @@ final class BitmapSearch
         $flags = array_map(fn(FlagFilter $of): string => $of::name(), $search->filters->of(FlagFilter::class));
         $can = array_fill_keys($flags, TitleSet::none());
         foreach ($search->places() as $id => $eligibility) {
-            $allowed = self::titlesFor($gathering, $eligibility->audiences);
+            $allowed = $gathering->titlesFor($eligibility->audiences);
             $listed = $eligibility->older ? null : $allowed;
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $here = $gathering->every("held:{$id}");
@@ -183,29 +181,6 @@ final class BitmapSearch
         return $chosen;
     }
 
-    /**
-     * @param  list<string>|null  $pairs  of format and audience, as of a card's ceilings
-     * @return TitleSet|null null where that is everything
-     */
-    private static function titlesFor(BitmapIndex $gathering, ?array $pairs): ?TitleSet
-    {
-        if ($pairs === null) {
-            return null;
-        }
-        $allowed = TitleSet::none();
-        foreach (Format::cases() as $format) {
-            $audiences = TitleSet::none();
-            foreach (Audience::cases() as $audience) {
-                if (in_array("{$format->value}:{$audience->value}", $pairs, true)) {
-                    $audiences = $audiences->or($gathering->every("audience:{$audience->value}"));
-                }
-            }
-            $allowed = $allowed->or($gathering->every("format:{$format->value}")->and($audiences));
-        }
-
-        return $allowed;
-    }
-
     /** What the consortium or the supplier has. */
     private static function beyond(BitmapIndex $gathering, SearchRequest $search): TitleSet
     {
@@ -219,7 +194,7 @@ final class BitmapSearch
         ) {
             $all = $all->or($gathering->every("held:{$row->id}"));
         }
-        $listed = self::titlesFor($gathering, $search->eligibility->listed());
+        $listed = $gathering->titlesFor($search->eligibility->listed());
 
         return $listed === null ? $all : $all->and($listed);
     }

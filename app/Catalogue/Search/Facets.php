@@ -42,8 +42,7 @@ final readonly class Facets
         return $this->without[$filter] ?? 0;
     }
 
-    /** What a value is called; the value itself where it has no other name. */
-    /** Null for a number that nothing here has. */
+    /** What a value is called; the value itself where it has no other name, null for a number that nothing here has. */
     public function name(string $filter, int|string $value): ?string
     {
         return $this->names[$filter][$value] ?? (is_int($value) ? null : $value);

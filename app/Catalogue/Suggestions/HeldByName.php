@@ -6,6 +6,7 @@ namespace App\Catalogue\Suggestions;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\Search\HeldTitles;
+use App\Lending\LoanRules\CardEligibility;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\TitleSet;
@@ -13,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * How many of its titles a library has of each of some names: by the sets that were gathered, and by asking of the
+ * How many of its titles a library has for a card of each of some names: by the sets that were gathered, and by asking of the
  * titles that these do not tell of.
  */
 final class HeldByName
@@ -29,9 +30,17 @@ final class HeldByName
      * @param  BitmapIndex|null  $gathering  null where every title is to be asked
      * @return list<stdClass> those that the library has anything of, with n titles each
      */
-    public function of(array $names, ?BitmapIndex $gathering, int $libraryId, DateTimeImmutable $now): array
-    {
+    public function of(
+        array $names,
+        ?BitmapIndex $gathering,
+        int $libraryId,
+        DateTimeImmutable $now,
+        CardEligibility $eligibility,
+    ): array {
         $gathered = $gathering?->every("held:{$libraryId}");
+        if ($gathered !== null && ($listed = $gathering->titlesFor($eligibility->listed())) !== null) {
+            $gathered = $gathered->and($listed);
+        }
         $loose = array_flip($gathering?->loose->numbers() ?? []);
         if ($gathering !== null && !($lent = $gathering->loose->without($gathering->changed))->isEmpty()) {
             foreach (array_filter($names, fn(stdClass $name): bool => $name->many) as $name) {
@@ -44,12 +53,12 @@ final class HeldByName
                 fn(int $title): bool => $gathered === null || isset($loose[$title]),
             ),
         );
-        $held = array_flip($this->held($asked, $libraryId, $now));
+        $held = array_flip($this->held($asked, $libraryId, $now, $eligibility));
         $sure = null;
         foreach ($names as $name) {
             $set = $name->many ? self::set($name) : null;
             if ($set !== null && $gathering?->has($set) !== true) {
-                $name->n = $this->count($name, $libraryId, $now);
+                $name->n = $this->count($name, $libraryId, $now, $eligibility);
 
                 continue;
             }
@@ -79,12 +88,12 @@ final class HeldByName
      * @param  list<int>  $titles
      * @return list<int> those of them that are held
      */
-    private function held(array $titles, int $libraryId, DateTimeImmutable $now): array
+    private function held(array $titles, int $libraryId, DateTimeImmutable $now, CardEligibility $eligibility): array
     {
         if ($titles === []) {
             return [];
         }
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
 
         return array_column(
             DB::select("select s.title_id from search_rows s where s.title_id = any(?::bigint[]) and {$held}", [
@@ -95,9 +104,9 @@ final class HeldByName
         );
     }
 
-    private function count(stdClass $name, int $libraryId, DateTimeImmutable $now): int
+    private function count(stdClass $name, int $libraryId, DateTimeImmutable $now, CardEligibility $eligibility): int
     {
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
 
         return DB::scalar(
             'select count(*) from search_rows s where s.title_id in (' . self::TITLES[$name->kind] . ") and {$held}",

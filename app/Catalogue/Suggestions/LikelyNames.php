@@ -9,6 +9,7 @@ use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\BitmapSearch\WordBitmaps;
 use App\Catalogue\Search\HeldTitles;
+use App\Lending\LoanRules\CardEligibility;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\Term;
@@ -49,8 +50,14 @@ final class LikelyNames
      * @return array{title: list<stdClass>|null, person: list<stdClass>|null, series: list<stdClass>|null,
      *     subject: list<stdClass>|null} the likeliest first; null where all names are to be asked
      */
-    public function of(int $libraryId, array $words, string $named, int $each, DateTimeImmutable $now): array
-    {
+    public function of(
+        int $libraryId,
+        array $words,
+        string $named,
+        int $each,
+        DateTimeImmutable $now,
+        CardEligibility $eligibility,
+    ): array {
         $word = $words[count($words) - 1];
         $prefix = mb_substr($word, 0, self::LONGEST);
         if (mb_strlen($prefix) < self::SHORTEST) {
@@ -72,7 +79,10 @@ final class LikelyNames
             }
             $gathering = BitmapIndex::of($begun->gathered, $begun->loose, $begun->changed);
             $found = array_fill_keys(self::KINDS, []);
-            foreach ($this->heldByName->of(self::asTheyAre($begun), $gathering, $libraryId, $now) as $name) {
+            foreach (
+                $this->heldByName->of(self::asTheyAre($begun), $gathering, $libraryId, $now, $eligibility)
+                as $name
+            ) {
                 $found[$name->kind]["{$name->id}:{$name->role}"] = $name;
             }
             $found = array_map(fn(array $names): array => array_slice(array_values($names), 0, $each), $found);
@@ -94,7 +104,7 @@ final class LikelyNames
         };
         $titles =
             $found['title'] === [] && ($full('title') || $gathering === null || !$begun->looked)
-                ? $this->lessLikely($libraryId, $word, $named, $each, $now)
+                ? $this->lessLikely($libraryId, $word, $named, $each, $now, $eligibility)
                 : $found['title'];
 
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];
@@ -154,9 +164,15 @@ final class LikelyNames
      *
      * @return list<stdClass>
      */
-    private function lessLikely(int $libraryId, string $word, string $named, int $each, DateTimeImmutable $now): array
-    {
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+    private function lessLikely(
+        int $libraryId,
+        string $word,
+        string $named,
+        int $each,
+        DateTimeImmutable $now,
+        CardEligibility $eligibility,
+    ): array {
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
         $titles = fn(string $condition, array $of): array => DB::select(
             "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
                 where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?)

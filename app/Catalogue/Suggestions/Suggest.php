@@ -6,6 +6,7 @@ namespace App\Catalogue\Suggestions;
 
 use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\SearchRequest;
+use App\Lending\LoanRules\CardEligibility;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\SearchWords;
 use Illuminate\Support\Facades\DB;
@@ -18,16 +19,20 @@ final class Suggest
 
     public function __construct(private readonly LikelyNames $likelyNames) {}
 
-    /** @return list<Suggestion> */
-    public function of(int $libraryId, string $typed, DateTimeImmutable $now): array
-    {
+    /** @return list<Suggestion> of what is listed for a card */
+    public function of(
+        int $libraryId,
+        string $typed,
+        DateTimeImmutable $now,
+        CardEligibility $eligibility = new CardEligibility(),
+    ): array {
         $words = array_slice(SearchWords::of($typed), 0, 6);
         if ($words === [] || mb_strlen(implode('', $words)) < 2) {
             return [];
         }
-        $found = $this->find($libraryId, $words, $now);
+        $found = $this->find($libraryId, $words, $now, $eligibility);
         if ($found === [] && ($better = $this->corrected($words)) !== $words) {
-            $found = $this->find($libraryId, $better, $now);
+            $found = $this->find($libraryId, $better, $now, $eligibility);
         }
 
         return $found;
@@ -37,7 +42,7 @@ final class Suggest
      * @param  non-empty-list<string>  $words  the last may be unfinished
      * @return list<Suggestion>
      */
-    private function find(int $libraryId, array $words, DateTimeImmutable $now): array
+    private function find(int $libraryId, array $words, DateTimeImmutable $now, CardEligibility $eligibility): array
     {
         $last = array_key_last($words);
         $query = fn(string $weight): string => implode(
@@ -56,8 +61,8 @@ final class Suggest
                 array_keys($words),
             ),
         );
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
-        $likely = $this->likelyNames->of($libraryId, $words, $named, self::EACH, $now);
+        [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
+        $likely = $this->likelyNames->of($libraryId, $words, $named, self::EACH, $now, $eligibility);
 
         $titles =
             $likely['title'] ??

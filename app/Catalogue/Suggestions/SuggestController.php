@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Suggestions;
 
+use App\Lending\LoanRules\PayMonth;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
@@ -12,16 +13,20 @@ use Illuminate\Http\Response;
 
 final class SuggestController
 {
-    public function __invoke(Request $request, RequestContext $current, Suggest $suggest): Response
+    public function __invoke(Request $request, RequestContext $current, Suggest $suggest, PayMonth $payMonth): Response
     {
+        $library = $current->requiredLibrary();
+        $now = CarbonImmutable::now();
         $suggestions = $suggest->of(
-            $current->requiredLibrary()->id,
+            $library->id,
             mb_substr(Input::text($request, 'q'), 0, 100),
-            CarbonImmutable::now(),
+            $now,
+            $payMonth->eligibility($current->card(), $library, $now),
         );
 
+        // The same words mean something else at another library, and to another card.
         return response()
             ->view('catalogue.suggestions.suggestions', ['suggestions' => $suggestions])
-            ->header('Cache-Control', 'private, max-age=60');
+            ->header('Cache-Control', 'no-store');
     }
 }

@@ -8,6 +8,8 @@ use App\Catalogue\BitmapSearch\BitmapEngine;
 use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SqlEngine;
+use App\Catalogue\Suggestions\Suggest;
+use App\Catalogue\Suggestions\Suggestion;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Card;
 use App\Models\Title;
@@ -161,6 +163,20 @@ final class ForThisCardTest extends TestCase
                 'ready' => $walk(fn($at, bool $may, bool $here): bool => $at?->is($library) === true && $may && $here),
                 'beyond' => $walk(fn($at, bool $may): bool => $at?->is($other) === true && ($may || $older)),
             ];
+            $may = array_column(
+                array_filter(
+                    $titles,
+                    fn(array $of): bool => $of[1]?->is($library) === true &&
+                        ($older || in_array("{$of[0]->format->value}:{$of[0]->audience->value}", $pairs, true)),
+                ),
+                0,
+            );
+            $this->assertSuggestsOf($may, $library->id, $eligibility);
+            DB::beginTransaction();
+            DB::table('search_prefixes')->delete();
+            DB::table('search_gatherings')->delete();
+            $this->assertSuggestsOf($may, $library->id, $eligibility);
+            DB::rollBack();
             foreach ([['all', []], ['ready', ['ready' => '1']], ['beyond', ['reach' => 'beyond']]] as [$name, $asked]) {
                 foreach ([$asked, [...$asked, 'q' => 'tide']] as $words) {
                     $search = SearchRequest::read($library->id, $words, $eligibility);
@@ -180,5 +196,16 @@ final class ForThisCardTest extends TestCase
                 }
             }
         }
+    }
+
+    /** @param  list<Title>  $may  what is listed for the card */
+    private function assertSuggestsOf(array $may, int $libraryId, CardEligibility $eligibility): void
+    {
+        $of = fn(string $typed): array => app(Suggest::class)->of($libraryId, $typed, $this->now(), $eligibility);
+        $named = array_column($of('tide'), 'titleId');
+        $this->assertCount(min(4, count($may)), $named);
+        $this->assertSame([], array_diff($named, array_column($may, 'id')), 'no title that is not listed');
+        $by = array_map(fn(Suggestion $one): int => $one->count, $of('tamsin'));
+        $this->assertSame($may === [] ? [] : [count($may)], $by, 'titles by the person of all of them');
     }
 }
