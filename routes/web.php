@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Shared\View\NoSuchPage;
 use Illuminate\Support\Facades\Route;
 
 /*
@@ -39,3 +40,5 @@ Route::pattern('path', '.+');
 foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $area) {
     require __DIR__ . "/{$area}.php";
 }
+
+Route::fallback(NoSuchPage::class)->name('no-such-page');

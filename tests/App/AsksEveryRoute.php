@@ -155,6 +155,7 @@ trait AsksEveryRoute
         };
 
         return [
+            'fallbackPlaceholder' => 'nowhere',
             'title' => $title,
             'card' => $this->card->id,
             'loan' => $this->loan->id,

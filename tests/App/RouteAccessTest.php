@@ -63,6 +63,7 @@ final class RouteAccessTest extends TestCase
      */
     private const WHO_MAY = [
         'ready' => self::OPEN,
+        'no-such-page' => self::OPEN,
         'front-door' => self::OPEN,
         'libraries.index' => self::OPEN,
         'libraries.choose' => self::OPEN,
@@ -365,6 +366,7 @@ final class RouteAccessTest extends TestCase
         // Where the part belongs is not said.
         'desk.uploads.part' => 409,
         'ready' => 503,
+        'no-such-page' => 404,
         // Somebody works here already.
         'setup' => 404,
     ];

@@ -140,6 +140,21 @@ final class FaultsTest extends TestCase
             ->assertSee('Something broke on our side');
     }
 
+    public function test_an_address_that_nothing_has_is_said_under_the_header_of_who_asks(): void
+    {
+        $card = $this->card();
+        $card->person->update(['name' => 'Odile Marsh', 'locale' => 'es']);
+        $this->as($card)
+            ->get('/nowhere/at/all?x=1')
+            ->assertNotFound()
+            ->assertSee('Aquí no hay nada')
+            ->assertSee('Odile Marsh')
+            ->assertDontSee('href="/sign-in', false);
+        $this->post('/nowhere/at/all')->assertStatus(405);
+        $this->get('/catalogue/older')->assertNotFound();
+        $this->getJson('/nowhere')->assertNotFound()->assertHeader('Content-Type', 'application/json');
+    }
+
     public function test_where_even_the_page_that_would_say_so_breaks_one_stands_ready(): void
     {
         $this->artisan('pages:ready')->assertSuccessful();
