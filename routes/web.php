@@ -41,4 +41,8 @@ foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $
     require __DIR__ . "/{$area}.php";
 }
 
-Route::fallback(NoSuchPage::class)->name('no-such-page');
+// To what may be asked of an address, too: it would be answered as if there were one.
+Route::match(['GET', 'OPTIONS'], '{nothing}', NoSuchPage::class)
+    ->where('nothing', '.*')
+    ->fallback()
+    ->name('no-such-page');

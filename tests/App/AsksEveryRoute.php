@@ -155,7 +155,7 @@ trait AsksEveryRoute
         };
 
         return [
-            'fallbackPlaceholder' => 'nowhere',
+            'nothing' => 'nowhere',
             'title' => $title,
             'card' => $this->card->id,
             'loan' => $this->loan->id,

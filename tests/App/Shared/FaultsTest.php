@@ -151,6 +151,7 @@ final class FaultsTest extends TestCase
             ->assertSee('Odile Marsh')
             ->assertDontSee('href="/sign-in', false);
         $this->post('/nowhere/at/all')->assertStatus(405);
+        $this->options('/.env')->assertNotFound();
         $this->get('/catalogue/older')->assertNotFound();
         $this->getJson('/nowhere')->assertNotFound()->assertHeader('Content-Type', 'application/json');
     }
