@@ -8,6 +8,9 @@ const KEPT = 'single-keys'
 /** Whether a key may act that is a letter or a sign alone. */
 export const singleKeysAct = () => globalThis.localStorage?.getItem(KEPT) !== 'off'
 
+/** @param {HTMLDialogElement|null} dialog the list; open already, it stays so */
+export const openKeys = dialog => dialog && !dialog.open && dialog.showModal()
+
 /** @param {HTMLDialogElement} dialog the list, with the switch */
 export const watchKeys = dialog => {
     const box = dialog.querySelector('input[type=checkbox]')
@@ -19,11 +22,11 @@ export const watchKeys = dialog => {
     dialog.querySelector('[data-close-keys]').onclick = () => dialog.close()
     for (const opener of document.querySelectorAll('[data-open-keys]')) {
         opener.hidden = false
-        opener.onclick = () => dialog.showModal()
+        opener.onclick = () => openKeys(dialog)
     }
     document.addEventListener('keydown', event => {
         const writes = event.target.closest?.('input:not([type=checkbox], [type=radio]), select, textarea')
         if (event.key === '?' && singleKeysAct() && !writes && !event.ctrlKey && !event.metaKey && !event.altKey)
-            dialog.showModal()
+            openKeys(dialog)
     })
 }

@@ -1,12 +1,12 @@
 // What each key does in the reader, wherever it is pressed: on the page, in a document of the book, in a drawer.
 
-import { singleKeysAct } from '../../account/preferences/keys.js'
+import { openKeys, singleKeysAct } from '../../account/preferences/keys.js'
 
 /** Keys that also work within a drawer. */
-const IN_DRAWER = ['Escape', 'c', 'f', 'm', 'a']
+const IN_DRAWER = ['Escape', 'c', 'f', 'm', 'a', '?']
 
 /** Keys that do not belong to the text, where it is read as such: by the others it scrolls. */
-const IN_TEXT = ['Escape', 't', 'a', 'c', 'm']
+const IN_TEXT = ['Escape', 't', 'a', 'c', 'm', '?']
 
 export class Keys {
     /**
@@ -28,7 +28,7 @@ export class Keys {
             event.altKey ||
             // What is being written is not lost by its drawer: Escape closes that from within a field, too.
             (event.key !== 'Escape' && event.target.closest?.('input[type=text], textarea, select')) ||
-            (/^[a-z]$/.test(event.key) && !singleKeysAct()) ||
+            (/^[a-z?]$/.test(event.key) && !singleKeysAct()) ||
             (event.key.startsWith('Arrow') && event.target.localName === 'table')
         )
             return
@@ -59,6 +59,8 @@ export class Keys {
             a: () => drawers.toggle('appearance'),
             t: () => tools.textView?.toggle(),
             r: () => tools.aloud?.toggle(),
+            // In a document of the book, which the page does not hear.
+            '?': () => openKeys(globalThis.document?.getElementById('keys')),
             Escape: () => tools.closeOne() || (drawers.open ? drawers.close() : leave()),
         }[key]
     }
