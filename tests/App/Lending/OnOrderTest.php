@@ -13,6 +13,7 @@ use App\Models\Loan;
 use App\Models\Publication;
 use App\Models\Title;
 use App\Reading\Publications\ImportPublication;
+use Closure;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\LicenceModel as M;
@@ -156,42 +157,76 @@ final class OnOrderTest extends TestCase
         $this->assertSame(1, Title::query()->count());
     }
 
-    /** A licence is bought in the very moment in which the file comes, the one or the other first. */
-    public function test_a_licence_and_a_file_that_come_at_once_know_of_each_other(): void
+    /** @return iterable<string, array{list<string>}> what begins first */
+    public static function atOnce(): iterable
+    {
+        yield 'the licence first' => [['licence', 'file']];
+        yield 'the file first' => [['file', 'licence']];
+    }
+
+    /**
+     * A licence is bought in the very moment in which the file comes: each is done, and kept from ending, before the
+     * other has ended.
+     *
+     * @param  list<string>  $order
+     */
+    #[DataProvider('atOnce')]
+    public function test_a_licence_and_a_file_that_come_at_once_know_of_each_other(array $order): void
     {
         $this->travelBack();
-        $boot = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php";
-            $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); ';
-        for ($n = 0; $n < 6; $n++) {
-            $title = $this->title("Title {$n}", onOrder: true);
-            // Both take a while to commit, and overlap, begun in one order or the other.
-            [$early, $late] = $n % 2 === 0 ? [0, 60_000] : [60_000, 0];
-            $licence = "usleep({$early});
-                app(App\\Lending\\Licences\\AddLicence::class)({$this->library()->id}, {$title->id},
-                    FigPorch\\Core\\Lending\\LicenceModel::OneCopyOneUser, 1, null, now()->toImmutable(), null,
-                    now()->toImmutable()); usleep(200000);";
-            $file = "usleep({$late});
-                DB::insert(\"insert into publications (title_id, sha256, media_type, bytes, fixed_layout, right_to_left, sizes,
-                    types, positions, excerpt_sizes, excerpt_positions, came_at)
-                    values ({$title->id}, 'x{$n}', 'x', 1, false, false, '{}', '{}', '[]', '{}', '[]', now())\");
-                usleep(200000);";
-            $running = array_map(
-                function (string $act) use ($boot): Process {
-                    $code = $boot . "DB::transaction(function () { {$act} });";
-                    $process = new Process(['php', '-r', $code], base_path(), timeout: 60);
-                    $process->start();
-
-                    return $process;
-                },
-                [$licence, $file],
+        $title = $this->title(onOrder: true);
+        $acts = [
+            // Written by whatever: adding one takes the title's row first, for the requests that it answers.
+            'licence' => "App\\Models\\Licence::query()->create(['library_id' => {$this->library()->id},
+                'title_id' => {$title->id}, 'model' => 'one_copy_one_user', 'copies' => 1, 'copies_free' => 1,
+                'starts_at' => now(), 'added_at' => now()]);",
+            'file' => "DB::insert(\"insert into publications (title_id, sha256, media_type, bytes, fixed_layout,
+                right_to_left, sizes, types, positions, excerpt_sizes, excerpt_positions, came_at)
+                values ({$title->id}, 'x', 'x', 1, false, false, '{}', '{}', '[]', '{}', '[]', now())\");",
+        ];
+        config(['database.connections.door' => config('database.connections.pgsql')]);
+        DB::connection('door')->select('select pg_advisory_lock(39)');
+        $running = [];
+        foreach ($order as $n => $what) {
+            $running[] = $process = new Process(
+                [
+                    'php',
+                    '-r',
+                    'require "vendor/autoload.php"; $app = require "bootstrap/app.php";
+                    $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+                    DB::transaction(function () { ' .
+                    $acts[$what] .
+                    ' DB::select("select pg_advisory_lock_shared(39)"); });',
+                ],
+                base_path(),
+                timeout: 60,
             );
-            foreach ($running as $process) {
-                $process->wait();
-                $this->assertTrue($process->isSuccessful(), $process->getOutput() . $process->getErrorOutput());
-            }
+            $process->start();
+            $this->assertComesTo(
+                fn(): bool => DB::scalar(
+                    'select count(*) from pg_stat_activity where datname = current_database() and wait_event_type = ?',
+                    ['Lock'],
+                ) > $n,
+                "{$what} waits",
+                $process,
+            );
         }
-        $this->assertSame(6, Licence::query()->whereNotNull('file_came_at')->count());
+        DB::purge('door');
+        foreach ($running as $process) {
+            $process->wait();
+            $this->assertTrue($process->isSuccessful(), $process->getOutput() . $process->getErrorOutput());
+        }
+        $this->assertSame(1, Licence::query()->whereNotNull('file_came_at')->count());
         $this->assertEveryCountIsTrue();
+    }
+
+    /** @param  Closure(): bool  $what */
+    private function assertComesTo(Closure $what, string $words, Process $process): void
+    {
+        for ($tries = 0; !$what(); $tries++) {
+            $this->assertTrue($tries < 1000 && $process->isRunning(), $words . $process->getErrorOutput());
+            usleep(20_000);
+        }
     }
 
     public function test_the_last_who_join_the_line_as_the_file_comes_are_not_stranded(): void
