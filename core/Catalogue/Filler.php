@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue;
 
-/** Words that programs put where somebody said nothing: no person, no publisher and no description (from what was seen). */
+/** What programs write where somebody said nothing: no person, no publisher, no description (from what was seen). */
 final class Filler
 {
     private const WORDS = [

@@ -14,7 +14,7 @@ final class LanguageName
     /** @var array<string, string>|null code by folded name */
     private static ?array $codes = null;
 
-    /** @return string|null the code of ISO 639-1 of "Spanish", "español" or "es"; null for what is no language's name */
+    /** @return string|null the code of ISO 639-1 for "Spanish", "español" or "es"; null where none is called so */
     public static function code(string $name): ?string
     {
         return self::codes()[SearchWords::fold($name)] ?? null;

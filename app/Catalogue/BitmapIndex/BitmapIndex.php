@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Catalogue\BitmapIndex;
 
 use App\Catalogue\Filters\SeriesFilter;
-use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\TitleSet;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -102,29 +100,6 @@ final class BitmapIndex
     public function every(string $name): TitleSet
     {
         return $this->set($name) ?? TitleSet::none();
-    }
-
-    /**
-     * @param  list<string>|null  $pairs  of format and audience, as of a card's ceilings
-     * @return TitleSet|null null where that is everything
-     */
-    public function titlesFor(?array $pairs): ?TitleSet
-    {
-        if ($pairs === null) {
-            return null;
-        }
-        $allowed = TitleSet::none();
-        foreach (Format::cases() as $format) {
-            $audiences = TitleSet::none();
-            foreach (Audience::cases() as $audience) {
-                if (in_array("{$format->value}:{$audience->value}", $pairs, true)) {
-                    $audiences = $audiences->or($this->every("audience:{$audience->value}"));
-                }
-            }
-            $allowed = $allowed->or($this->every("format:{$format->value}")->and($audiences));
-        }
-
-        return $allowed;
     }
 
     /** How many titles of the set of that name are among some titles; none where there is no such set. */

@@ -6,6 +6,7 @@ namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
+use App\Catalogue\BitmapIndex\TitlesForCard;
 use App\Catalogue\Filters\FlagFilter;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
@@ -78,7 +79,7 @@ final class BitmapSearch
         $flags = array_map(fn(FlagFilter $of): string => $of::name(), $search->filters->of(FlagFilter::class));
         $can = array_fill_keys($flags, TitleSet::none());
         foreach ($search->places() as $id => $eligibility) {
-            $allowed = $gathering->titlesFor($eligibility->audiences);
+            $allowed = TitlesForCard::of($gathering, $eligibility->audiences);
             $listed = $eligibility->older ? null : $allowed;
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $here = $gathering->every("held:{$id}");
@@ -194,7 +195,7 @@ final class BitmapSearch
         ) {
             $all = $all->or($gathering->every("held:{$row->id}"));
         }
-        $listed = $gathering->titlesFor($search->eligibility->listed());
+        $listed = TitlesForCard::of($gathering, $search->eligibility->listed());
 
         return $listed === null ? $all : $all->and($listed);
     }

@@ -22,7 +22,7 @@ use stdClass;
 /** A library's staff lists with how many titles each has, how many are ready now, and its first covers. */
 final class StaffLists
 {
-    private const COVERS = ['titles.id', 'work_id', 'format', 'name', 'edition', 'audience', 'cover_file'];
+    private const COVERS = ['titles.id', 'work_id', 'format', 'name', 'edition', 'audience', 'language', 'cover_file'];
 
     private const COUNTED = 'with m as (%s), f as (select m.list_id, m.title_id, m.place, %s can from m
         join search_rows s on s.title_id = m.title_id where %s)

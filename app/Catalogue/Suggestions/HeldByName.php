@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Suggestions;
 
 use App\Catalogue\BitmapIndex\BitmapIndex;
+use App\Catalogue\BitmapIndex\TitlesForCard;
 use App\Catalogue\Search\HeldTitles;
 use App\Lending\LoanRules\CardEligibility;
 use App\Shared\Sql;
@@ -14,8 +15,8 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * How many of its titles a library has for a card of each of some names: by the sets that were gathered, and by asking of the
- * titles that these do not tell of.
+ * How many of its titles a library has for a card of each of some names: by the sets that were gathered, and by asking
+ * of the titles that these do not tell of.
  */
 final class HeldByName
 {
@@ -38,7 +39,7 @@ final class HeldByName
         CardEligibility $eligibility,
     ): array {
         $gathered = $gathering?->every("held:{$libraryId}");
-        if ($gathered !== null && ($listed = $gathering->titlesFor($eligibility->listed())) !== null) {
+        if ($gathered !== null && ($listed = TitlesForCard::of($gathering, $eligibility->listed())) !== null) {
             $gathered = $gathered->and($listed);
         }
         $loose = array_flip($gathering?->loose->numbers() ?? []);

@@ -40,7 +40,8 @@ final class FindTitles
 
     private const ON_ORDER = 'select title_id from licences li where li.library_id = :own and li.file_came_at is null
         and licence_has_future(li, :now) group by title_id order by (select count(*) from holds h
-            where h.title_id = li.title_id and h.library_id = :own and h.closed_at is null) desc, min(li.starts_at), title_id
+            where h.title_id = li.title_id and h.library_id = :own and h.closed_at is null) desc,
+            min(li.starts_at), title_id
         limit :most';
 
     /** @return LengthAwarePaginator<int, FoundTitle> titles whose file has not come, those that most wait for first */

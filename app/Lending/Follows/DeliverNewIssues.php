@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
 /** New issues of magazines go to those who follow them: borrowed for them, or told. Each issue once. */
 final class DeliverNewIssues
 {
-    /** An issue is new when its file comes, or its library's first licence begins or is written down, after the last look. */
+    /** New is what came after the last look: its file, or its library's first licence, as it begins or is noted. */
     private const NEW = 'select f.id follow_id, t.id title_id from follows f join cards c on c.id = f.card_id
         join titles t on t.series_id = f.series_id and t.format = \'magazine\'
         cross join lateral (select min(greatest(li.starts_at, li.added_at, li.file_came_at)) came_at from licences li

@@ -34,7 +34,7 @@ final class Household
             ->get();
     }
 
-    /** @return Collection<int, Card> those that may have a title: for others nothing is offered that would be refused */
+    /** @return Collection<int, Card> those that may have a title: nothing is offered that would be refused */
     public function cardsFor(Person $adult, Title $title): Collection
     {
         return $this->cards($adult)->filter(

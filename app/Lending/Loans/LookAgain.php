@@ -12,7 +12,7 @@ use FigPorch\Core\Lending\Refused;
 use Illuminate\Database\QueryException;
 
 /**
- * Changes an open loan without locks: reads, decides, and writes only if what was read still holds; else it looks again.
+ * Changes an open loan without locks: reads, decides, and writes only if what was read still holds; else looks again.
  */
 final class LookAgain
 {

@@ -12,7 +12,6 @@ use Locale;
 /** A title's facts in words. */
 final class TitleText
 {
-    /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
     /** Its name, in the language that it is in, and from its own side. */
     public static function name(Title $title): HtmlString
     {
@@ -24,6 +23,7 @@ final class TitleText
         );
     }
 
+    /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
     public static function format(Title $title): string
     {
         return implode(

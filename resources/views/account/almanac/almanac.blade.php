@@ -1,5 +1,5 @@
 @use('App\Account\Almanac\AlmanacDrawing')
-@use('App\Shared\View\Cover')
+@use('App\Shared\View\Covers\Cover')
 @use('App\Shared\View\Dates')
 @use('App\Shared\View\TitleText')
 @php
@@ -86,7 +86,8 @@
                 @php($title = $of->title)
                 <li class="px-4 py-3 flex gap-4"><span class="flex-none">{{ Cover::html($title, 44, decorative: true)
                     }}</span><div class="grow min-w-0"><a class="font-semibold no-underline hover:underline"
-                    href="{{ $current->link(route('titles.show', $title, false)) }}">{{ $title->name }}</a><span
+                    href="{{ $current->link(route('titles.show', $title, false)) }}">{{
+                        App\Shared\View\TitleText::name($title) }}</a><span
                     class="meta block">{{ implode(' · ', array_filter([TitleText::people($title),
                     TitleText::format($title), isset($minutes[$of->title_id]) ?
                     TitleText::duration($minutes[$of->title_id] * 60) : null])) }}</span>

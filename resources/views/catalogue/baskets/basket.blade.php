@@ -111,7 +111,7 @@
                     <input type="checkbox" form="arrange" name="titles[]" value="{{ $title->id }}"
                         aria-label="{{ $title->name }}" class="accent-shutter w-4.5 h-4.5 mt-1">
                     <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
-                        App\Shared\View\Cover::html($title, 52, decorative: true) }}</a>
+                        App\Shared\View\Covers\Cover::html($title, 52, decorative: true) }}</a>
                     <div class="min-w-0">
                         <h2 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                             class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h2>

@@ -9,7 +9,7 @@
             <article class="border-t border-rule py-3 grid grid-cols-[52px_1fr] md:grid-cols-[52px_1fr_230px] gap-x-4
                 gap-y-2" data-title="{{ $title->id }}">
                 <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
-                    App\Shared\View\Cover::html($title, 52, decorative: true) }}</a>
+                    App\Shared\View\Covers\Cover::html($title, 52, decorative: true) }}</a>
                 <div class="min-w-0">
                     <h3 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                         class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h3>

@@ -11,8 +11,9 @@
     <ul class="grid grid-cols-3 sm:grid-cols-4 lg:grid-cols-6 gap-5">
         @foreach ($titles as $title)
             <li><a href="{{ $current->link(route('titles.show', $title, false)) }}" class="no-underline block group">
-                {{ App\Shared\View\Cover::html($title, 150, decorative: true, class: 'w-full h-auto') }}
-                <span class="font-semibold block mt-2 leading-tight group-hover:underline">{{ $title->name }}</span>
+                {{ App\Shared\View\Covers\Cover::html($title, 150, decorative: true, class: 'w-full h-auto') }}
+                <span class="font-semibold block mt-2 leading-tight group-hover:underline">{{
+                    App\Shared\View\TitleText::name($title) }}</span>
                 <span class="meta block">{{ App\Shared\View\TitleText::people($title) }}</span>
             </a></li>
         @endforeach

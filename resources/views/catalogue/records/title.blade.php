@@ -14,7 +14,7 @@
 <x-layout :title="$title->name" on="catalogue">
     <div class="grid md:grid-cols-[220px_1fr] gap-x-9 gap-y-5">
         <div class="flex md:block gap-4 items-end">
-            {{ App\Shared\View\Cover::html($title, 220, class: 'max-md:w-28 max-md:h-auto') }}
+            {{ App\Shared\View\Covers\Cover::html($title, 220, class: 'max-md:w-28 max-md:h-auto') }}
             <div class="grid gap-1 justify-items-start text-[15px] md:mt-3">
             @if ($title->publication !== null)
                 <a class="btn btn-quiet md:w-full mb-1" href="{{ route('excerpt.show', $title, false) }}">{{
@@ -166,9 +166,10 @@
                         class="flex flex-wrap gap-x-3 border-t border-rule py-1.5"><span
                         class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float)
                         $one->series_position }}</span>@if ($one->is($title))<b>{{ $isMagazine ? $one->edition :
-                        $one->name }}</b>@else<a class="link" href="{{ $current->link("/titles/{$one->id}") }}">{{
+                        TitleText::name($one) }}</b>@else<a class="link" href="{{ $current->link("/titles/{$one->id}")
+                            }}">{{
                             $isMagazine ?
-                        $one->edition : $one->name }}</a>@endif @if ($isMagazine)<span
+                        $one->edition : TitleText::name($one) }}</a>@endif @if ($isMagazine)<span
                         class="text-soft">{{ $one->published ? Dates::published($one->published) : ''
                         }}</span>@elseif ($one->edition)<span class="text-soft">{{ $one->edition }}</span>@endif
                         @if (! $isMagazine && $one->is($next))<span class="text-lamp-text font-semibold">{{

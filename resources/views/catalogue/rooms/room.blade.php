@@ -1,4 +1,4 @@
-@use('App\Shared\View\Cover')
+@use('App\Shared\View\Covers\Cover')
 @use('App\Catalogue\StaffLists\ListText')
 @use('App\Shared\View\TitleText')
 @use('FigPorch\Core\Catalogue\Room')
@@ -78,7 +78,7 @@
                         }}"
                     class="no-underline block group">{{ Cover::html($title, 130, decorative: true, class:
                     'w-full h-auto') }}<span class="block mt-1.5 text-[15px] leading-tight font-semibold
-                    group-hover:underline">{{ $title->name }}</span><span
+                    group-hover:underline">{{ App\Shared\View\TitleText::name($title) }}</span><span
                     class="meta block text-[14px]">{{ TitleText::people($title) ?:
                     __("catalogue.format.{$title->format->value}") }}</span></a></li>@endforeach</ul>@endif
             </section>

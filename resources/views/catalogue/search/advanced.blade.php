@@ -6,7 +6,7 @@
     <h1 class="text-3xl mb-2">{{ __('search.advanced') }}</h1>
     <p class="mb-5 max-w-[75ch]">{{ __('search.advanced_text') }}</p>
     <form action="{{ route('catalogue.advanced', [], false) }}" class="grid gap-6">
-    <x-library-field />
+        <x-library-field />
         <div class="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-8 gap-y-4">
             @foreach (['all' => 'all_words', 'phrase' => 'phrase', 'any' => 'any_words', 'none' => 'no_words'] as $name
                 => $words)

@@ -45,7 +45,7 @@
                 </div>
                 @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
-    <x-library-field />
+                    <x-library-field />
                     @foreach (array_diff_key($search->with([]), ['order' => 1]) as $name => $value)<input type="hidden"
                         name="{{ $name }}" value="{{ $value }}">@endforeach
                     <label for="order" class="meta">{{ __('catalogue.order') }}</label>

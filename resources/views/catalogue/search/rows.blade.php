@@ -5,7 +5,7 @@
 <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3"
     data-title="{{ $title->id }}">
     <a href="{{ $current->link("/titles/{$title->id}") }}" tabindex="-1" aria-hidden="true">{{
-        App\Shared\View\Cover::html($title,
+        App\Shared\View\Covers\Cover::html($title,
         decorative: true) }}</a>
     <div class="min-w-0">
         <h2 class="text-xl"><a href="{{ $current->link("/titles/{$title->id}") }}"

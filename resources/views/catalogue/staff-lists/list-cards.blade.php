@@ -4,7 +4,7 @@
         <li><a href="{{ $current->link(route('catalogue', ['list' => $of->list->id], false)) }}"
             class="panel flex gap-3.5 p-4 no-underline hover:bg-haint h-full">
             <span class="flex flex-none" aria-hidden="true">@foreach ($of->first as $i => $title){{
-                App\Shared\View\Cover::html($title, 56, decorative: true, class:
+                App\Shared\View\Covers\Cover::html($title, 56, decorative: true, class:
                 ($i > 0 ? '-ml-7' : '').' shadow-[-2px_0_0_var(--color-card)]') }}@endforeach</span>
             <span>
                 <span class="font-serif font-semibold text-lg leading-tight block">{{ $of->list->name }}</span>

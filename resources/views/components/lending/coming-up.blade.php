@@ -69,7 +69,8 @@
             <tbody>
                 @foreach ($drawing->rows as ['date' => $date])
                     <tr class="border-b border-rule last:border-0">
-                        <th scope="row" class="text-left font-semibold py-2 pr-3">{{ $date->title->name }}</th>
+                        <th scope="row" class="text-left font-semibold py-2 pr-3">{{
+                            App\Shared\View\TitleText::name($date->title) }}</th>
                         <td class="py-2 pr-3 whitespace-nowrap text-soft">{{ $what($date) }}</td>
                         <td class="py-2 whitespace-nowrap text-right">{{ $says($date)
                             }}@if ($date->latest !== null)<span

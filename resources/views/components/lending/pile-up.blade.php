@@ -8,7 +8,8 @@
         <ul class="my-2">
             @foreach ($found as $row)
                 @php($zone = $row['hold']->hold->card->library->zone())
-                <li class="py-0.5">{{ $row['hold']->hold->title->name }}: {{ Dates::day($row['until'], $zone) }}<input
+                <li class="py-0.5">{{ App\Shared\View\TitleText::name($row['hold']->hold->title) }}: {{
+                    Dates::day($row['until'], $zone) }}<input
                     type="hidden" name="until[{{ $row['hold']->hold->id }}]"
                     value="{{ $row['until']->setTimezone($zone)->modify('+1 day')->format('Y-m-d') }}"></li>
             @endforeach

@@ -48,7 +48,8 @@
                 $total, ['count' => App\Shared\View\Numbers::of($total)]) }}</h2>
                 <p class="meta mb-3">{{ __('search.read_as', ['query' => QueryText::of($search->query->tree)]) }}</p>
                 <ol>@foreach ($found as $title)<li class="flex gap-3 border-t border-rule py-2"><span
-                    class="flex-none">{{ App\Shared\View\Cover::html($title, 36, decorative: true) }}</span><span><a
+                    class="flex-none">{{ App\Shared\View\Covers\Cover::html($title, 36, decorative: true)
+                        }}</span><span><a
                     class="no-underline hover:underline font-semibold"
                     href="/titles/{{ $title->id }}">{{ $title->name }}</a><br><span
                     class="meta">{{ implode(' · ', array_filter([TitleText::people($title),
@@ -70,7 +71,8 @@
                         <form method="post" action="/desk/lists/{{ $list->id }}/titles">@csrf<input type="hidden"
                             name="find" value="{{ $find }}">
                             <ul>@foreach ($found as $title)<li class="flex items-center gap-3 border-t border-rule
-                                py-2"><span class="flex-none">{{ App\Shared\View\Cover::html($title, 36, decorative:
+                                py-2"><span class="flex-none">{{ App\Shared\View\Covers\Cover::html($title, 36,
+                                    decorative:
                                 true) }}</span><span class="grow"><b>{{ $title->name }}</b><br><span
                                 class="meta">{{ implode(' · ', array_filter([TitleText::people($title),
                                 TitleText::format($title)])) }}</span></span>
@@ -85,7 +87,7 @@
                         <ol>@foreach ($titles as $title)<li class="flex items-center gap-3 border-t border-rule
                             py-2"><span class="w-7 text-right text-soft tabular-nums">{{ $loop->iteration
                                 }}</span><span
-                            class="flex-none">{{ App\Shared\View\Cover::html($title, 36, decorative: true)
+                            class="flex-none">{{ App\Shared\View\Covers\Cover::html($title, 36, decorative: true)
                             }}</span><span class="grow min-w-0"><a class="font-semibold no-underline hover:underline"
                             href="/titles/{{ $title->id }}">{{ $title->name }}</a><br><span
                             class="meta">{{ implode(' · ', array_filter([TitleText::people($title),

@@ -13,7 +13,8 @@
             <p class="mb-3">{{ __('desk_requests.which_title_text') }}</p>
             @if ($known->isNotEmpty())
                 <ul class="panel divide-y divide-rule mb-4">@foreach ($known as $title)<li
-                    class="px-4 py-3 flex items-center gap-3">{{ App\Shared\View\Cover::html($title, 40, decorative:
+                    class="px-4 py-3 flex items-center gap-3">{{ App\Shared\View\Covers\Cover::html($title, 40,
+                        decorative:
                     true) }}
                     <span class="flex-1 min-w-0"><a class="font-semibold no-underline hover:underline"
                         href="/titles/{{ $title->id }}">{{ $title->name }}</a><br><span

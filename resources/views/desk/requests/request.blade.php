@@ -8,7 +8,7 @@
 <x-desk.layout :title="__('desk_requests.requests').': '.$title->name" on="requests" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/requests">{{ __('desk_requests.requests') }}</a></p>
     <div class="flex gap-5 mb-5">
-        {{ App\Shared\View\Cover::html($title, 74, decorative: true) }}
+        {{ App\Shared\View\Covers\Cover::html($title, 74, decorative: true) }}
         <div><h1 class="text-3xl">{{ $title->name }}</h1>
             <p>{{ TitleText::people($title) }}</p><p class="meta">{{ implode(' · ',
                 array_filter([TitleText::format($title), $title->publisher, $title->year()])) }}</p>

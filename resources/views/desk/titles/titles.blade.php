@@ -1,5 +1,5 @@
 @use('App\Desk\Titles\FindTitles')
-@use('App\Shared\View\Cover')
+@use('App\Shared\View\Covers\Cover')
 @use('App\Shared\View\TitleText')
 <x-desk.layout :title="__('desk.titles')" on="titles" :staff="$staff">
     <h1 class="text-3xl mb-3">{{ __('desk.titles') }}</h1>

@@ -16,9 +16,9 @@
         @if ($class->sets->isEmpty())<p class="panel p-5">{{ __('classes.no_sets') }}</p>
         @else<ul class="panel divide-y divide-rule">@foreach ($class->sets as $set)<li class="px-4 py-3 flex flex-wrap
             items-center gap-x-5 gap-y-2"><span class="grow min-w-52"><a class="font-semibold no-underline
-            hover:underline" href="{{ $current->link(route('titles.show', $set->title, false)) }}"><bdi>{{
-                $set->title->name
-            }}</bdi></a> <span class="text-soft">{{ TitleText::people($set->title) }}</span><span @class(['block
+            hover:underline" href="{{ $current->link(route('titles.show', $set->title, false)) }}">{{
+                TitleText::name($set->title)
+            }}</a> <span class="text-soft">{{ TitleText::people($set->title) }}</span><span @class(['block
             text-[15px]', 'text-soft' => $set->last_day < $today])>{{ $day($set->first_day) }} – {{
             $day($set->last_day) }}</span></span><span class="tabular-nums">{{ trans_choice('classes.borrowed',
             $set->borrowed) }}</span><form method="post" action="{{ route('classes.take_back', [$class, $set], false)

@@ -5,9 +5,9 @@
     $cost = fn (int $copies): string => $price === null ? '' : __('classes.cost', ['sum' => $money($copies * $price)]);
 @endphp
 <x-layout :title="__('classes.give_heading')" on="classes">
-    <p class="mb-1"><a class="link" href="{{ $current->link(route('titles.show', $title, false)) }}"><bdi>{{
-        $title->name
-        }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([TitleText::people($title),
+    <p class="mb-1"><a class="link" href="{{ $current->link(route('titles.show', $title, false)) }}">{{
+        TitleText::name($title)
+        }}</a> <span class="text-soft">{{ implode(' · ', array_filter([TitleText::people($title),
         TitleText::format($title)])) }}</span></p>
     <h1 class="text-3xl mb-4">{{ __('classes.give_heading') }}</h1>
     @if ($classes->isEmpty())<p class="panel p-5">{{ __('classes.none') }} <a class="link"

@@ -13,7 +13,7 @@
             @php($title = $in->hold->title)@php($zone = $in->hold->card->library->zone())@php($turn = $in->turn)
             <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_350px] gap-x-4
                 gap-y-3" data-hold="{{ $in->hold->id }}">
-                {{ App\Shared\View\Cover::html($title, decorative: true) }}
+                {{ App\Shared\View\Covers\Cover::html($title, decorative: true) }}
                 <div class="min-w-0">
                     <h2 class="text-xl"><a class="no-underline hover:underline"
                         href="{{ $current->link("/titles/{$title->id}", $in->hold->card->library) }}">{{

@@ -14,11 +14,13 @@
                 @if ($of['loans']->isEmpty() && $of['holds']->isEmpty())<p class="mb-3">{{ __('household.nothing')
                     }}</p>@endif
                 <ul class="divide-y divide-rule">
-                    @foreach ($of['loans'] as $loan)<li class="py-2"><b>{{ $loan->title->name }}</b><span
+                    @foreach ($of['loans'] as $loan)<li class="py-2"><b>{{ App\Shared\View\TitleText::name($loan->title)
+                        }}</b><span
                         class="meta block">{{ __('household.due', ['date' => Dates::words($loan->due_at, $zone, $now)])
                         }}</span></li>@endforeach
                     @foreach ($of['holds'] as $hold)<li class="py-2 flex flex-wrap items-center justify-between
-                        gap-3"><span><b>{{ $hold->title->name }}</b><span class="meta block">{{ $hold->kept_until ===
+                        gap-3"><span><b>{{ App\Shared\View\TitleText::name($hold->title) }}</b><span class="meta
+                            block">{{ $hold->kept_until ===
                         null ? __('household.waits') : __('household.ready', ['date' => Dates::day($hold->kept_until,
                         $zone, $now)]) }}</span></span><form method="post" action="{{ route('household.cancel',
                         [$of['card'], $hold], false) }}">@csrf<button class="btn btn-plain">{{

@@ -10,7 +10,7 @@
         @php($title = $on->loan->title)
         <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4
             gap-y-3" data-loan="{{ $on->loan->id }}" data-title="{{ $on->loan->title_id }}">
-            {{ App\Shared\View\Cover::html($title, decorative: true) }}
+            {{ App\Shared\View\Covers\Cover::html($title, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl"><a class="no-underline hover:underline"
                     href="{{ $current->link(route('titles.show', $title, false), $on->loan->card->library) }}">{{

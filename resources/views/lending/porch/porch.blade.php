@@ -19,7 +19,7 @@
                     @foreach ($pickUp as $i => $on)
                         @php($title = $on->loan->title)
                         <div @class(['flex gap-4 p-4', 'border-t border-rule items-center' => $i > 0])>
-                            {{ App\Shared\View\Cover::html($title, $i === 0 ? 92 : 44, decorative: true) }}
+                            {{ App\Shared\View\Covers\Cover::html($title, $i === 0 ? 92 : 44, decorative: true) }}
                             <div class="flex-1 min-w-0">
                                 <h3 class="{{ $i === 0 ? 'text-xl' : 'text-base font-sans font-bold' }}"><a
                                     class="no-underline hover:underline" href="{{ $current->link(route('titles.show',

@@ -7,8 +7,10 @@
             <section aria-labelledby="known" class="panel bg-lamp-wash border-lamp-line p-5 mb-4">
                 <h2 id="known" class="text-xl mb-1">{{ __('requests.ask_words_known') }}</h2>
                 <ul class="divide-y divide-rule mb-3">@foreach ($known as $title)<li
-                    class="py-2 flex gap-3">{{ App\Shared\View\Cover::html($title, 40, decorative: true) }}<span><a
-                    class="link font-semibold" href="{{ $current->link("/titles/{$title->id}") }}">{{ $title->name
+                    class="py-2 flex gap-3">{{ App\Shared\View\Covers\Cover::html($title, 40, decorative: true)
+                        }}<span><a
+                    class="link font-semibold" href="{{ $current->link("/titles/{$title->id}") }}">{{
+                        TitleText::name($title)
                         }}</a><br>{{
                     TitleText::people($title) }} <span class="meta">{{ TitleText::format($title)
                     }}</span></span></li>@endforeach</ul>

@@ -1,6 +1,6 @@
 <x-layout :title="__('lending.ask').': '.$title->name" on="catalogue">
     <div class="max-w-xl mx-auto mt-4 flex gap-5">
-        {{ App\Shared\View\Cover::html($title, 96, decorative: true, class: 'max-sm:hidden') }}
+        {{ App\Shared\View\Covers\Cover::html($title, 96, decorative: true, class: 'max-sm:hidden') }}
         <div class="flex-1">
             <h1 class="text-3xl mb-1">{{ App\Shared\View\TitleText::name($title) }}</h1>
             <p>{{ App\Shared\View\TitleText::people($title) }}</p>

@@ -9,11 +9,12 @@
         <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_auto] gap-x-4
             gap-y-3">
             @php($name = $request->title->name ?? $request->name)
-            @if ($request->title !== null){{ App\Shared\View\Cover::html($request->title, decorative: true)
+            @if ($request->title !== null){{ App\Shared\View\Covers\Cover::html($request->title, decorative: true)
                 }}@else<span></span>@endif
             <div class="min-w-0">
                 <h2 class="text-xl">@if ($request->title !== null)<a class="no-underline hover:underline"
-                    href="{{ $current->link("/titles/{$request->title_id}") }}">{{ $name }}</a>@else{{ $name
+                    href="{{ $current->link("/titles/{$request->title_id}") }}">{{ TitleText::name($request->title)
+                        }}</a>@else{{ $name
                         }}@endif</h2>
                 <div>{{ $request->title === null ? $request->people : TitleText::people($request->title) }}</div>
                 <div class="meta">{{ implode(' · ', array_filter([$request->title !== null ?

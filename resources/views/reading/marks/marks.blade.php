@@ -16,7 +16,7 @@
         @php($title = $ofTitle->first()->title)
         <section class="border-t border-rule py-4 grid grid-cols-[56px_1fr] gap-x-4"
             aria-labelledby="of-{{ $title->id }}">
-            {{ App\Shared\View\Cover::html($title, 56, decorative: true) }}
+            {{ App\Shared\View\Covers\Cover::html($title, 56, decorative: true) }}
             <div class="min-w-0">
                 <h2 class="text-xl" id="of-{{ $title->id }}"><a class="no-underline hover:underline"
                     href="{{ $current->link("/titles/{$title->id}") }}">{{ App\Shared\View\TitleText::name($title)

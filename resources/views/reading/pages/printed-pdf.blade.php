@@ -14,7 +14,8 @@
     </style>
 </head>
 <body>
-    <p class="meta">{{ $title->name }} · {{ trans_choice('pages.pages_shown', $to - $from + 1, ['first' => $first,
+    <p class="meta">{{ App\Shared\View\TitleText::name($title) }} · {{ trans_choice('pages.pages_shown', $to - $from +
+        1, ['first' => $first,
         'last' => $last]) }}</p>
     {!! $html !!}
     <footer class="meta">{{ $citation }}</footer>

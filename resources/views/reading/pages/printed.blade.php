@@ -5,7 +5,8 @@
         href="{{ route('read.show', $loan, false) }}">{{ __('pages.back') }}</a></div>
     <article class="printed" @if ($title->language) lang="{{ $title->language }}" @endif
         @if ($title->publication->right_to_left) dir="auto" @endif>
-        <header><p class="meta">{{ $title->name }} · {{ trans_choice('pages.pages_shown', $to - $from + 1, ['first' =>
+        <header><p class="meta">{{ App\Shared\View\TitleText::name($title) }} · {{ trans_choice('pages.pages_shown', $to
+            - $from + 1, ['first' =>
             $first, 'last' => $last]) }}</p></header>
         {!! $html !!}
         <footer class="meta border-t border-rule mt-8 pt-3">{{ $citation }}</footer>

@@ -47,7 +47,7 @@
                 srclang="{{ $caption['language'] }}" label="{{ $caption['label'] }}"
                 src="{{ $address($caption['path']) }}">@endforeach</video>
         @else
-            <div class="player-cover">{{ App\Shared\View\Cover::html($title, 320, decorative: true, class:
+            <div class="player-cover">{{ App\Shared\View\Covers\Cover::html($title, 320, decorative: true, class:
                 'w-full h-auto') }}</div>
         @endif
         <div class="min-w-0">

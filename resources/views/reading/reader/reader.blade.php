@@ -39,7 +39,8 @@
             aria-label="{{ __('reader.close') }}"><span aria-hidden="true">←</span> <span
             class="max-sm:hidden">{{ __($isLoan ? 'common.porch' : 'reading.to_title') }}</span></a>
         <h1 class="flex-1 min-w-0 truncate text-center text-base! font-sans! max-sm:sr-only"><span
-            class="font-semibold">{{ $title->name }}</span>@unless ($isLoan) <span class="font-normal">·
+            class="font-semibold">{{ App\Shared\View\TitleText::name($title) }}</span>@unless ($isLoan) <span
+                class="font-normal">·
             {{ __('reading.excerpt') }}</span>@endunless</h1>
         <span class="flex-1 sm:hidden"></span>
         <button id="open-contents" aria-expanded="false" aria-controls="contents">{{ __($isMagazine ? 'reading.articles'

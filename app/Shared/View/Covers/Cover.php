@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Shared\View;
+namespace App\Shared\View\Covers;
 
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;
