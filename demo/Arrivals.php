@@ -11,8 +11,8 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Titles of the demo that begin on order: their files are made and come in one by one, what is wanted most first, as long
- * as the queue is at work.
+ * Titles of the demo that begin on order: their files are made and come in one by one, what is wanted most first, as
+ * long as the queue is at work.
  */
 final class Arrivals
 {

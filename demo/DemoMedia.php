@@ -87,29 +87,32 @@ final class DemoMedia
     private function audiobook(Book $book, string $reader, int $number): string
     {
         return $this->once($number, function (Package $package) use ($book, $reader): void {
-            $package->describe([
-                'type' => 'Audiobook',
-                'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
-                'name' => $book->title,
-                'inLanguage' => $book->language,
-                'author' => array_map(
-                    fn(array $c): array => ['type' => 'Person', 'name' => $c['name'], 'sortAs' => $c['sort']],
-                    array_values(array_filter($book->creators, fn(array $c): bool => $c['role'] === 'aut')),
-                ),
-                'readBy' => $reader,
-                'publisher' => $book->publisher,
-                'datePublished' => $book->published,
-                'description' => $book->description,
-                'keywords' => $book->subjects,
-                'typicalAgeRange' => $book->ages,
-                'abridged' => true,
-                'isPartOf' =>
-                    $book->series === null
-                        ? null
-                        : ['type' => 'BookSeries', 'name' => $book->series, 'position' => $book->seriesPosition],
-                'accessMode' => ['auditory'],
-                'accessibilityFeature' => ['tableOfContents'],
-            ]);
+            $package->describe(
+                [
+                    'type' => 'Audiobook',
+                    'conformsTo' => 'https://www.w3.org/TR/audiobooks/',
+                    'name' => $book->title,
+                    'inLanguage' => $book->language,
+                    'author' => array_map(
+                        fn(array $c): array => ['type' => 'Person', 'name' => $c['name'], 'sortAs' => $c['sort']],
+                        array_values(array_filter($book->creators, fn(array $c): bool => $c['role'] === 'aut')),
+                    ),
+                    'readBy' => $reader,
+                    'publisher' => $book->publisher,
+                    'datePublished' => $book->published,
+                    'description' => $book->description,
+                    'keywords' => $book->subjects,
+                    'typicalAgeRange' => $book->ages,
+                    'abridged' => true,
+                    'isPartOf' =>
+                        $book->series === null
+                            ? null
+                            : ['type' => 'BookSeries', 'name' => $book->series, 'position' => $book->seriesPosition],
+                    'accessMode' => ['auditory'],
+                    'accessibilityFeature' => ['tableOfContents'],
+                ],
+                $book->cover,
+            );
             $left = self::WORDS_READ;
             foreach ($book->chapters as $n => $chapter) {
                 $words =

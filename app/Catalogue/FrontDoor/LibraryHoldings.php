@@ -8,6 +8,7 @@ use App\Catalogue\Search\HeldTitles;
 use App\Models\Title;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -35,7 +36,7 @@ final class LibraryHoldings
     /**
      * @param  bool  $ready  those to be had at this moment alone
      * @param  string  $order  one of the above
-     * @return Collection<int, Title>
+     * @return Collection<int, Title> each of another work: as an ebook and read aloud it is one book
      */
     public function titles(int $libraryId, DateTimeImmutable $now, bool $ready, string $order, int $count): Collection
     {
@@ -44,8 +45,11 @@ final class LibraryHoldings
             ->join('search_rows as s', 's.title_id', '=', 'titles.id')
             ->whereRaw(...HeldTitles::condition($libraryId, $now, readyNow: $ready))
             ->orderByRaw($order)
-            ->limit($count)
-            ->get();
+            ->limit($count * count(Format::cases()))
+            ->get()
+            ->unique('work_id')
+            ->take($count)
+            ->values();
         TitleNames::giveTo($titles);
 
         return $titles;

@@ -8,8 +8,11 @@ use App\Desk\Library\KeepLogo;
 use App\Models\Library;
 use App\Models\StaffList;
 use App\Models\StaffMember;
+use App\Models\Title;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -218,6 +221,24 @@ final class LibraryTest extends TestCase
         $this->assertSame(hash('sha256', $kept), $this->library()->refresh()->logo);
         $this->post('/desk/library/look', ['no_logo' => '1']);
         $this->assertNull($this->library()->refresh()->logo);
+    }
+
+    public function test_a_book_and_its_recording_are_one_on_the_front_door(): void
+    {
+        $book = $this->title('Once', Format::Ebook);
+        $recording = $this->title('Once', Format::Audiobook);
+        $recording->update(['work_id' => $book->work_id]);
+        $others = array_map(fn(int $n): Title => $this->title("Another {$n}"), range(1, 4));
+        foreach ([$book, $recording, ...$others] as $title) {
+            $this->licence($title, LicenceModel::Simultaneous);
+        }
+        $page = $this->asVisitor()->get('/?library=saltmere')->assertOk();
+        $page
+            ->assertSee("href=\"/titles/{$book->id}\"", false)
+            ->assertDontSee("href=\"/titles/{$recording->id}\"", false);
+        foreach ($others as $other) {
+            $page->assertSee("href=\"/titles/{$other->id}\"", false);
+        }
     }
 
     public function test_rows_of_the_front_door_stand_in_the_order_and_on_the_days_that_were_chosen(): void
