@@ -178,7 +178,10 @@ test('text is selected and highlighted by keys alone', async ({ page }) => {
     await expect(mark).toHaveCount(0)
     await page.keyboard.press('Escape')
     // The list of keys comes from within the book, too, and Escape puts away the list alone.
-    await page.frames().at(-1).evaluate(() => window.focus())
+    await page
+        .frames()
+        .at(-1)
+        .evaluate(() => window.focus())
     await expect.poll(() => page.evaluate(() => document.activeElement.localName)).toBe('foliate-view')
     const list = page.getByRole('dialog', { name: 'Keys' })
     await page.keyboard.press('?')
