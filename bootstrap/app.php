@@ -12,6 +12,7 @@ use App\Shared\Middleware\StartSession;
 use App\Shared\Middleware\VisitorsLanguage;
 use App\Shared\Readiness;
 use App\Shared\ReadyPages\ReadyPage;
+use App\Shared\View\NoSuchPage;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -20,6 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 use Illuminate\Support\Facades\Route;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\MethodNotAllowedHttpException;
 
 // Everything that is made at run time lives in one folder: "var", or the one that FIGPORCH_VAR names.
 $var = getenv('FIGPORCH_VAR') ?: 'var';
@@ -70,6 +72,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['pin', 'new_pin', 'password', 'new_password', 'code']);
+        $exceptions->map(MethodNotAllowedHttpException::class, NoSuchPage::insteadOf(...));
         $exceptions->report(function (PDOException $fault): bool {
             DatabaseFaults::log($fault);
 

@@ -6,10 +6,10 @@ return [
     // The share of a publication that anyone may read without borrowing it.
     'excerpt_share' => 0.1,
     'page_size' => 24,
-    // Wrong tries in a quarter of an hour before they are slowed down: with one card number or staff name from one
-    // address, with one from wherever, and from one address with any.
-    'sign_in_tries' => ['pair' => 5, 'name' => 20, 'address' => 30],
-    // After so many wrong PINs for a card in a quarter of an hour its owner is told.
+    // Wrong tries to sign in, in any hour: with one card or staff name from wherever, and from one address with any.
+    // Half of them are free; after those there is one in so many minutes.
+    'sign_in_tries' => ['card' => 10, 'address' => 100],
+    // After so many wrong PINs for a card in a day its owner is told.
     'wrong_pins_told' => 10,
     // Processes that answer at once; bin/start sizes them from the machine.
     'workers' => (int) env('WEB_WORKERS', 6),

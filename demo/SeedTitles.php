@@ -166,15 +166,15 @@ final class SeedTitles
                 ->pluck('id');
             foreach ($titles as $n => $titleId) {
                 ($this->addLicence)(
-                    $this->coast->libraries[$slug]->id,
-                    $titleId,
-                    LicenceModel::PayPerLoan,
-                    null,
-                    null,
-                    $this->coast->now->modify('-200 days'),
-                    null,
-                    $this->coast->now,
-                    150 + 50 * ($n % 4),
+                    libraryId: $this->coast->libraries[$slug]->id,
+                    titleId: $titleId,
+                    model: LicenceModel::PayPerLoan,
+                    copies: null,
+                    loans: null,
+                    startsAt: $this->coast->now->modify('-200 days'),
+                    endsAt: null,
+                    now: $this->coast->now,
+                    priceCents: 150 + 50 * ($n % 4),
                 );
             }
         }
@@ -194,15 +194,15 @@ final class SeedTitles
                 ->doesntExist()
         ) {
             ($this->addLicence)(
-                $this->coast->libraries[$slug]->id,
-                $title->id,
-                $terms->model,
-                $terms->copies,
-                $terms->loans,
-                $from,
-                $terms->endsAt,
-                $this->coast->now,
-                $terms->priceCents,
+                libraryId: $this->coast->libraries[$slug]->id,
+                titleId: $title->id,
+                model: $terms->model,
+                copies: $terms->copies,
+                loans: $terms->loans,
+                startsAt: $from,
+                endsAt: $terms->endsAt,
+                now: $this->coast->now,
+                priceCents: $terms->priceCents,
                 rights: $terms->rights,
             );
         }

@@ -18,6 +18,7 @@ use App\Desk\Lists\ListsController;
 use App\Desk\Messages\DeskMessagesController;
 use App\Desk\Orders\OrdersController;
 use App\Desk\Patrons\CardController;
+use App\Desk\Patrons\CardHouseholdController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
 use App\Desk\PayPerLoan\PayPerLoanController;
@@ -133,6 +134,8 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/replace', [CardController::class, 'replace'])->name('card.replace');
                     Route::post('/erase', [CardController::class, 'erase'])->name('card.erase');
                     Route::post('/merge', [CardController::class, 'merge'])->name('card.merge');
+                    Route::post('/household', [CardHouseholdController::class, 'add'])->name('card.household');
+                    Route::post('/household/end', [CardHouseholdController::class, 'end'])->name('card.household.end');
                     Route::post('/help', [HelpController::class, 'show'])->name('card.help');
                     Route::post('/loans/{loan}/return', [HelpController::class, 'return'])->name('card.return');
                     Route::post('/holds/{hold}/cancel', [HelpController::class, 'cancel'])->name('card.cancel');

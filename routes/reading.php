@@ -9,6 +9,7 @@ use App\Reading\Appearance\AppearanceController;
 use App\Reading\Dictionary\DictionaryController;
 use App\Reading\Excerpts\ExcerptController;
 use App\Reading\Marks\MarkController;
+use App\Reading\Offline\MobileDataController;
 use App\Reading\Offline\OfflineController;
 use App\Reading\Pages\PageController;
 use App\Reading\Places\PlaceController;
@@ -38,6 +39,7 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
     Route::post('/settings/reading', AppearanceController::class)->name('settings.reading');
+    Route::post('/settings/mobile-data', MobileDataController::class)->name('settings.mobile');
     Route::get('/offline/loans', [OfflineController::class, 'loans'])->name('offline.loans');
     Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])
         ->name('offline.files')

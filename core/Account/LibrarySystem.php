@@ -44,16 +44,16 @@ final readonly class LibrarySystem
         $groups = is_array($of['groups'] ?? null) ? array_filter($of['groups'], is_string(...)) : [];
 
         return new self(
-            $text('host'),
-            is_int($of['port'] ?? null) ? $of['port'] : 0,
-            (bool) ($of['tls'] ?? false),
-            $text('institution'),
-            $text('user'),
-            $text('password'),
-            $text('terminal_password'),
-            $text('group_field'),
-            array_combine(array_map(strval(...), array_keys($groups)), array_values($groups)),
-            $text('other_group'),
+            host: $text('host'),
+            port: is_int($of['port'] ?? null) ? $of['port'] : 0,
+            tls: (bool) ($of['tls'] ?? false),
+            institution: $text('institution'),
+            user: $text('user'),
+            password: $text('password'),
+            terminalPassword: $text('terminal_password'),
+            groupField: $text('group_field'),
+            groups: array_combine(array_map(strval(...), array_keys($groups)), array_values($groups)),
+            otherGroup: $text('other_group'),
         );
     }
 

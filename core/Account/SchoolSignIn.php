@@ -42,15 +42,15 @@ final readonly class SchoolSignIn
         $groups = is_array($of['groups'] ?? null) ? array_filter($of['groups'], is_string(...)) : [];
 
         return new self(
-            $text('name'),
-            $text('issuer'),
-            $text('client_id'),
-            $text('secret'),
-            $text('group_claim'),
-            array_combine(array_map(strval(...), array_keys($groups)), array_values($groups)),
-            $text('other_group') === '' ? null : $text('other_group'),
-            $text('class_claim'),
-            $text('number_claim'),
+            name: $text('name'),
+            issuer: $text('issuer'),
+            clientId: $text('client_id'),
+            secret: $text('secret'),
+            groupClaim: $text('group_claim'),
+            groups: array_combine(array_map(strval(...), array_keys($groups)), array_values($groups)),
+            otherGroup: $text('other_group') === '' ? null : $text('other_group'),
+            classClaim: $text('class_claim'),
+            numberClaim: $text('number_claim'),
         );
     }
 

@@ -39,12 +39,12 @@ final readonly class SpendingForecast
         $squares = array_sum(array_map(fn(int $cents): int => $cents ** 2, $paid));
 
         return new self(
-            $spent,
-            $budget,
-            array_sum($paid) / $daysMeasured,
-            $squares / $daysMeasured,
-            $daysMeasured,
-            $daysLeft,
+            spent: $spent,
+            budget: $budget,
+            perDay: array_sum($paid) / $daysMeasured,
+            variancePerDay: $squares / $daysMeasured,
+            daysMeasured: $daysMeasured,
+            daysLeft: $daysLeft,
         );
     }
 

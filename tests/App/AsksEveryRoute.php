@@ -439,7 +439,17 @@ trait AsksEveryRoute
             'begun_at' => $this->now(),
             'last_at' => $this->now(),
         ]);
-        $school = new SchoolSignIn('Saltmere School', 'https://127.0.0.1:1', 'fig', 'x', '', [], 'adult', '', '');
+        $school = new SchoolSignIn(
+            name: 'Saltmere School',
+            issuer: 'https://127.0.0.1:1',
+            clientId: 'fig',
+            secret: 'x',
+            groupClaim: '',
+            groups: [],
+            otherGroup: 'adult',
+            classClaim: '',
+            numberClaim: '',
+        );
         SignInWays::query()->create(['library_id' => $this->library()->id, 'school' => $school->toArray()]);
         $this->message = Message::query()->create([
             'library_id' => $this->library()->id,

@@ -139,14 +139,14 @@ trait LendingFixtures
         string $starts = '-1 year',
     ): Licence {
         return app(AddLicence::class)(
-            ($library ?? $this->library())->id,
-            $title->id,
-            $model,
-            $copies,
-            $loans,
-            $this->now()->modify($starts),
-            $ends === null ? null : $this->now()->modify($ends),
-            $this->now(),
+            libraryId: ($library ?? $this->library())->id,
+            titleId: $title->id,
+            model: $model,
+            copies: $copies,
+            loans: $loans,
+            startsAt: $this->now()->modify($starts),
+            endsAt: $ends === null ? null : $this->now()->modify($ends),
+            now: $this->now(),
             priceCents: $price,
             shared: $shared,
         )->refresh();

@@ -157,7 +157,9 @@ test('a recording plays from the device, and is gone when the loan is due though
     await expect(page.getByText('Nothing is on this device.')).toBeVisible()
 })
 
-test('taking offline pauses and goes on; signing out clears the device; data saver asks first', async ({ browser }) => {
+test('taking offline pauses and goes on; signing out clears the device; what costs is asked about first', async ({
+    browser,
+}) => {
     const context = await browser.newContext()
     const page = await context.newPage()
     const complaints = watch(page)
@@ -165,13 +167,16 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     await page.goto('/catalogue?format=music&q=Falling+Glass')
     await page.getByRole('article').first().getByRole('heading').getByRole('link').click()
     await borrow(page)
-    await page.goto('/offline')
-    await page.getByLabel('Data saver').check()
+    // By choice of the person, on all their devices; what is not chosen comes as ever.
+    await page.goto('/settings')
+    const saved = page.waitForResponse(response => response.url().endsWith('/settings/mobile-data'))
+    await page.getByLabel('taking a loan offline').check()
+    await saved
     await page.addInitScript(() => Object.defineProperty(navigator, 'connection', { value: { saveData: true } }))
     await page.goto('/loans')
     const album = row(page, 'Falling Glass')
     await album.getByRole('button', { name: /^Take offline/ }).click()
-    await expect(album).toContainText('Data saver is on, and this connection costs.')
+    await expect(album).toContainText('This connection costs, and you wanted to be asked first.')
     // The third file does not come before it is let through, so that there is time to press Pause.
     let letThrough
     const waits = new Promise(resolve => {
@@ -187,7 +192,14 @@ test('taking offline pauses and goes on; signing out clears the device; data sav
     await album.getByRole('button', { name: /^Pause/ }).click()
     letThrough()
     await expect(album.getByRole('button', { name: /^Go on · [\d.]+ (kB|MB) of / })).toBeVisible()
-    await page.reload()
+    await page.goto('/settings')
+    const taken = page.waitForResponse(response => response.url().endsWith('/settings/mobile-data'))
+    await page.getByLabel('taking a loan offline').uncheck()
+    await taken
+    // By choice on this device alone.
+    await page.goto('/offline')
+    await page.getByLabel('Data saver').check()
+    await page.goto('/loans')
     await album.getByRole('button', { name: /^Go on/ }).click()
     await album.getByRole('button', { name: /^Do it anyway/ }).click()
     await expect(album).toContainText('On this device')

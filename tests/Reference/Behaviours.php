@@ -38,13 +38,13 @@ final class Behaviours
             ?Closure $change = null,
             ?float $prize = null,
         ): Closure => fn(int $seed): OutsideLibrary => new OutsideLibrary(
-            $patience,
-            $early,
-            $kept,
-            $change,
-            0.08,
-            $seed,
-            $prize,
+            patience: $patience,
+            early: $early,
+            keptHours: $kept,
+            habitChange: $change,
+            missed: 0.08,
+            seed: $seed,
+            prize: $prize,
         );
 
         return [

@@ -39,7 +39,16 @@ final class EdifactTest extends TestCase
             range(1, 200),
         );
         $at = new DateTimeImmutable('2026-11-29 10:00');
-        $segments = $this->read(new OrdersMessage('FP200-200', 'A+B', '4012345000009', 'EUR', $lines, $at));
+        $segments = $this->read(
+            new OrdersMessage(
+                number: 'FP200-200',
+                buyer: 'A+B',
+                supplier: '4012345000009',
+                currency: 'EUR',
+                lines: $lines,
+                at: $at,
+            ),
+        );
         $n = -1;
         $found = [];
         $counted = null;

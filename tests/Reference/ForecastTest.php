@@ -41,12 +41,12 @@ final class ForecastTest extends TestCase
     {
         return new Forecast(
             new Habits(
-                [self::DAYS . 'd' => new LengthHabit(1, new Quantiles($kept), 9999)],
-                new Quantiles([0]),
-                0,
-                GivingUp::constant(0),
-                new EarlyReturns((new Quantiles($kept))->below(TitleUse::EARLY), 1e-6, 9999),
-                9999,
+                lengths: [self::DAYS . 'd' => new LengthHabit(1, new Quantiles($kept), 9999)],
+                pickUp: new Quantiles([0]),
+                missed: 0,
+                givingUp: GivingUp::constant(0),
+                early: new EarlyReturns((new Quantiles($kept))->below(TitleUse::EARLY), 1e-6, 9999),
+                holdsMeasured: 9999,
             ),
             0,
         );
@@ -143,15 +143,15 @@ final class ForecastTest extends TestCase
     {
         $forecast = new Forecast(
             new Habits(
-                [
+                lengths: [
                     '14d' => new LengthHabit(0.6, new Quantiles([0, 0.5, 1, 1]), 999),
                     '21d' => new LengthHabit(0.4, new Quantiles([0.2, 0.7, 1]), 999),
                 ],
-                new Quantiles([0, 0.2, 1]),
-                $missed,
-                GivingUp::constant($cancelled),
-                new EarlyReturns(0.7, 1e-6, 999),
-                999,
+                pickUp: new Quantiles([0, 0.2, 1]),
+                missed: $missed,
+                givingUp: GivingUp::constant($cancelled),
+                early: new EarlyReturns(0.7, 1e-6, 999),
+                holdsMeasured: 999,
             ),
             72,
         );

@@ -289,7 +289,16 @@ final class OutsideLibrary
      */
     private static function seen(float $at, int $copies, array $loans, array $ready, array $queue): Line
     {
-        $licence = new Licence(1, 1, LicenceModel::OneCopyOneUser, $copies, 0, null, self::day(-10), null);
+        $licence = new Licence(
+            id: 1,
+            libraryId: 1,
+            model: LicenceModel::OneCopyOneUser,
+            copies: $copies,
+            copiesFree: 0,
+            loansLeft: null,
+            startsAt: self::day(-10),
+            endsAt: null,
+        );
 
         return new Line(
             [
@@ -366,18 +375,18 @@ final class OutsideLibrary
         $early = array_sum(array_map(fn(TitleUse $use): int => $use->early, $uses));
 
         return (new Habits(
-            $lengths === [] ? Habits::unmeasured()->lengths : $lengths,
-            $pickUp === [] ? Habits::unmeasured()->pickUp : self::quantiles($pickUp),
-            $missed / max(1, $ready),
-            new GivingUp($cancelled, $days),
-            EarlyReturns::measured(
+            lengths: $lengths === [] ? Habits::unmeasured()->lengths : $lengths,
+            pickUp: $pickUp === [] ? Habits::unmeasured()->pickUp : self::quantiles($pickUp),
+            missed: $missed / max(1, $ready),
+            givingUp: new GivingUp($cancelled, $days),
+            early: EarlyReturns::measured(
                 count($uses),
                 array_sum(array_map(fn(TitleUse $use): int => $use->loans, $uses)),
                 array_sum(array_map(fn(TitleUse $use): float => $use->loans ** 2, $uses)),
                 $early,
                 array_sum(array_map(fn(TitleUse $use): float => $use->early ** 2 / $use->loans, $uses)),
             ),
-            $ready,
+            holdsMeasured: $ready,
         ))->smoothedToward(Habits::unmeasured());
     }
 

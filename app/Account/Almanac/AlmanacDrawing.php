@@ -63,13 +63,13 @@ final readonly class AlmanacDrawing
         }
 
         return new self(
-            $squares,
-            $months,
-            self::bars($days, $today),
-            $byMonth,
-            $days->minutes($today->format('Y-m-d')),
-            $days->inARow($today->modify('+12 hours')),
-            $days->minutesBetween($today->format('Y') . '-01-01', $today->format('Y-m-d')),
+            squares: $squares,
+            months: $months,
+            bars: self::bars($days, $today),
+            minutesByMonth: $byMonth,
+            today: $days->minutes($today->format('Y-m-d')),
+            inARow: $days->inARow($today->modify('+12 hours')),
+            year: $days->minutesBetween($today->format('Y') . '-01-01', $today->format('Y-m-d')),
         );
     }
 

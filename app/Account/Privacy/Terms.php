@@ -54,6 +54,7 @@ final class Terms
         'letters' => 'a year after the last word',
         'letter_parts' => 'with the letter',
         'pin_links' => 'half an hour, or until used',
+        'sign_in_tries' => 'an hour at the most',
         'requests' => '30 days after the answer the card is taken off',
         'sessions' => '30 days at most; 12 hours without use, unless they wanted to stay signed in',
         'classes' => 'with the day on which the teacher said that each ends, or with their card',
@@ -103,6 +104,7 @@ final class Terms
                 'delete from pin_links where made_at <= ?',
                 [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],
             ],
+            'sign_in_tries' => ['delete from sign_in_tries where free_at <= ?', [Sql::timestamp($now)]],
             'sessions' => [
                 'delete from sessions where last_activity <= case when stays then ?::int else ?::int end',
                 [$now->getTimestamp() - Stay::Long->idleSeconds(), $now->getTimestamp() - Stay::Usual->idleSeconds()],

@@ -68,12 +68,12 @@ final class RoomController
         $now = CarbonImmutable::now();
 
         return $this->lists->showing(
-            $library,
-            $now,
-            $this->payMonth->eligibility($this->current->card(), $library, $now),
-            $room,
-            $choice,
-            $covers,
+            library: $library,
+            now: $now,
+            eligibility: $this->payMonth->eligibility($this->current->card(), $library, $now),
+            room: $room,
+            choice: $choice,
+            covers: $covers,
         );
     }
 }

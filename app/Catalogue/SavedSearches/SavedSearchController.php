@@ -57,7 +57,14 @@ final class SavedSearchController
         $refusal = match (true) {
             $kept === [] => 'needs_search',
             $name === '' => 'needs_search_name',
-            !$keep($person, $library, $name, $kept, $request->boolean('tells'), CarbonImmutable::now())
+            !$keep(
+                person: $person,
+                library: $library,
+                name: $name,
+                search: $kept,
+                tells: $request->boolean('tells'),
+                now: CarbonImmutable::now(),
+            )
                 => 'too_many_saved',
             default => null,
         };

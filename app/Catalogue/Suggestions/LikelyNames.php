@@ -104,7 +104,14 @@ final class LikelyNames
         };
         $titles =
             $found['title'] === [] && ($full('title') || $gathering === null || !$begun->looked)
-                ? $this->lessLikely($libraryId, $word, $named, $each, $now, $eligibility)
+                ? $this->lessLikely(
+                    libraryId: $libraryId,
+                    word: $word,
+                    named: $named,
+                    each: $each,
+                    now: $now,
+                    eligibility: $eligibility,
+                )
                 : $found['title'];
 
         return ['title' => $titles, 'person' => $of('person'), 'series' => $of('series'), 'subject' => $of('subject')];

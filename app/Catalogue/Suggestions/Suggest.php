@@ -62,7 +62,14 @@ final class Suggest
             ),
         );
         [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
-        $likely = $this->likelyNames->of($libraryId, $words, $named, self::EACH, $now, $eligibility);
+        $likely = $this->likelyNames->of(
+            libraryId: $libraryId,
+            words: $words,
+            named: $named,
+            each: self::EACH,
+            now: $now,
+            eligibility: $eligibility,
+        );
 
         $titles =
             $likely['title'] ??

@@ -49,15 +49,15 @@ final readonly class PatronRow
         };
 
         return new self(
-            $line,
-            mb_substr($cells['name'], 0, 120),
-            $number === '' ? null : mb_substr($number, 0, 60),
-            $cells['email'] === '' ? null : mb_substr($cells['email'], 0, 200),
-            $group,
-            $cells['class'] === '' ? null : mb_substr($cells['class'], 0, 60),
-            $expires,
-            $why === null && $cells['pin'] !== '' ? $cells['pin'] : null,
-            $why,
+            line: $line,
+            name: mb_substr($cells['name'], 0, 120),
+            number: $number === '' ? null : mb_substr($number, 0, 60),
+            email: $cells['email'] === '' ? null : mb_substr($cells['email'], 0, 200),
+            group: $group,
+            class: $cells['class'] === '' ? null : mb_substr($cells['class'], 0, 60),
+            expires: $expires,
+            pin: $why === null && $cells['pin'] !== '' ? $cells['pin'] : null,
+            why: $why,
         );
     }
 

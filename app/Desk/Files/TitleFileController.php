@@ -33,7 +33,7 @@ final class TitleFileController
         if (count($uploads) !== 1) {
             return redirect()->route('desk.title.file', $title)->with('refusal', __('files.one_file'));
         }
-        $take($staff, $uploads, null, null, CarbonImmutable::now(), $title);
+        $take(by: $staff, uploads: $uploads, terms: null, audience: null, now: CarbonImmutable::now(), for: $title);
 
         return redirect()->route('desk.files')->with('said', trans_choice('files.being_taken_in', 1));
     }

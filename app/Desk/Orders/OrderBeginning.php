@@ -36,12 +36,12 @@ final readonly class OrderBeginning
             : $else;
 
         return new self(
-            $model,
-            $number('quantity', 1) ?? 1,
-            $number('copies', $offer->copies ?? 1),
-            $number('loans', $offer?->loans),
-            $number('months', OffersInput::months($offer?->days)),
-            $number('cents', $offer?->priceCents),
+            model: $model,
+            quantity: $number('quantity', 1) ?? 1,
+            copies: $number('copies', $offer->copies ?? 1),
+            loans: $number('loans', $offer?->loans),
+            months: $number('months', OffersInput::months($offer?->days)),
+            priceCents: $number('cents', $offer?->priceCents),
         );
     }
 }

@@ -62,14 +62,14 @@ final class OrderFiles
             $orders
                 ->map(
                     fn(Order $order): OrderLine => new OrderLine(
-                        (string) $order->id,
-                        self::number($order),
-                        $order->title->name,
-                        TitleText::people($order->title),
-                        $order->title->publisher ?? '',
-                        implode('; ', array_filter([OrderText::terms($order), $order->note])),
-                        $order->quantity,
-                        $order->unit_cents,
+                        reference: (string) $order->id,
+                        ean: self::number($order),
+                        name: $order->title->name,
+                        people: TitleText::people($order->title),
+                        publisher: $order->title->publisher ?? '',
+                        terms: implode('; ', array_filter([OrderText::terms($order), $order->note])),
+                        quantity: $order->quantity,
+                        unitCents: $order->unit_cents,
                     ),
                 )
                 ->all(),

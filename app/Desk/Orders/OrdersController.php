@@ -92,13 +92,13 @@ final class OrdersController
         NoteOrder $note,
     ): RedirectResponse {
         $lacks = $note(
-            $staff,
-            $title,
-            $request->fund(),
-            $request->terms(),
-            (string) $request->string('form'),
-            $request->boolean('beyond'),
-            CarbonImmutable::now(),
+            by: $staff,
+            title: $title,
+            fund: $request->fund(),
+            terms: $request->terms(),
+            form: (string) $request->string('form'),
+            beyond: $request->boolean('beyond'),
+            now: CarbonImmutable::now(),
         );
 
         return $lacks > 0

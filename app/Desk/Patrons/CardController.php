@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Patrons;
 
 use App\Desk\Trail\ChangesMade;
+use App\Lending\Household\Household;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\LoanRules\PatronGroups;
 use App\Models\Card;
@@ -12,6 +13,7 @@ use App\Models\StaffMember;
 use App\Shared\Input;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Lending\CardNumber;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
@@ -33,6 +35,7 @@ final class CardController
         PatronGroups $groups,
         ChangesMade $changes,
         FindPatrons $find,
+        Household $household,
     ): View {
         $pin = $request->session()->get('pin');
         $now = CarbonImmutable::now();
@@ -44,6 +47,8 @@ final class CardController
             'groups' => array_values(array_unique([...$groups->of($staff->library_id), $card->patron_group])),
             'mayRename' => ChangeCard::mayRename($card),
             'pin' => is_string($pin) ? decrypt($pin) : null,
+            'isChild' => $rules->usual($card)->audienceCeiling !== Audience::Adult,
+            'adults' => $household->adultsOf($card),
             'changes' => $changes->ofCard($card),
             'other' => $find->ofLibrary($staff->library, (int) $request->session()->get('merge_with')),
             'yearOn' => max($card->expires_at ?? $now, $now)

@@ -73,7 +73,14 @@ final class EndingLicences
         $page = PageAsked::of($count, self::PAGE);
 
         return new LengthAwarePaginator(
-            $this->rows($library, $from, $to, $now, self::PAGE, ($page - 1) * self::PAGE),
+            $this->rows(
+                library: $library,
+                from: $from,
+                to: $to,
+                now: $now,
+                limit: self::PAGE,
+                offset: ($page - 1) * self::PAGE,
+            ),
             $count,
             self::PAGE,
             $page,
@@ -86,7 +93,7 @@ final class EndingLicences
     {
         [$from, $to] = $this->span($library, $month, $now);
 
-        return $this->rows($library, $from, $to, $now, 100_000, 0);
+        return $this->rows(library: $library, from: $from, to: $to, now: $now, limit: 100_000, offset: 0);
     }
 
     /** @return array{DateTimeImmutable, DateTimeImmutable} from after the first to the second */

@@ -57,12 +57,12 @@ final class ChangeRule
             ]);
             $from === null && ($this->storeRule)($by->library_id, $rule);
             $this->record(
-                $by,
-                $from === null ? ChangeKind::RuleChanged : ChangeKind::RulePlanned,
-                $rule,
-                $was,
-                $will,
-                $now,
+                by: $by,
+                what: $from === null ? ChangeKind::RuleChanged : ChangeKind::RulePlanned,
+                rule: $rule,
+                was: $was,
+                will: $will,
+                now: $now,
             );
 
             return true;
@@ -109,7 +109,7 @@ final class ChangeRule
             DB::table('loan_rule_changes')
                 ->where('id', $change->id)
                 ->update(['state' => 'withdrawn']);
-            $this->record($by, ChangeKind::RuleUndone, $rule, $will, $was, $now);
+            $this->record(by: $by, what: ChangeKind::RuleUndone, rule: $rule, was: $will, will: $was, now: $now);
 
             return true;
         });

@@ -48,7 +48,14 @@ final class WaysController
             throw ValidationException::withMessages(['with_cards' => __('ways.no_way')]);
         }
         $now = CarbonImmutable::now();
-        $change($staff, $withCards, $system, $school, $request->mailDomain(), $now);
+        $change(
+            by: $staff,
+            withCards: $withCards,
+            system: $system,
+            school: $school,
+            mailDomain: $request->mailDomain(),
+            now: $now,
+        );
         $said = [__('library.kept')];
         $refusals = [];
         try {

@@ -26,15 +26,15 @@ final class WaysRequest extends FormRequest
         $this->demand('school_name', 'school_client_id');
         try {
             return new SchoolSignIn(
-                $this->text('school_name'),
-                rtrim($this->text('school_issuer')),
-                $this->text('school_client_id'),
-                $this->secret('school_secret', $now->schoolSignIn()->secret ?? ''),
-                $this->text('school_group_claim'),
-                $this->map('school_groups'),
-                $this->text('school_other_group') ?: null,
-                $this->text('school_class_claim'),
-                $this->text('school_number_claim'),
+                name: $this->text('school_name'),
+                issuer: rtrim($this->text('school_issuer')),
+                clientId: $this->text('school_client_id'),
+                secret: $this->secret('school_secret', $now->schoolSignIn()->secret ?? ''),
+                groupClaim: $this->text('school_group_claim'),
+                groups: $this->map('school_groups'),
+                otherGroup: $this->text('school_other_group') ?: null,
+                classClaim: $this->text('school_class_claim'),
+                numberClaim: $this->text('school_number_claim'),
             );
         } catch (InvalidArgumentException) {
             throw ValidationException::withMessages(['school_issuer' => __('ways.bad_issuer')]);
@@ -52,16 +52,16 @@ final class WaysRequest extends FormRequest
         $port = $this->text('system_port');
         try {
             return new LibrarySystem(
-                $this->text('system_host'),
-                ctype_digit($port) && strlen($port) < 6 ? (int) $port : 0,
-                $this->boolean('system_tls'),
-                $this->text('system_institution'),
-                $this->text('system_user'),
-                $this->secret('system_password', $before->password ?? ''),
-                $this->secret('system_terminal_password', $before->terminalPassword ?? ''),
-                strtoupper($this->text('system_group_field')),
-                $this->map('system_groups'),
-                $this->text('system_other_group'),
+                host: $this->text('system_host'),
+                port: ctype_digit($port) && strlen($port) < 6 ? (int) $port : 0,
+                tls: $this->boolean('system_tls'),
+                institution: $this->text('system_institution'),
+                user: $this->text('system_user'),
+                password: $this->secret('system_password', $before->password ?? ''),
+                terminalPassword: $this->secret('system_terminal_password', $before->terminalPassword ?? ''),
+                groupField: strtoupper($this->text('system_group_field')),
+                groups: $this->map('system_groups'),
+                otherGroup: $this->text('system_other_group'),
             );
         } catch (InvalidArgumentException) {
             throw ValidationException::withMessages(['system_host' => __('ways.bad_system')]);

@@ -35,17 +35,17 @@ final class ChangeLicences
             $licence =
                 $order->licence ??
                 ($this->addLicence)(
-                    $by->library_id,
-                    $order->titleId,
-                    $order->model,
-                    $order->copies,
-                    $order->loans,
-                    $order->startsAt ?? $now,
-                    $order->endsAt,
-                    $now,
-                    $order->priceCents,
-                    $order->shared,
-                    $order->rights,
+                    libraryId: $by->library_id,
+                    titleId: $order->titleId,
+                    model: $order->model,
+                    copies: $order->copies,
+                    loans: $order->loans,
+                    startsAt: $order->startsAt ?? $now,
+                    endsAt: $order->endsAt,
+                    now: $now,
+                    priceCents: $order->priceCents,
+                    shared: $order->shared,
+                    rights: $order->rights,
                 );
             if ($order->what === OrderKind::End) {
                 $this->changeLicence->end($licence, $order->endsAt ?? $now, $now);

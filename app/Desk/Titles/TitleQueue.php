@@ -97,12 +97,12 @@ final class TitleQueue
         $turns = [];
         foreach ($places as $place) {
             $turns[$place] = $this->turns->of(
-                $library,
-                $title->format,
-                $licences,
-                array_slice($waiting, 0, $place - 1),
-                $waiting[$place - 1]->pausedUntil ?? null,
-                $now,
+                library: $library,
+                format: $title->format,
+                licences: $licences,
+                ahead: array_slice($waiting, 0, $place - 1),
+                pausedUntil: $waiting[$place - 1]->pausedUntil ?? null,
+                now: $now,
             );
         }
 

@@ -120,12 +120,12 @@ final class TitleRowsController
             $line['waiting'] === []
                 ? []
                 : $this->lines->turns(
-                    $library,
-                    $title,
-                    $line['licences'],
-                    $line['waiting'],
-                    range(1, count($line['waiting'])),
-                    $now,
+                    library: $library,
+                    title: $title,
+                    licences: $line['licences'],
+                    waiting: $line['waiting'],
+                    places: range(1, count($line['waiting'])),
+                    now: $now,
                 );
         $place = 0;
         $rows = [];

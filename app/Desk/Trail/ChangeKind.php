@@ -47,6 +47,8 @@ enum ChangeKind: string
     case CardChanged = 'card_changed';
     case CardErased = 'card_erased';
     case CardMerged = 'card_merged';
+    case HouseholdConfirmed = 'household_confirmed';
+    case HouseholdEnded = 'household_ended';
     case CardHelped = 'card_helped';
     case CardReturned = 'card_returned';
     case CardCancelled = 'card_cancelled';

@@ -48,7 +48,7 @@ final class SystemCards implements CardAuthority
         if (!$answer->isKnown || !$answer->pinFits) {
             return AuthorityAnswer::Wrong;
         }
-        $this->keep($library, $system, $number, $pin, $answer, $now);
+        $this->keep(library: $library, system: $system, number: $number, pin: $pin, answer: $answer, now: $now);
 
         return AuthorityAnswer::Fits;
     }

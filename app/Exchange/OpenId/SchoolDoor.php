@@ -57,13 +57,13 @@ final class SchoolDoor
         $address = $provider->getAuthorizationUrl(['scope' => 'openid profile email', 'nonce' => $nonce]);
 
         return new BegunSignIn(
-            $provider->getState(),
-            $nonce,
-            (string) $provider->getPkceCode(),
-            $address,
-            $libraryId,
-            $shared,
-            $now->getTimestamp(),
+            state: $provider->getState(),
+            nonce: $nonce,
+            verifier: (string) $provider->getPkceCode(),
+            address: $address,
+            libraryId: $libraryId,
+            shared: $shared,
+            begunAt: $now->getTimestamp(),
         );
     }
 

@@ -94,7 +94,15 @@ final class TitleAvailability
                 ),
                 nextPlace: count($ahead) + 1,
                 turn: isset($lines[$id])
-                    ? $this->turns->of($library, $title->format, $lines[$id]['licences'], $ahead, null, $now, $effort)
+                    ? $this->turns->of(
+                        library: $library,
+                        format: $title->format,
+                        licences: $lines[$id]['licences'],
+                        ahead: $ahead,
+                        pausedUntil: null,
+                        now: $now,
+                        effort: $effort,
+                    )
                     : null,
                 wentAt: $availability[$id] === Availability::NotHere ? self::wentAt($licences[$id], $now) : null,
                 zone: $library->zone(),

@@ -58,12 +58,12 @@ final class ClassSets
         );
 
         return ClassSetCapacity::of(
-            $class->members()->count(),
-            $this->licences->of($library->id, [$title->id], $from)[$title->id],
-            $this->waiting($library, $title),
-            $forecast->cycle(),
-            $from,
-            new DateTimeImmutable("{$last} 23:59:59", $library->zone()),
+            pupils: $class->members()->count(),
+            licences: $this->licences->of($library->id, [$title->id], $from)[$title->id],
+            waiting: $this->waiting($library, $title),
+            cycleDays: $forecast->cycle(),
+            from: $from,
+            to: new DateTimeImmutable("{$last} 23:59:59", $library->zone()),
         );
     }
 

@@ -58,12 +58,12 @@ final class OpenHolds
                     $hold->kept_until !== null
                         ? null
                         : $this->turns->of(
-                            $hold->card->library,
-                            $hold->title->format,
-                            $line['licences'],
-                            $before,
-                            $hold->paused_until,
-                            $now,
+                            library: $hold->card->library,
+                            format: $hold->title->format,
+                            licences: $line['licences'],
+                            ahead: $before,
+                            pausedUntil: $hold->paused_until,
+                            now: $now,
                         ),
                     LineLicence::onOrder($line['licences']),
                 );

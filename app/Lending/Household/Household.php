@@ -63,13 +63,20 @@ final class Household
         return $household;
     }
 
-    /** @return list<stdClass> who looks after a card of a person: card_id, person_id, name */
-    public function adultsOf(Person $child): array
+    /**
+     * @return list<stdClass> who looks after the card, or any of a person: card_id, person_id, name, and whether they
+     *     have a card at the library of the child's (is_here)
+     */
+    public function adultsOf(Person|Card $child): array
     {
+        $of = $child instanceof Card ? 'c.id' : 'c.person_id';
+
         return array_values(
             DB::select(
-                'select h.card_id, h.person_id, p.name from household_cards h join cards c on c.id = h.card_id
-                join people p on p.id = h.person_id where c.person_id = ? order by h.since, p.id',
+                "select h.card_id, h.person_id, p.name, exists (select from cards own where own.person_id = p.id
+                    and own.library_id = c.library_id) as is_here
+                from household_cards h join cards c on c.id = h.card_id join people p on p.id = h.person_id
+                where {$of} = ? order by h.since, p.id",
                 [$child->id],
             ),
         );

@@ -12,7 +12,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Support\Facades\DB;
 
-/** An adult begins to look after a child's card, for which they have shown the PIN; either side ends it. */
+/** An adult begins to look after a child's card: who calls it has seen that they may. Either side ends it. */
 final class KeepHousehold
 {
     /** Of one adult: a class has a teacher for that. */
@@ -28,6 +28,7 @@ final class KeepHousehold
             $many = DB::table('household_cards')->where('person_id', $adult->id)->count();
             $refused = match (true) {
                 $card->person_id === $adult->id => 'own',
+                !$this->isGrownUp($adult) => 'young',
                 $this->rules->usual($card)->audienceCeiling === Audience::Adult => 'grown_up',
                 $many >= self::MOST => 'many',
                 default => null,
@@ -43,10 +44,22 @@ final class KeepHousehold
         });
     }
 
-    public function end(int $adultId, int $cardId): void
+    /** @return bool whether there was anything to end */
+    public function end(int $adultId, int $cardId): bool
     {
-        DB::table('household_cards')
+        $ended = DB::table('household_cards')
             ->where(['person_id' => $adultId, 'card_id' => $cardId])
             ->delete();
+
+        return $ended > 0;
+    }
+
+    private function isGrownUp(Person $person): bool
+    {
+        return $person
+            ->cards()
+            ->with('library')
+            ->get()
+            ->contains(fn(Card $card): bool => $this->rules->usual($card)->audienceCeiling === Audience::Adult);
     }
 }

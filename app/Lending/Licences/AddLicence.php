@@ -67,7 +67,14 @@ final class AddLicence
                 'download' => $rights->download,
                 'added_at' => $now,
             ]);
-            $this->answerRequests->here($libraryId, $titleId, $shared, $model->takesHolds(), $startsAt, $now);
+            $this->answerRequests->here(
+                libraryId: $libraryId,
+                titleId: $titleId,
+                shared: $shared,
+                line: $model->takesHolds(),
+                from: $startsAt,
+                now: $now,
+            );
             if ($model->takesHolds()) {
                 ($this->fillFreeCopies)($licence->id, $now);
             }

@@ -44,7 +44,14 @@ final class LoanController
             $card = $on->loan->card ?? abort(500);
             $terms = $rules->terms($card->library_id, $card->patron_group, $on->loan->title->format);
             if (LoanLength::parse($on->loan->length)->inHours) {
-                $short[$on->loan->id] = $this->shortLook($on->loan, $card, $longer, $availability, $own, $now);
+                $short[$on->loan->id] = $this->shortLook(
+                    loan: $on->loan,
+                    card: $card,
+                    longer: $longer,
+                    availability: $availability,
+                    own: $own,
+                    now: $now,
+                );
             } elseif ($on->loan->renewals < $terms->maxRenewals) {
                 $renewFrom[$on->loan->id] = RenewalDecision::opensAt($terms, $on->loan->due_at, $card->library->zone());
             }

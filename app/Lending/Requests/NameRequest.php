@@ -60,12 +60,15 @@ final class NameRequest
                 return false;
             }
             $this->answerRequests->here(
-                $libraryId,
-                $titleId,
-                false,
-                array_filter($licences, fn(Licence $licence): bool => $licence->canFillHolds($now)) !== [],
-                max($now, min(array_map(fn(Licence $licence): DateTimeImmutable => $licence->startsAt, $licences))),
-                $now,
+                libraryId: $libraryId,
+                titleId: $titleId,
+                shared: false,
+                line: array_filter($licences, fn(Licence $licence): bool => $licence->canFillHolds($now)) !== [],
+                from: max(
+                    $now,
+                    min(array_map(fn(Licence $licence): DateTimeImmutable => $licence->startsAt, $licences)),
+                ),
+                now: $now,
             );
             $this->fillFreeCopies->ofTitle($titleId, $now);
 

@@ -62,15 +62,22 @@ final class KeepScore
                     continue;
                 }
                 $drawn = $this->estimates->drawn(
-                    $library,
-                    Format::from($hold->format),
-                    $line['licences'],
-                    array_slice($line['waiting'], 0, $ahead),
-                    null,
-                    $now,
-                    Forecast::BRIEF,
+                    library: $library,
+                    format: Format::from($hold->format),
+                    licences: $line['licences'],
+                    ahead: array_slice($line['waiting'], 0, $ahead),
+                    pausedUntil: null,
+                    now: $now,
+                    effort: Forecast::BRIEF,
                 );
-                $written += $this->write($hold->id, $library, $hold->format, $ahead, $drawn, $now);
+                $written += $this->write(
+                    holdId: $hold->id,
+                    library: $library,
+                    format: $hold->format,
+                    ahead: $ahead,
+                    drawn: $drawn,
+                    now: $now,
+                );
             }
         }
 

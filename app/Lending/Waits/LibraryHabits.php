@@ -65,16 +65,16 @@ final class LibraryHabits
         $total = array_sum(array_map(fn(stdClass $l): int => $l->n, $lengths));
 
         return new Habits(
-            $lengths === []
+            lengths: $lengths === []
                 ? $unmeasured->lengths
                 : array_map(
                     fn(stdClass $l): LengthHabit => new LengthHabit($l->n / $total, new Quantiles($l->kept), $l->n),
                     $lengths,
                 ),
-            isset($json->holds->picked) ? new Quantiles($json->holds->picked) : $unmeasured->pickUp,
-            $json->holds->missed ?? $unmeasured->missed,
-            self::givingUp((array) ($json->holds->gave_up ?? [])),
-            isset($json->early)
+            pickUp: isset($json->holds->picked) ? new Quantiles($json->holds->picked) : $unmeasured->pickUp,
+            missed: $json->holds->missed ?? $unmeasured->missed,
+            givingUp: self::givingUp((array) ($json->holds->gave_up ?? [])),
+            early: isset($json->early)
                 ? EarlyReturns::measured(
                     $json->early->titles,
                     $json->early->loans,
@@ -83,7 +83,7 @@ final class LibraryHabits
                     $json->early->early_squares,
                 )
                 : $unmeasured->early,
-            $json->holds->n ?? 0,
+            holdsMeasured: $json->holds->n ?? 0,
         );
     }
 

@@ -36,15 +36,15 @@ final class MarkController
     public function keep(MarkRequest $request, Loan $loan, string $mark, KeepMark $keepMark): JsonResponse
     {
         $kept = $keepMark(
-            $this->current->requiredPerson()->id,
-            $loan->title_id,
-            $mark,
-            $request->locator(),
-            $request->label(),
-            $request->string('note')->value(),
-            $request->colour(),
-            $request->boolean('removed'),
-            $request->changedAt(CarbonImmutable::now()),
+            personId: $this->current->requiredPerson()->id,
+            titleId: $loan->title_id,
+            id: $mark,
+            locator: $request->locator(),
+            label: $request->label(),
+            note: $request->string('note')->value(),
+            colour: $request->colour(),
+            removed: $request->boolean('removed'),
+            changedAt: $request->changedAt(CarbonImmutable::now()),
         );
 
         return $kept
@@ -65,15 +65,15 @@ final class MarkController
     public function remove(Mark $mark, KeepMark $keepMark): RedirectResponse
     {
         $keepMark(
-            $mark->person_id,
-            $mark->title_id,
-            $mark->id,
-            Locator::fromArray($mark->locator),
-            $mark->label,
-            '',
-            null,
-            true,
-            CarbonImmutable::now(),
+            personId: $mark->person_id,
+            titleId: $mark->title_id,
+            id: $mark->id,
+            locator: Locator::fromArray($mark->locator),
+            label: $mark->label,
+            note: '',
+            colour: null,
+            removed: true,
+            changedAt: CarbonImmutable::now(),
         );
 
         return back()->with('said', __('reading.mark_removed'));

@@ -26,12 +26,12 @@ final class PlaceController
     ): JsonResponse {
         $now = CarbonImmutable::now();
         $keepPlace(
-            $current->requiredPerson()->id,
-            $loan->title_id,
-            $request->device(),
-            $request->deviceName(),
-            $request->locator(),
-            $request->readAt($now),
+            personId: $current->requiredPerson()->id,
+            titleId: $loan->title_id,
+            device: $request->device(),
+            deviceName: $request->deviceName(),
+            locator: $request->locator(),
+            readAt: $request->readAt($now),
         );
         $record(
             $current->requiredPerson(),

@@ -31,13 +31,15 @@ final class ImportFileCommand extends Command
                 throw new InvalidArgumentException('no such file, or not readable');
             }
             $done = $import(
-                $file,
-                Library::query()->where('slug', (string) $this->option('library'))->firstOrFail(),
-                $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence')),
-                CarbonImmutable::now(),
-                Audience::tryFrom((string) $this->option('audience')),
-                (bool) $this->option('own-only'),
-                $this->option('of') === null ? null : Title::query()->findOrFail((int) $this->option('of')),
+                file: $file,
+                library: Library::query()->where('slug', (string) $this->option('library'))->firstOrFail(),
+                terms: $this->option('licence') === null
+                    ? null
+                    : LicenceTerms::parse((string) $this->option('licence')),
+                now: CarbonImmutable::now(),
+                audience: Audience::tryFrom((string) $this->option('audience')),
+                ownOnly: (bool) $this->option('own-only'),
+                of: $this->option('of') === null ? null : Title::query()->findOrFail((int) $this->option('of')),
             );
             $said = [
                 'outcome' => $done['new'] ? 'taken in' : 'known already',

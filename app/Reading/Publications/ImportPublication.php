@@ -167,17 +167,17 @@ final class ImportPublication
                 ->exists()
         ) {
             ($this->addLicence)(
-                $library->id,
-                $title->id,
-                $terms->model,
-                $terms->copies,
-                $terms->loans,
-                $now,
-                $terms->endsAt,
-                $now,
-                $terms->priceCents,
-                $terms->shared,
-                $terms->rights,
+                libraryId: $library->id,
+                titleId: $title->id,
+                model: $terms->model,
+                copies: $terms->copies,
+                loans: $terms->loans,
+                startsAt: $now,
+                endsAt: $terms->endsAt,
+                now: $now,
+                priceCents: $terms->priceCents,
+                shared: $terms->shared,
+                rights: $terms->rights,
             );
         }
     }

@@ -41,15 +41,15 @@ final readonly class PatronAnswer
                 : false;
 
         return new self(
-            $status->field('BL') === 'Y',
-            $status->field('CQ') === 'Y',
-            $field('AE'),
-            $field('BE'),
-            $isDenied,
-            $isDenied ? $field('AF') : null,
+            isKnown: $status->field('BL') === 'Y',
+            pinFits: $status->field('CQ') === 'Y',
+            name: $field('AE'),
+            email: $field('BE'),
+            isBlocked: $isDenied,
+            reason: $isDenied ? $field('AF') : null,
             // Good until the end of that day.
-            $expires === false ? null : $expires->modify('+1 day'),
-            $groupField === '' ? null : $field($groupField),
+            expiresAt: $expires === false ? null : $expires->modify('+1 day'),
+            group: $groupField === '' ? null : $field($groupField),
         );
     }
 }

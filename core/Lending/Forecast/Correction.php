@@ -83,12 +83,12 @@ final readonly class Correction
         $to = $now->setTimestamp($estimate->to->getTimestamp() + $by);
 
         return new WaitEstimate(
-            min($from, $estimate->middle),
-            $estimate->middle,
-            max($estimate->latest === null ? $to : min($to, $estimate->latest), $estimate->middle),
-            $estimate->latest,
-            $estimate->never,
-            self::later($estimate, $by),
+            from: min($from, $estimate->middle),
+            middle: $estimate->middle,
+            to: max($estimate->latest === null ? $to : min($to, $estimate->latest), $estimate->middle),
+            latest: $estimate->latest,
+            never: $estimate->never,
+            surely: self::later($estimate, $by),
         );
     }
 }

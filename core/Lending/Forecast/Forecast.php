@@ -77,12 +77,12 @@ final class Forecast
         $low = max(0, (int) floor(0.1 * ($draws + 1)) - 1);
 
         return new WaitEstimate(
-            $at($waits[$low]),
-            $at($waits[intdiv($draws, 2)]),
-            $at($waits[$draws - 1 - $low]),
-            $latest,
-            count(array_filter($waits, is_infinite(...))) / $draws,
-            $at($waits[$draws - 1 - max(0, (int) floor(0.05 * ($draws + 1)) - 1)]),
+            from: $at($waits[$low]),
+            middle: $at($waits[intdiv($draws, 2)]),
+            to: $at($waits[$draws - 1 - $low]),
+            latest: $latest,
+            never: count(array_filter($waits, is_infinite(...))) / $draws,
+            surely: $at($waits[$draws - 1 - max(0, (int) floor(0.05 * ($draws + 1)) - 1)]),
         );
     }
 

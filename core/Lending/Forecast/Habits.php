@@ -58,12 +58,12 @@ final readonly class Habits
         $trust = self::trust($this->holdsMeasured);
 
         return new self(
-            $lengths,
-            Quantiles::mixture($this->pickUp, $wider->pickUp, $trust),
-            $trust * $this->missed + (1 - $trust) * $wider->missed,
-            $this->givingUp->smoothedToward($wider->givingUp),
-            $this->early->smoothedToward($wider->early),
-            $this->holdsMeasured,
+            lengths: $lengths,
+            pickUp: Quantiles::mixture($this->pickUp, $wider->pickUp, $trust),
+            missed: $trust * $this->missed + (1 - $trust) * $wider->missed,
+            givingUp: $this->givingUp->smoothedToward($wider->givingUp),
+            early: $this->early->smoothedToward($wider->early),
+            holdsMeasured: $this->holdsMeasured,
         );
     }
 

@@ -74,7 +74,17 @@ final readonly class QueueSimulation
             $rates = $this->habits->givingUp->draw($random);
             $copies = $free;
             foreach ($running as [$i, $of, $elapsed, $length, $over]) {
-                $copies[] = [$this->loans->rest($random, $of, $elapsed, $length, $over, $early), $i];
+                $copies[] = [
+                    $this->loans->rest(
+                        random: $random,
+                        n: $of,
+                        elapsed: $elapsed,
+                        length: $length,
+                        over: $over,
+                        early: $early,
+                    ),
+                    $i,
+                ];
             }
             foreach ($kept as [$i, $until]) {
                 $copies[] = [

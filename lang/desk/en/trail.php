@@ -61,6 +61,8 @@ return [
         'card_changed' => 'Changed a card',
         'card_erased' => 'Erased a card',
         'card_merged' => 'Made two cards one',
+        'household_confirmed' => 'Confirmed who looks after a card',
+        'household_ended' => 'Ended that somebody looks after a card',
         'card_helped' => 'Looked at loans to help',
         'card_returned' => 'Returned a loan to help',
         'card_cancelled' => 'Cancelled a hold to help',

@@ -61,6 +61,8 @@ return [
         'card_changed' => 'Carné cambiado',
         'card_erased' => 'Carné borrado',
         'card_merged' => 'Dos carnés unidos',
+        'household_confirmed' => 'Confirmado quién cuida un carné',
+        'household_ended' => 'Terminado el cuidado de un carné',
         'card_helped' => 'Préstamos vistos para ayudar',
         'card_returned' => 'Préstamo devuelto para ayudar',
         'card_cancelled' => 'Reserva cancelada para ayudar',

@@ -8,9 +8,11 @@ return [
     'none' => 'Aún no cuida ningún carné.',
     'add' => 'Cuidar el carné de un niño',
     'add_text' => 'Con el número y el PIN del carné del niño. El niño ve en Ajustes que usted lo cuida, y ambos pueden ponerle fin.',
+    'ask_library' => 'Sin el PIN puede confirmarlo la biblioteca: en su mostrador, con ambos carnés, o por carta.',
     'added' => 'Usted cuida el carné de :name.',
     'refused' => [
         'own' => 'Ese es un carné suyo.',
+        'young' => 'Solo los adultos cuidan carnés, y ninguno de los suyos es de adulto.',
         'grown_up' => 'Ese es un carné de adulto. Solo se pueden cuidar carnés de niños.',
         'many' => 'Ya cuida doce carnés, que es el máximo. Deje antes uno.',
     ],

@@ -3,7 +3,8 @@
     $scheme = in_array(request()->cookie('scheme'), ['light', 'dark'], true) ? request()->cookie('scheme') : 'system';
 @endphp
 <!doctype html>
-<html lang="{{ app()->getLocale() }}" data-scheme="{{ $scheme }}">
+<html lang="{{ app()->getLocale() }}" data-scheme="{{ $scheme }}" @if ($current->person?->ask_on_mobile !== null)
+    data-ask-on-mobile="{{ implode(' ', $current->person->ask_on_mobile) }}" @endif>
 <x-head :title="$title" />
 <body>
     <x-lending.lamps />

@@ -126,4 +126,21 @@ final class OwnDataTest extends TestCase
         $this->postJson('/settings/reading', [])->assertNoContent()->assertSessionMissing('said');
         $this->assertNull($card->person->refresh()->reading);
     }
+
+    public function test_what_is_asked_first_over_mobile_data_is_on_every_page_of_theirs_and_on_nobody_elses(): void
+    {
+        $card = $this->card();
+        $this->as($card);
+        $this->get('/loans')->assertDontSee('data-ask-on-mobile', false);
+        $this->post('/settings/mobile-data', ['film' => '1', 'sound' => 'yes', 'text' => '1']);
+        $this->assertSame(['film'], $card->person->refresh()->ask_on_mobile);
+        $this->get('/loans')->assertSee('data-ask-on-mobile="film"', false);
+        $this->post('/settings/mobile-data', ['film' => '1', 'offline' => '1']);
+        $this->get('/settings')->assertSee('data-ask-on-mobile="offline film"', false)->assertSee('Kept.');
+        $this->postJson('/settings/mobile-data', [])->assertNoContent();
+        $this->assertNull($card->person->refresh()->ask_on_mobile);
+        $this->post('/settings/mobile-data', ['film' => '1']);
+        $this->as($this->card());
+        $this->get('/loans')->assertDontSee('data-ask-on-mobile', false);
+    }
 }

@@ -7,7 +7,9 @@ namespace Tests\App\Account;
 use App\Account\SignIn\TryLimit;
 use App\Models\Card;
 use App\Models\Notice;
+use Carbon\CarbonImmutable;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\TestCase;
 
 final class SignInTest extends TestCase
@@ -63,7 +65,7 @@ final class SignInTest extends TestCase
         $this->signIn($card, '4071')->assertSessionHasErrors('number');
         $this->assertStringContainsString('too many tries', session('errors')->first('number'));
         $this->assertGuest();
-        $this->travel(16)->minutes();
+        $this->travel(13)->minutes();
         $this->signIn($card, '4071')->assertRedirect('/porch');
     }
 
@@ -83,14 +85,18 @@ final class SignInTest extends TestCase
         $this->assertAuthenticated();
     }
 
-    public function test_a_school_behind_one_address_is_slowed_down_at_the_most_and_one_who_succeeds_clears_it(): void
+    public function test_a_school_behind_one_address_is_slowed_down_at_the_most_and_who_comes_in_takes_no_try(): void
     {
-        $cards = array_map(fn(): Card => $this->card(pin: '4071'), range(1, 40));
-        foreach ($cards as $n => $card) {
+        $cards = array_map(fn(): Card => $this->card(pin: '4071'), range(1, 80));
+        foreach ($cards as $card) {
+            $this->signIn($card, '4071')->assertRedirect('/porch');
+            $this->post('/sign-out');
+        }
+        foreach ($cards as $card) {
             $this->signIn($card, '0000');
         }
         $this->signIn($cards[0], '4071')->assertSessionHasErrors('number');
-        $this->travel(6)->seconds();
+        $this->travel(73)->seconds();
         $this->signIn($cards[1], '4071')->assertRedirect('/porch');
         $this->post('/sign-out');
         $this->signIn($cards[2], '4071')->assertRedirect('/porch');
@@ -102,14 +108,52 @@ final class SignInTest extends TestCase
         $free = array_filter($tries, fn(TryLimit $limit): bool => $limit->begin() === null);
         $this->assertCount(5, $free, 'none had failed yet when the last began');
         $this->assertNull((new TryLimit('card:1:78', '10.0.0.8'))->begin());
-        $this->travel(181)->seconds();
+        $this->travel(721)->seconds();
         $this->assertNull((new TryLimit('card:1:77', '10.0.0.9'))->begin(), 'slowed down, not locked');
-        $this->assertGreaterThan(100, (new TryLimit('card:1:77', '10.0.0.9'))->begin());
+        $this->assertEqualsWithDelta(719, (new TryLimit('card:1:77', '10.0.0.9'))->begin(), 2);
+    }
+
+    #[DataProvider('waysToGuess')]
+    public function test_ten_an_hour_are_looked_at_for_a_card_and_a_hundred_for_an_address_however_spread(
+        int $most,
+        bool $isOneCard,
+        bool $hasOwnCard,
+    ): void {
+        mt_srand(11);
+        $start = CarbonImmutable::now();
+        $looked = [];
+        for ($second = mt_rand(0, 40); $second < 3 * 3600; $second += mt_rand(0, $isOneCard ? 120 : 25)) {
+            $this->travelTo($start->addSeconds($second));
+            $address = $isOneCard ? '10.9.0.' . mt_rand(1, 250) : '10.9.0.1';
+            $name = $isOneCard ? 'card:1:70' : 'card:1:' . mt_rand(1000, 9999);
+            (new TryLimit($name, $address))->begin() === null && ($looked[] = $second);
+            // One who guesses and has a card of their own comes in with it between.
+            $own = new TryLimit('card:1:own', $address);
+            $hasOwnCard && $own->begin() === null && $own->succeeded();
+        }
+        $inAnHour = array_map(
+            fn(int $from): int => count(array_filter($looked, fn(int $at): bool => $at >= $from && $at < $from + 3600)),
+            $looked,
+        );
+        $busiest = max([0, ...$inAnHour]);
+        $this->assertLessThanOrEqual($most, $busiest);
+        $this->assertGreaterThanOrEqual((int) ($most * 0.8), $busiest, 'as many as are promised are looked at');
+        $this->assertGreaterThan($most, count($looked), 'nobody is locked out for good');
+    }
+
+    /** @return array<string, array{int, bool, bool}> at most in an hour; one card, or one address; a card of one's own */
+    public static function waysToGuess(): array
+    {
+        return [
+            'one card from everywhere' => [10, true, false],
+            'many cards from one address' => [100, false, false],
+            'many cards from one address, coming in with one between' => [100, false, true],
+        ];
     }
 
     public function test_the_owner_of_a_card_is_told_once_of_many_wrong_pins(): void
     {
-        config(['figporch.sign_in_tries' => ['pair' => 99, 'name' => 99, 'address' => 999]]);
+        config(['figporch.sign_in_tries' => ['card' => 99, 'address' => 999]]);
         $card = $this->card(pin: '4071');
         $told = fn(): array => Notice::query()->pluck('person_id')->all();
         for ($i = 0; $i < 9; $i++) {
@@ -125,7 +169,7 @@ final class SignInTest extends TestCase
         $this->get('/notices')
             ->assertSee('Wrong PINs for your card')
             ->assertSee('10 wrong PINs for the card that ends in ' . substr($card->number, -4));
-        $this->travel(16)->minutes();
+        $this->travel(25)->hours();
         for ($i = 0; $i < 10; $i++) {
             $this->post('/sign-out');
             $this->signIn($card, '0000');

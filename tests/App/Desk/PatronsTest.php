@@ -248,6 +248,46 @@ final class PatronsTest extends TestCase
         $this->assertNull($theirs->refresh()->ended_at);
     }
 
+    public function test_the_library_confirms_who_looks_after_a_childs_card(): void
+    {
+        DB::table('loan_rules')->insert([
+            'library_id' => $this->library()->id,
+            'patron_group' => 'child',
+            'audience_ceiling' => 'child',
+        ]);
+        $adult = $this->of('Ida Marsh');
+        $child = $this->card(group: 'child');
+        $stranger = $this->of('Low Water', library: $this->library('larkspur'));
+        $confirm = fn(Card $of, string $number) => $this->post("/desk/cards/{$of->id}/household", ['adult' => $number]);
+        $refused = fn(string $why): string => __("patrons.household_refused.{$why}");
+        $confirm($child, '999999999')->assertSessionHas('refusal', $refused('unknown'));
+        $confirm($child, $stranger->number)->assertSessionHas('refusal');
+        $confirm($child, $child->number)->assertSessionHas('refusal', $refused('own'));
+        $confirm($child, $this->card(group: 'child')->number)->assertSessionHas('refusal', $refused('young'));
+        $confirm($this->of('Tobias Marshall'), $adult->number)->assertSessionHas('refusal', $refused('grown_up'));
+        $this->assertSame(0, DB::table('household_cards')->count());
+        $confirm($child, $adult->number)->assertSessionHas('said', 'Ida Marsh looks after this card now.');
+        $this->get("/desk/cards/{$child->id}")
+            ->assertSee('Ida Marsh')
+            ->assertSee('Confirmed who looks after a card');
+        $this->asPatron($adult);
+        $this->get('/household')->assertSee($child->person->name);
+        // Who has no card here is not named here.
+        DB::table('household_cards')->insert([
+            'person_id' => $stranger->person_id,
+            'card_id' => $child->id,
+            'since' => now(),
+        ]);
+        $this->atDesk();
+        $this->get("/desk/cards/{$child->id}")
+            ->assertDontSee('Low Water')
+            ->assertSee('somebody with a card of another');
+        $this->post("/desk/cards/{$child->id}/household/end", ['adult' => (string) $adult->person_id]);
+        $this->post("/desk/cards/{$child->id}/household/end", ['adult' => 'all']);
+        $this->assertSame([$stranger->person_id], DB::table('household_cards')->pluck('person_id')->all());
+        $this->assertSame(1, DB::table('desk_changes')->where('what', 'household_ended')->count());
+    }
+
     public function test_who_has_a_card_elsewhere_is_not_renamed_from_here(): void
     {
         $card = $this->of('Ida Marsh');

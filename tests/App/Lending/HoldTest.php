@@ -138,14 +138,14 @@ final class HoldTest extends TestCase
             $this->hold($this->card(), $title),
         ];
         app(AddLicence::class)(
-            $this->library()->id,
-            $title->id,
-            M::OneCopyOneUser,
-            2,
-            null,
-            $this->now(),
-            null,
-            $this->now(),
+            libraryId: $this->library()->id,
+            titleId: $title->id,
+            model: M::OneCopyOneUser,
+            copies: 2,
+            loans: null,
+            startsAt: $this->now(),
+            endsAt: null,
+            now: $this->now(),
         );
 
         $this->assertSame(['ready', 'ready', 'waiting'], array_map(fn(Hold $h) => $h->refresh()->state->value, $holds));

@@ -105,6 +105,13 @@ final class HouseholdTest extends TestCase
         $this->assertSame(0, DB::table('household_cards')->count());
     }
 
+    public function test_only_a_grown_up_looks_after_a_card(): void
+    {
+        $this->as($this->card(group: 'child'));
+        $this->lookAfter($this->child)->assertSessionHasErrors(['number' => __('household.refused.young')]);
+        $this->assertSame(0, DB::table('household_cards')->count());
+    }
+
     public function test_either_side_ends_it(): void
     {
         $this->lookAfter($this->child);

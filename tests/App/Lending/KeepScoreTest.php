@@ -91,22 +91,22 @@ final class KeepScoreTest extends TestCase
         $this->app->forgetScopedInstances();
         $of = fn(int $ahead): array => [
             app(WaitEstimates::class)->drawn(
-                $library,
-                Format::Ebook,
-                $this->line()['licences'],
-                array_slice($this->line()['waiting'], 0, $ahead),
-                null,
-                $this->now(),
-                200,
+                library: $library,
+                format: Format::Ebook,
+                licences: $this->line()['licences'],
+                ahead: array_slice($this->line()['waiting'], 0, $ahead),
+                pausedUntil: null,
+                now: $this->now(),
+                effort: 200,
             ),
             app(WaitEstimates::class)->of(
-                $library,
-                Format::Ebook,
-                $this->line()['licences'],
-                array_slice($this->line()['waiting'], 0, $ahead),
-                null,
-                $this->now(),
-                200,
+                library: $library,
+                format: Format::Ebook,
+                licences: $this->line()['licences'],
+                ahead: array_slice($this->line()['waiting'], 0, $ahead),
+                pausedUntil: null,
+                now: $this->now(),
+                effort: 200,
             ),
         ];
         [$drawn, $shown] = $of(0);

@@ -175,14 +175,14 @@ final class RequestInWordsTest extends TestCase
             ->assertSee("/titles/{$title->id}", false);
 
         app(AddLicence::class)(
-            $this->library()->id,
-            $title->id,
-            LicenceModel::OneCopyOneUser,
-            1,
-            null,
-            CarbonImmutable::now(),
-            null,
-            CarbonImmutable::now(),
+            libraryId: $this->library()->id,
+            titleId: $title->id,
+            model: LicenceModel::OneCopyOneUser,
+            copies: 1,
+            loans: null,
+            startsAt: CarbonImmutable::now(),
+            endsAt: null,
+            now: CarbonImmutable::now(),
         );
         $this->assertSame('here', $asked->refresh()->state);
         $this->assertSame(['ready'], Hold::query()->pluck('state')->map(fn($state) => $state->value)->all());
@@ -207,6 +207,7 @@ final class RequestInWordsTest extends TestCase
 
     public function test_an_address_that_is_guessed_leads_nowhere(): void
     {
+        $other = $this->library('cinder-point');
         $this->actingAs($this->staff(), 'staff');
         foreach (['0', '999999999', '99999999999999999999'] as $id) {
             $this->get("/desk/requests/words/{$id}")->assertNotFound();
@@ -215,7 +216,6 @@ final class RequestInWordsTest extends TestCase
         foreach (['999999999', '99999999999999999999'] as $id) {
             $this->post("/requests/{$id}/withdraw")->assertNotFound();
         }
-        $other = $this->library('cinder-point');
         $this->post('/ask?library=' . $other->slug, ['name' => 'Elsewhere'])
             ->assertRedirect('/ask')
             ->assertSessionHas('refusal');

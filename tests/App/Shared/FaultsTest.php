@@ -150,7 +150,9 @@ final class FaultsTest extends TestCase
             ->assertSee('Aquí no hay nada')
             ->assertSee('Odile Marsh')
             ->assertDontSee('href="/sign-in', false);
-        $this->post('/nowhere/at/all')->assertStatus(405);
+        $this->post('/nowhere/at/all')->assertNotFound();
+        $this->putJson('/titles/x/y/z')->assertNotFound();
+        $this->post('/catalogue')->assertStatus(405);
         $this->options('/.env')->assertNotFound();
         $this->get('/catalogue/older')->assertNotFound();
         $this->getJson('/nowhere')->assertNotFound()->assertHeader('Content-Type', 'application/json');

@@ -160,7 +160,7 @@ final class CalibrationTest extends TestCase
         $loans = array_sum(array_map(count(...), $kept));
 
         return new Habits(
-            array_map(
+            lengths: array_map(
                 fn(array $shares): LengthHabit => new LengthHabit(
                     count($shares) / $loans,
                     self::quantiles($shares),
@@ -168,12 +168,12 @@ final class CalibrationTest extends TestCase
                 ),
                 $kept,
             ),
-            self::quantiles($pickUp),
-            $missed / max(1, $ready),
-            new GivingUp($cancelled, $waited),
+            pickUp: self::quantiles($pickUp),
+            missed: $missed / max(1, $ready),
+            givingUp: new GivingUp($cancelled, $waited),
             // One title, which is as it is.
-            new EarlyReturns($early / $loans, 0.002, 50),
-            $ready,
+            early: new EarlyReturns($early / $loans, 0.002, 50),
+            holdsMeasured: $ready,
         );
     }
 

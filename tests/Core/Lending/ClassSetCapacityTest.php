@@ -105,7 +105,14 @@ final class ClassSetCapacityTest extends TestCase
     private function of(int $pupils, array $licences, int $waiting = 0, float $cycle = 10): array
     {
         $from = new DateTimeImmutable(self::FROM);
-        $set = ClassSetCapacity::of($pupils, $licences, $waiting, $cycle, $from, $from->modify('+30 days'));
+        $set = ClassSetCapacity::of(
+            pupils: $pupils,
+            licences: $licences,
+            waiting: $waiting,
+            cycleDays: $cycle,
+            from: $from,
+            to: $from->modify('+30 days'),
+        );
         $this->assertSame($set->loans === null || $set->loans >= $pupils, $set->holdsInTurn());
         $set->holdsAtOnce() && $this->assertTrue($set->holdsInTurn());
 

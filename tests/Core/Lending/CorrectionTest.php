@@ -64,7 +64,14 @@ final class CorrectionTest extends TestCase
         $this->assertGreaterThan($narrow->middle, $narrow->to);
         // 19 in 20 go with the range, and say something only where what is promised is far away.
         $sure = fn(?int $latest): WaitEstimate => Correction::applied(
-            new WaitEstimate($at(1), $at(4), $at(11), $latest === null ? null : $at($latest), 0.0, $at(13)),
+            new WaitEstimate(
+                from: $at(1),
+                middle: $at(4),
+                to: $at(11),
+                latest: $latest === null ? null : $at($latest),
+                never: 0.0,
+                surely: $at(13),
+            ),
             0.1,
             $now,
         );

@@ -58,12 +58,12 @@ final class HabitsTest extends TestCase
     public function test_few_cases_lean_on_the_consortium_and_many_stand_alone(): void
     {
         $all = fn(float $share, int $measured): Habits => new Habits(
-            ['14d' => new LengthHabit(1, new Quantiles([$share]), $measured)],
-            new Quantiles([0, 1]),
-            $share,
-            GivingUp::constant(0),
-            EarlyReturns::usual(),
-            $measured,
+            lengths: ['14d' => new LengthHabit(1, new Quantiles([$share]), $measured)],
+            pickUp: new Quantiles([0, 1]),
+            missed: $share,
+            givingUp: GivingUp::constant(0),
+            early: EarlyReturns::usual(),
+            holdsMeasured: $measured,
         );
         $wider = $all(1.0, 9000);
         $this->assertEqualsWithDelta(1.0, $all(0.2, 0)->smoothedToward($wider)->missed, 1e-9);

@@ -58,7 +58,7 @@ export const reconcile = async () => {
     return changed
 }
 
-// ---- Data saver: on this device, by choice.
+// ---- What costs: by choice on this device, or of the person on all of theirs.
 
 export const dataSaver = () => localStorage.getItem('data-saver') === 'yes'
 export const setDataSaver = on =>
@@ -67,4 +67,8 @@ export const setDataSaver = on =>
 /** Whether the connection says that it costs; where it says nothing, it does not. */
 export const metered = () => navigator.connection?.saveData === true || navigator.connection?.type === 'cellular'
 
-export const savingData = () => dataSaver() && metered()
+/** Whether a person wants to be asked, on all their devices, before 'offline', 'sound' or 'film' costs. */
+const wantsToBeAsked = what => (document.documentElement.dataset.askOnMobile ?? '').split(' ').includes(what)
+
+/** Whether 'offline', 'sound' or 'film' is not fetched over this connection before one was asked. */
+export const asksFirst = what => metered() && (dataSaver() || wantsToBeAsked(what))

@@ -2,7 +2,7 @@
 
 import { element } from '../reader/element.js'
 import { fill } from '../reader/notice.js'
-import { forget, makeReady, possible, savingData } from './device.js'
+import { asksFirst, forget, makeReady, possible } from './device.js'
 import { setInUse } from './flag.js'
 import { get } from './store.js'
 import { NotAllowed, progressOf, take } from './take.js'
@@ -49,7 +49,7 @@ class Row {
 
     async start(anyway = false) {
         this.waits = false
-        if (!anyway && savingData())
+        if (!anyway && asksFirst('offline'))
             return this.box.replaceChildren(
                 this.status(this.texts.costs),
                 this.button(this.texts.anyway, () => this.start(true)),

@@ -3,7 +3,7 @@
 
 import { Captions } from './captions.js'
 import { Controls } from './controls.js'
-import { savingData } from '../offline/device.js'
+import { asksFirst } from '../offline/device.js'
 import { get } from '../offline/store.js'
 import { followEnd } from '../reader/loan-end.js'
 import { Marks } from '../marks/marks.js'
@@ -36,7 +36,7 @@ export class Player {
     #wantsToPlay = false
     #keptAt = 0
 
-    /** Whether sound and film may come over the network: not where data saver is on and the connection costs. */
+    /** Whether sound and film may come over the network: not where one is asked first, since the connection costs. */
     #allowed = true
 
     /** Where in the part that is being loaded it will begin; null once it is there. */
@@ -301,7 +301,7 @@ export class Player {
         const from = start ? timeline.ofPlace(start) : 0
         const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
         const onDevice = async () => Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
-        this.#allowed = !savingData() || (await onDevice())
+        this.#allowed = !asksFirst(data.film ? 'film' : 'sound') || (await onDevice())
         this.#load(first.part, first.seconds)
         this.#showPlaying()
         keeper?.send()

@@ -38,6 +38,7 @@
         <section aria-labelledby="reading">
             <h2 id="reading" class="text-2xl mb-1">{{ $sections['reading'] }}</h2>
             @include('reading.appearance.defaults')
+            @include('reading.offline.mobile-data')
         </section>
         <section aria-labelledby="privacy" class="grid gap-6 content-start">
             <h2 id="privacy" class="text-2xl -mb-3">{{ $sections['privacy'] }}</h2>

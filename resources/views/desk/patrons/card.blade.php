@@ -89,6 +89,26 @@
                 <form method="post" action="{{ route('desk.card.unblock', $card) }}" class="panel p-4">@csrf<button
                     class="btn btn-quiet">{{ __('patrons.unblock') }}</button></form>
             @endif
+            @if ($isChild || $adults !== [])
+                <section class="panel p-4 grid gap-3" aria-labelledby="household"><h2 id="household"
+                    class="font-semibold">{{ __('patrons.household') }}</h2>
+                    @foreach ($adults as $adult)<div class="flex items-center justify-between gap-3"><bdi>{{
+                        $adult->is_here ? $adult->name : __('patrons.household_elsewhere') }}</bdi><form method="post"
+                        action="{{ route('desk.card.household.end', $card) }}">@csrf<input type="hidden" name="adult"
+                        value="{{ $adult->person_id }}"><button class="btn btn-plain">{{ __('patrons.household_end')
+                        }}<span class="sr-only">: {{ $adult->is_here ? $adult->name :
+                        __('patrons.household_elsewhere') }}</span></button></form></div>@endforeach
+                    @if ($isChild)
+                        <p class="meta" id="adult-hint">{{ __('patrons.household_text') }}</p>
+                        <form method="post" action="{{ route('desk.card.household', $card) }}">@csrf<label
+                            for="adult-number" class="block mb-1">{{ __('patrons.household_number') }}</label><div
+                            class="flex gap-2"><input id="adult-number" name="adult" maxlength="32" required
+                            class="field flex-1 min-w-0" autocomplete="off" aria-describedby="adult-hint"
+                            value="{{ old('adult') }}"><button class="btn btn-quiet">{{ __('patrons.household_add')
+                            }}</button></div></form>
+                    @endif
+                </section>
+            @endif
             <details class="text-[15px]" @if ($other !== null) open @endif><summary class="link cursor-pointer">{{
                 __('patrons.merge') }}</summary>
                 <form method="post" action="{{ route('desk.card.merge', $card) }}" class="panel p-4 mt-2 grid

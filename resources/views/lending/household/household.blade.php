@@ -43,5 +43,7 @@
             <x-desk.field name="pin" type="password" :max="64" :label="__('sign_in.pin')" inputmode="numeric"
                 autocomplete="off" />
             <div><button class="btn btn-quiet">{{ __('household.add') }}</button></div>
-        </form></section>
+        </form>
+        <p class="meta mt-2">{{ __('household.ask_library') }} <a class="link" href="{{ route('letters.create',
+            ['about' => __('household.add')], false) }}">{{ __('letters.write') }}</a></p></section>
 </x-layout>

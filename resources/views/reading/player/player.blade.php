@@ -12,7 +12,7 @@
     $data = App\Reading\Reader\ReadingData::json($loan, $place, [
         'parts' => array_map(fn (array $part): array => [...$part, 'address' => $address($part['path']), 'captions' =>
             array_map(fn (array $c): array => [...$c, 'address' => $address($c['path'])], $part['captions'])], $parts),
-        'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
+        'film' => $isVideo, 'title' => $title->name, 'people' => TitleText::people($title), 'cover' => $cover,
     ], Illuminate\Support\Arr::only(__('offline.texts'), ['costs', 'anyway']) +
         Illuminate\Support\Arr::only(__('reading'), ['play', 'pause_playing', 'place_said', 'sleep_stopped',
         'cannot_play', 'loan_over', 'further_on', 'excerpt_over', 'play_next', 'plays_next']));
@@ -20,7 +20,8 @@
 @endphp
 <!doctype html>
 <html lang="{{ app()->getLocale() }}" data-scheme="{{ in_array(request()->cookie('scheme'), ['light', 'dark'], true) ?
-    request()->cookie('scheme') : 'system' }}">
+    request()->cookie('scheme') : 'system' }}"
+    data-ask-on-mobile="{{ implode(' ', $current->person->ask_on_mobile ?? []) }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -42,7 +43,9 @@
     <main @class(['player-main', 'player-watch' => $isVideo])>
         @if ($isVideo)
             {{-- The keys below are for it as well; without scripts the browser's own stay. --}}
-            <video id="media" controls preload="metadata" playsinline src="{{ $address($parts[0]['path']) }}"
+            <video id="media" controls
+                preload="{{ in_array('film', $current->person->ask_on_mobile ?? [], true) ? 'none' : 'metadata' }}"
+                playsinline src="{{ $address($parts[0]['path']) }}"
                 aria-label="{{ $title->name }}">@foreach ($parts[0]['captions'] as $caption)<track kind="captions"
                 srclang="{{ $caption['language'] }}" label="{{ $caption['label'] }}"
                 src="{{ $address($caption['path']) }}">@endforeach</video>
