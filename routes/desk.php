@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // For staff.
 
+use App\Desk\Batches\BatchesController;
 use App\Desk\CardImport\CardImportController;
 use App\Desk\Figures\TurnawaysController;
 use App\Desk\Figures\YearController;
@@ -164,6 +165,16 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::post('/rules/changes/{change}/undo', [RulesController::class, 'undo'])->name('rule.undo');
         });
         Route::middleware('can:desk.titles')->group(function (): void {
+            Route::get('/batches', [BatchesController::class, 'index'])->name('batches');
+            Route::post('/batches', [BatchesController::class, 'look'])->name('batches.look');
+            Route::middleware('can:handle,batch')
+                ->prefix('batches/{batch}')
+                ->group(function (): void {
+                    Route::get('/', [BatchesController::class, 'show'])->name('batch');
+                    Route::post('/apply', [BatchesController::class, 'apply'])->name('batch.apply');
+                    Route::post('/undo', [BatchesController::class, 'undo'])->name('batch.undo');
+                    Route::post('/discard', [BatchesController::class, 'discard'])->name('batch.discard');
+                });
             Route::get('/files', [FilesController::class, 'index'])->name('files');
             Route::post('/files', [FilesController::class, 'take'])->name('files.take');
             Route::post('/files/{file}/put-away', [FilesController::class, 'putAway'])

@@ -24,6 +24,7 @@ $numbers = [
         'fund',
         'closedDays',
         'class',
+        'batch',
         'set',
         'message',
         'letter',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Batches\BatchPolicy;
 use App\Desk\CardImport\CardImportPolicy;
 use App\Desk\Files\FileImportPolicy;
 use App\Desk\Library\ClosedDaysPolicy;
@@ -15,6 +16,7 @@ use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
+use App\Models\Batch;
 use App\Models\CardImport;
 use App\Models\ClosedDays;
 use App\Models\FileImport;
@@ -39,6 +41,7 @@ final class DeskServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Gate::policy(Batch::class, BatchPolicy::class);
         Gate::policy(ClosedDays::class, ClosedDaysPolicy::class);
         Gate::policy(Fund::class, FundPolicy::class);
         Gate::policy(StaffList::class, StaffListPolicy::class);

@@ -9,6 +9,7 @@ use App\Desk\Library\KeepLogo;
 use App\Desk\Uploads\ReceiveUpload;
 use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
+use App\Models\Batch;
 use App\Models\Card;
 use App\Models\CardImport;
 use App\Models\ClassSet;
@@ -36,6 +37,7 @@ use App\Reading\Prepared\PrepareFile;
 use FigPorch\Core\Account\SchoolSignIn;
 use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
+use FigPorch\Core\Desk\BatchAction;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\DB;
@@ -105,6 +107,8 @@ trait AsksEveryRoute
     private Upload $upload;
 
     private CardImport $cardImport;
+
+    private Batch $batch;
 
     private FileImport $file;
 
@@ -198,6 +202,7 @@ trait AsksEveryRoute
             'upload' => $this->upload->id,
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
+            'batch' => $this->batch->id,
             'invitation' => $this->invitation->id,
             'subject' => 'waiting',
             'session' => str_repeat('0', 40),
@@ -257,6 +262,12 @@ trait AsksEveryRoute
             'desk.card.block' => ['reason' => 'Lost.'],
             'desk.card.erase' => ['number' => $this->card->number],
             'desk.uploads.begin' => ['name' => 'low-water.epub', 'bytes' => 10],
+            'desk.batches.look' => [
+                'choose' => 'search',
+                'find' => $this->title->name,
+                'what' => 'add_subject',
+                'add_subject' => 'Tides',
+            ],
             'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
             'desk.rules.group' => ['name' => 'New'],
             'desk.orders.move' => ['orders' => ['1'], 'to' => 'ordered'],
@@ -386,6 +397,15 @@ trait AsksEveryRoute
             'state' => 'refused',
             'asked_at' => $this->now(),
             'ended_at' => $this->now(),
+        ]);
+        $this->batch = Batch::query()->create([
+            'library_id' => $this->library()->id,
+            'staff_member_id' => $this->members['staff']->id,
+            'what' => BatchAction::AddSubject,
+            'facts' => ['add_subject' => 'Tides'],
+            'chosen' => 'Batch of Saltmere',
+            'stage' => 'looked',
+            'asked_at' => $this->now(),
         ]);
         $this->cardImport = CardImport::query()->create([
             'library_id' => $this->library()->id,

@@ -49,14 +49,7 @@ final class MappedFile
             return null;
         }
         $file = self::functions()->open($path, 0);
-        $memory = self::functions()->mmap(
-            at: null,
-            length: $size,
-            protection: self::READ,
-            flags: self::MAP_SHARED,
-            file: $file,
-            offset: 0,
-        );
+        $memory = self::functions()->mmap(null, $size, self::READ, self::MAP_SHARED, $file, 0);
         self::functions()->close($file);
         /** @phpstan-ignore property.notFound (a number of C has its value there) */
         $address = (int) self::seenAs('intptr_t', $memory)->cdata;

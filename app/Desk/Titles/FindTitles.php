@@ -59,7 +59,7 @@ final class FindTitles
     /** @return LengthAwarePaginator<int, FoundTitle> the library's own first */
     public function page(Library $library, string $find, DateTimeImmutable $now): LengthAwarePaginator
     {
-        return $this->show($this->found($library, $find), $library, $find, $now);
+        return $this->show($this->ids($library, $find), $library, $find, $now);
     }
 
     /**
@@ -95,23 +95,34 @@ final class FindTitles
         ]);
     }
 
-    /** @return list<int> */
-    private function found(Library $library, string $find): array
+    /** @return list<int> whose standard number it is */
+    public function byNumber(string $number): array
     {
-        $number = Identifier::parse($find);
+        $of = Identifier::parse($number);
+
+        return $of === null
+            ? []
+            : array_values(
+                array_map(
+                    intval(...),
+                    DB::table('titles')
+                        ->whereRaw('numbers @> array[?]', [$of->number])
+                        ->orWhere('isbn', $of->number)
+                        ->orderBy('id')
+                        ->limit(self::MOST)
+                        ->pluck('id')
+                        ->all(),
+                ),
+            );
+    }
+
+    /** @return list<int> what the words find, the library's own first */
+    public function ids(Library $library, string $find): array
+    {
         $words = SearchWords::of($find);
-        $byNumber =
-            $number === null
-                ? []
-                : DB::table('titles')
-                    ->whereRaw('numbers @> array[?]', [$number->number])
-                    ->orWhere('isbn', $number->number)
-                    ->orderBy('id')
-                    ->limit(self::MOST)
-                    ->pluck('id')
-                    ->all();
+        $byNumber = $this->byNumber($find);
         if ($byNumber !== [] || $words === []) {
-            return array_values($byNumber);
+            return $byNumber;
         }
         $query = implode(' & ', array_map(fn(string $word): string => "'{$word}':*", $words));
         $most = self::MOST;

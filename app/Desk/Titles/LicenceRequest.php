@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk\Titles;
 
-use App\Models\Library;
 use App\Models\Licence;
 use App\Models\StaffMember;
 use App\Models\Title;
 use DateTimeImmutable;
 use FigPorch\Core\Lending\LicenceModel;
-use FigPorch\Core\Lending\Rights;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
@@ -19,42 +17,19 @@ use Illuminate\Validation\ValidationException;
 /** What staff ask to have done with a licence: looked at first, then done, with the same words. */
 final class LicenceRequest extends FormRequest
 {
-    private const MOST = 100_000;
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        $model = LicenceModel::tryFrom((string) $this->string('model'));
-        $number = fn(bool $needed): array => [
-            $needed ? 'required' : 'exclude',
-            'integer',
-            'min:1',
-            'max:' . self::MOST,
-        ];
+        $number = LicenceForm::number(true);
 
         return [
             'do' => ['required', Rule::enum(OrderKind::class)],
             'order' => [$this->isMethod('post') ? 'required' : 'exclude', 'uuid'],
         ] +
             match ((string) $this->string('do')) {
-                'copies' => ['licence' => ['required', 'integer'], 'copies' => $number(true)],
+                'copies' => ['licence' => ['required', 'integer'], 'copies' => $number],
                 'end' => ['licence' => ['required', 'integer'], 'ends' => ['nullable', 'date_format:Y-m-d']],
-                default => [
-                    'model' => ['required', Rule::enum(LicenceModel::class)],
-                    'copies' => $number($model?->hasCopies() === true),
-                    'loans' => $number($model?->countsLoans() === true),
-                    'starts' => ['nullable', 'date_format:Y-m-d'],
-                    'ends' => [$model === LicenceModel::MeteredByTime ? 'required' : 'nullable', 'date_format:Y-m-d'],
-                    // A gift costs 0, and that is said too.
-                    'price' => [
-                        'required',
-                        $model === LicenceModel::PayPerLoan ? 'not_regex:/^0+([.,]0*)?$/' : 'string',
-                        'regex:/^\d{1,7}([.,]\d{1,2})?$/',
-                    ],
-                    'shared' => ['nullable', 'boolean'],
-                    'pages' => ['nullable', 'integer', 'min:0', 'max:' . self::MOST],
-                    ...array_fill_keys(['pdf', 'offline', 'download'], ['nullable', 'boolean']),
-                ],
+                default => LicenceForm::rules(LicenceModel::tryFrom((string) $this->string('model'))),
             };
     }
 
@@ -81,31 +56,12 @@ final class LicenceRequest extends FormRequest
         $library = $staff->library;
         $what = OrderKind::from((string) $this->string('do'));
         $id = $this->isMethod('post') ? (string) $this->string('order') : (string) Str::uuid();
-        $ends = $this->day('ends', $library, '23:59:59');
+        $ends = LicenceForm::day((string) $this->string('ends'), $library, '23:59:59');
         if ($what === OrderKind::Add) {
-            $model = LicenceModel::from((string) $this->string('model'));
-            $starts = $this->day('starts', $library, '00:00');
-            $this->refuseIf($ends !== null && $ends <= max($now, $starts ?? $now), 'ends', 'ends_later');
+            $order = LicenceForm::order($this->all(), $id, $title->id, $library, $now);
+            $this->refuseIf($ends !== null && $ends <= max($now, $order->startsAt ?? $now), 'ends', 'ends_later');
 
-            return new LicenceOrder(
-                id: $id,
-                what: $what,
-                titleId: $title->id,
-                licence: null,
-                model: $model,
-                copies: $model->hasCopies() ? $this->integer('copies') : null,
-                loans: $model->countsLoans() ? $this->integer('loans') : null,
-                startsAt: $starts === null || $starts <= $now ? null : $starts,
-                endsAt: $model === LicenceModel::PayPerLoan ? null : $ends,
-                priceCents: (int) round(100 * (float) str_replace(',', '.', (string) $this->string('price'))),
-                shared: $model !== LicenceModel::PayPerLoan && $this->boolean('shared'),
-                rights: new Rights(
-                    $this->filled('pages') ? $this->integer('pages') : null,
-                    $this->boolean('pdf'),
-                    $this->boolean('offline'),
-                    $this->boolean('download'),
-                ),
-            );
+            return $order;
         }
         $licence = Licence::query()
             ->where(['id' => $this->integer('licence'), 'library_id' => $library->id, 'title_id' => $title->id])
@@ -144,32 +100,8 @@ final class LicenceRequest extends FormRequest
     {
         return array_map(
             strval(...),
-            array_filter(
-                $this->only([
-                    'do',
-                    'licence',
-                    'model',
-                    'copies',
-                    'loans',
-                    'starts',
-                    'ends',
-                    'price',
-                    'shared',
-                    'pages',
-                    'pdf',
-                    'offline',
-                    'download',
-                ]),
-                is_scalar(...),
-            ),
+            array_filter($this->only(['do', 'licence', ...LicenceForm::FIELDS]), is_scalar(...)),
         );
-    }
-
-    private function day(string $name, Library $library, string $time): ?DateTimeImmutable
-    {
-        $text = (string) $this->string($name);
-
-        return $text === '' ? null : new DateTimeImmutable("{$text} {$time}", $library->zone());
     }
 
     private function refuseIf(bool $wrong, string $field, string $why): void

@@ -35,6 +35,8 @@ enum ChangeKind: string
     case GroupAdded = 'group_added';
     case RecordChanged = 'record_changed';
     case RecordUndone = 'record_undone';
+    case BatchDone = 'batch_done';
+    case BatchUndone = 'batch_undone';
     case FileTakenIn = 'file_taken_in';
     case CardsImported = 'cards_imported';
     case CardsImportUndone = 'cards_import_undone';

@@ -39,6 +39,7 @@ final class TrailText
             $value === null => __('trail.nothing'),
             is_bool($value) => $value ? __('trail.yes') : __('trail.no'),
             $name === 'licence' && LicenceModel::tryFrom((string) $value) !== null => __("desk.models.{$value}"),
+            $name === 'batch' => __("batches.what.{$value}"),
             $name === 'role' => __("staff.roles.{$value}.0"),
             default => (string) $value,
         };

@@ -71,6 +71,18 @@ final class ChangeLicence
         }, attempts: 5);
     }
 
+    /** What was ended goes on, to another day or without an end; a copy that is free goes to whoever waits. */
+    public function reopen(Licence $licence, ?DateTimeImmutable $endsAt, DateTimeImmutable $now): void
+    {
+        DB::transaction(function () use ($licence, $endsAt, $now): void {
+            DB::update('update licences set ends_at = ? where id = ?', [
+                $endsAt === null ? null : Sql::second($endsAt),
+                $licence->id,
+            ]);
+            $this->fillFreeCopies->ofTitle($licence->title_id, $now);
+        }, attempts: 5);
+    }
+
     /** Rows in the order card, hold, licence, as everywhere. */
     private function lockHolds(Licence $licence): void
     {

@@ -5,7 +5,11 @@
     <h1 class="text-3xl mb-3">{{ __('desk.titles') }}</h1>
     <form class="flex flex-wrap gap-3 items-end mb-4 text-[15px]"><label class="grid gap-1 grow max-w-xl">{{
         __('records.find') }}<input name="find" value="{{ $find }}" maxlength="200" class="field py-1.5 min-h-9"
-        autofocus></label><button class="btn btn-quiet">{{ __('desk.find_button') }}</button></form>
+        autofocus></label><button class="btn btn-quiet">{{ __('desk.find_button') }}</button>
+        @can('desk.titles')<a class="link py-2" href="{{ route('desk.batches', $page->isEmpty() || $find === '' ? [] :
+            ['find' => $find], false) }}">{{ $page->isEmpty() || $find === '' ? __('batches.open') :
+            trans_choice('batches.open_found', $page->total(), ['count' =>
+            App\Shared\View\Numbers::of($page->total())]) }}</a>@endcan</form>
     @if ($find === '')
         <p class="mb-6 max-w-[80ch] text-[15px]">{{ __('records.find_text') }}</p>
     @elseif ($page->isEmpty())
