@@ -31,7 +31,12 @@ final class TidyCommand extends Command
                 Publication::query()->where('sha256', $name)->doesntExist();
             if ($isHalfMade || $isNobodys) {
                 $files->deleteDirectory($folder);
-                $removed++;
+                clearstatcache();
+                if (is_dir($folder)) {
+                    $this->warn("{$folder} cannot be removed: " . implode(' ', scandir($folder) ?: []));
+                } else {
+                    $removed++;
+                }
             }
         }
         // Only in a folder of our own: elsewhere others have files of such names.
