@@ -46,7 +46,8 @@ final class BatchText
             return [__("batches.kept_why.{$row->kept}")];
         }
         $texts = [];
-        foreach ($row->note ?? [] as $key => $value) {
+        // What it had before is no news of what it has now.
+        foreach ($row->done ? [] : $row->note ?? [] as $key => $value) {
             $texts[] = match (true) {
                 $key === 'record' => __("records.wrong.{$value}"),
                 is_int($value) => trans_choice("batches.notes.{$key}", $value),

@@ -6,6 +6,7 @@ namespace App\Desk\Figures;
 
 use App\Models\Library;
 use App\Shared\PageAsked;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
@@ -42,27 +43,37 @@ final class Turnaways
         ?string $month = null,
         int $perPage = self::PAGE,
     ): LengthAwarePaginator {
-        $condition = 'ta.library_id = ? and ta.happened_at >= ?';
-        $bindings = [$library->id, $this->since($library, $now)];
+        $months = $this->months($library, $now);
+        $starts = $this->starts($library, $now);
+        $n = array_search($month, $months, true);
+        [$since, $until] = $month === null ? [$starts[0], end($starts)] : [$starts[(int) $n], $starts[(int) $n + 1]];
+        $condition = 'library_id = ? and happened_at >= ? and happened_at < ?';
+        $bindings = [$library->id, $since, $until];
+        if ($month !== null && $n === false) {
+            $condition .= ' and false';
+        }
         if ($reason !== null) {
-            $condition .= ' and ta.reason = ?';
+            $condition .= ' and reason = ?';
             $bindings[] = $reason;
         }
-        if ($month !== null) {
-            $condition .= " and to_char(ta.happened_at at time zone ?, 'YYYY-MM') = ?";
-            array_push($bindings, $library->timezone, $month);
-        }
-        $total = DB::scalar("select count(distinct title_id) from turnaways ta where {$condition}", $bindings);
+        $total = DB::scalar("select count(distinct title_id) from turnaways where {$condition}", $bindings);
         $page = PageAsked::of($total, $perPage);
+        // Months are looked at for the titles of the page alone.
         $rows = DB::select(
-            "select t.id, t.name, t.format, sum(m.n)::int total, json_object_agg(m.month, m.n) months from
-                (select title_id, to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n
-                    from turnaways ta where {$condition} group by 1, 2) m
-                join titles t on t.id = m.title_id group by t.id order by total desc, t.id limit ? offset ?",
-            [$library->timezone, ...$bindings, $perPage, ($page - 1) * $perPage],
+            "with most as (select title_id, count(*)::int total from turnaways where {$condition} group by 1
+                order by total desc, title_id limit ? offset ?)
+            select t.id, t.name, t.format, most.total, (select json_object_agg(m.month, m.n) from
+                (select width_bucket(happened_at, ?::timestamptz[]) - 1 as month, count(*) n from turnaways
+                    where title_id = most.title_id and {$condition} group by 1) m) months
+                from most join titles t on t.id = most.title_id order by most.total desc, t.id",
+            [...$bindings, $perPage, ($page - 1) * $perPage, self::moments($starts), ...$bindings],
         );
         foreach ($rows as $row) {
-            $row->months = json_decode($row->months, true);
+            $counted = [];
+            foreach ((array) json_decode($row->months, true) as $of => $count) {
+                $counted[$months[(int) $of]] = (int) $count;
+            }
+            $row->months = $counted;
         }
 
         return new LengthAwarePaginator($rows, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
@@ -71,14 +82,20 @@ final class Turnaways
     /** @return array<string, int> "2026-11" => count, of all titles or one */
     public function byMonth(Library $library, DateTimeImmutable $now, ?int $titleId = null): array
     {
+        $starts = $this->starts($library, $now);
         $rows = DB::select(
-            "select to_char(happened_at at time zone ?, 'YYYY-MM') as month, count(*) n from turnaways
-                where library_id = ? and happened_at >= ? and (?::bigint is null or title_id = ?) group by 1",
-            [$library->timezone, $library->id, $this->since($library, $now), $titleId, $titleId],
+            'select width_bucket(happened_at, ?::timestamptz[]) - 1 as month, count(*)::int n from turnaways
+                where library_id = ? and happened_at >= ? and happened_at < ? and (?::bigint is null or title_id = ?)
+                group by 1',
+            [self::moments($starts), $library->id, $starts[0], end($starts), $titleId, $titleId],
         );
+        $counts = array_column($rows, 'n', 'month');
+        $of = [];
+        foreach ($this->months($library, $now) as $n => $month) {
+            $of[$month] = $counts[$n] ?? 0;
+        }
 
-        return array_map(intval(...), array_column($rows, 'n', 'month')) +
-            array_fill_keys($this->months($library, $now), 0);
+        return $of;
     }
 
     /** @return Collection<int, stdClass> each one of a title, in a month or in all twelve: happened_at and reason */
@@ -101,8 +118,23 @@ final class Turnaways
 
     private function since(Library $library, DateTimeImmutable $now): string
     {
-        return (new DateTimeImmutable($this->months($library, $now)[0] . '-01', $library->zone()))->format(
-            'Y-m-d H:i:sP',
+        return $this->starts($library, $now)[0];
+    }
+
+    /** @return list<string> when each of the twelve months begins at the library, and when the last one ends */
+    private function starts(Library $library, DateTimeImmutable $now): array
+    {
+        $first = new DateTimeImmutable($this->months($library, $now)[0] . '-01', $library->zone());
+
+        return array_map(
+            fn(int $n): string => Sql::second($first->modify("+{$n} months")),
+            range(0, self::MONTHS),
         );
+    }
+
+    /** @param  list<string>  $moments */
+    private static function moments(array $moments): string
+    {
+        return '{"' . implode('","', $moments) . '"}';
     }
 }

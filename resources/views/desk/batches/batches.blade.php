@@ -18,37 +18,38 @@
         @csrf
         <fieldset class="panel p-5 grid gap-4"><legend class="sr-only">{{ __('batches.which') }}</legend>
             <h2 class="text-xl" aria-hidden="true">{{ __('batches.which') }}</h2>
-            <div><label class="flex items-center gap-2 font-semibold mb-1"><input type="radio" name="choose"
+            <div class="choice"><label class="flex items-center gap-2 font-semibold"><input type="radio" name="choose"
                 value="search" class="accent-shutter w-4 h-4" @checked($choose === 'search')>{{
                 __('batches.choose.search') }}</label>
-                <x-desk.field name="find" :max="200" :needed="false" :label="__('batches.words')"
-                    :hint="__('batches.words_hint')" :usual="$find" /></div>
+                <div class="choice-fields"><div class="sm:col-span-2"><x-desk.field name="find" :max="200"
+                    :needed="false" :label="__('batches.words')" :hint="__('batches.words_hint')" :usual="$find" />
+                    </div></div></div>
             @if ($lists->isNotEmpty())
-                <div class="border-t border-rule pt-4"><label class="flex items-center gap-2 font-semibold mb-1"><input
-                    type="radio" name="choose" value="list" class="accent-shutter w-4 h-4"
-                    @checked($choose === 'list')>{{ __('batches.choose.list') }}</label>
-                    <x-desk.options name="from_list" :label="__('batches.list')" :options="$lists->pluck('name',
-                        'id')" /></div>
+                <div class="choice"><label class="flex items-center gap-2 font-semibold"><input type="radio"
+                    name="choose" value="list" class="accent-shutter w-4 h-4" @checked($choose === 'list')>{{
+                    __('batches.choose.list') }}</label>
+                    <div class="choice-fields"><x-desk.options name="from_list" :label="__('batches.list')"
+                        :options="$lists->pluck('name', 'id')" /></div></div>
             @endif
-            <div class="border-t border-rule pt-4 grid gap-3"><label class="flex items-center gap-2
-                font-semibold"><input type="radio" name="choose" value="numbers" class="accent-shutter w-4 h-4"
-                @checked($choose === 'numbers')>{{ __('batches.choose.numbers') }}</label>
-                <x-desk.field name="file" type="file" :needed="false" :label="__('batches.file')"
+            <div class="choice"><label class="flex items-center gap-2 font-semibold"><input type="radio" name="choose"
+                value="numbers" class="accent-shutter w-4 h-4" @checked($choose === 'numbers')>{{
+                __('batches.choose.numbers') }}</label>
+                <div class="choice-fields"><x-desk.field name="file" type="file" :needed="false" :label="__('batches.file')"
                     :hint="__('batches.file_hint')" accept=".csv,.txt,.tsv,text/csv,text/plain" />
-                <div class="grid gap-1"><label for="numbers" class="font-semibold">{{ __('batches.numbers')
+                    <div class="grid gap-1"><label for="numbers" class="font-semibold">{{ __('batches.numbers')
                     }}</label>@if ($errors->has('numbers'))<p class="text-clay font-semibold">{{
                     $errors->first('numbers') }}</p>@endif<textarea id="numbers" name="numbers" rows="4"
-                    class="field w-full">{{ old('numbers') }}</textarea></div></div>
+                    class="field w-full">{{ old('numbers') }}</textarea></div></div></div>
         </fieldset>
         <fieldset class="panel p-5 grid gap-4"><legend class="sr-only">{{ __('batches.do_what') }}</legend>
             <h2 class="text-xl" aria-hidden="true">{{ __('batches.do_what') }}</h2>
             @foreach (BatchAction::cases() as $action)
                 @continue($action === BatchAction::PutOnList && $byHand === [])
-                <div @class(['batch-action', 'border-t border-rule pt-4' => !$loop->first])><label
+                <div class="choice"><label
                     class="flex items-center gap-2 font-semibold"><input type="radio" name="what"
                     value="{{ $action->value }}" class="accent-shutter w-4 h-4"
                     @checked($what === $action->value)>{{ __("batches.what.{$action->value}") }}</label>
-                    <div class="batch-fields mt-2 grid sm:grid-cols-2 gap-3">
+                    <div class="choice-fields">
                         @switch($action)
                             @case(BatchAction::Licence)
                                 <x-desk.options name="model" :label="__('desk.model')" :options="array_map(fn ($of) =>
