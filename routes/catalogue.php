@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Finding: the front door, searching, rooms, baskets, titles.
 
 use App\Catalogue\Baskets\BasketController;
+use App\Catalogue\Baskets\BasketForClassController;
 use App\Catalogue\Baskets\BasketTitlesController;
 use App\Catalogue\Citations\CitingController;
 use App\Catalogue\FrontDoor\FrontDoorController;
@@ -50,6 +51,10 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
         ->can('own', 'basket');
     Route::post('/baskets/{basket}', [BasketController::class, 'change'])
         ->name('baskets.change')
+        ->can('own', 'basket');
+    Route::get('/baskets/{basket}/for-class', BasketForClassController::class)
+        ->name('baskets.for_class')
+        ->middleware('auth:web')
         ->can('own', 'basket');
     Route::post('/baskets/{basket}/shift', [BasketController::class, 'shift'])
         ->name('baskets.shift')

@@ -119,6 +119,7 @@ final class RouteAccessTest extends TestCase
         'classes.join' => self::PATRONS,
         'classes.make' => self::PATRONS,
         'classes.choose' => self::PATRONS,
+        'baskets.for_class' => self::OWN,
         'classes.leave' => self::OWN,
         'classes.show' => self::OWN,
         'classes.end' => self::OWN,

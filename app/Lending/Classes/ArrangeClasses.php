@@ -7,7 +7,6 @@ namespace App\Lending\Classes;
 use App\Models\Card;
 use App\Models\ClassSet;
 use App\Models\SchoolClass;
-use App\Models\Title;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Random\Randomizer;
@@ -103,25 +102,32 @@ final class ArrangeClasses
         $class->delete();
     }
 
-    /** @return bool false where the class has as many sets as it may have */
-    public function give(SchoolClass $class, Title $title, string $first, string $last, CarbonImmutable $now): bool
+    /**
+     * @param  list<int>  $titles
+     * @return bool false where the class would have more sets than it may have; nothing is given then
+     */
+    public function give(SchoolClass $class, array $titles, string $first, string $last, CarbonImmutable $now): bool
     {
-        return DB::transaction(function () use ($class, $title, $first, $last, $now): bool {
+        return DB::transaction(function () use ($class, $titles, $first, $last, $now): bool {
             SchoolClass::query()->lockForUpdate()->findOrFail($class->id);
-            if ($class->sets()->count() >= self::MOST_SETS) {
+            $others = $class
+                ->sets()
+                ->where(fn($of) => $of->where('first_day', '<>', $first)->orWhereNotIn('title_id', $titles));
+            if ($others->count() + count($titles) > self::MOST_SETS) {
                 return false;
             }
             // Given again from the same day, it is for other days.
             ClassSet::query()->upsert(
-                [
-                    [
+                array_map(
+                    fn(int $title): array => [
                         'class_id' => $class->id,
-                        'title_id' => $title->id,
+                        'title_id' => $title,
                         'first_day' => $first,
                         'last_day' => $last,
                         'made_at' => $now,
                     ],
-                ],
+                    $titles,
+                ),
                 ['class_id', 'title_id', 'first_day'],
                 ['last_day'],
             );

@@ -7,6 +7,7 @@ namespace App\Lending\Classes;
 use App\Lending\Licences\UsableLicences;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\Waits\LibraryHabits;
+use App\Models\Card;
 use App\Models\ClassSet;
 use App\Models\Library;
 use App\Models\Person;
@@ -50,21 +51,41 @@ final class ClassSets
 
     public function capacity(SchoolClass $class, Title $title, string $first, string $last): ClassSetCapacity
     {
+        return $this->capacities($class, [$title], $first, $last)[$title->id];
+    }
+
+    /**
+     * @param  iterable<Title>  $titles
+     * @return array<int, ClassSetCapacity> by title
+     */
+    public function capacities(SchoolClass $class, iterable $titles, string $first, string $last): array
+    {
         $library = $class->library;
         $from = new DateTimeImmutable("{$first} 00:00", $library->zone());
-        $forecast = new Forecast(
-            $this->habits->library($library->id, $title->format),
-            $this->rules->slowest($library->id, $title->format)[1],
-        );
+        $to = new DateTimeImmutable("{$last} 23:59:59", $library->zone());
+        $titles = Collection::make($titles)->keyBy('id');
+        $ids = array_values($titles->modelKeys());
+        $licences = $this->licences->of($library->id, $ids, $from);
+        $waiting = $this->waiting($library, $ids);
+        $pupils = $class->members()->count();
+        $cycles = [];
+        $capacities = [];
+        foreach ($titles as $title) {
+            $cycles[$title->format->value] ??= (new Forecast(
+                $this->habits->library($library->id, $title->format),
+                $this->rules->slowest($library->id, $title->format)[1],
+            ))->cycle();
+            $capacities[$title->id] = ClassSetCapacity::of(
+                pupils: $pupils,
+                licences: $licences[$title->id],
+                waiting: $waiting[$title->id] ?? 0,
+                cycleDays: $cycles[$title->format->value],
+                from: $from,
+                to: $to,
+            );
+        }
 
-        return ClassSetCapacity::of(
-            pupils: $class->members()->count(),
-            licences: $this->licences->of($library->id, [$title->id], $from)[$title->id],
-            waiting: $this->waiting($library, $title),
-            cycleDays: $forecast->cycle(),
-            from: $from,
-            to: new DateTimeImmutable("{$last} 23:59:59", $library->zone()),
-        );
+        return $capacities;
     }
 
     /** @return int|null cents that a copy cost the library last: of this title, else the middle one of its format */
@@ -82,6 +103,17 @@ final class ClassSets
         return $cents === null ? null : (int) $cents;
     }
 
+    /** @return Collection<int, SchoolClass> with their libraries and numbers of pupils */
+    public function taughtBy(Person $person): Collection
+    {
+        return SchoolClass::query()
+            ->whereIn('card_id', array_map(fn(Card $card): int => $card->id, Teachers::cards($person)))
+            ->with('library')
+            ->withCount('members')
+            ->orderBy('name')
+            ->get();
+    }
+
     /** @return list<string> classes that the library's file of patrons names */
     public function namesFromFile(Library $library): array
     {
@@ -94,13 +126,20 @@ final class ClassSets
         return array_column($rows, 'class');
     }
 
-    private function waiting(Library $library, Title $title): int
+    /**
+     * @param  list<int>  $titles
+     * @return array<int, int> by title
+     */
+    private function waiting(Library $library, array $titles): array
     {
         return DB::table('holds')
             ->where('library_id', $library->id)
-            ->where('title_id', $title->id)
+            ->whereIn('title_id', $titles)
             ->whereNull('closed_at')
             ->where('state', '<>', 'ready')
-            ->count();
+            ->groupBy('title_id')
+            ->selectRaw('title_id, count(*)::int n')
+            ->pluck('n', 'title_id')
+            ->all();
     }
 }

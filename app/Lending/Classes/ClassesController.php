@@ -124,39 +124,38 @@ final class ClassesController
     /** A title for a class: for which days, and whether that can hold, before it is promised. */
     public function choose(Request $request, Title $title): View
     {
-        $person = $this->current->requiredPerson();
-        $classes = SchoolClass::query()
-            ->whereIn('card_id', array_map(fn(Card $card): int => $card->id, Teachers::cards($person)))
-            ->with('library')
-            ->withCount('members')
-            ->orderBy('name')
-            ->get();
-        $class = $classes->find((int) Input::text($request, 'class'));
-        [$first, $last] = self::days($request);
-        $isAsked = $class !== null && $first !== null && $last !== null;
+        $classes = $this->sets->taughtBy($this->current->requiredPerson());
+        $asked = AskedSet::of($request, $classes);
 
         return view('lending.classes.set', [
             'title' => $title->load('contributors'),
             'classes' => $classes,
-            'class' => $class ?? $classes->first(),
-            'first' => $first,
-            'last' => $last,
-            'wrong' => Input::text($request, 'class') !== '' && !$isAsked,
-            'capacity' => $isAsked ? $this->sets->capacity($class, $title, $first, $last) : null,
-            'price' => $isAsked ? $this->sets->priceOfACopy($class->library, $title) : null,
+            'asked' => $asked,
+            'capacity' => $asked->isWhole()
+                ? $this->sets->capacity($asked->class, $title, $asked->first, $asked->last)
+                : null,
+            'price' => $asked->isWhole() ? $this->sets->priceOfACopy($asked->class->library, $title) : null,
         ]);
     }
 
     public function give(Request $request, SchoolClass $class): RedirectResponse
     {
-        $title = Title::query()->find((int) Input::text($request, 'title'));
-        [$first, $last] = self::days($request);
-        if ($title === null || $first === null || $last === null) {
+        $titles = Title::query()->findMany($this->titles($request));
+        [$first, $last] = AskedSet::days($request);
+        if ($titles->isEmpty() || $first === null || $last === null) {
             return back()->withInput()->with('refusal', __('classes.needs_days'));
         }
+        $ids = array_values($titles->modelKeys());
 
-        return $this->arrange->give($class, $title, $first, $last, CarbonImmutable::now())
-            ? redirect()->route('classes.show', $class)->with('said', __('classes.given', ['title' => $title->name]))
+        return $this->arrange->give($class, $ids, $first, $last, CarbonImmutable::now())
+            ? redirect()
+                ->route('classes.show', $class)
+                ->with(
+                    'said',
+                    $titles->count() === 1
+                        ? __('classes.given', ['title' => $titles->first()->name])
+                        : trans_choice('classes.given_all', $titles->count()),
+                )
             : back()->with('refusal', trans_choice('classes.too_many_sets', ArrangeClasses::MOST_SETS));
     }
 
@@ -167,12 +166,15 @@ final class ClassesController
         return redirect()->route('classes.show', $class);
     }
 
-    /** @return array{string|null, string|null} the first and the last day; both null where they cannot be */
-    private static function days(Request $request): array
+    /** @return list<int> one title, or all that were shown together */
+    private function titles(Request $request): array
     {
-        $first = Input::day($request, 'first_day');
-        $last = Input::day($request, 'last_day');
+        $given = $request->input('titles', [$request->input('title')]);
+        $ids = array_filter(
+            is_array($given) ? $given : [],
+            fn(mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 19,
+        );
 
-        return $first !== null && $last !== null && $first <= $last ? [$first, $last] : [null, null];
+        return array_slice(array_map(intval(...), array_values(array_unique($ids))), 0, ArrangeClasses::MOST_SETS);
     }
 }

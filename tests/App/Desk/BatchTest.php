@@ -55,7 +55,7 @@ final class BatchTest extends TestCase
     /** @return array<string, int> */
     private static function outcomes(Batch $batch): array
     {
-        return array_count_values($batch->rows()->orderBy('outcome')->pluck('outcome')->all());
+        return array_count_values(array_map(strval(...), $batch->rows()->orderBy('outcome')->pluck('outcome')->all()));
     }
 
     /** @return list<string> */

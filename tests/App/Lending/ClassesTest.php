@@ -6,6 +6,7 @@ namespace Tests\App\Lending;
 
 use App\Account\Privacy\Terms;
 use App\Lending\Loans\CountLoans;
+use App\Models\Basket;
 use App\Models\Card;
 use App\Models\ClassSet;
 use App\Models\SchoolClass;
@@ -108,6 +109,55 @@ final class ClassesTest extends TestCase
             'last_day' => '2026-05-16',
         ])->assertSessionHas('refusal');
         $this->assertSame(0, ClassSet::query()->count());
+    }
+
+    public function test_a_whole_basket_is_given_with_what_each_title_of_it_would_need(): void
+    {
+        $class = $this->makeClass();
+        foreach (range(1, 4) as $n) {
+            $this->as($this->card())->post('/classes/join', ['code' => $class->code]);
+        }
+        $any = $this->title('The Kelp Almanac');
+        $this->licence($any, model: LicenceModel::Simultaneous);
+        $scarce = $this->title('Low Water');
+        $this->licence($scarce, copies: 1, price: 2000);
+        $none = $this->title('Nobody Has It');
+        $basket = Basket::query()->create([
+            'person_id' => $this->teacher->person_id,
+            'name' => 'For the Herons',
+            'position' => 1,
+            'created_at' => now(),
+        ]);
+        $this->as($this->teacher);
+        $this->get("/baskets/{$basket->id}/for-class")->assertSee('There is nothing in this basket to give');
+        foreach ([$any, $scarce, $none] as $n => $title) {
+            $basket->titles()->attach($title->id, ['position' => $n, 'added_at' => now()]);
+        }
+        $days = ['first_day' => '2026-05-01', 'last_day' => '2026-05-15'];
+        $address = "/baskets/{$basket->id}/for-class?";
+        $this->get($address . http_build_query(['class' => $class->id] + $days))
+            ->assertOk()
+            ->assertSee('2 titles do not hold.')
+            ->assertSee('holds, for all at once')
+            ->assertSee('does not hold: 4 copies more would do in turn')
+            // Copies for the scarce one and for the one without any, at what the library last paid.
+            ->assertSee('140.00');
+        $this->get(
+            $address .
+                http_build_query(['class' => $class->id, 'first_day' => '2026-05-09', 'last_day' => '2026-05-01']),
+        )->assertSee('Choose a class of yours');
+        $this->post(
+            "/classes/{$class->id}/sets",
+            ['titles' => ["{$any->id}", "{$scarce->id}", '7x', "{$any->id}"]] + $days,
+        )->assertSessionHas('said', '2 titles are given to the class.');
+        $this->assertSame([$any->id, $scarce->id], ClassSet::query()->orderBy('id')->pluck('title_id')->all());
+        // Given again, for longer: the same sets.
+        $this->post("/classes/{$class->id}/sets", ['titles' => ["{$any->id}"], 'last_day' => '2026-05-20'] + $days);
+        $this->assertSame(['2026-05-20', '2026-05-15'], ClassSet::query()->orderBy('id')->pluck('last_day')->all());
+        $this->post("/classes/{$class->id}/sets", ['titles' => []] + $days)->assertSessionHas('refusal');
+        $this->as($this->card())
+            ->get("/baskets/{$basket->id}/for-class")
+            ->assertNotFound();
     }
 
     public function test_a_class_is_made_with_the_pupils_that_the_librarys_file_names(): void

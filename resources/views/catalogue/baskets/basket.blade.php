@@ -78,6 +78,9 @@
                                 }}</a></li>@endforeach
                         </ul>
                     </details>
+                    @if (App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
+                        href="{{ route('baskets.for_class', $basket, false) }}">{{ __('classes.for_a_class')
+                        }}</a>@endif
                     <form action="/baskets/{{ $basket->id }}" class="flex items-center gap-2 ml-auto"><label for="order"
                         class="meta">{{ __('catalogue.order') }}</label><select id="order" name="order"
                         data-submit-on-change class="field py-1 min-h-9">@foreach (Baskets::ORDERS as $of)<option

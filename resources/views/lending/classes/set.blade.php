@@ -1,7 +1,7 @@
 @use('App\Shared\View\TitleText')
 @php
     $money = fn (int $cents): string => (string) (new NumberFormatter(app()->getLocale(),
-        NumberFormatter::CURRENCY))->formatCurrency($cents / 100, $class->library->currency);
+        NumberFormatter::CURRENCY))->formatCurrency($cents / 100, $asked->class->library->currency);
     $cost = fn (int $copies): string => $price === null ? '' : __('classes.cost', ['sum' => $money($copies * $price)]);
 @endphp
 <x-layout :title="__('classes.give_heading')" on="classes">
@@ -13,19 +13,7 @@
     @if ($classes->isEmpty())<p class="panel p-5">{{ __('classes.none') }} <a class="link"
         href="{{ route('classes.index', absolute: false) }}">{{ __('classes.make') }}</a></p>
     @else
-        <form action="{{ route('classes.choose', $title, false) }}" class="panel p-5 flex flex-wrap items-end gap-4
-            mb-5">
-            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.class') }}</span><select name="class"
-                class="field">@foreach ($classes as $one)<option value="{{ $one->id }}" @selected($one->id ===
-                $class->id)>{{ $one->name }} ({{ trans_choice('classes.pupils', $one->members_count)
-                }})</option>@endforeach</select></label>
-            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.first_day') }}</span><input
-                type="date" name="first_day" required class="field" value="{{ $first }}"></label>
-            <label class="grid gap-1"><span class="font-semibold">{{ __('classes.last_day') }}</span><input
-                type="date" name="last_day" required class="field" value="{{ $last }}"></label>
-            <button class="btn btn-quiet">{{ __('classes.can_it_hold') }}</button>
-        </form>
-        @if ($wrong)<p class="message bg-card border-clay mb-4" role="alert">{{ __('classes.needs_days') }}</p>@endif
+        @include('lending.classes.ask', ['action' => route('classes.choose', $title, false)])
         @if ($capacity !== null)
             <section class="panel p-5 max-w-[80ch]" aria-labelledby="holds" role="status"><h2 id="holds"
                 class="text-xl mb-2">{{ $capacity->pupils === 0 ? __('classes.holds.nobody') : match (true) {
@@ -44,9 +32,9 @@
                     @if (! $capacity->holdsAtOnce() && $capacity->copiesForAll > 0)<li>{{
                         trans_choice('classes.more_at_once', $capacity->copiesForAll) }} {{
                         $cost($capacity->copiesForAll) }}</li>@endif</ul>@endif
-                <form method="post" action="{{ route('classes.give', $class, false) }}" class="flex flex-wrap
+                <form method="post" action="{{ route('classes.give', $asked->class, false) }}" class="flex flex-wrap
                     gap-3">@csrf<input type="hidden" name="title" value="{{ $title->id }}"><input type="hidden"
-                    name="first_day" value="{{ $first }}"><input type="hidden" name="last_day" value="{{ $last
+                    name="first_day" value="{{ $asked->first }}"><input type="hidden" name="last_day" value="{{ $asked->last
                     }}"><button class="btn">{{ __($capacity->holdsInTurn() ? 'classes.give' : 'classes.give_anyway')
                     }}</button><a class="btn btn-quiet" href="{{ $current->link(route('titles.show', $title, false))
                         }}">{{
