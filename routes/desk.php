@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use App\Desk\Batches\BatchesController;
 use App\Desk\CardImport\CardImportController;
+use App\Desk\Entries\EntriesController;
 use App\Desk\Figures\TurnawaysController;
 use App\Desk\Figures\YearController;
 use App\Desk\Figures\YearFigures;
@@ -165,6 +166,16 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::post('/rules/changes/{change}/undo', [RulesController::class, 'undo'])->name('rule.undo');
         });
         Route::middleware('can:desk.titles')->group(function (): void {
+            Route::get('/entries', [EntriesController::class, 'index'])->name('entries');
+            Route::prefix('entries/{entryKind}/{entry}')->group(function (): void {
+                Route::get('/', [EntriesController::class, 'show'])->name('entry');
+                Route::post('/rename', [EntriesController::class, 'rename'])
+                    ->name('entry.rename')
+                    ->can('desk.entry', ['entryKind', 'entry']);
+                Route::post('/merge', [EntriesController::class, 'merge'])
+                    ->name('entry.merge')
+                    ->can('desk.entry', ['entryKind', 'entry']);
+            });
             Route::get('/batches', [BatchesController::class, 'index'])->name('batches');
             Route::post('/batches', [BatchesController::class, 'look'])->name('batches.look');
             Route::middleware('can:handle,batch')
@@ -323,6 +334,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                 Route::get('/', [RecordController::class, 'edit'])->name('record');
                 Route::post('/', [RecordController::class, 'save'])->name('record.save');
                 Route::post('/{change}/undo', [RecordController::class, 'undo'])->name('record.undo');
+                Route::post('/cover', [RecordController::class, 'cover'])->name('record.cover');
             });
         Route::middleware(['can:desk.titles', 'can:edit,title'])
             ->prefix('titles/{title}/file')

@@ -25,6 +25,7 @@ $numbers = [
         'closedDays',
         'class',
         'batch',
+        'entry',
         'set',
         'message',
         'letter',

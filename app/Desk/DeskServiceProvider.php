@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Catalogue\Records\EntryKind;
 use App\Desk\Batches\BatchPolicy;
 use App\Desk\CardImport\CardImportPolicy;
+use App\Desk\Entries\MayArrange;
 use App\Desk\Files\FileImportPolicy;
 use App\Desk\Library\ClosedDaysPolicy;
 use App\Desk\Lists\StaffListPolicy;
@@ -51,6 +53,14 @@ final class DeskServiceProvider extends ServiceProvider
         Gate::policy(Upload::class, UploadPolicy::class);
         Gate::policy(StaffMember::class, StaffPolicy::class);
         Gate::policy(StaffInvitation::class, StaffPolicy::class);
+        Gate::define(
+            'desk.entry',
+            fn(StaffMember $staff, EntryKind $kind, string $entry): Response => (new MayArrange())(
+                $staff,
+                $kind,
+                (int) $entry,
+            ),
+        );
         foreach (StaffTask::cases() as $task) {
             Gate::define("desk.{$task->value}", fn(StaffMember $staff): Response => self::asked($staff, $task));
         }

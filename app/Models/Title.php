@@ -42,7 +42,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property bool|null $fiction null where the record does not say
  * @property int|null $age_from
  * @property int|null $age_to
- * @property string|null $cover_file
+ * @property string|null $cover_file the one that is shown
+ * @property string|null $file_cover the one that came in the file
+ * @property string|null $own_cover the one that staff sent
  * @property int $times_borrowed
  * @property CarbonImmutable $added_at
  * @property-read Collection<int, Contributor> $contributors

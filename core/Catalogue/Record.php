@@ -88,6 +88,27 @@ final readonly class Record
                 : mb_substr($description, 0, self::MOST['description']);
     }
 
+    /**
+     * The same record with other names.
+     *
+     * @param  callable(string, string): string  $name  the name for 'person', 'series' or 'subject', and one as it stands
+     */
+    public function renamed(callable $name): self
+    {
+        return new self(
+            ...array_replace(get_object_vars($this), [
+                'contributors' => array_map(
+                    fn(array $of): array => ['name' => $name('person', $of['name'])] + $of,
+                    $this->contributors,
+                ),
+                'series' => $this->series === null ? null : $name('series', $this->series),
+                'subjects' => array_values(
+                    array_unique(array_map(fn(string $of): string => $name('subject', $of), $this->subjects)),
+                ),
+            ]),
+        );
+    }
+
     public function isbn(): ?Isbn
     {
         foreach ($this->identifiers as $identifier) {

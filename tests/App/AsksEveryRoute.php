@@ -203,6 +203,8 @@ trait AsksEveryRoute
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'batch' => $this->batch->id,
+            'entryKind' => 'subject',
+            'entry' => (int) DB::table('subjects')->min('id'),
             'invitation' => $this->invitation->id,
             'subject' => 'waiting',
             'session' => str_repeat('0', 40),
@@ -262,6 +264,7 @@ trait AsksEveryRoute
             'desk.card.block' => ['reason' => 'Lost.'],
             'desk.card.erase' => ['number' => $this->card->number],
             'desk.uploads.begin' => ['name' => 'low-water.epub', 'bytes' => 10],
+            'desk.entry.rename' => ['name' => 'Tides and currents'],
             'desk.batches.look' => [
                 'choose' => 'search',
                 'find' => $this->title->name,

@@ -266,6 +266,7 @@ final class RouteAccessTest extends TestCase
         'desk.title.file.take' => [StaffTask::Titles, 'told'],
         'desk.record' => [StaffTask::Titles, 'told'],
         'desk.record.save' => [StaffTask::Titles, 'told'],
+        'desk.record.cover' => [StaffTask::Titles, 'told'],
         'desk.record.undo' => [StaffTask::Titles, 'told'],
         'desk.title.csv' => self::STAFF,
         'desk.preview' => StaffTask::Licences,
@@ -341,6 +342,10 @@ final class RouteAccessTest extends TestCase
         'desk.rule.change' => StaffTask::Rules,
         'desk.rules.group' => StaffTask::Rules,
         'desk.rule.undo' => StaffTask::Rules,
+        'desk.entries' => StaffTask::Titles,
+        'desk.entry' => StaffTask::Titles,
+        'desk.entry.rename' => [StaffTask::Titles, 'told'],
+        'desk.entry.merge' => [StaffTask::Titles, 'told'],
         'desk.batches' => StaffTask::Titles,
         'desk.batches.look' => StaffTask::Titles,
         'desk.batch' => [StaffTask::Titles],
@@ -395,7 +400,7 @@ final class RouteAccessTest extends TestCase
     public function test_what_an_address_names_has_a_shape(): void
     {
         // By a word of their own.
-        $texts = ['key', 'kind', 'library', 'room', 'way'];
+        $texts = ['key', 'kind', 'library', 'room', 'way', 'entryKind'];
         foreach ($this->routes() as $name => $route) {
             $shapeless = array_diff($route->parameterNames(), array_keys($route->wheres), $texts);
             $this->assertSame([], array_values($shapeless), "{$name} takes anything for these");

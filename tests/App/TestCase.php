@@ -22,6 +22,9 @@ abstract class TestCase extends LaravelTestCase
 
     private static bool $migrated = false;
 
+    /** Whether answers of 500 are what is tested. */
+    protected bool $mayBreak = false;
+
     /** Deleting a few rows is much cheaper than truncating thirty tables. */
     private const EMPTY_ALL = <<<'SQL'
     do $$
@@ -50,6 +53,35 @@ abstract class TestCase extends LaravelTestCase
         $pending = parent::artisan($command, $parameters);
 
         return $pending instanceof PendingCommand ? $pending : $this->fail('Output of commands is not mocked.');
+    }
+
+    /**
+     * A page that broke shows what broke it, and would be taken for one that shows what is looked for.
+     *
+     * @param  string  $method
+     * @param  string  $uri
+     * @param  array<mixed>  $parameters
+     * @param  array<mixed>  $cookies
+     * @param  array<mixed>  $files
+     * @param  array<mixed>  $server
+     * @param  string|null  $content
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    public function call(
+        $method,
+        $uri,
+        $parameters = [],
+        $cookies = [],
+        $files = [],
+        $server = [],
+        $content = null,
+    ): TestResponse {
+        $answer = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        if ($answer->getStatusCode() === 500 && !$this->mayBreak && $answer->exception !== null) {
+            throw $answer->exception;
+        }
+
+        return $answer;
     }
 
     /** So much later; who was signed in has signed in again meanwhile. */

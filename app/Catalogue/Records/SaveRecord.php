@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Records;
 
-use App\Models\Contributor;
-use App\Models\Series;
-use App\Models\Subject;
 use App\Models\Title;
 use App\Models\Work;
 use App\Shared\Sql;
@@ -24,6 +21,8 @@ final class SaveRecord
 {
     /** Between names, as search_stems knows it. */
     private const APART = '0apart0';
+
+    public function __construct(private readonly ArrangeEntries $entries) {}
 
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
@@ -50,6 +49,16 @@ final class SaveRecord
         });
     }
 
+    /** As it is kept, with the names that its entries have now: found by them, and of their work. */
+    public function again(Title $title, DateTimeImmutable $now): Title
+    {
+        return DB::transaction(function () use ($title, $now): Title {
+            $this->alone($title->record_key);
+
+            return $this->save(RecordOfTitle::of(Title::query()->findOrFail($title->id)), $now);
+        });
+    }
+
     /** One at a time for each title, new or known; until the end of the transaction. */
     public function alone(string $key): void
     {
@@ -72,6 +81,8 @@ final class SaveRecord
 
     private function save(Record $record, DateTimeImmutable $now): Title
     {
+        $record = $this->entries->understood($record);
+
         return DB::transaction(function () use ($record, $now): Title {
             $work = Work::query()->firstOrCreate(
                 ['match_key' => $record->workKey()],
@@ -96,7 +107,8 @@ final class SaveRecord
                         '{' .
                         implode(',', array_map(fn(Identifier $number): string => $number->number, $record->numbers())) .
                         '}',
-                    'series_id' => $record->series === null ? null : $this->named(Series::class, $record->series),
+                    'series_id' =>
+                        $record->series === null ? null : $this->entries->named(EntryKind::Series, $record->series),
                     'series_position' => $record->seriesPosition,
                     'extent' => $record->extent,
                     'extent_seconds' => $record->seconds,
@@ -112,7 +124,12 @@ final class SaveRecord
             $this->saveContributors($title, $record);
             $title
                 ->subjects()
-                ->sync(array_map(fn(string $name): int => $this->named(Subject::class, $name), $record->subjects));
+                ->sync(
+                    array_map(
+                        fn(string $name): int => $this->entries->named(EntryKind::Subject, $name),
+                        $record->subjects,
+                    ),
+                );
             $this->makeFindable($title, $record);
 
             return $title;
@@ -123,7 +140,7 @@ final class SaveRecord
     {
         DB::table('contributor_title')->where('title_id', $title->id)->delete();
         foreach ($record->contributors as $position => $contributor) {
-            $person = $this->named(Contributor::class, $contributor['name'], [
+            $person = $this->entries->named(EntryKind::Person, $contributor['name'], [
                 'sort_name' => mb_substr($contributor['sort'], 0, 255),
             ]);
             DB::table('contributor_title')->insertOrIgnore([
@@ -216,27 +233,5 @@ final class SaveRecord
                 set titles = search_words.titles + 1',
             [$words === [] ? '{}' : '{"' . implode('","', $words) . '"}'],
         );
-    }
-
-    /**
-     * @param  class-string<Contributor|Series|Subject>  $model
-     * @param  array<string, string>  $also
-     * @return int the number of the one of the name, made findable by it when it is new
-     */
-    private function named(string $model, string $name, array $also = []): int
-    {
-        $name = mb_substr($name, 0, 255);
-        $named = $model::query()->firstOrCreate(['name' => $name], $also);
-        if ($named->wasRecentlyCreated) {
-            // In every form: a name says no language.
-            $folded = SearchWords::fold($name);
-            DB::update(
-                "update {$named->getTable()} set words = to_tsvector('fig_exact', ?) || to_tsvector('fig_en',
-                    ?) || to_tsvector('fig_es', ?) where id = ?",
-                [$folded, $folded, $folded, $named->id],
-            );
-        }
-
-        return $named->id;
     }
 }

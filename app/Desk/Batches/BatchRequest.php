@@ -33,7 +33,7 @@ final class BatchRequest extends FormRequest
             'from_list' => ['required_if:choose,list', 'nullable', 'integer'],
             'numbers' => ['nullable', 'string', 'max:200000'],
             'file' => ['nullable', 'file', 'max:' . self::LONGEST_FILE_KB],
-            'what' => ['required', Rule::enum(BatchAction::class)],
+            'what' => ['required', Rule::enum(BatchAction::class)->only(BatchAction::chosen())],
         ] +
             match ($what) {
                 BatchAction::Licence => LicenceForm::rules(LicenceModel::tryFrom((string) $this->string('model'))),
@@ -43,7 +43,7 @@ final class BatchRequest extends FormRequest
                     $what->value => ['required', 'string', 'max:255', 'not_regex:/[\r\n\t]/'],
                 ],
                 BatchAction::Audience => ['audience' => ['required', Rule::enum(Audience::class)]],
-                null => [],
+                default => [],
             };
     }
 
@@ -90,7 +90,7 @@ final class BatchRequest extends FormRequest
             BatchAction::Withdraw => ['last_day'],
             BatchAction::PutOnList => ['list'],
             BatchAction::AddSubject, BatchAction::RemoveSubject => [$this->what()->value],
-            BatchAction::Audience => ['audience'],
+            default => ['audience'],
         };
         $facts = array_filter($this->only($fields), is_scalar(...));
         foreach (array_intersect(['ends', 'last_day'], $fields) as $day) {

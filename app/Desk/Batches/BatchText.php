@@ -35,6 +35,7 @@ final class BatchText
                 : __('batches.until', ['day' => $of('last_day')]),
             BatchAction::PutOnList => StaffList::query()->find((int) $of('list'))->name ?? __('batches.list_gone'),
             BatchAction::AddSubject, BatchAction::RemoveSubject => $of($batch->what->value),
+            BatchAction::RenameEntry, BatchAction::MergeEntries => "{$of('from')} → {$of('to')}",
             BatchAction::Audience => __("search.audiences.{$of('audience')}"),
         };
     }

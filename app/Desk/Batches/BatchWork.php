@@ -18,6 +18,12 @@ interface BatchWork
      */
     public function look(Batch $batch, array $titles, DateTimeImmutable $now): array;
 
+    /** Before the first title is changed, and before the first is brought back. */
+    public function begin(Batch $batch, DateTimeImmutable $now): void;
+
+    /** After the last. */
+    public function end(Batch $batch, DateTimeImmutable $now): void;
+
     /** @return array<string, mixed>|null what brings it back; null where nothing is to be done any more */
     public function do(Batch $batch, BatchRow $row, DateTimeImmutable $now): ?array;
 

@@ -14,6 +14,7 @@ final class BatchWorks
         private readonly WithdrawWork $withdraw,
         private readonly ListWork $list,
         private readonly RecordWork $record,
+        private readonly EntryWork $entry,
     ) {}
 
     public function of(BatchAction $what): BatchWork
@@ -22,6 +23,7 @@ final class BatchWorks
             BatchAction::Licence => $this->licence,
             BatchAction::Withdraw => $this->withdraw,
             BatchAction::PutOnList => $this->list,
+            BatchAction::RenameEntry, BatchAction::MergeEntries => $this->entry,
             BatchAction::AddSubject, BatchAction::RemoveSubject, BatchAction::Audience => $this->record,
         };
     }

@@ -17,6 +17,8 @@ use Illuminate\Support\Str;
 /** A licence for each. Undone, those that nobody has borrowed or waits with are gone as if they had never been. */
 final class LicenceWork implements BatchWork
 {
+    use TitlesAlone;
+
     public function __construct(
         private readonly ChangeLicences $change,
         private readonly RemoveUnusedLicence $remove,

@@ -14,6 +14,8 @@ use Illuminate\Support\Facades\DB;
 /** Puts each on a list, and with it in the list's room; in the order in which they were chosen. */
 final class ListWork implements BatchWork
 {
+    use TitlesAlone;
+
     public function __construct(private readonly ArrangeStaffLists $arrange) {}
 
     public function look(Batch $batch, array $titles, DateTimeImmutable $now): array

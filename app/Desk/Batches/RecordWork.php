@@ -17,6 +17,8 @@ use Illuminate\Support\Facades\DB;
 /** Changes one field of each record: a subject more or less, or for whom it is. */
 final class RecordWork implements BatchWork
 {
+    use TitlesAlone;
+
     public function __construct(private readonly EditRecord $edit) {}
 
     public function look(Batch $batch, array $titles, DateTimeImmutable $now): array

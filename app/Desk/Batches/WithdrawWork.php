@@ -20,6 +20,8 @@ use Illuminate\Support\Str;
 /** Ends the library's licences of each, on a day or at once; loans run on. Undone, each ends when it would have. */
 final class WithdrawWork implements BatchWork
 {
+    use TitlesAlone;
+
     public function __construct(
         private readonly ChangeLicences $change,
         private readonly ChangeLicence $changeLicence,

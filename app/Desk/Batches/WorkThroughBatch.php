@@ -48,17 +48,29 @@ final class WorkThroughBatch implements ShouldQueue
         }
         $batch->member->goTo($batch->library_id);
         $work = $works->of($batch->what);
+        $this->isBegun($batch) || DB::transaction(fn() => $work->begin($batch, CarbonImmutable::now()));
         $until = CarbonImmutable::now()->addSeconds(self::SECONDS);
         do {
             $row = $this->next($batch);
             if ($row === null) {
-                $this->end($batch, $recordChange);
+                DB::transaction(function () use ($batch, $work, $recordChange): void {
+                    $work->end($batch, CarbonImmutable::now());
+                    $this->end($batch, $recordChange);
+                });
 
                 return;
             }
             DB::transaction(fn() => $this->one($batch, $row, $work));
         } while (CarbonImmutable::now() < $until);
         self::dispatch($this->batchId);
+    }
+
+    /** Begun anew after it was ended from without, it is begun once more only where no title was changed yet. */
+    private function isBegun(Batch $batch): bool
+    {
+        return $batch->stage === 'applying'
+            ? $batch->rows()->where('done', true)->exists()
+            : $batch->rows()->whereNotNull('undo')->where('done', false)->exists();
     }
 
     private function next(Batch $batch): ?BatchRow

@@ -12,6 +12,7 @@ use FigPorch\Core\Catalogue\RecordText;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\View\View;
 
 /** The record of a title: every field, what was changed, and back. */
@@ -63,6 +64,28 @@ final class RecordController
         }
 
         return redirect()->route('desk.record', $title)->with('said', __('records.saved'));
+    }
+
+    /** A cover that is sent, or none any more. */
+    public function cover(
+        Request $request,
+        Title $title,
+        #[CurrentUser('staff')] StaffMember $staff,
+        KeepCover $keep,
+    ): RedirectResponse {
+        $now = CarbonImmutable::now();
+        $back = redirect()->route('desk.record', $title);
+        $file = $request->file('cover');
+        if (!($file instanceof UploadedFile)) {
+            $keep->takeOff($staff, $title, $now);
+
+            return $back->with('said', __('records.cover_off'));
+        }
+        $isGood = $file->isValid() && $file->getSize() <= 1024 * KeepCover::MOST_KILOBYTES;
+
+        return $isGood && $keep($staff, $title, $file, $now)
+            ? $back->with('said', __('records.cover_kept'))
+            : $back->with('refusal', __('records.cover_wrong', ['most' => KeepCover::MOST_KILOBYTES]));
     }
 
     public function undo(

@@ -35,6 +35,7 @@ enum ChangeKind: string
     case GroupAdded = 'group_added';
     case RecordChanged = 'record_changed';
     case RecordUndone = 'record_undone';
+    case CoverChanged = 'cover_changed';
     case BatchDone = 'batch_done';
     case BatchUndone = 'batch_undone';
     case FileTakenIn = 'file_taken_in';

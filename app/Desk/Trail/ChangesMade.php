@@ -96,7 +96,9 @@ final class ChangesMade
             ->when($search->what !== null, fn(Builder $q) => $q->where('what', $search->what))
             ->when(
                 $search->find !== '',
-                fn(Builder $q) => $q->whereRaw("strpos(lower(subject || ' ' || facts), lower(?)) > 0", [$search->find]),
+                fn(Builder $q) => $q->whereRaw("lower(subject || ' ' || facts::text) like lower(?)", [
+                    '%' . addcslashes($search->find, '%_\\') . '%',
+                ]),
             )
             ->when(
                 $search->from !== null,

@@ -11,7 +11,9 @@ use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Titles of a library's own that nobody has borrowed for so long, and what it costs to keep them. Counted last night;
@@ -28,36 +30,40 @@ final class UnlentTitles
      * length;
      * one without an end costs nothing more. A sum of money in cents.
      */
-    private const TITLES = 'select li.title_id, count(*) licences, sum(li.copies)::int copies,
-            coalesce(sum(u.lent), 0)::int lent, max(u.last_lent_at) last_lent_at, min(li.starts_at) since,
-            min(li.ends_at) ends_at, sum(li.price_cents) paid, sum(case when li.ends_at is null then 0
-                else li.price_cents / greatest(extract(epoch from li.ends_at - li.starts_at) / 31557600, 0.02) end)::int
-                yearly
-        from licences li left join licence_use u on u.licence_id = li.id
-        where li.library_id = :library and li.model <> \'pay_per_loan\' and licence_has_future(li, :now)
-        group by li.title_id
-        having max(li.starts_at) <= :since and coalesce(max(u.last_lent_at), \'-infinity\') <= :since';
+    private const TITLES = 'with own as materialized (select li.title_id, li.copies, li.price_cents, li.starts_at,
+                li.ends_at, u.lent, u.last_lent_at
+            from licences li left join licence_use u on u.licence_id = li.id
+            where li.library_id = :library and li.model <> \'pay_per_loan\' and licence_has_future(li, :now))
+        select title_id, count(*) licences, sum(copies)::int copies, coalesce(sum(lent), 0)::int lent,
+            max(last_lent_at) last_lent_at, min(starts_at) since, min(ends_at) ends_at, sum(price_cents) paid,
+            sum(case when ends_at is null then 0 else price_cents
+                / greatest(extract(epoch from ends_at - starts_at) / 31557600, 0.02) end)::int yearly
+        from own
+        where title_id not in (select title_id from own where starts_at > :since or last_lent_at > :since)
+        group by title_id';
 
     /** @return LengthAwarePaginator<int, UnlentTitle> what costs most to keep first, then what was lent least */
     public function page(Library $library, int $months, ?Format $format, DateTimeImmutable $now): LengthAwarePaginator
     {
         [$sql, $values] = $this->query($library, $months, $format, $now);
-        $count = (int) DB::scalar("select count(*) from ({$sql}) x", $values);
-        $page = PageAsked::of($count, self::PAGE);
+        $page = Paginator::resolveCurrentPage();
+        $rows = $this->some($sql, $values, self::PAGE, ($page - 1) * self::PAGE);
+        if ($rows === [] && $page > 1) {
+            $page = PageAsked::of((int) DB::scalar("select count(*) from ({$sql}) x", $values), self::PAGE);
+            $rows = $this->some($sql, $values, self::PAGE, ($page - 1) * self::PAGE);
+        }
 
-        return new LengthAwarePaginator(
-            $this->rows($sql, $values, self::PAGE, ($page - 1) * self::PAGE),
-            $count,
-            self::PAGE,
-            $page,
-            ['path' => route('desk.weeding', absolute: false)],
-        );
+        return new LengthAwarePaginator($this->unlent($rows, $values), $rows[0]->found ?? 0, self::PAGE, $page, [
+            'path' => route('desk.weeding', absolute: false),
+        ]);
     }
 
     /** @return list<UnlentTitle> */
     public function all(Library $library, int $months, ?Format $format, DateTimeImmutable $now): array
     {
-        return $this->rows(...[...$this->query($library, $months, $format, $now), 1_000_000, 0]);
+        [$sql, $values] = $this->query($library, $months, $format, $now);
+
+        return $this->unlent($this->some($sql, $values, 1_000_000, 0), $values);
     }
 
     /** @return array{string, array<string, string|int>} */
@@ -79,14 +85,26 @@ final class UnlentTitles
 
     /**
      * @param  array<string, string|int>  $values
+     * @return list<stdClass> so many of those that are found, each with how many those are
+     */
+    private function some(string $sql, array $values, int $limit, int $offset): array
+    {
+        return array_values(
+            DB::select(
+                "select *, count(*) over () as found from ({$sql}) y order by yearly desc, lent, title_id
+                    limit :limit offset :offset",
+                $values + ['limit' => $limit, 'offset' => $offset],
+            ),
+        );
+    }
+
+    /**
+     * @param  list<stdClass>  $rows
+     * @param  array<string, string|int>  $values
      * @return list<UnlentTitle>
      */
-    private function rows(string $sql, array $values, int $limit, int $offset): array
+    private function unlent(array $rows, array $values): array
     {
-        $rows = DB::select(
-            "select * from ({$sql}) y order by yearly desc, lent, title_id limit :limit offset :offset",
-            $values + ['limit' => $limit, 'offset' => $offset],
-        );
         $ids = array_column($rows, 'title_id');
         $titles = Title::query()->with('contributors')->findMany($ids)->keyBy('id');
         $lentSince = DB::table('loans')

@@ -113,7 +113,10 @@ final class ImportPublication
 
         return DB::transaction(function () use ($file, $sha256, $unpacked, $record, $library, $terms, $now): array {
             $title = ($this->saveRecord)($record, $now);
-            $title->update(['cover_file' => $unpacked->cover]);
+            $title->update([
+                'file_cover' => $unpacked->cover,
+                'cover_file' => $title->own_cover ?? $unpacked->cover,
+            ]);
             $this->keepReplaced($title);
             $stored = StoredPublication::query()->firstOrNew(['title_id' => $title->id], ['came_at' => $now]);
             $stored->fill(['sha256' => $sha256, 'bytes' => (int) filesize($file), ...$unpacked->publication])->save();

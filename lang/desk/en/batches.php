@@ -23,6 +23,8 @@ return [
         'add_subject' => 'Add a subject',
         'remove_subject' => 'Remove a subject',
         'audience' => 'Change the audience',
+        'rename_entry' => 'An entry gets another name',
+        'merge_entries' => 'Entries are made one',
     ],
     'price' => 'Price of each, in :currency',
     'last_day' => 'Last day',

@@ -85,4 +85,13 @@ return [
         'awards' => 'That is more than can be kept.',
         'description' => 'At most 20,000 letters.',
     ],
+    'cover' => 'Cover',
+    'cover_send' => 'Another picture: PNG, JPEG, WebP or SVG',
+    'cover_button' => 'Send it',
+    'cover_get' => 'Download this one',
+    'cover_to_file' => 'Back to the file’s own',
+    'cover_to_drawn' => 'Back to the drawn one',
+    'cover_kept' => 'The cover is kept, whatever file comes later.',
+    'cover_off' => 'The cover is what it was before.',
+    'cover_wrong' => 'Nothing was changed: send a picture as PNG, JPEG, WebP or SVG, up to :most kB and 8 million pixels.',
 ];

@@ -23,6 +23,8 @@ return [
         'add_subject' => 'Añadir una materia',
         'remove_subject' => 'Quitar una materia',
         'audience' => 'Cambiar el público',
+        'rename_entry' => 'Una entrada recibe otro nombre',
+        'merge_entries' => 'Unir entradas',
     ],
     'price' => 'Precio de cada uno, en :currency',
     'last_day' => 'Último día',

@@ -85,4 +85,13 @@ return [
         'awards' => 'Es más de lo que puede guardarse.',
         'description' => '20.000 letras como mucho.',
     ],
+    'cover' => 'Cubierta',
+    'cover_send' => 'Otra imagen: PNG, JPEG, WebP o SVG',
+    'cover_button' => 'Enviarla',
+    'cover_get' => 'Descargar esta',
+    'cover_to_file' => 'Volver a la del archivo',
+    'cover_to_drawn' => 'Volver a la dibujada',
+    'cover_kept' => 'La cubierta se queda, venga el archivo que venga.',
+    'cover_off' => 'La cubierta es la de antes.',
+    'cover_wrong' => 'No se cambió nada: envíe una imagen PNG, JPEG, WebP o SVG de hasta :most kB y 8 millones de píxeles.',
 ];

@@ -388,7 +388,10 @@ final class ImportTest extends TestCase
         $first = $this->importBook($this->fullBook());
         $old = storage_path('publications/' . Publication::query()->value('sha256'));
         touch($old, time() - 90_000);
+        $first->update(['own_cover' => 'covers/ours.jpg', 'cover_file' => 'covers/ours.jpg']);
         $second = $this->importBook($this->fullBook('The Long Reef, mended'));
+        $this->assertSame('covers/ours.jpg', $second->refresh()->cover_file, 'the word of staff stands');
+        $this->assertStringEndsWith('cover.svg', (string) $second->file_cover);
         $this->artisan('storage:tidy')->assertSuccessful();
         $this->assertDirectoryExists($old, 'a backup that is being made may name it');
         touch($old, time() - 90_000);

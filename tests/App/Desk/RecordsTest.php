@@ -6,6 +6,7 @@ namespace Tests\App\Desk;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
+use App\Desk\Records\KeepCover;
 use App\Desk\Titles\FoundTitle;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
@@ -13,6 +14,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Desk\StaffRole;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -234,6 +236,45 @@ final class RecordsTest extends TestCase
             ->assertSee('libraries that have the title');
         $this->save(['name' => 'Not theirs'])->assertForbidden();
         $this->assertSame('Low Water', $this->texts()['name']);
+    }
+
+    public function test_a_cover_that_staff_send_is_drawn_anew_and_stands_before_that_of_the_file(): void
+    {
+        $this->title->update(['file_cover' => 'aa/cover.jpg', 'cover_file' => 'aa/cover.jpg']);
+        $send = fn(string $bytes) => $this->post("/desk/titles/{$this->title->id}/record/cover", [
+            'cover' => UploadedFile::fake()->createWithContent('cover.png', $bytes),
+        ]);
+        $picture = imagecreatetruecolor(900, 1200);
+        imagealphablending($picture, false);
+        imagesavealpha($picture, true);
+        imagefill($picture, 0, 0, (int) imagecolorallocatealpha($picture, 0, 0, 0, 127));
+        foreach (['imagepng', 'imagewebp'] as $write) {
+            ob_start();
+            $write($picture);
+            $bytes = (string) ob_get_clean();
+            $send("{$bytes}trailing <script>alert(1)</script>")->assertSessionHas('said');
+            $own = (string) $this->title->refresh()->own_cover;
+            $kept = (string) file_get_contents(storage_path("publications/{$own}"));
+            $this->assertStringNotContainsString('alert', $kept);
+            $this->assertSame([480, 640], array_slice((array) getimagesizefromstring($kept), 0, 2));
+            $drawn = imagecreatefromstring($kept) ?: $this->fail('It is no picture.');
+            $this->assertGreaterThan(0xfafafa, imagecolorat($drawn, 200, 200), 'what is transparent is paper');
+        }
+        $svg =
+            '<svg xmlns="http://www.w3.org/2000/svg" width="30" height="40"><script>alert(1)</script><rect ' .
+            'width="30" height="40" fill="#7a2048"/></svg>';
+        $send($svg)->assertSessionHas('said');
+        $this->assertSame($this->title->refresh()->own_cover, $this->title->cover_file);
+        $this->get("/titles/{$this->title->id}/cover")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/jpeg');
+        foreach (['text', '<svg', str_repeat('x', 1024 * KeepCover::MOST_KILOBYTES + 1)] as $wrong) {
+            $send($wrong)->assertSessionHas('refusal');
+        }
+        $this->assertStringStartsWith('covers/', (string) $this->title->refresh()->cover_file);
+        $this->post("/desk/titles/{$this->title->id}/record/cover")->assertSessionHas('said');
+        $this->assertSame('aa/cover.jpg', $this->title->refresh()->cover_file);
+        $this->assertSame(4, DB::table('desk_changes')->where('what', 'cover_changed')->count());
     }
 
     public function test_any_title_is_found_with_how_it_stands(): void

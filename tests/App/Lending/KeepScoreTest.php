@@ -11,11 +11,13 @@ use App\Lending\Waits\KeepScore;
 use App\Lending\Waits\WaitEstimates;
 use App\Models\Loan;
 use App\Models\Title;
+use App\Shared\RequestContext;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\HoldState;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\View;
 use Tests\App\TestCase;
 
 /** A forecast that keeps score of itself, without a person. */
@@ -88,7 +90,9 @@ final class KeepScoreTest extends TestCase
         );
         $this->assertSame(0.0, (float) DB::table('forecast_corrections')->where('cell', '41')->value('widen'));
 
+        // As in a request of its own.
         $this->app->forgetScopedInstances();
+        View::share('current', app(RequestContext::class));
         $of = fn(int $ahead): array => [
             app(WaitEstimates::class)->drawn(
                 library: $library,

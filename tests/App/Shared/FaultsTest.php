@@ -30,6 +30,8 @@ use Tests\App\TestCase;
 /** What is said, and what is written down, when something does not go as it should. */
 final class FaultsTest extends TestCase
 {
+    protected bool $mayBreak = true;
+
     public function test_who_comes_to_a_locked_row_is_told_to_try_again_and_nothing_is_changed(): void
     {
         $licence = $this->licence($title = $this->title());

@@ -22,7 +22,9 @@ final class Cover
         $size = "width=\"{$width}\" height=\"{$height}\"";
         if ($title->cover_file !== null) {
             $shape = $title->format === Format::Music ? 'aspect-square' : 'aspect-[2/3]';
-            $address = "/titles/{$title->id}/cover?v=" . substr($title->cover_file, 0, 8);
+            $address =
+                "/titles/{$title->id}/cover?v=" .
+                substr((string) preg_replace('~^covers/~', '', $title->cover_file), 0, 8);
 
             return new HtmlString(
                 "<img src=\"{$address}\" {$size} alt=\"{$alt}\" loading=\"lazy\" class=\"rounded-[5px] flex-none " .

@@ -12,7 +12,8 @@
 <x-desk.layout :title="__('batches.title')" on="titles" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/titles">{{ __('desk.titles') }}</a></p>
     <h1 class="text-3xl mb-1">{{ __('batches.title') }}</h1>
-    <p class="mb-4 max-w-[90ch]">{{ __('batches.text', ['most' => App\Shared\View\Numbers::of(ChosenTitles::MOST)]) }}</p>
+    <p class="mb-4 max-w-[90ch]">{{ __('batches.text', ['most' => App\Shared\View\Numbers::of(ChosenTitles::MOST)])
+        }}</p>
     <form method="post" action="{{ route('desk.batches.look') }}" enctype="multipart/form-data"
         class="grid lg:grid-cols-2 gap-6 mb-8 items-start" data-send-once>
         @csrf
@@ -34,8 +35,9 @@
             <div class="choice"><label class="flex items-center gap-2 font-semibold"><input type="radio" name="choose"
                 value="numbers" class="accent-shutter w-4 h-4" @checked($choose === 'numbers')>{{
                 __('batches.choose.numbers') }}</label>
-                <div class="choice-fields"><x-desk.field name="file" type="file" :needed="false" :label="__('batches.file')"
-                    :hint="__('batches.file_hint')" accept=".csv,.txt,.tsv,text/csv,text/plain" />
+                <div class="choice-fields"><x-desk.field name="file" type="file" :needed="false"
+                    :label="__('batches.file')" :hint="__('batches.file_hint')"
+                    accept=".csv,.txt,.tsv,text/csv,text/plain" />
                     <div class="grid gap-1"><label for="numbers" class="font-semibold">{{ __('batches.numbers')
                     }}</label>@if ($errors->has('numbers'))<p class="text-clay font-semibold">{{
                     $errors->first('numbers') }}</p>@endif<textarea id="numbers" name="numbers" rows="4"
@@ -43,7 +45,7 @@
         </fieldset>
         <fieldset class="panel p-5 grid gap-4"><legend class="sr-only">{{ __('batches.do_what') }}</legend>
             <h2 class="text-xl" aria-hidden="true">{{ __('batches.do_what') }}</h2>
-            @foreach (BatchAction::cases() as $action)
+            @foreach (BatchAction::chosen() as $action)
                 @continue($action === BatchAction::PutOnList && $byHand === [])
                 <div class="choice"><label
                     class="flex items-center gap-2 font-semibold"><input type="radio" name="what"

@@ -53,6 +53,19 @@
             @endforeach
             <div class="sm:col-span-2"><button class="btn">{{ __('records.save') }}</button></div>
         </form>
+        <div class="grid gap-7 content-start"><section aria-labelledby="cover"><h2 id="cover" class="text-xl mb-2">{{
+            __('records.cover') }}</h2><div class="flex gap-4 items-start"><span class="flex-none">{{
+            App\Shared\View\Covers\Cover::html($title, 120) }}</span><div class="grid gap-3 text-[15px] min-w-0">
+            <form method="post" action="{{ route('desk.record.cover', $title) }}" enctype="multipart/form-data"
+                class="grid gap-2" data-send-once>@csrf<label for="cover-file">{{
+                __('records.cover_send') }}</label><input id="cover-file" name="cover" type="file" required
+                accept="image/png,image/jpeg,image/webp,image/svg+xml" class="field min-w-0 w-full"><div><button
+                class="btn btn-quiet">{{ __('records.cover_button') }}</button></div></form>
+            @if ($title->cover_file !== null)<a class="link" download
+                href="{{ route('titles.cover', $title, false) }}">{{ __('records.cover_get') }}</a>@endif
+            @if ($title->own_cover !== null)<form method="post" action="{{ route('desk.record.cover', $title)
+                }}">@csrf<button class="btn btn-plain">{{ __($title->file_cover === null ? 'records.cover_to_drawn' :
+                'records.cover_to_file') }}</button></form>@endif</div></div></section>
         <section aria-labelledby="changes"><h2 id="changes" class="text-xl mb-2">{{ __('rules.history') }}</h2>
             @if ($changes === [])<p class="panel p-4">{{ __('records.no_changes') }}</p>
             @else<ul class="panel divide-y divide-rule text-[15px]">@foreach ($changes as $change)<li class="px-4 py-3">
@@ -64,6 +77,6 @@
                     60) }} → {{ Str::limit($after ?: '–', 60) }}</span>@endforeach
                 @if (! $change->undone)<form method="post" action="{{ route('desk.record.undo', [$title, $change->id])
                     }}" class="mt-1">@csrf<button class="btn btn-quiet">{{ __('common.undo') }}</button></form>@endif
-                </li>@endforeach</ul>@endif</section>
+                </li>@endforeach</ul>@endif</section></div>
     </div>
 </x-desk.layout>

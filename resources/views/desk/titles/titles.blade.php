@@ -9,7 +9,8 @@
         @can('desk.titles')<a class="link py-2" href="{{ route('desk.batches', $page->isEmpty() || $find === '' ? [] :
             ['find' => $find], false) }}">{{ $page->isEmpty() || $find === '' ? __('batches.open') :
             trans_choice('batches.open_found', $page->total(), ['count' =>
-            App\Shared\View\Numbers::of($page->total())]) }}</a>@endcan</form>
+            App\Shared\View\Numbers::of($page->total())]) }}</a><a class="link py-2"
+            href="{{ route('desk.entries', absolute: false) }}">{{ __('entries.title') }}</a>@endcan</form>
     @if ($find === '')
         <p class="mb-6 max-w-[80ch] text-[15px]">{{ __('records.find_text') }}</p>
     @elseif ($page->isEmpty())

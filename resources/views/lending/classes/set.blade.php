@@ -34,7 +34,8 @@
                         $cost($capacity->copiesForAll) }}</li>@endif</ul>@endif
                 <form method="post" action="{{ route('classes.give', $asked->class, false) }}" class="flex flex-wrap
                     gap-3">@csrf<input type="hidden" name="title" value="{{ $title->id }}"><input type="hidden"
-                    name="first_day" value="{{ $asked->first }}"><input type="hidden" name="last_day" value="{{ $asked->last
+                    name="first_day" value="{{ $asked->first }}"><input type="hidden" name="last_day"
+                    value="{{ $asked->last
                     }}"><button class="btn">{{ __($capacity->holdsInTurn() ? 'classes.give' : 'classes.give_anyway')
                     }}</button><a class="btn btn-quiet" href="{{ $current->link(route('titles.show', $title, false))
                         }}">{{
