@@ -27,6 +27,7 @@ use App\Desk\PayPerLoan\PayPerLoanController;
 use App\Desk\Records\RecordController;
 use App\Desk\Renewals\RenewalsController;
 use App\Desk\Requests\RequestsController;
+use App\Desk\Rooms\RoomsController;
 use App\Desk\Rules\RulesController;
 use App\Desk\Setup\SetupController;
 use App\Desk\SignIn\AtTheDesk;
@@ -228,6 +229,18 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])
             ->name('turnaways.title.csv')
             ->middleware('throttle:exports');
+        Route::middleware('can:desk.lists')
+            ->prefix('rooms')
+            ->name('rooms')
+            ->group(function (): void {
+                Route::get('/', [RoomsController::class, 'index']);
+                Route::get('/new', [RoomsController::class, 'create'])->name('.create');
+                Route::post('/', [RoomsController::class, 'add'])->name('.add');
+                Route::get('/{room}', [RoomsController::class, 'edit'])->name('.edit');
+                Route::post('/{room}', [RoomsController::class, 'change'])->name('.change');
+                Route::post('/{room}/shift', [RoomsController::class, 'shift'])->name('.shift');
+                Route::post('/{room}/remove', [RoomsController::class, 'remove'])->name('.remove');
+            });
         Route::get('/lists', [ListsController::class, 'index'])
             ->name('lists')
             ->can('desk.lists');

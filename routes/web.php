@@ -38,6 +38,7 @@ Route::pattern('mark', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
 Route::pattern('upload', '[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}');
 Route::pattern('session', '[0-9a-f]{40}');
 Route::pattern('path', '.+');
+Route::pattern('room', '[a-z0-9-]{1,40}');
 
 foreach (['account', 'lending', 'catalogue', 'reading', 'exchange', 'desk'] as $area) {
     require __DIR__ . "/{$area}.php";

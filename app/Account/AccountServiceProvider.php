@@ -14,7 +14,6 @@ use App\Models\Letter;
 use App\Models\Message;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\View as Views;
@@ -42,7 +41,7 @@ final class AccountServiceProvider extends ServiceProvider
                         ->make(OpenMessages::class)
                         ->in(
                             $current->library,
-                            $room instanceof Room ? $room : null,
+                            is_string($room) ? $room : null,
                             $current->person,
                             MessagesController::putAwayHere(request()),
                             CarbonImmutable::now(),

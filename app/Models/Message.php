@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Account\MessageReach;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -47,12 +46,7 @@ final class Message extends Model
 
     public function reach(): MessageReach
     {
-        return new MessageReach(
-            array_values(array_filter(array_map(Room::tryFrom(...), $this->rooms))),
-            $this->groups,
-            $this->first_day,
-            $this->last_day,
-        );
+        return new MessageReach($this->rooms, $this->groups, $this->first_day, $this->last_day);
     }
 
     /** @return array{title: string, text: string} in a language, or in the first that it is written in */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
@@ -12,7 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $library_id
  * @property string $name
  * @property string|null $note
- * @property Room $room
+ * @property string $room by its name in addresses
  * @property string|null $words a list made by a search; without, by hand
  * @property string|null $shows_from first day, as year-month-day
  * @property string|null $shows_until last day
@@ -25,8 +24,6 @@ final class StaffList extends Model
     protected $table = 'staff_lists';
 
     protected $guarded = [];
-
-    protected $casts = ['room' => Room::class];
 
     /** @return BelongsToMany<Title, $this> */
     public function titles(): BelongsToMany

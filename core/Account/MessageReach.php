@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Account;
 
-use FigPorch\Core\Catalogue\Room;
 use InvalidArgumentException;
 
 /** Where, when and for whom a library's message stands. */
 final readonly class MessageReach
 {
     /**
-     * @param  list<Room>  $rooms  none: on the front door and on Porches
+     * @param  list<string>  $rooms  by their names in addresses; none: on the front door and on Porches
      * @param  list<string>  $groups  of patrons; none: for everybody, with a card or without
      * @param  string  $firstDay  "2026-12-24", by the library's clock; both days included
      */
@@ -37,8 +36,8 @@ final readonly class MessageReach
         return $this->groups === [] || in_array($group, $this->groups, true);
     }
 
-    /** @param  Room|null  $room  null: on the front door and on Porches */
-    public function standsIn(?Room $room): bool
+    /** @param  string|null  $room  null: on the front door and on Porches */
+    public function standsIn(?string $room): bool
     {
         return $room === null ? $this->rooms === [] : in_array($room, $this->rooms, true);
     }

@@ -35,7 +35,6 @@ use App\Models\TitleRequest;
 use App\Models\Upload;
 use App\Reading\Prepared\PrepareFile;
 use FigPorch\Core\Account\SchoolSignIn;
-use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\BatchAction;
 use FigPorch\Core\Desk\StaffRole;
@@ -172,7 +171,7 @@ trait AsksEveryRoute
             'list' => $this->list->id,
             'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id,
             'library' => 'saltmere',
-            'room' => Room::Reading->value,
+            'room' => 'reading',
             'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
             'kind' =>
                 [
@@ -252,8 +251,9 @@ trait AsksEveryRoute
             'follow' => ['how' => 'tell'],
             'dictionary' => ['word' => 'low', 'language' => 'en'],
             'suggest' => ['q' => 'lo'],
-            'desk.lists.make', 'desk.list.change' => ['name' => 'New', 'room' => Room::Reading->value],
+            'desk.lists.make', 'desk.list.change' => ['name' => 'New', 'room' => 'reading'],
             'desk.list.titles' => ['do' => "add:{$this->title->id}"],
+            'desk.rooms.add', 'desk.rooms.change' => ['name_en' => 'Map room'],
             'desk.list.shift', 'baskets.shift' => ['by' => 'up'],
             'desk.requests.name' => ['title' => (string) $this->title->id],
             'desk.requests.decline_words', 'desk.request.decline' => ['why' => 'Out of print.'],
@@ -386,7 +386,7 @@ trait AsksEveryRoute
         $this->list = StaffList::query()->create([
             'library_id' => $this->library()->id,
             'name' => 'A list of Saltmere',
-            'room' => Room::Reading,
+            'room' => 'reading',
             'position' => 1,
         ]);
         $this->members['staff'] = $this->staff();

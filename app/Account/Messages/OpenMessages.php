@@ -8,7 +8,6 @@ use App\Models\Library;
 use App\Models\Message;
 use App\Models\Person;
 use DateTimeImmutable;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
 
@@ -18,10 +17,11 @@ final class OpenMessages
     private const PAGE = 50;
 
     /**
+     * @param  string|null  $room  by its name in addresses; null: on the front door and on Porches
      * @param  list<int>  $putAway  by a browser where nobody has signed in
      * @return list<Message> important ones first, then the newest
      */
-    public function in(Library $library, ?Room $room, ?Person $person, array $putAway, DateTimeImmutable $now): array
+    public function in(Library $library, ?string $room, ?Person $person, array $putAway, DateTimeImmutable $now): array
     {
         $day = self::day($library, $now);
         $messages = Message::query()

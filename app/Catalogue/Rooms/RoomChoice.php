@@ -28,7 +28,7 @@ final readonly class RoomChoice
     {
         $ages =
             array_values(
-                array_filter($room->ages(), fn(array $range): bool => implode('-', $range) === ($kept['ages'] ?? null)),
+                array_filter($room->ages, fn(array $range): bool => implode('-', $range) === ($kept['ages'] ?? null)),
             )[0] ?? null;
         $subjects = is_array($kept['subjects'] ?? null)
             ? array_filter(

@@ -11,11 +11,14 @@ use Illuminate\Http\Request;
 /** How each room opens. */
 final class RoomChoices
 {
+    /** Of so many rooms it is known; a browser has no room for more. */
+    private const MOST = 20;
+
     public function __construct(private readonly PreferenceStore $kept) {}
 
     public function choice(Request $request, Room $room): RoomChoice
     {
-        $kept = $this->kept->get($request, 'rooms')[$room->value] ?? null;
+        $kept = $this->kept->get($request, 'rooms')[$room->slug] ?? null;
 
         return RoomChoice::read($room, is_array($kept) ? $kept : []);
     }
@@ -23,11 +26,8 @@ final class RoomChoices
     public function keep(Request $request, Room $room, RoomChoice $choice): void
     {
         $this->kept->put('rooms', [
-            ...array_intersect_key(
-                $this->kept->get($request, 'rooms'),
-                array_flip(array_column(Room::cases(), 'value')),
-            ),
-            $room->value => $choice->kept(),
+            ...array_slice($this->kept->get($request, 'rooms'), -self::MOST, preserve_keys: true),
+            $room->slug => $choice->kept(),
         ]);
     }
 }

@@ -23,6 +23,7 @@ final class RoomController
         private readonly RequestContext $current,
         private readonly StaffLists $lists,
         private readonly PayMonth $payMonth,
+        private readonly LibraryRooms $rooms,
     ) {}
 
     /** The rooms, each with its lists by name. */
@@ -30,35 +31,46 @@ final class RoomController
     {
         $byRoom = [];
         foreach ($this->showing(null, null, 0) as $of) {
-            $byRoom[$of->list->room->value][] = $of;
+            $byRoom[$of->list->room][] = $of;
         }
 
-        return view('catalogue.rooms.rooms', ['byRoom' => $byRoom]);
+        return view('catalogue.rooms.rooms', [
+            'rooms' => $this->rooms->of($this->current->requiredLibrary()),
+            'byRoom' => $byRoom,
+        ]);
     }
 
-    public function show(Request $request, Room $room, RoomChoices $rooms, RoomSubjects $subjects): View
+    public function show(Request $request, string $room, RoomChoices $choices, RoomSubjects $subjects): View
     {
-        $choice = $rooms->choice($request, $room);
+        $room = $this->room($room);
+        $choice = $choices->choice($request, $room);
 
         return view('catalogue.rooms.room', [
             'room' => $room,
+            'rooms' => $this->rooms->of($this->current->requiredLibrary()),
             'choice' => $choice,
             'lists' => $this->showing($room, $choice, self::COVERS),
             'subjects' => $subjects->of($this->current->requiredLibrary()->id, $room),
         ]);
     }
 
-    public function choose(Request $request, Room $room, RoomChoices $rooms): RedirectResponse
+    public function choose(Request $request, string $room, RoomChoices $choices): RedirectResponse
     {
+        $room = $this->room($room);
         $choice = RoomChoice::read(
             $room,
             $request->boolean('clear') ? [] : $request->only(['ages', 'kind', 'subjects']),
         );
-        $rooms->keep($request, $room, $choice);
+        $choices->keep($request, $room, $choice);
 
         return redirect()
-            ->route('rooms.show', $room)
+            ->route('rooms.show', $room->slug)
             ->with('said', __($choice->isSet() ? 'rooms.kept' : 'rooms.cleared'));
+    }
+
+    private function room(string $slug): Room
+    {
+        return $this->rooms->find($this->current->requiredLibrary(), $slug) ?? abort(404);
     }
 
     /** @return list<ListOnShow> */
@@ -71,7 +83,7 @@ final class RoomController
             library: $library,
             now: $now,
             eligibility: $this->payMonth->eligibility($this->current->card(), $library, $now),
-            room: $room,
+            room: $room?->slug,
             choice: $choice,
             covers: $covers,
         );

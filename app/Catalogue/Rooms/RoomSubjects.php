@@ -15,7 +15,7 @@ final class RoomSubjects
     /** @return array<int, string> names by number */
     public function of(int $libraryId, Room $room): array
     {
-        $audience = $room->audience();
+        $audience = $room->audience;
 
         return DB::table('subject_title as st')
             ->join('subjects as x', 'x.id', '=', 'st.subject_id')
@@ -32,7 +32,7 @@ final class RoomSubjects
                             DB::table('staff_list_title')
                                 ->join('staff_lists', 'staff_lists.id', '=', 'staff_list_id')
                                 ->where('library_id', $libraryId)
-                                ->where('room', $room->value)
+                                ->where('room', $room->slug)
                                 ->select('title_id'),
                         ),
                     ),

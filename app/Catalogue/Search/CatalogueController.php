@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
@@ -31,6 +32,7 @@ final class CatalogueController
     public function __construct(
         private readonly RequestContext $current,
         private readonly CatalogueSearch $catalogue,
+        private readonly LibraryRooms $rooms,
     ) {}
 
     public function __invoke(
@@ -86,6 +88,7 @@ final class CatalogueController
             'search' => $search,
             'pinned' => $pinned,
             'list' => $list,
+            'roomName' => $list === null ? null : $this->rooms->names($library)[$list->room] ?? null,
             'page' => $page,
             'facets' => $facets,
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],

@@ -14,7 +14,6 @@ use App\Models\Title;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -38,7 +37,7 @@ final class StaffLists
         Library $library,
         DateTimeImmutable $now,
         CardEligibility $eligibility = new CardEligibility(),
-        ?Room $room = null,
+        ?string $room = null,
         ?RoomChoice $choice = null,
         int $covers = 3,
         ?int $only = null,
@@ -70,7 +69,7 @@ final class StaffLists
         return $this->counted(
             lists: StaffList::query()
                 ->where('library_id', $library->id)
-                ->orderByRaw("array_position(array['children','teen','reading','study'], room::text)")
+                ->orderBy('room')
                 ->orderBy('position')
                 ->orderBy('id')
                 ->get(),

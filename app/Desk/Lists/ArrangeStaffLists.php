@@ -11,7 +11,6 @@ use App\Models\StaffList;
 use App\Models\StaffMember;
 use App\Shared\Sql;
 use DateTimeImmutable;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Support\Facades\DB;
 
 /** Makes, orders and fills a library's staff lists. */
@@ -22,7 +21,7 @@ final class ArrangeStaffLists
     public function __construct(private readonly RecordChange $recordChange) {}
 
     /**
-     * @param  array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null,
+     * @param  array{name: string, note: string|null, room: string, words: string|null, shows_from: string|null,
      *     shows_until: string|null}  $facts
      */
     public function make(StaffMember $by, array $facts, DateTimeImmutable $now): StaffList

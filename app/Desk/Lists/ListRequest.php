@@ -7,7 +7,6 @@ namespace App\Desk\Lists;
 use App\Shared\Input;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 
@@ -21,12 +20,13 @@ final class ListRequest extends FormRequest
     private const WORDS = 400;
 
     /**
-     * @return array{name: string, note: string|null, room: Room, words: string|null, shows_from: string|null,
+     * @param  list<string>  $rooms  of the library, by their names in addresses
+     * @return array{name: string, note: string|null, room: string, words: string|null, shows_from: string|null,
      *     shows_until: string|null}
      *
      * @throws ValidationException
      */
-    public function facts(): array
+    public function facts(array $rooms): array
     {
         $name = mb_substr(Input::text($this, 'name'), 0, self::NAME);
         $words = mb_substr(Input::text($this, 'words'), 0, self::WORDS);
@@ -38,12 +38,13 @@ final class ListRequest extends FormRequest
             __('lists.needs_list_words'),
         );
         $this->refuse($from !== null && $until !== null && $from > $until, 'shows_until', __('lists.needs_list_dates'));
+        $room = Input::text($this, 'room');
         $note = mb_substr(Input::text($this, 'note'), 0, self::NOTE);
 
         return [
             'name' => $name,
             'note' => $note === '' ? null : $note,
-            'room' => Room::tryFrom(Input::text($this, 'room')) ?? Room::Reading,
+            'room' => in_array($room, $rooms, true) ? $room : $rooms[0],
             'words' => Input::text($this, 'made') === 'search' ? $words : null,
             'shows_from' => $from,
             'shows_until' => $until,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Lists;
 
+use App\Catalogue\Rooms\LibraryRooms;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\StaffLists\StaffLists;
@@ -14,7 +15,6 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\TitleNames;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -25,7 +25,7 @@ final class ListsController
 {
     private const FOUND = 8;
 
-    public function __construct(private readonly ArrangeStaffLists $keep) {}
+    public function __construct(private readonly ArrangeStaffLists $keep, private readonly LibraryRooms $rooms) {}
 
     public function index(#[CurrentUser('staff')] StaffMember $staff, StaffLists $lists): View
     {
@@ -33,6 +33,7 @@ final class ListsController
 
         return view('desk.lists.lists', [
             'staff' => $staff,
+            'rooms' => $this->rooms->names($staff->library),
             'lists' => $lists->all($staff->library, $now),
             'today' => $now->setTimezone($staff->library->zone())->format('Y-m-d'),
         ]);
@@ -42,14 +43,18 @@ final class ListsController
     {
         return view('desk.lists.list', [
             'staff' => $staff,
-            'list' => new StaffList(['name' => '', 'room' => Room::Reading]),
+            'rooms' => $this->rooms->names($staff->library),
+            'list' => new StaffList(['name' => '', 'room' => '']),
         ]);
     }
 
     public function make(ListRequest $request, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse
     {
         return redirect()
-            ->route('desk.list', $this->keep->make($staff, $request->facts(), CarbonImmutable::now()))
+            ->route(
+                'desk.list',
+                $this->keep->make($staff, $request->facts($this->slugs($staff)), CarbonImmutable::now()),
+            )
             ->with('said', __('lists.list_made'));
     }
 
@@ -72,6 +77,7 @@ final class ListsController
 
         return view('desk.lists.list', [
             'staff' => $staff,
+            'rooms' => $this->rooms->names($staff->library),
             'list' => $list,
             'titles' => $titles,
             'find' => $find,
@@ -87,7 +93,7 @@ final class ListsController
         StaffList $list,
         #[CurrentUser('staff')] StaffMember $staff,
     ): RedirectResponse {
-        $this->keep->change($staff, $list, $request->facts(), CarbonImmutable::now());
+        $this->keep->change($staff, $list, $request->facts($this->slugs($staff)), CarbonImmutable::now());
 
         return redirect()->route('desk.list', $list)->with('said', __('lists.list_kept'));
     }
@@ -128,5 +134,11 @@ final class ListsController
         $this->keep->remove($staff, $list, CarbonImmutable::now());
 
         return redirect()->route('desk.lists')->with('said', __('lists.list_removed', ['name' => $list->name]));
+    }
+
+    /** @return non-empty-list<string> */
+    private function slugs(StaffMember $staff): array
+    {
+        return array_keys($this->rooms->names($staff->library)) ?: ['reading'];
     }
 }

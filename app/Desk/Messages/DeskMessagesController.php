@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Messages;
 
 use App\Account\Messages\OpenMessages;
+use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\LoanRules\PatronGroups;
 use App\Models\Message;
 use App\Models\StaffMember;
@@ -16,11 +17,16 @@ use Illuminate\View\View;
 /** What the library tells its patrons. */
 final class DeskMessagesController
 {
-    public function __construct(private readonly WriteMessage $write, private readonly PatronGroups $groups) {}
+    public function __construct(
+        private readonly WriteMessage $write,
+        private readonly PatronGroups $groups,
+        private readonly LibraryRooms $rooms,
+    ) {}
 
     public function index(#[CurrentUser('staff')] StaffMember $staff, OpenMessages $messages): View
     {
         return view('desk.messages.messages', [
+            'rooms' => $this->rooms->names($staff->library),
             'staff' => $staff,
             'messages' => $messages->all($staff->library),
             'today' => OpenMessages::day($staff->library, CarbonImmutable::now()),
@@ -35,7 +41,7 @@ final class DeskMessagesController
     public function store(MessageRequest $request, #[CurrentUser('staff')] StaffMember $staff): RedirectResponse|View
     {
         $now = CarbonImmutable::now();
-        $facts = $request->facts($staff, $this->groups, OpenMessages::day($staff->library, $now));
+        $facts = $request->facts($staff, $this->groups, $this->rooms, OpenMessages::day($staff->library, $now));
         if ($request->boolean('look')) {
             return $this->form($staff, $this->write->draft(new Message(), $facts), looked: true);
         }
@@ -55,7 +61,7 @@ final class DeskMessagesController
         #[CurrentUser('staff')] StaffMember $staff,
     ): RedirectResponse|View {
         $now = CarbonImmutable::now();
-        $facts = $request->facts($staff, $this->groups, OpenMessages::day($staff->library, $now));
+        $facts = $request->facts($staff, $this->groups, $this->rooms, OpenMessages::day($staff->library, $now));
         if ($request->boolean('look')) {
             return $this->form($staff, $this->write->draft($message, $facts), looked: true);
         }
@@ -74,6 +80,7 @@ final class DeskMessagesController
     private function form(StaffMember $staff, Message $message, bool $looked = false): View
     {
         return view('desk.messages.message', [
+            'rooms' => $this->rooms->names($staff->library),
             'staff' => $staff,
             'message' => $message,
             'looked' => $looked,

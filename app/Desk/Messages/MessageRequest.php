@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk\Messages;
 
+use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\LoanRules\PatronGroups;
 use App\Models\StaffMember;
 use App\Shared\Input;
-use FigPorch\Core\Catalogue\Room;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 
@@ -24,7 +24,7 @@ final class MessageRequest extends FormRequest
      *
      * @throws ValidationException
      */
-    public function facts(StaffMember $staff, PatronGroups $groups, string $today): array
+    public function facts(StaffMember $staff, PatronGroups $groups, LibraryRooms $rooms, string $today): array
     {
         $texts = [];
         foreach ($staff->library->languages as $language) {
@@ -53,7 +53,7 @@ final class MessageRequest extends FormRequest
 
         return [
             'texts' => $texts,
-            'rooms' => $this->chosen('rooms', array_column(Room::cases(), 'value')),
+            'rooms' => $this->chosen('rooms', array_keys($rooms->names($staff->library))),
             'groups' => $this->chosen('groups', $groups->of($staff->library_id)),
             'is_important' => $this->boolean('is_important'),
             'first_day' => $first,

@@ -21,6 +21,9 @@ enum ChangeKind: string
     case ListMade = 'list_made';
     case ListChanged = 'list_changed';
     case ListRemoved = 'list_removed';
+    case RoomAdded = 'room_added';
+    case RoomChanged = 'room_changed';
+    case RoomRemoved = 'room_removed';
     case MessageWritten = 'message_written';
     case MessageChanged = 'message_changed';
     case MessageRemoved = 'message_removed';

@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace Tests\App\Catalogue;
 
 use App\Catalogue\Records\SaveRecord;
+use App\Catalogue\Rooms\LibraryRooms;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
+use App\Models\LibraryRoom;
 use App\Models\StaffList;
 use App\Models\Title;
+use App\Shared\RequestContext;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
-use FigPorch\Core\Catalogue\Room;
+use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
@@ -51,7 +54,7 @@ final class RoomTest extends TestCase
         return $title;
     }
 
-    private function staffList(string $name, Room $room, ?string $words = null, Title ...$titles): StaffList
+    private function staffList(string $name, string $room, ?string $words = null, Title ...$titles): StaffList
     {
         $list = StaffList::query()->create([
             'library_id' => $this->library()->id,
@@ -71,9 +74,9 @@ final class RoomTest extends TestCase
     {
         [$kite, $boat] = [$this->record('The Kite', ages: '6-8'), $this->record('The Boat', ages: '3-5')];
         $this->borrow($this->card(), $boat);
-        $this->staffList('Up and away', Room::Children, null, $kite, $boat);
-        $this->staffList('Made of searching', Room::Children, 'title:kite OR title:nothing');
-        $this->staffList('Elsewhere', Room::Study, null, $kite);
+        $this->staffList('Up and away', 'children', null, $kite, $boat);
+        $this->staffList('Made of searching', 'children', 'title:kite OR title:nothing');
+        $this->staffList('Elsewhere', 'study', null, $kite);
         $this->get('/rooms/children?library=saltmere')
             ->assertOk()
             ->assertSeeInOrder([
@@ -105,7 +108,7 @@ final class RoomTest extends TestCase
     public function test_a_list_opens_whole_with_filters_in_its_own_order(): void
     {
         [$a, $b, $c] = [$this->record('Aft'), $this->record('Bow'), $this->record('Crew')];
-        $list = $this->staffList('On board', Room::Reading, null, $c, $a, $b);
+        $list = $this->staffList('On board', 'reading', null, $c, $a, $b);
         $this->get("/catalogue?list={$list->id}&library=saltmere")->assertSeeInOrder(
             ['On board', 'Crew</bdi>', 'Aft</bdi>', 'Bow</bdi>'],
             false,
@@ -114,7 +117,7 @@ final class RoomTest extends TestCase
             ['Aft</bdi>', 'Bow</bdi>', 'Crew</bdi>'],
             false,
         );
-        $bySearch = $this->staffList('Found', Room::Reading, 'title:bow OR title:aft');
+        $bySearch = $this->staffList('Found', 'reading', 'title:bow OR title:aft');
         $this->get("/catalogue?list={$bySearch->id}")
             ->assertSee('2 titles')
             ->assertSee('Bow</bdi>', false)
@@ -126,7 +129,7 @@ final class RoomTest extends TestCase
 
     public function test_a_list_shows_on_its_days_and_on_no_others_by_the_clock_of_the_library(): void
     {
-        $this->staffList('Midsummer', Room::Reading, null, $this->record('Aft'))->update([
+        $this->staffList('Midsummer', 'reading', null, $this->record('Aft'))->update([
             'shows_from' => '2026-06-01',
             'shows_until' => '2026-06-30',
         ]);
@@ -149,7 +152,7 @@ final class RoomTest extends TestCase
     {
         $this->staffList(
             'Up and away',
-            Room::Children,
+            'children',
             null,
             $this->record('The Kite', ['Fiction', 'Wind'], '6-8'),
             $this->record('The Egg', ['Non-fiction', 'Birds'], '9-12'),
@@ -320,5 +323,95 @@ final class RoomTest extends TestCase
         $this->get("/titles/{$titles[2]->id}")
             ->assertSee('in order')
             ->assertDontSee('Next for you');
+    }
+
+    public function test_a_library_makes_rooms_of_its_own_names_them_and_puts_them_in_order(): void
+    {
+        $this->staffList('Up and away', 'children', null, $this->record('Kite', ages: '6-8'));
+        $this->be($this->staff(role: StaffRole::Lists), 'staff');
+        $this->get('/desk/rooms')
+            ->assertOk()
+            ->assertSeeInOrder(['Children’s room', 'one list', 'Study room']);
+        $this->get('/rooms')->assertSee('Children’s room')->assertSee('For courses');
+        $form = [
+            'name_en' => 'The Map Room',
+            'about_en' => 'For navigators',
+            'audience' => 'adult',
+            'ages' => "6 – 8\n 9-12",
+        ];
+        $this->post('/desk/rooms', $form)->assertSessionHas('said');
+        $this->post('/desk/rooms', $form)->assertSessionHas('said');
+        $this->get('/rooms/the-map-room')
+            ->assertOk()
+            ->assertSee('The Map Room')
+            ->assertSee('For navigators')
+            ->assertSee('9–12')
+            ->assertSee('audience=adult', false);
+        $this->get('/rooms/the-map-room-2')->assertOk();
+        $this->post('/desk/rooms/the-map-room/shift', ['by' => 'up']);
+        $this->post('/desk/rooms/the-map-room/shift', ['by' => 'up']);
+        $this->post('/desk/rooms/children', [
+            'name_en' => 'Little ones',
+            'audience' => 'child',
+            'ages' => '',
+        ])->assertSessionHas('said');
+        $this->get('/rooms')->assertSeeInOrder([
+            'Little ones',
+            'Up and away',
+            'Teen room',
+            'The Map Room',
+            'Reading room',
+        ]);
+        $cookie =
+            $this->post('/rooms/the-map-room', ['ages' => '6-8', 'kind' => ''])
+                ->assertSessionHas('said')
+                ->getCookie('rooms')
+                ?->getValue() ?? $this->fail('It is kept in the browser.');
+        $this->withCookie('rooms', $cookie)->get('/rooms/the-map-room')->assertSee('ages 6–8');
+        // A list is put in it, and then it cannot go.
+        $this->post('/desk/lists', ['name' => 'Charts', 'room' => 'the-map-room'])->assertSessionHasNoErrors();
+        $this->assertSame('the-map-room', StaffList::query()->where('name', 'Charts')->sole()->room);
+        $this->post('/desk/lists', ['name' => 'Nowhere', 'room' => 'attic']);
+        $this->assertSame('children', StaffList::query()->where('name', 'Nowhere')->sole()->room, 'the first there is');
+        $this->post('/desk/rooms/the-map-room/remove')->assertSessionHas('refusal');
+        $this->post('/desk/rooms/the-map-room-2/remove')->assertSessionHas('said');
+        $this->get('/rooms/the-map-room-2')->assertNotFound();
+        // At another library it is as it was, and this one's rooms are not there.
+        $this->library('larkspur');
+        $this->app->forgetScopedInstances();
+        $this->app->make(RequestContext::class);
+        $this->assertNull(app(LibraryRooms::class)->find($this->library('larkspur'), 'the-map-room'));
+        $this->assertCount(4, app(LibraryRooms::class)->of($this->library('larkspur')));
+    }
+
+    public function test_what_a_room_cannot_be_is_refused_and_nothing_is_changed(): void
+    {
+        $this->be($this->staff(role: StaffRole::Lists), 'staff');
+        $wrong = [
+            'name_en' => [['name_en' => ' ']],
+            'ages' => [
+                ['name_en' => 'A', 'ages' => 'six'],
+                ['name_en' => 'A', 'ages' => '8-6'],
+                ['name_en' => 'A', 'ages' => '1-999'],
+                ['name_en' => 'A', 'ages' => implode(',', array_fill(0, 9, '1-2'))],
+            ],
+        ];
+        foreach ($wrong as $field => $forms) {
+            foreach ($forms as $form) {
+                $this->post('/desk/rooms', $form)->assertSessionHasErrors($field);
+            }
+        }
+        $this->assertSame(0, LibraryRoom::query()->count());
+        foreach (range(1, 8) as $n) {
+            $this->post('/desk/rooms', ['name_en' => "Комната {$n}"])->assertSessionHas('said');
+        }
+        $this->post('/desk/rooms', ['name_en' => 'One too many'])->assertSessionHas('refusal');
+        $this->assertSame(12, LibraryRoom::query()->count());
+        foreach (LibraryRoom::query()->orderBy('id')->pluck('slug') as $slug) {
+            $this->assertMatchesRegularExpression('/^[a-z0-9-]{1,40}$/', $slug);
+            $this->get("/rooms/{$slug}")->assertOk();
+            $this->post("/desk/rooms/{$slug}/remove");
+        }
+        $this->assertSame(1, LibraryRoom::query()->count(), 'the last one stays');
     }
 }

@@ -10,7 +10,6 @@ use App\Models\StaffList;
 use App\Models\StaffMember;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -147,7 +146,7 @@ final class BatchTest extends TestCase
         $list = StaffList::query()->create([
             'library_id' => $this->staff->library_id,
             'name' => 'By the water',
-            'room' => Room::Reading,
+            'room' => 'reading',
             'position' => 1,
         ]);
         $list->titles()->attach($this->titles[1]->id, ['position' => 0]);
@@ -220,14 +219,14 @@ final class BatchTest extends TestCase
         $searched = StaffList::query()->create([
             'library_id' => $this->staff->library_id,
             'name' => 'Found',
-            'room' => Room::Reading,
+            'room' => 'reading',
             'words' => 'harbour',
             'position' => 1,
         ]);
         $foreign = StaffList::query()->create([
             'library_id' => $this->library('larkspur')->id,
             'name' => 'Theirs',
-            'room' => Room::Reading,
+            'room' => 'reading',
             'position' => 1,
         ]);
         $wrong = [

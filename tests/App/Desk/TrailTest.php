@@ -12,7 +12,6 @@ use App\Models\StaffInvitation;
 use App\Models\StaffList;
 use App\Models\StaffMember;
 use App\Models\TitleRequest;
-use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Support\Facades\DB;
@@ -48,7 +47,7 @@ final class TrailTest extends TestCase
         $change(['do' => 'copies', 'copies' => '3', 'licence' => $licence]);
         $change(['do' => 'end', 'licence' => $licence]);
 
-        $form = ['name' => 'Storms', 'room' => Room::Reading->value];
+        $form = ['name' => 'Storms', 'room' => 'reading'];
         $this->post('/desk/lists', $form);
         $list = StaffList::query()->sole();
         $this->post("/desk/lists/{$list->id}", ['name' => 'Storms and keepers'] + $form);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Core\Account;
 
 use FigPorch\Core\Account\MessageReach;
-use FigPorch\Core\Catalogue\Room;
 use InvalidArgumentException;
 use PHPUnit\Framework\TestCase;
 
@@ -26,11 +25,11 @@ final class MessageReachTest extends TestCase
     {
         $everywhere = new MessageReach([], [], '2026-01-01', null);
         $this->assertTrue($everywhere->standsIn(null));
-        $this->assertFalse($everywhere->standsIn(Room::Teen));
-        $inRoom = new MessageReach([Room::Teen], [], '2026-01-01', null);
+        $this->assertFalse($everywhere->standsIn('teen'));
+        $inRoom = new MessageReach(['teen'], [], '2026-01-01', null);
         $this->assertFalse($inRoom->standsIn(null));
-        $this->assertTrue($inRoom->standsIn(Room::Teen));
-        $this->assertFalse($inRoom->standsIn(Room::Study));
+        $this->assertTrue($inRoom->standsIn('teen'));
+        $this->assertFalse($inRoom->standsIn('study'));
     }
 
     public function test_for_a_group_is_for_nobody_else(): void

@@ -1,34 +1,34 @@
 @use('App\Shared\View\Covers\Cover')
 @use('App\Catalogue\StaffLists\ListText')
 @use('App\Shared\View\TitleText')
-@use('FigPorch\Core\Catalogue\Room')
+@use('App\Catalogue\Rooms\RoomText')
 @php($kept = $choice->kept())
-<x-layout :title="__('rooms.names.'.$room->value)" on="rooms">
+<x-layout :title="RoomText::name($room)" on="rooms">
     <nav aria-label="{{ __('common.rooms') }}" class="flex flex-wrap gap-1 mb-3 text-[15px]">
-        @foreach (Room::cases() as $of)<a href="{{ $current->link("/rooms/{$of->value}") }}"
-            @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $of === $room])
-            @if ($of === $room) aria-current="page" @endif>{{ __("rooms.names.{$of->value}") }}</a>@endforeach
+        @foreach ($rooms as $of)<a href="{{ $current->link("/rooms/{$of->slug}") }}"
+            @class(['px-3 py-1.5 rounded-md no-underline', 'bg-haint font-semibold' => $of->slug === $room->slug])
+            @if ($of->slug === $room->slug) aria-current="page" @endif>{{ RoomText::name($of) }}</a>@endforeach
     </nav>
     <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 mb-4">
-        <div><h1 class="text-3xl">{{ __("rooms.names.{$room->value}") }}</h1><p
-            class="text-soft">{{ __("rooms.for.{$room->value}") }}</p></div>
-        @if ($room->audience() !== null)<a class="link" href="{{
-            $current->link('/catalogue?audience='.$room->audience()->value) }}">{{
+        <div><h1 class="text-3xl">{{ RoomText::name($room) }}</h1><p
+            class="text-soft">{{ RoomText::about($room) }}</p></div>
+        @if ($room->audience !== null)<a class="link" href="{{
+            $current->link('/catalogue?audience='.$room->audience->value) }}">{{
             __('rooms.everything') }}</a>@endif
     </div>
-    <x-account.messages :room="$room" />
+    <x-account.messages :room="$room->slug" />
     <details class="panel px-4 py-3 mb-5 text-[15px]">
         <summary class="cursor-pointer"><span class="font-semibold">{{ __('rooms.opens_with') }}</span>
             {{ implode(' · ', array_filter([$choice->ages === null ? null :
             __('rooms.ages', ['range' => implode('–', $choice->ages)]), $choice->fiction === null ? null :
             __('rooms.kinds.'.$kept['kind']), ...array_map(fn (int $id): ?string => $subjects[$id] ?? null,
             $choice->subjects)])) ?: __('rooms.all') }}</summary>
-        <form method="post" action="/rooms/{{ $room->value }}" class="grid gap-4 mt-3">@csrf
-            @if ($room->ages() !== [])
+        <form method="post" action="/rooms/{{ $room->slug }}" class="grid gap-4 mt-3">@csrf
+            @if ($room->ages !== [])
                 <fieldset><legend class="font-semibold mb-1">{{ __('rooms.ages_legend') }}</legend><div
                     class="flex flex-wrap gap-x-5">
                     @foreach (['' => __('rooms.any_age'), ...array_combine($ranges = array_map(fn (array $range): string
-                        => implode('-', $range), $room->ages()), $ranges)] as $value => $words)<label
+                        => implode('-', $range), $room->ages), $ranges)] as $value => $words)<label
                         class="flex items-center gap-2 py-1.5"><input type="radio" name="ages" value="{{ $value }}"
                         @checked($kept['ages'] === $value) class="accent-shutter w-4 h-4">{{ $value === '' ? $words :
                         str_replace('-', '–', $words) }}</label>@endforeach</div></fieldset>
@@ -53,8 +53,8 @@
     </details>
     @if ($lists === [])
         <div class="panel p-6"><p class="mb-3">{{ __('rooms.no_lists') }}</p><a class="btn"
-            href="{{ $current->link('/catalogue'.($room->audience() === null ? '' :
-            '?audience='.$room->audience()->value)) }}">{{
+            href="{{ $current->link('/catalogue'.($room->audience === null ? '' :
+            '?audience='.$room->audience->value)) }}">{{
             __('catalogue.browse_all') }}</a></div>
     @else
         <nav aria-label="{{ __('rooms.index') }}" class="mb-7"><h2 class="text-lg mb-1">{{ __('rooms.index') }}</h2>

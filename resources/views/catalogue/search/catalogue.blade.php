@@ -40,8 +40,8 @@
                     @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note,
                         trans_choice('catalogue.titles', $page->total(), ['count' =>
                             App\Shared\View\Numbers::of($page->total())])]))
-                        }} · <a class="link" href="{{ $current->link("/rooms/{$list->room->value}") }}">{{
-                        __("rooms.names.{$list->room->value}") }}</a></p>@endif
+                        }} · <a class="link" href="{{ $current->link("/rooms/{$list->room}") }}">{{
+                        $roomName }}</a></p>@endif
                 </div>
                 @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">

@@ -1,6 +1,5 @@
 @use('App\Catalogue\Search\QueryText')
 @use('App\Shared\View\TitleText')
-@use('FigPorch\Core\Catalogue\Room')
 @php
     $known = $list->exists;
     $made = old('made', $list->words === null ? 'hand' : 'search');
@@ -17,9 +16,8 @@
                 <label class="grid gap-1">{{ __('lists.list_note') }}<textarea name="note" rows="2" maxlength="1000"
                     class="field">{{ old('note', $list->note) }}</textarea></label>
                 <label class="grid gap-1">{{ __('lists.room') }}<select name="room"
-                    class="field">@foreach (Room::cases() as $room)<option value="{{ $room->value }}"
-                    @selected(old('room', $list->room->value) === $room->value)>{{ __("rooms.names.{$room->value}")
-                    }}</option>@endforeach</select></label>
+                    class="field">@foreach ($rooms as $slug => $name)<option value="{{ $slug }}"
+                    @selected(old('room', $list->room) === $slug)>{{ $name }}</option>@endforeach</select></label>
                 <fieldset class="grid grid-cols-2 gap-3"><legend class="mb-1">{{ __('lists.shown_days') }}</legend>
                     <label class="grid gap-1 text-[15px]">{{ __('desk.first_day') }}<input type="date"
                         name="shows_from"

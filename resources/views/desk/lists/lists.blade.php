@@ -1,5 +1,4 @@
 @use('App\Shared\View\Dates')
-@use('FigPorch\Core\Catalogue\Room')
 @php
     $zone = $staff->library->zone();
     $day = fn (string $of): string => Dates::day(new DateTimeImmutable($of, $zone), $zone);
@@ -11,28 +10,29 @@
         $list->shows_until !== null => __('lists.shows_until_date', ['date' => $day($list->shows_until)]),
         default => __('lists.shows_always'),
     };
-    $byRoom = collect($lists)->groupBy(fn ($of) => $of->list->room->value);
+    $byRoom = collect($lists)->groupBy(fn ($of) => $of->list->room);
 @endphp
 <x-desk.layout :title="__('lists.lists')" on="lists" :staff="$staff">
     <div class="flex flex-wrap items-start justify-between gap-4 mb-4"><div><h1
         class="text-3xl mb-1">{{ __('lists.lists_heading') }}</h1><p
-        class="max-w-[85ch]">{{ __('lists.lists_text') }}</p></div><a class="btn"
-        href="/desk/lists/new">{{ __('desk.make_list') }}</a></div>
-    @foreach (Room::cases() as $room)
-        <section aria-labelledby="{{ $room->value }}" class="mb-6">
-            <h2 id="{{ $room->value }}" class="text-xl mb-2">{{ __("rooms.names.{$room->value}") }}</h2>
-            @if (! isset($byRoom[$room->value]))
+        class="max-w-[85ch]">{{ __('lists.lists_text') }}</p></div><div class="flex flex-wrap gap-3"><a class="btn
+        btn-quiet" href="{{ route('desk.rooms', absolute: false) }}">{{ __('arrange_rooms.open') }}</a><a class="btn"
+        href="/desk/lists/new">{{ __('desk.make_list') }}</a></div></div>
+    @foreach ($rooms as $slug => $name)
+        <section aria-labelledby="{{ $slug }}" class="mb-6">
+            <h2 id="{{ $slug }}" class="text-xl mb-2">{{ $name }}</h2>
+            @if (! isset($byRoom[$slug]))
                 <p class="panel px-4 py-3 text-[15px] text-soft">{{ __('lists.no_lists') }}</p>
             @else
                 <div class="panel overflow-x-auto" tabindex="0" role="group"
-                    aria-label="{{ __("rooms.names.{$room->value}") }}"><table class="w-full text-[15px] desk-table">
+                    aria-label="{{ $name }}"><table class="w-full text-[15px] desk-table">
                     <thead><tr><th scope="col" class="w-1/2">{{ __('lists.list') }}</th><th
                         scope="col">{{ __('lists.made_by') }}</th><th scope="col"
                         class="num">{{ __('desk.titles') }}</th><th scope="col"
                         class="num">{{ __('catalogue.ready_now') }}</th><th scope="col"
                         class="w-48">{{ __('lists.shown_days') }}</th><th scope="col" class="w-24"><span
                         class="sr-only">{{ __('catalogue.order') }}</span></th></tr></thead>
-                    <tbody>@foreach ($byRoom[$room->value] as $of)
+                    <tbody>@foreach ($byRoom[$slug] as $of)
                         <tr><th scope="row" class="text-left font-normal min-w-52"><a
                             class="font-semibold no-underline hover:underline"
                             href="/desk/lists/{{ $of->list->id }}">{{ $of->list->name }}</a>@if ($of->list->note) <span

@@ -1,4 +1,3 @@
-@use('FigPorch\Core\Catalogue\Room')
 @php($known = $message->exists)
 <x-desk.layout :title="__($known ? 'messages.edit' : 'messages.write')" on="messages" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.messages', [], false) }}">{{ __('desk.messages')
@@ -34,10 +33,9 @@
         <div class="grid md:grid-cols-2 gap-5">
             <fieldset class="panel p-5"><legend class="font-serif text-lg px-1">{{ __('messages.where') }}</legend>
                 <p class="meta mb-2">{{ __('messages.where_hint') }}</p>
-                @foreach (Room::cases() as $room)<label class="flex items-center gap-2 py-1"><input type="checkbox"
-                    name="rooms[]" value="{{ $room->value }}" @checked(in_array($room->value, old('rooms',
-                    $message->rooms), true)) class="accent-shutter w-4.5 h-4.5">{{ __("rooms.names.{$room->value}")
-                    }}</label>@endforeach
+                @foreach ($rooms as $slug => $name)<label class="flex items-center gap-2 py-1"><input type="checkbox"
+                    name="rooms[]" value="{{ $slug }}" @checked(in_array($slug, old('rooms', $message->rooms), true))
+                    class="accent-shutter w-4.5 h-4.5">{{ $name }}</label>@endforeach
             </fieldset>
             <fieldset class="panel p-5"><legend class="font-serif text-lg px-1">{{ __('messages.for_whom') }}</legend>
                 <p class="meta mb-2">{{ __('messages.for_whom_hint') }}</p>

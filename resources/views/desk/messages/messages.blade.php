@@ -27,8 +27,8 @@
                         }} <span @class(['block', 'meta' => ! $on, 'font-semibold' => $on])>{{ __($on ?
                         'messages.stands' : ($message->first_day > $today ? 'messages.to_come' : 'messages.over'))
                         }}</span></td>
-                    <td>{{ $message->rooms === [] ? __('messages.front_door') : implode(', ', array_map(fn (string
-                        $room): string => __("rooms.names.{$room}"), $message->rooms)) }}</td>
+                    <td>{{ $message->rooms === [] ? __('messages.front_door') : implode(', ',
+                        array_intersect_key($rooms, array_flip($message->rooms))) }}</td>
                     <td>{{ $message->groups === [] ? __('messages.everybody') : implode(', ', $message->groups)
                         }}</td></tr>
             @endforeach</tbody>
