@@ -96,16 +96,32 @@ final readonly class Record
     public function renamed(callable $name): self
     {
         return new self(
-            ...array_replace(get_object_vars($this), [
-                'contributors' => array_map(
-                    fn(array $of): array => ['name' => $name('person', $of['name'])] + $of,
-                    $this->contributors,
-                ),
-                'series' => $this->series === null ? null : $name('series', $this->series),
-                'subjects' => array_values(
-                    array_unique(array_map(fn(string $of): string => $name('subject', $of), $this->subjects)),
-                ),
-            ]),
+            key: $this->key,
+            format: $this->format,
+            name: $this->name,
+            contributors: array_map(
+                fn(array $of): array => ['name' => $name('person', $of['name'])] + $of,
+                $this->contributors,
+            ),
+            extent: $this->extent,
+            subtitle: $this->subtitle,
+            edition: $this->edition,
+            language: $this->language,
+            audience: $this->audience,
+            description: $this->description,
+            publisher: $this->publisher,
+            published: $this->published,
+            identifiers: $this->identifiers,
+            subjects: array_values(
+                array_unique(array_map(fn(string $of): string => $name('subject', $of), $this->subjects)),
+            ),
+            series: $this->series === null ? null : $name('series', $this->series),
+            seriesPosition: $this->seriesPosition,
+            seconds: $this->seconds,
+            accessibility: $this->accessibility,
+            awards: $this->awards,
+            level: $this->level,
+            ages: $this->ages,
         );
     }
 

@@ -261,8 +261,26 @@ const publication = n => {
     }
 }
 
+/** The page at which a title is bought: it says what was asked for, and that it is noted. */
+const sell = (n, method, response) => {
+    const { metadata, links } = publication(n)
+    const { value, currency } = links[0].properties.price
+    const said =
+        method === 'POST'
+            ? '<p role="status">Your order is noted.</p>'
+            : '<form method="post"><button>Order it</button></form>'
+    response
+        .writeHead(200, { 'Content-Type': 'text/html; charset=utf-8' })
+        .end(
+            `<!doctype html><html lang="en"><title>${metadata.title} · Mainland Book Supply</title>` +
+                `<h1>${metadata.title}</h1><p>${metadata.identifier} · ${value.toFixed(2)} ${currency}</p>${said}</html>`,
+        )
+}
+
 createServer((request, response) => {
     const address = new URL(request.url, 'http://supplier')
+    const bought = /^\/titles\/(\d{1,7})$/.exec(address.pathname)
+    if (bought && Number(bought[1]) < count) return sell(Number(bought[1]), request.method, response)
     const page = Number(address.searchParams.get('page') ?? 1)
     const pages = Math.ceil(count / PER_PAGE)
     if (address.pathname !== '/opds' || !Number.isInteger(page) || page < 1 || page > pages) {

@@ -5,10 +5,25 @@ declare(strict_types=1);
 namespace App\Desk\Orders;
 
 use App\Models\Order;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 
 /** An order in words and as facts. */
 final class OrderText
 {
+    /**
+     * @param  Collection<int, Order>  $orders
+     * @return array<int, string> by title, the supplier's page at which it is bought
+     */
+    public static function buyAt(Collection $orders): array
+    {
+        return DB::table('supplied_titles')
+            ->whereIn('title_id', $orders->pluck('title_id'))
+            ->whereNotNull('buy_at')
+            ->pluck('buy_at', 'title_id')
+            ->all();
+    }
+
     /** "Metered by loans: 2 copies, 26 loans, 24 months each" */
     public static function terms(Order $order): string
     {

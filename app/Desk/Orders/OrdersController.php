@@ -42,6 +42,12 @@ final class OrdersController
         $year = new BudgetYear(in_array($asked, $years, true) ? $asked : $now->year, $library->budget_month);
         $state = OrderState::tryFrom(Input::text($request, 'state')) ?? OrderState::Noted;
         $of = Order::query()->where('library_id', $library->id);
+        $orders = (clone $of)
+            ->where('state', $state)
+            ->with(['title.contributors', 'fund', 'member'])
+            ->orderByDesc('id')
+            ->paginate(self::PER_PAGE)
+            ->appends(['state' => $state->value, 'year' => $year->year]);
 
         return view('desk.orders.orders', [
             'staff' => $staff,
@@ -50,12 +56,8 @@ final class OrdersController
             'years' => array_map(fn(int $y): BudgetYear => new BudgetYear($y, $library->budget_month), $years),
             'funds' => $this->balances->all($library, $year->year),
             'counts' => (clone $of)->groupBy('state')->selectRaw('state, count(*) n')->toBase()->pluck('n', 'state'),
-            'orders' => $of
-                ->where('state', $state)
-                ->with(['title.contributors', 'fund', 'member'])
-                ->orderByDesc('id')
-                ->paginate(self::PER_PAGE)
-                ->appends(['state' => $state->value, 'year' => $year->year]),
+            'orders' => $orders,
+            'buyAt' => OrderText::buyAt($orders->getCollection()),
         ]);
     }
 

@@ -25,6 +25,9 @@ use Throwable;
  */
 final class FetchFeed
 {
+    /** Letters of an address that is kept. */
+    private const LONGEST_PAGE = 1000;
+
     private const SECONDS = 15;
 
     private const MOST_BYTES = 16_000_000;
@@ -79,6 +82,19 @@ final class FetchFeed
         }
 
         return (string) $next->withFragment('');
+    }
+
+    /** An address for people to open, at whichever host; null for what is none. */
+    public static function page(string $page, ?string $href): ?string
+    {
+        try {
+            $at = $href === null ? null : UriResolver::resolve(self::address($page), self::address($href, 'relative'));
+        } catch (UnreadableFeed) {
+            return null;
+        }
+        $isPage = $at !== null && in_array($at->getScheme(), ['http', 'https'], true) && $at->getUserInfo() === '';
+
+        return $isPage && strlen((string) $at) <= self::LONGEST_PAGE ? (string) $at : null;
     }
 
     /**

@@ -108,7 +108,9 @@ final class ReadSupplier
             $page = ($this->fetch)($next);
             $feed = Feed::read($page['body']);
             foreach ($feed->offers as $offer) {
-                $found[$this->keep($offer, $now) ? 'titles' : 'skipped']++;
+                $found[
+                    $this->keep($offer, FetchFeed::page($page['address'], $offer->buyAt), $now) ? 'titles' : 'skipped'
+                ]++;
             }
             $found['skipped'] += count($feed->skipped);
             $why = $why === '' ? $feed->skipped[0] ?? '' : $why;
@@ -122,10 +124,10 @@ final class ReadSupplier
     }
 
     /** @return bool whether the database took it; one that it does not take stops none of the others */
-    private function keep(Offer $offer, DateTimeImmutable $now): bool
+    private function keep(Offer $offer, ?string $buyAt, DateTimeImmutable $now): bool
     {
         try {
-            DB::transaction(fn() => $this->write($offer, $now), self::TRIES);
+            DB::transaction(fn() => $this->write($offer, $buyAt, $now), self::TRIES);
         } catch (PDOException $fault) {
             report($fault);
 
@@ -136,7 +138,7 @@ final class ReadSupplier
     }
 
     /** A title that is known already keeps its own record. */
-    private function write(Offer $offer, DateTimeImmutable $now): void
+    private function write(Offer $offer, ?string $buyAt, DateTimeImmutable $now): void
     {
         $known = DB::table('titles')->where('record_key', $offer->record->key)->value('id');
         $hash = hash('xxh128', serialize($offer->record));
@@ -155,6 +157,7 @@ final class ReadSupplier
                     'record_hash' => $hash,
                     'price_cents' => $offer->priceCents,
                     'currency' => $offer->currency,
+                    'buy_at' => $buyAt,
                     'seen_at' => $now,
                 ],
             ],

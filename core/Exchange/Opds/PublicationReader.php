@@ -21,6 +21,9 @@ use InvalidArgumentException;
 final class PublicationReader
 {
     /** schema.org types, by the last part of their address. */
+    /** OPDS Catalog 1.2, 5.1.1, as OPDS 2.0 takes it over. */
+    private const BUY = 'http://opds-spec.org/acquisition/buy';
+
     private const FORMATS = [
         'Book' => Format::Ebook,
         'EBook' => Format::Ebook,
@@ -78,7 +81,8 @@ final class PublicationReader
         $seconds = self::amount($metadata['duration'] ?? null);
         $tracks = is_array($publication['readingOrder'] ?? null) ? count($publication['readingOrder']) : 0;
         $ages = AgeRange::parse(self::text($metadata['typicalAgeRange'] ?? null));
-        [$cents, $currency] = self::price(self::list($publication['links'] ?? []));
+        $links = self::list($publication['links'] ?? []);
+        [$cents, $currency] = self::price($links);
         try {
             return new Offer(
                 new Record(
@@ -108,6 +112,7 @@ final class PublicationReader
                 ),
                 $cents,
                 $currency,
+                self::buyAt($links),
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableFeed("“{$name}”: {$problem->getMessage()}");
@@ -135,6 +140,24 @@ final class PublicationReader
         }
 
         return $all;
+    }
+
+    /**
+     * Where it is bought, by the first link that says so and leads to a page.
+     *
+     * @param  list<mixed>  $links
+     */
+    private static function buyAt(array $links): ?string
+    {
+        foreach ($links as $link) {
+            $rels = is_array($link) ? (array) ($link['rel'] ?? []) : [];
+            $href = is_array($link) ? $link['href'] ?? null : null;
+            if (in_array(self::BUY, $rels, true) && is_string($href) && ($link['templated'] ?? false) !== true) {
+                return $href === '' ? null : $href;
+            }
+        }
+
+        return null;
     }
 
     /**

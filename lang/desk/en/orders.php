@@ -85,4 +85,5 @@ return [
         'pages' => 'Pages to print are a number from 0, or empty for as many as one likes.',
     ],
     'csv' => ['order' => 'Order', 'title' => 'Title', 'people' => 'People', 'number' => 'Standard number', 'publisher' => 'Publisher', 'format' => 'Format', 'model' => 'Model', 'quantity' => 'Quantity', 'copies' => 'Copies each', 'loans' => 'Loans each', 'months' => 'Months', 'price' => 'Price each', 'sum' => 'Sum', 'currency' => 'Currency', 'fund' => 'Fund', 'note' => 'Note', 'state' => 'State'],
+    'at_supplier' => 'Order at the supplier’s',
 ];

@@ -85,4 +85,5 @@ return [
         'pages' => 'Las páginas para imprimir son un número desde 0, o vacío para cuantas se quieran.',
     ],
     'csv' => ['order' => 'Pedido', 'title' => 'Título', 'people' => 'Personas', 'number' => 'Número normalizado', 'publisher' => 'Editorial', 'format' => 'Formato', 'model' => 'Modelo', 'quantity' => 'Cantidad', 'copies' => 'Ejemplares de cada una', 'loans' => 'Préstamos de cada una', 'months' => 'Meses', 'price' => 'Precio de cada una', 'sum' => 'Suma', 'currency' => 'Moneda', 'fund' => 'Fondo', 'note' => 'Nota', 'state' => 'Estado'],
+    'at_supplier' => 'Pedir en la página del proveedor',
 ];

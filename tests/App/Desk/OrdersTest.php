@@ -49,7 +49,14 @@ final class OrdersTest extends TestCase
             'price' => '12,50',
         ]);
         $order = Order::query()->sole();
+        DB::table('supplied_titles')->insert([
+            'title_id' => $this->wanted->id,
+            'record_hash' => 'x',
+            'seen_at' => now(),
+            'buy_at' => 'https://shop.example/7?a=1&b=2',
+        ]);
         $this->get('/desk/orders')
+            ->assertSee('href="https://shop.example/7?a=1&amp;b=2"', false)
             ->assertSee('The Kelp Almanac')
             ->assertSee('Metered by loans: 26 loans, 24 months')
             ->assertSee('€25.00')

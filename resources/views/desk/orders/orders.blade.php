@@ -85,7 +85,10 @@
                         $order->title->name }}</bdi></a> <span class="text-soft">{{ implode(' · ', array_filter([
                         TitleText::people($order->title), TitleText::format($order->title)]))
                         }}</span> @if ($order->note !== '')<span class="meta block"><bdi>{{ $order->note
-                            }}</bdi></span>@endif</th>
+                            }}</bdi></span>@endif @if (isset($buyAt[$order->title_id]))<a class="link text-[15px]
+                            block" rel="noopener noreferrer" target="_blank" href="{{ $buyAt[$order->title_id] }}">{{
+                            __('orders.at_supplier') }}<span class="sr-only">: {{ $order->title->name
+                            }}</span></a>@endif</th>
                     <td class="min-w-40">{{ OrderText::terms($order) }}</td>
                     <td class="num">{{ App\Shared\View\Numbers::of($order->quantity) }}</td>
                     <td class="num">{{ DeskText::price($order->unit_cents, $order->currency) }}</td>
