@@ -35,13 +35,15 @@ final readonly class HoldPressure
     /**
      * The fewest copies more, each of one copy / one user and free at once, with which the wait stays under the target.
      * As many as stand in line and one more always do.
+     *
+     * @param  float|null  $wait  of the line as it is, where it is known already
      */
-    public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now): int
+    public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now, ?float $wait = null): int
     {
-        $enough = fn(int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
-        if ($enough(0)) {
+        if (($wait ?? $this->wait($line, $now)) <= $targetDays) {
             return 0;
         }
+        $enough = fn(int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
         $tooFew = 0;
         $most = count($line->ahead) + 1;
         $fits = 1;

@@ -203,6 +203,7 @@ final class TitlesUnderPressure
                 ? $this->pressure->line($library, $lines[$title->id]['licences'], $lines[$title->id]['waiting'], $now)
                 : null;
             $pressure = $line === null ? null : $this->pressure->of($library, $title->format, Forecast::BRIEF);
+            $wait = $line === null ? null : $pressure?->wait($line, $now);
             $pressed[] = new TitleUnderPressure(
                 title: $title,
                 copies: $row->copies,
@@ -210,8 +211,8 @@ final class TitlesUnderPressure
                 loansLeft: $row->loans_left,
                 endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
                 holds: $row->holds,
-                wait: $line === null ? null : $pressure?->wait($line, $now),
-                extraCopies: $line === null ? 0 : $pressure?->extraCopies($line, $target, $now),
+                wait: $wait,
+                extraCopies: $line === null ? 0 : $pressure?->extraCopies($line, $target, $now, $wait),
             );
         }
 

@@ -49,7 +49,9 @@ final class TitleQueue
         $pressure = $this->pressure->of($library, $title->format);
         $of = $this->pressure->line($library, $line['licences'], $line['waiting'], $now);
 
-        return ['wait' => $pressure->wait($of, $now), 'extra' => $pressure->extraCopies($of, $target, $now)];
+        $wait = $pressure->wait($of, $now);
+
+        return ['wait' => $wait, 'extra' => $pressure->extraCopies($of, $target, $now, $wait)];
     }
 
     /**
