@@ -242,8 +242,15 @@ test('pages are printed from the reader, and the text left is told at the reader
         .poll(async () => parseInt((await page.locator('#left').innerText()).match(/(\d+) min(?! left in)/)?.[1] ?? 0))
         .toBeGreaterThan(slow * 2)
 
+    // From the page that is open.
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('ArrowRight')
+    await expect(page.locator('#page-of')).not.toContainText(/Pages? 1\b/)
+    const [, open] = (await page.locator('#page-of').innerText()).match(/Pages? (\w+)/)
     await page.keyboard.press('c')
     await page.getByRole('link', { name: 'Print pages' }).click()
+    await expect(page.getByLabel('From', { exact: true })).toHaveValue(open)
+    await expect(page.getByLabel('To', { exact: true })).toHaveValue(open)
     await page
         .getByRole('listitem')
         .filter({ hasText: 'October' })

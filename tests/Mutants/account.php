@@ -138,4 +138,10 @@ return [
         '() => true',
         'tests/Scripts/autosave.test.mjs',
     ],
+    ['app/Account/SignIn/TryLimit.php', '$this->giveBack($taken);', '', 'SignInTest'],
+    ['app/Account/SignIn/TryLimit.php', '$this->giveBack($this->limits());', '', 'SignInTest'],
+    ['app/Account/SignIn/TryLimit.php', 'greatest(t.free_at, :now::timestamptz)', ':now::timestamptz', 'SignInTest'],
+    ['app/Lending/Household/KeepHousehold.php', '!$this->isGrownUp($adult)', 'false', 'HouseholdTest|PatronsTest'],
+    ['app/Lending/Household/Household.php', 'and own.library_id = c.library_id', '', 'PatronsTest'],
+    ['app/Reading/Offline/MobileDataController.php', "=== '1'", '!== null', 'OwnDataTest'],
 ];

@@ -114,6 +114,9 @@ export class Reader {
         $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
         $('page-of').textContent = place.page
         $('screen').textContent = place.screen ? ` · ${place.screen}` : ''
+        // Printing begins at the page that is open.
+        const printing = $('print-pages')
+        if (printing) printing.search = new URLSearchParams({ page: this.whereabouts.pageOf(place.locator) })
         if (!this.view.isFixedLayout) {
             this.pace.turn(place.done)
             this.#showTimeLeft(this.pace.minutes(place.chapter), this.pace.minutes(place.book))
