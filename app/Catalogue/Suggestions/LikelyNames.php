@@ -181,7 +181,7 @@ final class LikelyNames
     ): array {
         [$held, $bindings] = HeldTitles::condition($libraryId, $now, eligibility: $eligibility);
         $titles = fn(string $condition, array $of): array => DB::select(
-            "select t.id, t.name, t.edition, s.format from search_rows s join titles t on t.id = s.title_id
+            "select t.id, t.name, t.edition, t.language, s.format from search_rows s join titles t on t.id = s.title_id
                 where {$condition} and to_tsvector('fig_exact', t.name) @@ to_tsquery('fig_exact', ?)
                     and {$held} order by s.times_borrowed + 0 desc, t.id limit {$each}",
             [...$of, $named, ...$bindings],

@@ -20,5 +20,6 @@ final readonly class Suggestion
         public ?int $titleId = null,
         public ?string $format = null,
         public ?string $edition = null,
+        public ?string $language = null,
     ) {}
 }

@@ -15,12 +15,15 @@ final class TitleText
     /** Its name, in the language that it is in, and from its own side. */
     public static function name(Title $title): HtmlString
     {
-        $language = (string) $title->language;
-        $isOther = $language !== '' && strtok(strtolower($language), '-') !== app()->getLocale();
+        return self::named($title->name, $title->language);
+    }
 
-        return new HtmlString(
-            '<bdi' . ($isOther ? ' lang="' . e($language) . '"' : '') . '>' . e($title->name) . '</bdi>',
-        );
+    /** A name in its language, where it is another than that of the page. */
+    public static function named(string $name, ?string $language): HtmlString
+    {
+        $isOther = $language !== null && $language !== '' && strtok(strtolower($language), '-') !== app()->getLocale();
+
+        return new HtmlString('<bdi' . ($isOther ? ' lang="' . e($language) . '"' : '') . '>' . e($name) . '</bdi>');
     }
 
     /** "ebook · 212 pages", "audiobook · 9 h 40 min" */

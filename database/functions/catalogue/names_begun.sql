@@ -53,20 +53,20 @@ begin
                 where x->>'kind' = 'title' and (x->>'id')::bigint = any(v_changed)) end;
         v_named := coalesce(v_named, to_tsquery('fig_exact', p_prefix || ':*'));
         select coalesce(json_agg(x order by x.id), '[]') into v_new from (
-            select 'title' kind, t.id, '' as role, t.name, t.edition, t.format, false many, array[t.id] titles
+            select 'title' kind, t.id, '' as role, t.name, t.edition, t.language, t.format, false many, array[t.id] titles
                 from titles t
                 where t.id = any(v_looked) and to_tsvector('fig_exact', t.name) @@ v_named
-            union all select 'person', c.id, o.role, c.name, null, null, false, array_agg(o.title_id)
+            union all select 'person', c.id, o.role, c.name, null, null, null, false, array_agg(o.title_id)
                 from contributor_title o join contributors c on c.id = o.contributor_id
                 where v_few and o.title_id = any(v_changed) and c.words @@ v_named
                     and not exists (select from contributor_title x
                         where x.contributor_id = c.id and x.title_id <> all(v_changed)) group by c.id, o.role
-            union all select 'series', s.id, '', s.name, null, null, false, array_agg(o.title_id) from search_rows o
+            union all select 'series', s.id, '', s.name, null, null, null, false, array_agg(o.title_id) from search_rows o
                 join series s on s.id = o.series_id
                 where v_few and o.title_id = any(v_changed) and s.words @@ v_named
                     and not exists (select from search_rows x
                         where x.series_id = s.id and x.title_id <> all(v_changed)) group by s.id
-            union all select 'subject', s.id, '', s.name, null, null, false, array_agg(o.title_id)
+            union all select 'subject', s.id, '', s.name, null, null, null, false, array_agg(o.title_id)
                 from subject_title o join subjects s on s.id = o.subject_id
                 where v_few and o.title_id = any(v_changed) and s.words @@ v_named
                     and not exists (select from subject_title x

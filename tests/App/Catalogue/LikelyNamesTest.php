@@ -11,6 +11,7 @@ use App\Catalogue\Suggestions\Suggest;
 use App\Catalogue\Suggestions\Suggestion;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\App\TestCase;
 
@@ -97,6 +98,15 @@ final class LikelyNamesTest extends TestCase
         $this->assertSame([], $this->suggested('high zennorw')['title']);
         $this->assertSame(['author Quorra Zylk' => 1], $this->suggested('zylk')['person']);
         $this->assertSame(['author Quorra Zylk' => 1], $this->suggested('quorra z')['person']);
+        // By the gathered sets and without, its name says its language, where that is not the page's.
+        $title->update(['language' => 'es-MX']);
+        Artisan::call('search:index');
+        $suggested = fn(): TestResponse => $this->get('/suggest?q=zenno&library=saltmere')->assertOk();
+        $suggested()->assertSee('<bdi lang="es-MX">Zennorwick at low water</bdi>', false);
+        DB::table('search_gatherings')->delete();
+        $suggested()->assertSee('<bdi lang="es-MX">Zennorwick at low water</bdi>', false);
+        $this->withUnencryptedCookie('locale', 'es');
+        $suggested()->assertSee('<bdi>Zennorwick at low water</bdi>', false);
     }
 
     /**

@@ -8,7 +8,8 @@
                 href="{{ $current->link($of->titleId !== null ? "/titles/{$of->titleId}" : route('catalogue',
                     $of->search,
                 false)) }}">
-                <span class="min-w-0 truncate">{{ $of->label }}</span><span
+                <span class="min-w-0 truncate">{{
+                    App\Shared\View\TitleText::named($of->label, $of->language) }}</span><span
                     class="text-soft whitespace-nowrap">{{ $of->format !== null ?
                     implode(' · ', array_filter([__("catalogue.format.{$of->format}"), $of->edition])) :
                     __("search.kinds.{$of->kind}").' · '.App\Shared\View\Numbers::of($of->count) }}</span></a></li>
