@@ -93,13 +93,14 @@ final class RequestController
                 Input::text($request, 'number'),
             );
         } catch (InvalidArgumentException $wrong) {
+            $field = $wrong->getMessage() === 'number' ? 'number' : 'name';
+            $why = __("lending.ask_words_{$field}");
+
             return redirect()
                 ->route('requests.words')
                 ->withInput()
-                ->with(
-                    'refusal',
-                    __($wrong->getMessage() === 'number' ? 'lending.ask_words_number' : 'lending.ask_words_name'),
-                );
+                ->withErrors([$field => $why])
+                ->with('refusal', $why);
         }
         $known = $request->boolean('none_of_them') ? new Collection() : KnownTitles::like($wanted);
         if ($known->isNotEmpty()) {

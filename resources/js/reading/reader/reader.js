@@ -164,6 +164,7 @@ export class Reader {
 
     #goToPage(label) {
         const wanted = this.whereabouts.wanted(label)
+        $('page-number').setAttribute('aria-invalid', String(!wanted))
         $('page-answer').textContent = wanted ? '' : fill(this.data.texts.no_such_page, { page: label })
         if (!wanted) return
         this.turning.go(() => (wanted.href ? this.view.goTo(wanted.href) : this.view.renderer.goTo(wanted)))

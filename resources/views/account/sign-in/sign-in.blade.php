@@ -26,7 +26,8 @@
             <div class="grid gap-1.5">
                 <label for="pin" class="font-semibold">{{ __('sign_in.pin') }}</label>
                 <input id="pin" name="pin" type="password" class="field" inputmode="numeric"
-                    autocomplete="current-password" required maxlength="64">
+                    autocomplete="current-password" required maxlength="64" @if ($errors->any())
+                    aria-describedby="sign-in-error" aria-invalid="true" @endif>
             </div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="long" value="1"
                 @checked(old('long')) class="accent-shutter w-4.5 h-4.5 mt-0.5 flex-none"><span>{{

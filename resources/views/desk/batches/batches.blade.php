@@ -39,8 +39,9 @@
                     :label="__('batches.file')" :hint="__('batches.file_hint')"
                     accept=".csv,.txt,.tsv,text/csv,text/plain" />
                     <div class="grid gap-1"><label for="numbers" class="font-semibold">{{ __('batches.numbers')
-                    }}</label>@if ($errors->has('numbers'))<p class="text-clay font-semibold">{{
+                    }}</label>@if ($errors->has('numbers'))<p id="numbers-error" class="text-clay font-semibold">{{
                     $errors->first('numbers') }}</p>@endif<textarea id="numbers" name="numbers" rows="4"
+                    @if ($errors->has('numbers')) aria-invalid="true" aria-describedby="numbers-error" @endif
                     class="field w-full">{{ old('numbers') }}</textarea></div></div></div>
         </fieldset>
         <fieldset class="panel p-5 grid gap-4"><legend class="sr-only">{{ __('batches.do_what') }}</legend>

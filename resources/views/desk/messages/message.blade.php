@@ -24,9 +24,12 @@
                 <div class="grid gap-1"><label for="text_{{ $language }}" class="font-semibold">{{
                     __('messages.body') }}</label>@if ($loop->first)<p class="meta" id="text-hint">{{
                     __('messages.body_hint') }}</p>@endif @if ($errors->has("text_{$language}"))<p class="text-clay
-                    font-semibold">{{ $errors->first("text_{$language}") }}</p>@endif<textarea id="text_{{ $language }}"
+                    font-semibold" id="text_{{ $language }}-error">{{ $errors->first("text_{$language}")
+                    }}</p>@endif<textarea id="text_{{ $language }}"
                         name="text_{{ $language }}" rows="6" maxlength="4000"
-                    lang="{{ $language }}" class="field" aria-describedby="text-hint">{{ old("text_{$language}",
+                    lang="{{ $language }}" class="field" @if ($errors->has("text_{$language}"))
+                    aria-invalid="true" aria-describedby="text-hint text_{{ $language }}-error" @else
+                    aria-describedby="text-hint" @endif>{{ old("text_{$language}",
                     $message->texts[$language]['text'] ?? '') }}</textarea></div>
             </fieldset>
         @endforeach

@@ -17,7 +17,8 @@
             <div class="grid gap-1.5">
                 <label for="password" class="font-semibold">{{ __('desk.password') }}</label>
                 <input id="password" name="password" type="password" class="field" autocomplete="current-password"
-                    required maxlength="200">
+                    required maxlength="200" @if ($errors->any()) aria-describedby="sign-in-error" aria-invalid="true"
+                    @endif>
             </div>
             <label class="flex gap-2.5 items-start"><input type="checkbox" name="shared" value="1"
                 @checked(old('shared')) class="accent-shutter w-4.5 h-4.5 mt-0.5"><span>{{

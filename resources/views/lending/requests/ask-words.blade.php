@@ -21,7 +21,10 @@
         <form id="ask" method="post" action="/ask" class="panel p-5 grid gap-3">
             @csrf
             <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_title') }}</span><input
-                name="name" value="{{ old('name', $name) }}" required maxlength="200" class="field"></label>
+                name="name" value="{{ old('name', $name) }}" required maxlength="200" class="field"
+                @if ($errors->has('name')) aria-invalid="true" aria-describedby="name-error" @endif>
+                @if ($errors->has('name'))<span id="name-error" class="text-clay font-semibold">{{ $errors->first('name')
+                }}</span>@endif</label>
             <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_people') }}</span><input
                 name="people" value="{{ old('people') }}" maxlength="200" class="field"></label>
             <div class="grid sm:grid-cols-2 gap-3">
@@ -32,7 +35,10 @@
                     mb_convert_case(__("catalogue.format.{$format->value}"), MB_CASE_TITLE)
                     }}</option>@endforeach</select></label>
                 <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_isbn') }}</span><input
-                    name="number" value="{{ old('number') }}" maxlength="40" class="field"></label>
+                    name="number" value="{{ old('number') }}" maxlength="40" class="field"
+                    @if ($errors->has('number')) aria-invalid="true" aria-describedby="number-error" @endif>
+                    @if ($errors->has('number'))<span id="number-error" class="text-clay font-semibold">{{
+                    $errors->first('number') }}</span>@endif</label>
             </div>
             <label class="flex gap-2.5"><input type="checkbox" name="notice" value="1"
                 @checked(old('name') === null || old('notice'))

@@ -94,7 +94,8 @@
         <x-reading.drawer name="contents" :heading="__($isMagazine ? 'reading.articles' : 'reading.contents')">
             <form id="go-to-page" class="flex flex-wrap gap-2 items-center mb-4" novalidate><label for="page-number"
                 class="text-[15px]">{{ __('reader.go_to_page') }}</label><input id="page-number" type="text"
-                inputmode="numeric" autocomplete="off" maxlength="12"><button>{{ __('reader.go') }}</button><p
+                inputmode="numeric" autocomplete="off" maxlength="12"
+                aria-describedby="page-answer"><button>{{ __('reader.go') }}</button><p
                 id="page-answer" role="alert" class="w-full empty:hidden text-[15px]"></p></form>
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
