@@ -12,7 +12,8 @@
             <div class="grid sm:grid-cols-2 gap-3"><label class="grid gap-1">{{ __('sign_in.old_pin') }}<input
                 name="pin" type="password" inputmode="numeric" autocomplete="current-password" required maxlength="64"
                 class="field min-w-0" @if ($errors->has('pin')) aria-invalid="true"
-                aria-describedby="change-pin-error" @endif></label><label class="grid gap-1">{{ __('sign_in.new_pin') }}<input
+                aria-describedby="change-pin-error" @endif></label><label class="grid gap-1">{{
+                __('sign_in.new_pin') }}<input
                 name="new_pin" type="password" inputmode="numeric" autocomplete="new-password" required
                 maxlength="12" class="field min-w-0" @if ($errors->has('new_pin'))
                 aria-invalid="true" aria-describedby="new-pin-hint change-pin-error" @else

@@ -7,7 +7,8 @@
     @endif
     <select id="{{ $name }}" name="{{ $name }}" class="field min-w-0 w-full" @if ($errors->has($name))
         aria-invalid="true" @endif aria-describedby="{{ implode(' ', array_filter([$hint !== null ? "{$name}-hint" :
-        null, $errors->has($name) ? "{$name}-error" : null])) }}" {{ $attributes }}>@foreach ($options as $value => $words)<option
+        null, $errors->has($name) ? "{$name}-error" : null])) }}" {{ $attributes }}>
+        @foreach ($options as $value => $words)<option
         value="{{ $value }}" @selected((string) old($name, $chosen) === (string) $value)>{{ $words }}</option>
         @endforeach</select>
 </div>

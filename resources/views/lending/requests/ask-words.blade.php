@@ -23,7 +23,8 @@
             <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_title') }}</span><input
                 name="name" value="{{ old('name', $name) }}" required maxlength="200" class="field"
                 @if ($errors->has('name')) aria-invalid="true" aria-describedby="name-error" @endif>
-                @if ($errors->has('name'))<span id="name-error" class="text-clay font-semibold">{{ $errors->first('name')
+                @if ($errors->has('name'))<span id="name-error" class="text-clay font-semibold">{{
+                $errors->first('name')
                 }}</span>@endif</label>
             <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_people') }}</span><input
                 name="people" value="{{ old('people') }}" maxlength="200" class="field"></label>
