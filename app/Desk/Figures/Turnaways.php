@@ -79,6 +79,14 @@ final class Turnaways
         return new LengthAwarePaginator($rows, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }
 
+    public function thisMonth(Library $library, DateTimeImmutable $now): int
+    {
+        return DB::table('turnaways')
+            ->where('library_id', $library->id)
+            ->where('happened_at', '>=', $this->starts($library, $now)[self::MONTHS - 1])
+            ->count();
+    }
+
     /** @return array<string, int> "2026-11" => count, of all titles or one */
     public function byMonth(Library $library, DateTimeImmutable $now, ?int $titleId = null): array
     {

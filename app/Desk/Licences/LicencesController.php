@@ -26,15 +26,14 @@ final class LicencesController
         $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
         $figures = $this->titles->counts($staff->library_id, $now);
-        $months = $turnaways->byMonth($staff->library, $now);
 
         return view('desk.licences.licences', [
             'staff' => $staff,
             'search' => $search,
             'figures' => $figures,
             'hasTitles' => $this->titles->hasAny($staff->library),
-            'turnaways' => $months[$turnaways->months($staff->library, $now)[Turnaways::MONTHS - 1]],
-            'page' => $this->titles->page($staff->library, $search, $now)->appends($search->with([])),
+            'turnaways' => $turnaways->thisMonth($staff->library, $now),
+            'page' => $this->titles->page($staff->library, $search, $figures, $now)->appends($search->with([])),
         ]);
     }
 

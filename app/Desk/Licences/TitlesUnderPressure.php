@@ -74,13 +74,20 @@ final class TitlesUnderPressure
         private readonly LibraryPressure $pressure,
     ) {}
 
-    /** @return LengthAwarePaginator<int, TitleUnderPressure> */
-    public function page(Library $library, PressureSearch $search, DateTimeImmutable $now): LengthAwarePaginator
-    {
+    /**
+     * @param  array<string, int>  $counts  as counts() has them
+     * @return LengthAwarePaginator<int, TitleUnderPressure>
+     */
+    public function page(
+        Library $library,
+        PressureSearch $search,
+        array $counts,
+        DateTimeImmutable $now,
+    ): LengthAwarePaginator {
         [$sql, $bindings] = $this->query($search, $now);
         $isCounted = $search->format === null && $search->words === '' && $search->show !== 'all';
         $total = $isCounted
-            ? $this->counts($library->id, $now)[$search->show]
+            ? $counts[$search->show]
             : DB::scalar("select count(*) from ({$sql}) counted", $bindings);
         $page = PageAsked::of($total, self::PAGE);
         $rows = DB::select(
