@@ -40,10 +40,15 @@ final readonly class HoldPressure
      */
     public function extraCopies(Line $line, float $targetDays, DateTimeImmutable $now, ?float $wait = null): int
     {
-        if (($wait ?? $this->wait($line, $now)) <= $targetDays) {
+        $enough = function (int $copies) use ($line, $targetDays, $now): bool {
+            $more = self::with($line, $copies, $now);
+            $random = new Randomizer(new Xoshiro256StarStar($more->seed()));
+
+            return $this->forecast->isWithin($more, $targetDays, $now, $random, $this->effort);
+        };
+        if ($wait === null ? $enough(0) : $wait <= $targetDays) {
             return 0;
         }
-        $enough = fn(int $copies): bool => $this->wait(self::with($line, $copies, $now), $now) <= $targetDays;
         $tooFew = 0;
         $most = count($line->ahead) + 1;
         $fits = 1;

@@ -99,7 +99,43 @@ final class Forecast
         }
         $draws = self::draws($line, $effort);
 
-        return $this->waits($line, $now, $random, $draws)[min($draws - 1, (int) ceil(0.8 * ($draws + 1)) - 1)];
+        return $this->waits($line, $now, $random, $draws)[self::eightOf($draws)];
+    }
+
+    /** Whether eightInTen() is so many days or fewer, from no more draws than it takes to tell. */
+    public function isWithin(
+        Line $line,
+        float $days,
+        DateTimeImmutable $now,
+        Randomizer $random,
+        int $effort = self::EFFORT,
+    ): bool {
+        $long = count($line->ahead) >= self::LONG_LINE ? $this->longLine($line, $now) : null;
+        if ($long !== null) {
+            return max(0.0, $long[0] + self::Z80 * $long[1]) <= $days;
+        }
+        $draws = self::draws($line, $effort);
+        $needed = self::eightOf($draws) + 1;
+        $may = $draws - $needed;
+        $simulation = new QueueSimulation($this->habits, $this->loans, $this->holdKeptHours);
+        foreach ($simulation->drawn($line, $now, $random, $draws) as $wait) {
+            if ($wait <= $days) {
+                $needed--;
+            } else {
+                $may--;
+            }
+            if ($needed === 0 || $may < 0) {
+                break;
+            }
+        }
+
+        return $needed === 0;
+    }
+
+    /** Which of so many draws, the shortest first, is that within which 8 in 10 lie. */
+    private static function eightOf(int $draws): int
+    {
+        return min($draws - 1, (int) ceil(0.8 * ($draws + 1)) - 1);
     }
 
     /** Days from one loan of a copy to its next while others wait: until it is taken, and for as long as it is kept. */

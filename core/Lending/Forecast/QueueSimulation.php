@@ -9,6 +9,7 @@ use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\MissedHold;
 use FigPorch\Core\Lending\RandomVariates;
 use FigPorch\Core\Lending\WaitingHold;
+use Generator;
 use Random\Randomizer;
 
 /**
@@ -25,6 +26,15 @@ final readonly class QueueSimulation
      * @return list<float> waits in days, as many as draws, shortest first; infinite where no copy was left
      */
     public function waits(Line $line, DateTimeImmutable $now, Randomizer $random, int $draws): array
+    {
+        $waits = iterator_to_array($this->drawn($line, $now, $random, $draws), false);
+        sort($waits);
+
+        return $waits;
+    }
+
+    /** @return Generator<int, float> the same, each as it is drawn: who has seen enough draws no more */
+    public function drawn(Line $line, DateTimeImmutable $now, Randomizer $random, int $draws): Generator
     {
         $t0 = $now->getTimestamp();
         $in = fn(?DateTimeImmutable $at): float => $at === null
@@ -67,7 +77,6 @@ final readonly class QueueSimulation
         );
         $own = $in($line->pausedUntil);
 
-        $waits = [];
         for ($d = 0; $d < $draws; $d++) {
             // What is not known of the habits is drawn, too.
             $early = $this->loans->earlyAt($this->habits->early->draw($line->use(), $random));
@@ -99,7 +108,7 @@ final readonly class QueueSimulation
                 fn(float $days): float => GivingUp::after($rates, $days, RandomVariates::share($random)),
                 $waited,
             );
-            $waits[] = $this->play(
+            yield $this->play(
                 copies: $copies,
                 ahead: $ahead,
                 cancels: $cancels,
@@ -110,9 +119,6 @@ final readonly class QueueSimulation
                 random: $random,
             );
         }
-        sort($waits);
-
-        return $waits;
     }
 
     /**

@@ -18,6 +18,8 @@ use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\WaitingHold;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Tests\Core\Lending\Lending;
 
 final class HoldPressureTest extends TestCase
@@ -116,6 +118,24 @@ final class HoldPressureTest extends TestCase
             $this->assertGreaterThan(0, $copies);
             $this->assertGreaterThan(21.0, $wait($copies - 1));
         }
+    }
+
+    /** From fewer draws it is told the same: for lines, targets and efforts at random, with and without an end. */
+    public function test_whether_a_target_is_met_is_told_as_all_draws_would(): void
+    {
+        $forecast = new Forecast(Habits::unmeasured(), 72);
+        mt_srand(5);
+        $met = [0, 0];
+        for ($n = 0; $n < 120; $n++) {
+            $line = self::line(mt_rand(1, 4), mt_rand(0, 45), '+' . mt_rand(1, 14) . ' days');
+            $target = (float) mt_rand(0, 120);
+            $effort = [Forecast::BRIEF, Forecast::EFFORT][$n % 2];
+            $random = fn(): Randomizer => new Randomizer(new Xoshiro256StarStar($line->seed()));
+            $all = $forecast->eightInTen($line, self::now(), $random(), $effort) <= $target;
+            $this->assertSame($all, $forecast->isWithin($line, $target, self::now(), $random(), $effort));
+            $met[(int) $all]++;
+        }
+        $this->assertGreaterThan(20, min($met));
     }
 
     public function test_a_line_whose_licence_ends_may_never_be_served(): void
