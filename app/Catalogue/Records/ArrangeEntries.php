@@ -48,7 +48,8 @@ final class ArrangeEntries
     {
         $name = mb_substr($name, 0, self::LONGEST);
         $named = $kind
-            ->model()::query()
+            ->model()
+            ::query()
             ->firstOrCreate(['name' => $name], $also);
         $named->wasRecentlyCreated && $this->makeFindable($kind, $named);
 

@@ -134,10 +134,7 @@ final class Turnaways
     {
         $first = new DateTimeImmutable($this->months($library, $now)[0] . '-01', $library->zone());
 
-        return array_map(
-            fn(int $n): string => Sql::second($first->modify("+{$n} months")),
-            range(0, self::MONTHS),
-        );
+        return array_map(fn(int $n): string => Sql::second($first->modify("+{$n} months")), range(0, self::MONTHS));
     }
 
     /** @param  list<string>  $moments */

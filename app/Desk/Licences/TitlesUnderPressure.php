@@ -86,9 +86,7 @@ final class TitlesUnderPressure
     ): LengthAwarePaginator {
         [$sql, $bindings] = $this->query($search, $now);
         $isCounted = $search->format === null && $search->words === '' && $search->show !== 'all';
-        $total = $isCounted
-            ? $counts[$search->show]
-            : DB::scalar("select count(*) from ({$sql}) counted", $bindings);
+        $total = $isCounted ? $counts[$search->show] : DB::scalar("select count(*) from ({$sql}) counted", $bindings);
         $page = PageAsked::of($total, self::PAGE);
         $rows = DB::select(
             $sql .
