@@ -47,10 +47,7 @@ final class ArrangeEntries
     public function named(EntryKind $kind, string $name, array $also = []): int
     {
         $name = mb_substr($name, 0, self::LONGEST);
-        $named = $kind
-            ->model()
-            ::query()
-            ->firstOrCreate(['name' => $name], $also);
+        $named = $kind->query()->firstOrCreate(['name' => $name], $also);
         $named->wasRecentlyCreated && $this->makeFindable($kind, $named);
 
         return $named->id;
