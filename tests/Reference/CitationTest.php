@@ -433,6 +433,7 @@ final class CitationTest extends TestCase
                 array_map(fn(Name $name): string => $name->family, $title->makers()),
                 array_map(fn(array $name): string => $name['family'] ?? $name['literal'], $read[$n]['author'] ?? []),
             );
+            $this->assertSame($title->format === Format::Music, $read[$n]['type'] === 'song', 'an album is sound');
         }
         $this->assertSame(
             ['9780306406157', 'Tides', 'http://127.0.0.1/titles/7'],

@@ -11,10 +11,10 @@ namespace FigPorch\Core\Catalogue\Citation;
 final class Ris
 {
     private const TYPES = [
-        'ebook' => 'BOOK',
+        'ebook' => 'EBOOK',
         'audiobook' => 'BOOK',
         'magazine' => 'MGZN',
-        'music' => 'MUSIC',
+        'music' => 'SOUND',
         'video' => 'VIDEO',
     ];
 

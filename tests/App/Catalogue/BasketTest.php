@@ -198,7 +198,7 @@ final class BasketTest extends TestCase
         $this->assertStringContainsString('"Week two","High Water"', $csv);
         $this->assertSame(
             2,
-            substr_count((string) $this->get("/baskets/{$basket->id}/basket.ris")->getContent(), 'TY  - BOOK'),
+            substr_count((string) $this->get("/baskets/{$basket->id}/basket.ris")->getContent(), 'TY  - EBOOK'),
         );
         $this->assertSame(
             2,

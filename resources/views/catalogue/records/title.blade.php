@@ -33,6 +33,7 @@
                 @endif
                 @if (App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
                     href="{{ route('classes.choose', $title, false) }}">{{ __('classes.for_a_class') }}</a>@endif
+                <a class="link py-1" href="{{ route('cite', $title, false) }}">{{ __('reading.cite') }}</a>
                 <button type="button" class="link cursor-pointer py-1" data-share="{{
                     $current->link(route('titles.show', $title)) }}"
                     data-done="{{ __('catalogue.address_copied') }}" hidden>{{ __('catalogue.share') }}</button>
