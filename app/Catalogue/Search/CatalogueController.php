@@ -92,6 +92,7 @@ final class CatalogueController
             'page' => $page,
             'facets' => $facets,
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
+            'inSeries' => $facets->total === 0 ? $suggestions->inSeries($search, $now) : [],
             'withoutWord' => $facets->total === 0 ? $suggestions->withoutWord($search, $now) : [],
             'spelling' => $facets->total === 0 && $search->words !== '' ? $suggestions->spelling($search, $now) : null,
             'wider' => $wider,

@@ -12,7 +12,9 @@ use FigPorch\Core\Catalogue\Query\All;
 use FigPorch\Core\Catalogue\Query\Node;
 use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\SearchWords;
+use FigPorch\Core\Catalogue\SeriesNumber;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** What would find something where a search finds nothing: a filter to drop, or another spelling. */
 final class NoResultSuggestions
@@ -78,6 +80,34 @@ final class NoResultSuggestions
         );
 
         return array_slice($found, 0, self::SHOWN);
+    }
+
+    /**
+     * "book 2 far skerries": the titles of that number in the series that are called so.
+     *
+     * @return list<stdClass> id, name, language, series, number; those that were borrowed most first
+     */
+    public function inSeries(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        $asked = SeriesNumber::of(SearchWords::of($search->words));
+        if ($asked === null) {
+            return [];
+        }
+        [$held, $bindings] = HeldTitles::condition($search->libraryId, $now, eligibility: $search->eligibility);
+
+        return array_values(
+            DB::select(
+                "select t.id, t.name, t.language, x.name series, t.series_position::float number from series x
+                    join search_rows s on s.series_id = x.id join titles t on t.id = s.title_id
+                    where x.words @@ to_tsquery('fig_exact', ?) and t.series_position = ? and {$held}
+                    order by s.times_borrowed desc, t.id limit " . self::SHOWN,
+                [
+                    implode(' & ', array_map(fn(string $word): string => "'{$word}'", $asked->series)),
+                    $asked->number,
+                    ...$bindings,
+                ],
+            ),
+        );
     }
 
     /**

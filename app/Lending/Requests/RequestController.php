@@ -94,7 +94,7 @@ final class RequestController
             );
         } catch (InvalidArgumentException $wrong) {
             $field = $wrong->getMessage() === 'number' ? 'number' : 'name';
-            $why = __("lending.ask_words_{$field}");
+            $why = __($field === 'number' ? 'lending.ask_words_number' : 'lending.ask_words_name');
 
             return redirect()
                 ->route('requests.words')

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return [
+    'number_in_series' => 'El número :number de la serie «:series»:',
     'without_word' => 'Ningún título tiene todas estas palabras. Sin «:word»:',
     'meant_format' => 'Buscando entre :format:',
     'no_word' => 'No hay aquí ninguna palabra que buscar. Escriba un título, una persona, una serie o una materia.',

@@ -346,6 +346,36 @@ final class SearchTest extends TestCase
         $this->assertSame([['New Name'], []], [$this->found(['q' => 'new']), $this->found(['q' => 'old'])]);
     }
 
+    public function test_a_book_is_asked_for_by_its_number_in_the_series(): void
+    {
+        foreach ([1, 2, 3] as $n) {
+            $title = app(SaveRecord::class)(
+                new Record(
+                    key: "skerries:{$n}",
+                    format: Format::Ebook,
+                    name: ['', 'The First Rock', 'Under Sail', 'Home'][$n],
+                    contributors: [],
+                    extent: 9,
+                    series: 'Far Skerries',
+                    seriesPosition: (float) $n,
+                ),
+                $this->now(),
+            );
+            $this->fileOf($title);
+            $n === 3 || $this->licence($title);
+        }
+        foreach (['book 2 far skerries', 'Far Skerries vol. 2', 'libro 2 skerries'] as $typed) {
+            $this->get('/catalogue?library=saltmere&q=' . urlencode($typed))
+                ->assertOk()
+                ->assertSee('Number 2 of the series “Far Skerries”:')
+                ->assertSee('Under Sail');
+        }
+        // What the library does not have is not offered as if it had it.
+        foreach (['book 3 far skerries', 'book 9 far skerries', 'book 2 near skerries'] as $typed) {
+            $this->get('/catalogue?library=saltmere&q=' . urlencode($typed))->assertDontSee('of the series “Far');
+        }
+    }
+
     public function test_where_not_all_words_are_found_the_nearest_is_offered_with_the_word_that_is_missing(): void
     {
         $this->record('Harbour Lantern');

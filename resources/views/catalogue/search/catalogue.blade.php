@@ -152,6 +152,11 @@
                     <h2 class="text-xl mb-2">{{ __('catalogue.nothing_heading') }}</h2>
                     @if ($spelling !== null)<p class="mb-3 text-lg">{{ __('search.did_you_mean') }} <a
                         class="link font-semibold" href="{{ $link(['q' => $spelling]) }}">{{ $spelling }}</a>?</p>@endif
+                    @if ($inSeries !== [])<ul class="mb-3 grid gap-1 text-lg">@foreach ($inSeries as $of)<li>{{
+                        __('search.number_in_series', ['number' => App\Shared\View\Numbers::of($of->number), 'series' =>
+                        $of->series]) }} <a class="link font-semibold" href="{{ $current->link("/titles/{$of->id}")
+                        }}">{{ App\Shared\View\TitleText::named($of->name, $of->language) }}</a></li>@endforeach
+                        </ul>@endif
                     @if ($withoutWord !== [])<ul class="mb-3 grid gap-1">@foreach ($withoutWord as $of)<li>{{
                         $of['format']
                         === null ? __('search.without_word', ['word' => $of['word']]) : __('search.meant_format',
