@@ -6,6 +6,7 @@ namespace App\Desk\Licences;
 
 use App\Desk\Figures\Turnaways;
 use App\Exchange\Csv\CsvFile;
+use App\Lending\Waits\LibraryHabits;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use App\Shared\View\TitleText;
@@ -21,8 +22,12 @@ final class LicencesController
 {
     public function __construct(private readonly TitlesUnderPressure $titles) {}
 
-    public function index(Request $request, #[CurrentUser('staff')] StaffMember $staff, Turnaways $turnaways): View
-    {
+    public function index(
+        Request $request,
+        #[CurrentUser('staff')] StaffMember $staff,
+        Turnaways $turnaways,
+        LibraryHabits $habits,
+    ): View {
         $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
         $figures = $this->titles->counts($staff->library_id, $now);
@@ -31,10 +36,22 @@ final class LicencesController
             'staff' => $staff,
             'search' => $search,
             'figures' => $figures,
+            'cases' => $this->cases($staff, $habits),
             'hasTitles' => $this->titles->hasAny($staff->library),
             'turnaways' => $turnaways->thisMonth($staff->library, $now),
             'page' => $this->titles->page($staff->library, $search, $figures, $now)->appends($search->with([])),
         ]);
+    }
+
+    /** @return array<string, array{loans: int, holds: int}> by format, of which there are any */
+    private function cases(StaffMember $staff, LibraryHabits $habits): array
+    {
+        $cases = [];
+        foreach (Format::cases() as $format) {
+            $cases[$format->value] = $habits->cases($staff->library_id, $format);
+        }
+
+        return array_filter($cases, fn(array $of): bool => $of['loans'] + $of['holds'] > 0);
     }
 
     public function csv(Request $request, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse

@@ -6,6 +6,7 @@ namespace App\Desk\Titles;
 
 use App\Desk\Figures\Turnaways;
 use App\Desk\Licences\PressureSearch;
+use App\Lending\Waits\LibraryHabits;
 use App\Models\StaffMember;
 use App\Models\Title;
 use App\Shared\Input;
@@ -33,6 +34,7 @@ final class DeskTitleController
         TitleRows $rows,
         Turnaways $turnaways,
         ModelComparison $models,
+        LibraryHabits $habits,
     ): View {
         $now = CarbonImmutable::now();
         $library = $staff->library;
@@ -47,6 +49,7 @@ final class DeskTitleController
             'title' => $title,
             'line' => $line,
             'target' => $search->target,
+            'cases' => [$title->format->value => $habits->cases($library->id, $title->format)],
             'now' => $now,
             'opened' => (int) Input::text($request, 'licence'),
             'licences' => $rows->licences($library, $title, $now),

@@ -31,6 +31,17 @@ final class LibraryHabits
         return $this->smoothed["{$libraryId} {$format->value}"] ??= $this->smoothed($libraryId, $format);
     }
 
+    /** @return array{loans: int, holds: int} of the library's own, that its habits of a format are measured from */
+    public function cases(int $libraryId, Format $format): array
+    {
+        $habits = $this->library($libraryId, $format);
+
+        return [
+            'loans' => array_sum(array_map(fn(LengthHabit $of): int => $of->measured, $habits->lengths)),
+            'holds' => $habits->holdsMeasured,
+        ];
+    }
+
     private function smoothed(int $libraryId, Format $format): Habits
     {
         if (!isset($this->read[$libraryId])) {

@@ -20,7 +20,8 @@ use stdClass;
  */
 final class MeasureHabits
 {
-    private const DAYS = 730;
+    /** From what is over so lately. */
+    public const DAYS = 730;
 
     private const STEPS = 'array(select s / 20.0 from generate_series(0, 20) s)';
 

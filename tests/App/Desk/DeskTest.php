@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Desk;
 
+use App\Lending\Waits\MeasureHabits;
 use App\Models\Hold;
 use App\Models\Licence;
 use FigPorch\Core\Lending\HoldState;
@@ -17,6 +18,37 @@ use Tests\App\TestCase;
 
 final class DeskTest extends TestCase
 {
+    public function test_what_waits_rest_on_is_said_with_the_cases_of_each_format(): void
+    {
+        $this->licence($title = $this->title());
+        $this->borrow($this->card(), $title);
+        $this->hold($this->card(), $title);
+        DB::table('loans')->insert(
+            array_map(
+                fn(int $n): array => [
+                    'card_id' => null,
+                    'title_id' => $title->id,
+                    'licence_id' => $title->licences()->value('id'),
+                    'length' => '14d',
+                    'started_at' => $this->now()->subDays(100 + $n),
+                    'due_at' => $this->now()->subDays(86 + $n),
+                    'ended_at' => $this->now()->subDays(90 + $n),
+                    'end_reason' => 'returned',
+                ],
+                range(1, 7),
+            ),
+        );
+        app(MeasureHabits::class)($this->now());
+        $this->app->forgetScopedInstances();
+        $this->actingAs($this->staff(), 'staff');
+        foreach (['/desk/licences', "/desk/titles/{$title->id}"] as $page) {
+            $this->get($page)
+                ->assertOk()
+                ->assertSee('What these waits rest on')
+                ->assertSee('Ebooks: 7 loans and 0 holds that are over');
+        }
+    }
+
     public function test_staff_sign_in_with_mail_address_and_password_and_no_card_opens_the_desk(): void
     {
         $staff = $this->staff();

@@ -117,5 +117,6 @@
             </table>
         </div>
         <x-pager :page="$page" />
+        @include('desk.licences.basis', ['target' => $search->target])
     @endif
 </x-desk.layout>

@@ -39,7 +39,7 @@
             __('records.no_file_text') }}</span> @can('desk.titles')<a class="link" href="{{ route('desk.title.file',
             $title) }}">{{ __('records.send_file') }}</a>@endcan</p>
     @endif
-    <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule mb-7">
+    <ul class="border border-rule rounded-panel overflow-hidden grid grid-cols-2 md:grid-cols-7 gap-px bg-rule">
         @foreach ($facts as [$to, $figure, $words])
             <li class="bg-card max-md:last:col-span-2"><a href="#{{ $to }}"
                 class="block px-4 py-3 no-underline hover:bg-haint h-full"><b
@@ -47,6 +47,7 @@
                 class="text-[15px] leading-snug block">{{ $words }}</span></a></li>
         @endforeach
     </ul>
+    @include('desk.licences.basis')
 
     <section id="licences" aria-labelledby="h-licences" class="mb-8 scroll-mt-4">
         <div class="flex items-baseline justify-between gap-4 mb-2"><h2 id="h-licences"
