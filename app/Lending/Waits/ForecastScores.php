@@ -82,6 +82,46 @@ final class ForecastScores
     }
 
     /**
+     * @return array<string, array{cases: int, by: array{int, int, int}}> by length of line, of those that came between
+     *     two moments: how many came by the first of the two dates, by the middle, and by the last: 10, 50 and 90 of a
+     *     hundred are meant
+     */
+    public function calibration(int $libraryId, DateTimeImmutable $from, DateTimeImmutable $to): array
+    {
+        $found = [];
+        foreach (Correction::cells() as $cell) {
+            $row = DB::selectOne(
+                'select count(*) cases, count(*) filter (where came_at <= from_at) first,
+                    count(*) filter (where came_at <= middle_at) middle, count(*) filter (where came_at <= to_at) last
+                    from forecast_scores
+                    where library_id = ? and came_at >= ? and came_at < ? and ahead between ? and ?',
+                [$libraryId, Sql::second($from), Sql::second($to), ...self::span($cell)],
+            );
+            $found[$cell] = [
+                'cases' => (int) $row->cases,
+                'by' => [(int) $row->first, (int) $row->middle, (int) $row->last],
+            ];
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, array{cases: int, held: int}> by format */
+    public function byFormat(int $libraryId, DateTimeImmutable $from, DateTimeImmutable $to): array
+    {
+        $rows = DB::select(
+            'select format, count(*)::int cases, count(*) filter (where came_at between from_at and to_at)::int held
+                from forecast_scores where library_id = ? and came_at >= ? and came_at < ? group by format',
+            [$libraryId, Sql::second($from), Sql::second($to)],
+        );
+
+        return array_map(
+            fn(stdClass $row): array => ['cases' => $row->cases, 'held' => $row->held],
+            array_column($rows, null, 'format'),
+        );
+    }
+
+    /**
      * @return array<string, array{cases: int, held: int, early: int}> by length of line, of those that came between two
      *     moments
      */

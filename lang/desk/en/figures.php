@@ -19,6 +19,7 @@ return [
         'titles' => ['Borrowed most', 'Title', 'Loans begun of each title, the fifteen most borrowed.'],
         'waits' => ['How long people waited', 'Format', 'Days from placing a hold to its copy being ready: the middle, of holds whose copy came in the year. With fewer than five none is shown.'],
         'promises' => ['How often the dates held', 'Line', 'Of likely ranges that were shown when a hold was placed, and whose copy has come: how many of a hundred held it. 80 is meant; each night ranges of each length of line are moved by what the last 300 lacked.'],
+        'calibration' => ['Promised and come', 'Line, date', 'Of a hundred copies that came, how many came by the first of the two dates that were shown, by the middle, and by the last. 10, 50 and 90 are meant: in the picture, points on the line.'],
         'turnaways' => ['Turned away', 'Why', 'Times that somebody tried to borrow and could not.'],
         'requests' => ['Asked for, and not here', 'Month', 'Requests for titles that the library has no licence of.'],
         'cost' => ['What a loan cost', 'Format', 'Prices of licences that began in the year, and loans paid one by one, for each loan of their format. A licence that runs longer counts in the year in which it began.'],
@@ -44,4 +45,7 @@ return [
     'turnaways_of' => 'Turned away from “:name”',
     'all_months' => 'in the last twelve months',
     'in_month' => 'in :month',
+    'came_by' => ['first' => ':line: by the first date (10)', 'middle' => ':line: by the middle (50)', 'last' => ':line: by the last date (90)'],
+    'meant' => 'meant',
+    'came' => 'came',
 ];

@@ -19,6 +19,7 @@ return [
         'titles' => ['Lo más prestado', 'Título', 'Préstamos empezados de cada título, los quince más prestados.'],
         'waits' => ['Cuánto esperó la gente', 'Formato', 'Días desde la reserva hasta que su ejemplar estuvo listo: la mediana, de las reservas cuyo ejemplar llegó en el año. Con menos de cinco no se muestra.'],
         'promises' => ['Cuántas veces acertaron las fechas', 'Cola', 'De los intervalos que se mostraron al reservar y cuyo ejemplar ya llegó: cuántos de cada cien lo contenían. Se busca 80; cada noche los intervalos de cada longitud de cola se mueven según lo que faltó a los últimos 300.'],
+        'calibration' => ['Prometido y llegado', 'Cola, fecha', 'De cien ejemplares llegados, cuántos llegaron hasta la primera de las dos fechas mostradas, hasta la de en medio y hasta la última. Se pretenden 10, 50 y 90: en el dibujo, puntos sobre la línea.'],
         'turnaways' => ['Sin poder llevárselo', 'Por qué', 'Veces que alguien quiso tomar prestado y no pudo.'],
         'requests' => ['Pedido y no está aquí', 'Mes', 'Peticiones de títulos de los que la biblioteca no tiene licencia.'],
         'cost' => ['Lo que costó un préstamo', 'Formato', 'Precios de licencias que empezaron en el año, y préstamos pagados uno a uno, por cada préstamo de su formato. Una licencia más larga cuenta en el año en que empezó.'],
@@ -44,4 +45,7 @@ return [
     'turnaways_of' => 'Denegaciones de «:name»',
     'all_months' => 'en los últimos doce meses',
     'in_month' => 'en :month',
+    'came_by' => ['first' => ':line: hasta la primera fecha (10)', 'middle' => ':line: hasta la de en medio (50)', 'last' => ':line: hasta la última (90)'],
+    'meant' => 'pretendido',
+    'came' => 'llegado',
 ];

@@ -82,6 +82,15 @@ final class KeepScoreTest extends TestCase
             ['cases' => 100, 'held' => 25, 'early' => 0],
             $scores->byLine($library->id, $this->now()->subYear(), $this->now())['0-3'],
         );
+        $year = [$this->now()->subYear(), $this->now()];
+        $this->assertSame(['cases' => 100, 'by' => [0, 0, 25]], $scores->calibration($library->id, ...$year)['0-3']);
+        $this->assertSame(['ebook' => ['cases' => 100, 'held' => 25]], $scores->byFormat($library->id, ...$year));
+        $this->be($this->staff(), 'staff');
+        // By the first date 0, by the middle 0, by the last about 25, where 10, 50 and 90 are meant.
+        $page = (string) $this->get('/desk/figures')->assertOk()->assertSee('Promised and come')->getContent();
+        $this->assertMatchesRegularExpression('/d="M50 170L130 170L210 1[23]\d/', $page);
+        $this->get("/desk/figures/calibration.csv?year={$this->now()->year}")->assertOk();
+        $this->app['auth']->forgetGuards();
         $scores->measure($this->now());
         $this->assertEqualsWithDelta(
             100 / 160,

@@ -15,6 +15,7 @@
         __("figures.of.{$series->name}.0") }}</h2><a class="link text-[14px]" href="{{ route('desk.figures.csv',
         ['figure' => $series->name, 'year' => $year], false) }}" aria-label="{{ __('desk.csv_of', ['what' =>
         __("figures.of.{$series->name}.0")]) }}">CSV</a></div>
+    @includeWhen($series->name === 'calibration', 'desk.figures.calibration')
     @if ($series->rows === [])<p class="meta">{{ __('figures.none') }}</p>
     @else<div class="overflow-x-auto" tabindex="0" role="group" aria-label="{{ __("figures.of.{$series->name}.0")
         }}"><table class="w-full text-[14px] desk-table figure-bars">
