@@ -528,7 +528,7 @@ final class SearchTest extends TestCase
             $m,
         ) > 0
             ? array_map(
-                fn(string $label, string $kind): string => html_entity_decode("{$label} ({$kind})"),
+                fn(string $label, string $kind): string => html_entity_decode(strip_tags("{$label} ({$kind})")),
                 $m[1],
                 $m[2],
             )
