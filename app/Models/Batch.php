@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Desk\BatchAction;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -27,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Batch extends Model
 {
+    use MadeByStaff;
+
     public $timestamps = false;
 
     protected $guarded = [];
@@ -38,18 +39,6 @@ final class Batch extends Model
         'applied_at' => 'immutable_datetime',
         'undone_at' => 'immutable_datetime',
     ];
-
-    /** @return BelongsTo<Library, $this> */
-    public function library(): BelongsTo
-    {
-        return $this->belongsTo(Library::class);
-    }
-
-    /** @return BelongsTo<StaffMember, $this> */
-    public function member(): BelongsTo
-    {
-        return $this->belongsTo(StaffMember::class, 'staff_member_id');
-    }
 
     /** @return HasMany<BatchRow, $this> */
     public function rows(): HasMany

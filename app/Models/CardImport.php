@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -28,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class CardImport extends Model
 {
+    use MadeByStaff;
+
     public $timestamps = false;
 
     protected $table = 'card_imports';
@@ -41,18 +42,6 @@ final class CardImport extends Model
         'applied_at' => 'immutable_datetime',
         'undone_at' => 'immutable_datetime',
     ];
-
-    /** @return BelongsTo<Library, $this> */
-    public function library(): BelongsTo
-    {
-        return $this->belongsTo(Library::class);
-    }
-
-    /** @return BelongsTo<StaffMember, $this> */
-    public function member(): BelongsTo
-    {
-        return $this->belongsTo(StaffMember::class, 'staff_member_id');
-    }
 
     /** @return HasMany<CardImportRow, $this> */
     public function rows(): HasMany

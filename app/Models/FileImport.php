@@ -31,6 +31,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class FileImport extends Model
 {
+    use MadeByStaff;
+
     public $timestamps = false;
 
     protected $table = 'file_imports';
@@ -59,17 +61,5 @@ final class FileImport extends Model
     public function title(): BelongsTo
     {
         return $this->belongsTo(Title::class);
-    }
-
-    /** @return BelongsTo<Library, $this> */
-    public function library(): BelongsTo
-    {
-        return $this->belongsTo(Library::class);
-    }
-
-    /** @return BelongsTo<StaffMember, $this> */
-    public function member(): BelongsTo
-    {
-        return $this->belongsTo(StaffMember::class, 'staff_member_id');
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use FigPorch\Core\Desk\StaffRole;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * What somebody is at a library.
@@ -18,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class StaffPost extends Model
 {
+    use MadeByStaff;
+
     public $timestamps = false;
 
     public $incrementing = false;
@@ -29,16 +30,4 @@ final class StaffPost extends Model
     protected $guarded = [];
 
     protected $casts = ['role' => StaffRole::class];
-
-    /** @return BelongsTo<Library, $this> */
-    public function library(): BelongsTo
-    {
-        return $this->belongsTo(Library::class);
-    }
-
-    /** @return BelongsTo<StaffMember, $this> */
-    public function member(): BelongsTo
-    {
-        return $this->belongsTo(StaffMember::class, 'staff_member_id');
-    }
 }
