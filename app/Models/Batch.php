@@ -26,7 +26,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Batch extends Model
 {
-    use MadeByStaff;
+    use OfLibraryAndMember;
 
     public $timestamps = false;
 

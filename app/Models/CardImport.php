@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class CardImport extends Model
 {
-    use MadeByStaff;
+    use OfLibraryAndMember;
 
     public $timestamps = false;
 

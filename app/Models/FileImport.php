@@ -31,7 +31,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class FileImport extends Model
 {
-    use MadeByStaff;
+    use OfLibraryAndMember;
 
     public $timestamps = false;
 

@@ -17,7 +17,7 @@ use FigPorch\Core\Desk\StaffRole;
  */
 final class StaffPost extends Model
 {
-    use MadeByStaff;
+    use OfLibraryAndMember;
 
     public $timestamps = false;
 

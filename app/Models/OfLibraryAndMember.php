@@ -6,8 +6,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
-/** Of a library, and of the member of its staff who made it. */
-trait MadeByStaff
+/** Of a library, and of a member of its staff. */
+trait OfLibraryAndMember
 {
     /** @return BelongsTo<Library, $this> */
     public function library(): BelongsTo
