@@ -29,7 +29,10 @@ final class ArrangeEntries
         ];
         $short = fn(string $name): string => mb_substr($name, 0, self::LONGEST);
         $names = [];
-        $forms = DB::table('name_forms')->whereIn('form', array_map($short, $named))->get();
+        $forms = DB::table('name_forms')
+            ->whereIn('kind', array_column(EntryKind::cases(), 'value'))
+            ->whereIn('form', array_map($short, $named))
+            ->get();
         foreach ($forms as $form) {
             $name = EntryKind::from($form->kind)->query()->whereKey($form->entry_id)->value('name');
             $name === null || ($names[$form->kind][$form->form] = $name);
