@@ -10,6 +10,7 @@ return [
     'none' => 'Nothing in this year yet.',
     'bar' => 'As a bar',
     'ahead' => ['0-3' => 'up to 3 ahead (:cases)', '4-10' => '4 to 10 ahead (:cases)', '11-40' => '11 to 40 ahead (:cases)', '41' => 'more than 40 ahead (:cases)'],
+    'ahead_short' => ['0-3' => 'up to 3 ahead', '4-10' => '4 to 10', '11-40' => '11 to 40', '41' => 'more'],
     'of' => [
         'loans' => ['Loans', 'Month', 'Loans begun by this library’s patrons, whoever’s copies they had. Renewing is no new loan.'],
         'people' => ['People who borrowed', 'Month', 'Cards with at least one loan begun in the month. Who it was is not kept with what it was.'],

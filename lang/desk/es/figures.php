@@ -10,6 +10,7 @@ return [
     'none' => 'Aún nada en este año.',
     'bar' => 'Como barra',
     'ahead' => ['0-3' => 'hasta 3 delante (:cases)', '4-10' => 'de 4 a 10 delante (:cases)', '11-40' => 'de 11 a 40 delante (:cases)', '41' => 'más de 40 delante (:cases)'],
+    'ahead_short' => ['0-3' => 'hasta 3 por delante', '4-10' => 'de 4 a 10', '11-40' => 'de 11 a 40', '41' => 'más'],
     'of' => [
         'loans' => ['Préstamos', 'Mes', 'Préstamos empezados por personas de esta biblioteca, con ejemplares de quien fueran. Renovar no es un préstamo nuevo.'],
         'people' => ['Personas que tomaron prestado', 'Mes', 'Carnés con al menos un préstamo empezado en el mes. Quién fue no se guarda con qué fue.'],

@@ -18,9 +18,11 @@
             stroke-width="1.5" stroke-dasharray="{{ $dashes[$n] ?? 'none' }}" d="M{{ implode('L', array_map(fn (int
             $x, int $y): string => (30 + 2 * $x).' '.(170 - 1.6 * $y), $meant, $line)) }}"/>
             @foreach ($meant as $k => $x)<circle cx="{{ 30 + 2 * $x }}" cy="{{ 170 - 1.6 * $line[$k] }}" r="2.5"/>
-            @endforeach<text stroke="none" fill="currentColor" x="{{ 34 + 2 * 90 }}"
-            y="{{ 173 - 1.6 * $line[2] }}">{{ str_replace(['41', '-'], ['41+', '–'],
-            $cells[$n]) }}</text></g>
+            @endforeach</g>
         @endforeach
     </svg>
+    <p class="flex flex-wrap gap-x-4 gap-y-1 text-[14px] mb-2">@foreach (array_keys($lines) as $n)<span
+        class="inline-flex items-center gap-1.5"><svg width="26" height="8" aria-hidden="true"><path d="M0 4H26"
+        stroke="var(--color-bar)" stroke-width="2" stroke-dasharray="{{ $dashes[$n] ?? 'none' }}"/></svg>{{
+        __("figures.ahead_short.{$cells[$n]}") }}</span>@endforeach</p>
 @endif
