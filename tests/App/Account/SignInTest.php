@@ -113,6 +113,17 @@ final class SignInTest extends TestCase
         $this->assertEqualsWithDelta(719, (new TryLimit('card:1:77', '10.0.0.9'))->begin(), 2);
     }
 
+    public function test_what_an_address_is_refused_takes_no_try_of_the_card(): void
+    {
+        foreach (range(1, 60) as $n) {
+            (new TryLimit("card:1:{$n}", '10.0.0.9'))->begin();
+        }
+        foreach (range(1, 20) as $n) {
+            $this->assertNotNull((new TryLimit('card:1:own', '10.0.0.9'))->begin());
+        }
+        $this->assertNull((new TryLimit('card:1:own', '10.0.0.8'))->begin(), 'all its tries are free elsewhere');
+    }
+
     #[DataProvider('waysToGuess')]
     public function test_ten_an_hour_are_looked_at_for_a_card_and_a_hundred_for_an_address_however_spread(
         int $most,

@@ -328,6 +328,13 @@ final class RoomTest extends TestCase
     public function test_a_library_makes_rooms_of_its_own_names_them_and_puts_them_in_order(): void
     {
         $this->staffList('Up and away', 'children', null, $this->record('Kite', ages: '6-8'));
+        $theirs = LibraryRoom::query()->create([
+            'library_id' => $this->library('dunmere')->id,
+            'slug' => 'children',
+            'names' => ['en' => 'Nursery'],
+            'position' => 0,
+        ]);
+        $this->withUnencryptedCookie('library', 'saltmere');
         $this->be($this->staff(role: StaffRole::Lists), 'staff');
         $this->get('/desk/rooms')
             ->assertOk()
@@ -368,6 +375,7 @@ final class RoomTest extends TestCase
                 ->getCookie('rooms')
                 ?->getValue() ?? $this->fail('It is kept in the browser.');
         $this->withCookie('rooms', $cookie)->get('/rooms/the-map-room')->assertSee('ages 6–8');
+        $this->assertSame(['en' => 'Nursery'], $theirs->refresh()->names, 'another library has its own of that name');
         // A list is put in it, and then it cannot go.
         $this->post('/desk/lists', ['name' => 'Charts', 'room' => 'the-map-room'])->assertSessionHasNoErrors();
         $this->assertSame('the-map-room', StaffList::query()->where('name', 'Charts')->sole()->room);

@@ -48,7 +48,7 @@ final class EntriesTest extends TestCase
             ),
             $this->now(),
         );
-        $this->fileOf($title);
+        $title->publication()->exists() || $this->fileOf($title);
 
         return $title;
     }
@@ -186,6 +186,21 @@ final class EntriesTest extends TestCase
         $this->step($batch, 'undo');
         $this->assertSame($was, [$this->naming($kind)[0], $this->naming($kind)[2], $this->naming($kind)[3]]);
         $this->assertSame(['Sea tales'], $this->naming($kind)[1], 'what came later stays with the other');
+    }
+
+    public function test_a_record_that_was_changed_since_stays_as_it_is_when_two_are_parted_again(): void
+    {
+        $this->licence($first = $this->record('First', ['Tove Drey']));
+        $this->licence($this->record('Second', ['Tove Drey']));
+        $this->record('Third', ['Tove Dray']);
+        $id = Contributor::query()->where('name', 'Tove Drey')->sole()->id;
+        $batch = $this->look('person', $id, 'merge', ['into' => 'Tove Dray']);
+        $this->step($batch, 'apply');
+        $this->record('First', ['Somebody Else']);
+        $this->step($batch, 'undo');
+        $this->assertSame([['Somebody Else'], ['Tove Drey'], ['Tove Dray']], $this->naming('person'));
+        $kept = $batch->rows()->whereNotNull('kept')->pluck('kept', 'title_id')->all();
+        $this->assertSame([$first->id => 'meanwhile'], $kept);
     }
 
     /** @return array<string, array{string}> */
