@@ -42,11 +42,13 @@ final class DatabaseFaults
      */
     public static function answer(PDOException $fault, Request $request): ?Response
     {
-        if (!in_array((string) $fault->getCode(), self::PASSING, true)) {
-            return null;
-        }
+        return self::isPassing($fault) ? self::busy($request) : null;
+    }
 
-        return self::busy($request);
+    /** Whether to try again later will help. */
+    public static function isPassing(PDOException $fault): bool
+    {
+        return in_array((string) $fault->getCode(), self::PASSING, true);
     }
 
     /** Nothing was changed; in a few seconds it will go. */

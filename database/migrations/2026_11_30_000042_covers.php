@@ -12,6 +12,7 @@ return new class extends Migration {
         DB::unprepared(
             <<<'SQL'
             alter table titles add column file_cover varchar(255), add column own_cover varchar(255);
+            create index titles_own_cover on titles (own_cover) where own_cover is not null;
             update titles set file_cover = cover_file where cover_file is not null;
             comment on column titles.file_cover is 'the one that came in the file';
             comment on column titles.own_cover is 'the one that staff sent';

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk\Batches;
 
+use App\Desk\Figures\DeskText;
+use App\Desk\Titles\LicenceForm;
 use App\Models\Batch;
 use App\Models\BatchRow;
 use App\Models\StaffList;
+use App\Shared\View\Dates;
+use DateTimeImmutable;
 use FigPorch\Core\Desk\BatchAction;
 
 /** A batch in words. */
@@ -25,19 +29,26 @@ final class BatchText
                     __("desk.models.{$of('model')}"),
                     $of('copies') === '' ? null : trans_choice('records.copies', (int) $of('copies')),
                     $of('loans') === '' ? null : trans_choice('batches.loans', (int) $of('loans')),
-                    "{$of('price')} {$batch->library->currency}",
-                    $of('ends') === '' ? null : __('batches.until', ['day' => $of('ends')]),
+                    DeskText::price(LicenceForm::cents($of('price')), $batch->library->currency),
+                    $of('ends') === '' ? null : self::until($batch, $of('ends')),
                     $of('shared') === '' ? null : __('desk.shared'),
                 ]),
             ),
             BatchAction::Withdraw => $of('last_day') === ''
                 ? __('batches.at_once')
-                : __('batches.until', ['day' => $of('last_day')]),
+                : self::until($batch, $of('last_day')),
             BatchAction::PutOnList => StaffList::query()->find((int) $of('list'))->name ?? __('batches.list_gone'),
             BatchAction::AddSubject, BatchAction::RemoveSubject => $of($batch->what->value),
             BatchAction::RenameEntry, BatchAction::MergeEntries => "{$of('from')} → {$of('to')}",
             BatchAction::Audience => __("search.audiences.{$of('audience')}"),
         };
+    }
+
+    private static function until(Batch $batch, string $day): string
+    {
+        $zone = $batch->library->zone();
+
+        return __('batches.until', ['day' => Dates::day(new DateTimeImmutable("{$day} 12:00", $zone), $zone)]);
     }
 
     /** @return list<string> */

@@ -8,11 +8,14 @@ use App\Desk\Trail\ChangeKind;
 use App\Desk\Trail\RecordChange;
 use App\Models\Batch;
 use App\Models\BatchRow;
+use App\Shared\DatabaseFaults;
 use App\Shared\OneAtATime;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
+use PDOException;
+use Throwable;
 
 /**
  * Does a batch, or undoes it the last title first: a title at a time, each with its mark that it is done, so that one
@@ -24,6 +27,9 @@ final class WorkThroughBatch implements ShouldQueue
 
     /** Then others that wait have their turn, and this goes on after them. */
     private const SECONDS = 20;
+
+    /** Of one title, where others hold what it needs. */
+    private const ATTEMPTS = 5;
 
     public int $tries = 20;
 
@@ -60,7 +66,7 @@ final class WorkThroughBatch implements ShouldQueue
 
                 return;
             }
-            DB::transaction(fn() => $this->one($batch, $row, $work));
+            $this->tried($batch, $row, $work);
         } while (CarbonImmutable::now() < $until);
         self::dispatch($this->batchId);
     }
@@ -78,6 +84,25 @@ final class WorkThroughBatch implements ShouldQueue
         return $batch->stage === 'applying'
             ? $batch->rows()->where('outcome', 'ready')->where('done', false)->orderBy('id')->first()
             : $batch->rows()->where('done', true)->orderByDesc('id')->first();
+    }
+
+    /** What fails with one title is said beside it, and stops none of the others. */
+    private function tried(Batch $batch, BatchRow $row, BatchWork $work): void
+    {
+        try {
+            DB::transaction(fn() => $this->one($batch, $row, $work), self::ATTEMPTS);
+        } catch (Throwable $fault) {
+            // Without the database, or with a row locked, the whole is tried again later.
+            if ($fault instanceof PDOException && DatabaseFaults::isPassing($fault)) {
+                throw $fault;
+            }
+            report($fault);
+            $row->refresh()->update(
+                $batch->stage === 'applying'
+                    ? ['outcome' => 'refused', 'note' => ['failed' => 1]]
+                    : ['done' => false, 'kept' => 'failed'],
+            );
+        }
     }
 
     private function one(Batch $batch, BatchRow $row, BatchWork $work): void

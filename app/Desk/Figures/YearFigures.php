@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk\Figures;
 
-use App\Lending\Waits\ForecastScores;
 use App\Models\Library;
 use App\Shared\Sql;
-use App\Shared\View\Numbers;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Desk\SmallCells;
-use FigPorch\Core\Lending\Forecast\Correction;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -33,7 +30,7 @@ final class YearFigures
         'cost',
     ];
 
-    public function __construct(private readonly ForecastScores $scores, private readonly LoanFigures $loans) {}
+    public function __construct(private readonly PromiseFigures $promises, private readonly LoanFigures $loans) {}
 
     /** @return array<int, array<int, int|null>> loans by weekday (1 is Monday) and hour; null for what is not shown */
     public function hours(Library $library, int $year): array
@@ -62,8 +59,8 @@ final class YearFigures
             'subjects' => $this->loans->subjects($library, $year),
             'titles' => $this->loans->titles($library, $year),
             'waits' => $this->waits($library, $year),
-            'promises' => $this->promises($library, $year),
-            'calibration' => $this->calibration($library, $year),
+            'promises' => $this->promises->held($library, $year),
+            'calibration' => $this->promises->calibration($library, $year),
             'turnaways' => $this->turnaways($library, $year),
             'requests' => $this->requests($library, $year),
             'cost' => $this->cost($library, $year),
@@ -101,80 +98,6 @@ final class YearFigures
             ),
             'days',
         );
-    }
-
-    /** Of a hundred likely ranges, how many held, by length of line and by format. */
-    private function promises(Library $library, int $year): Series
-    {
-        $moments = fn(int $of): array => self::year($library, $of);
-        [$now, $before] = [
-            $this->scores->byLine($library->id, ...$moments($year)),
-            $this->scores->byLine($library->id, ...$moments($year - 1)),
-        ];
-        [$formats, $formatsBefore] = [
-            $this->scores->byFormat($library->id, ...$moments($year)),
-            $this->scores->byFormat($library->id, ...$moments($year - 1)),
-        ];
-        $share = fn(array $of): ?int => self::percent($of['held'], $of['cases']);
-        $none = ['cases' => 0, 'held' => 0];
-
-        return new Series(
-            'promises',
-            [
-                ...array_map(
-                    fn(string $cell): SeriesRow => new SeriesRow(
-                        __("figures.ahead.{$cell}", ['cases' => Numbers::of($now[$cell]['cases'])]),
-                        $share($now[$cell]),
-                        $share($before[$cell]),
-                    ),
-                    Correction::cells(),
-                ),
-                ...array_map(
-                    fn(string $format): SeriesRow => new SeriesRow(
-                        __("catalogue.formats.{$format}"),
-                        $share($formats[$format] ?? $none),
-                        $share($formatsBefore[$format] ?? $none),
-                    ),
-                    array_keys($formats + $formatsBefore),
-                ),
-            ],
-            'percent',
-        );
-    }
-
-    /** Of a hundred copies, how many came by the first date, the middle one and the last, by length of line. */
-    private function calibration(Library $library, int $year): Series
-    {
-        $now = $this->scores->calibration($library->id, ...self::year($library, $year));
-        $before = $this->scores->calibration($library->id, ...self::year($library, $year - 1));
-        $rows = [];
-        foreach (Correction::cells() as $cell) {
-            foreach (['first', 'middle', 'last'] as $n => $date) {
-                $rows[] = new SeriesRow(
-                    __("figures.came_by.{$date}", [
-                        'line' => __("figures.ahead.{$cell}", ['cases' => Numbers::of($now[$cell]['cases'])]),
-                    ]),
-                    self::percent($now[$cell]['by'][$n], $now[$cell]['cases']),
-                    self::percent($before[$cell]['by'][$n], $before[$cell]['cases']),
-                );
-            }
-        }
-
-        return new Series('calibration', $rows, 'percent');
-    }
-
-    /** @return array{DateTimeImmutable, DateTimeImmutable} when a year begins and ends at a library */
-    private static function year(Library $library, int $year): array
-    {
-        [$from, $to] = YearRows::moments($library, $year);
-
-        return [new DateTimeImmutable($from), new DateTimeImmutable($to)];
-    }
-
-    /** Of a hundred; null where there are too few to say. */
-    private static function percent(int $of, int $cases): ?int
-    {
-        return $cases < SmallCells::LEAST ? null : (int) round((100 * $of) / $cases);
     }
 
     private function turnaways(Library $library, int $year): Series

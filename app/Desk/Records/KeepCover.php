@@ -44,7 +44,8 @@ final class KeepCover
         $name = 'covers/' . hash('sha256', $jpeg) . '.jpg';
         $path = storage_path("publications/{$name}");
         is_dir(dirname($path)) || mkdir(dirname($path), 0o755, true);
-        is_file($path) || file_put_contents($path, $jpeg, LOCK_EX);
+        // One that was there is young again: it is not tidied away meanwhile.
+        is_file($path) ? touch($path) : file_put_contents($path, $jpeg, LOCK_EX);
         $this->write($by, $title, $name, $now);
 
         return true;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading\Publications;
 
 use App\Models\Publication;
+use App\Models\Title;
 use App\Models\Upload;
 use Illuminate\Console\Command;
 use Illuminate\Filesystem\Filesystem;
@@ -37,6 +38,16 @@ final class TidyCommand extends Command
                 } else {
                     $removed++;
                 }
+            }
+        }
+        foreach (array_filter(glob(storage_path('publications/covers/*')) ?: [], $old) as $file) {
+            if (
+                Title::query()
+                    ->where('own_cover', 'covers/' . basename($file))
+                    ->doesntExist()
+            ) {
+                $files->delete($file);
+                $removed++;
             }
         }
         // Only in a folder of our own: elsewhere others have files of such names.

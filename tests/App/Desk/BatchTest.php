@@ -68,7 +68,7 @@ final class BatchTest extends TestCase
         $this->licence($this->titles[0]);
         $batch = $this->look(['what' => 'licence', 'model' => 'one_copy_one_user', 'copies' => 2, 'price' => '12,50']);
         $this->get("/desk/batches/{$batch->id}")
-            ->assertSee('That is 50.00 EUR in all.')
+            ->assertSee('That is €50.00 in all.')
             ->assertSee('has one licence')
             ->assertSee('Change 4 titles');
         $this->assertSame(1, Licence::query()->count(), 'looking changes nothing');
@@ -175,6 +175,30 @@ final class BatchTest extends TestCase
         $this->assertSame(['meanwhile'], $batch->rows()->whereNotNull('kept')->pluck('kept')->all());
         $this->step($off, 'undo');
         $this->assertSame(['Mystery', 'Tides'], $this->subjects($this->titles[3]), 'as it was before that one');
+    }
+
+    public function test_a_title_that_fails_is_said_and_stops_none_of_the_others(): void
+    {
+        $batch = $this->look(['what' => 'add_subject', 'add_subject' => 'Tides']);
+        $fails = $this->titles[1]->id;
+        DB::unprepared(
+            "create function refuse_subject() returns trigger language plpgsql as 'begin raise exception ''no''; end';
+            create trigger refused before insert on subject_title for each row when (new.title_id = {$fails})
+                execute function refuse_subject();",
+        );
+        try {
+            $this->step($batch, 'apply');
+        } finally {
+            DB::unprepared('drop trigger refused on subject_title; drop function refuse_subject()');
+        }
+        $this->assertSame('applied', $batch->stage);
+        $this->assertSame(['ready' => 3, 'refused' => 1], self::outcomes($batch));
+        $this->assertSame(['Mystery', 'Tides'], $this->subjects($this->titles[3]));
+        $this->assertSame(['Mystery'], $this->subjects($this->titles[1]));
+        $this->get("/desk/batches/{$batch->id}?outcome=refused")->assertSee('an error of this program');
+        $this->step($batch, 'undo');
+        $this->assertSame('undone', $batch->stage);
+        $this->assertSame(['Mystery'], $this->subjects($this->titles[3]));
     }
 
     public function test_the_audience_is_changed_and_brought_back(): void

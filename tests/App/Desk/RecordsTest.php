@@ -275,6 +275,14 @@ final class RecordsTest extends TestCase
         $this->post("/desk/titles/{$this->title->id}/record/cover")->assertSessionHas('said');
         $this->assertSame('aa/cover.jpg', $this->title->refresh()->cover_file);
         $this->assertSame(4, DB::table('desk_changes')->where('what', 'cover_changed')->count());
+
+        // What no title shows any more goes after a day.
+        $send($svg);
+        $shown = storage_path('publications/' . $this->title->refresh()->own_cover);
+        $files = (array) glob(storage_path('publications/covers/*.jpg'));
+        array_map(fn(mixed $file): bool => touch((string) $file, time() - 90_000), $files);
+        $this->artisan('storage:tidy')->assertSuccessful();
+        $this->assertSame([$shown], glob(storage_path('publications/covers/*.jpg')));
     }
 
     public function test_any_title_is_found_with_how_it_stands(): void

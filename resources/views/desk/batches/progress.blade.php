@@ -23,7 +23,7 @@
             <form method="post" action="{{ route('desk.batch.discard', $batch) }}">@csrf<button
                 class="btn btn-quiet">{{ __('card_import.discard') }}</button></form>
             <p>@if ($costs !== null && $counts['ready'] > 0)<b>{{ __('batches.costs', ['money' =>
-                DeskText::money($costs), 'currency' => $staff->library->currency]) }}</b> @endif<span
+                DeskText::price($costs, $staff->library->currency)]) }}</b> @endif<span
                 class="meta">{{ $counts['ready'] > 0 ? __('card_import.nothing_changed_yet') :
                 __('card_import.nothing_to_change') }}</span></p>
         @elseif ($batch->stage === 'applied')
