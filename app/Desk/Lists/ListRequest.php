@@ -39,12 +39,13 @@ final class ListRequest extends FormRequest
         );
         $this->refuse($from !== null && $until !== null && $from > $until, 'shows_until', __('lists.needs_list_dates'));
         $room = Input::text($this, 'room');
+        $this->refuse(!in_array($room, $rooms, true), 'room', __('lists.needs_room'));
         $note = mb_substr(Input::text($this, 'note'), 0, self::NOTE);
 
         return [
             'name' => $name,
             'note' => $note === '' ? null : $note,
-            'room' => in_array($room, $rooms, true) ? $room : $rooms[0],
+            'room' => $room,
             'words' => Input::text($this, 'made') === 'search' ? $words : null,
             'shows_from' => $from,
             'shows_until' => $until,

@@ -15,6 +15,7 @@ use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\TitleNames;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\UsualRoom;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -44,7 +45,7 @@ final class ListsController
         return view('desk.lists.list', [
             'staff' => $staff,
             'rooms' => $this->rooms->names($staff->library),
-            'list' => new StaffList(['name' => '', 'room' => '']),
+            'list' => new StaffList(['name' => '', 'room' => UsualRoom::Reading->value]),
         ]);
     }
 
@@ -53,7 +54,11 @@ final class ListsController
         return redirect()
             ->route(
                 'desk.list',
-                $this->keep->make($staff, $request->facts($this->slugs($staff)), CarbonImmutable::now()),
+                $this->keep->make(
+                    $staff,
+                    $request->facts(array_keys($this->rooms->names($staff->library))),
+                    CarbonImmutable::now(),
+                ),
             )
             ->with('said', __('lists.list_made'));
     }
@@ -93,7 +98,12 @@ final class ListsController
         StaffList $list,
         #[CurrentUser('staff')] StaffMember $staff,
     ): RedirectResponse {
-        $this->keep->change($staff, $list, $request->facts($this->slugs($staff)), CarbonImmutable::now());
+        $this->keep->change(
+            $staff,
+            $list,
+            $request->facts(array_keys($this->rooms->names($staff->library))),
+            CarbonImmutable::now(),
+        );
 
         return redirect()->route('desk.list', $list)->with('said', __('lists.list_kept'));
     }
@@ -134,11 +144,5 @@ final class ListsController
         $this->keep->remove($staff, $list, CarbonImmutable::now());
 
         return redirect()->route('desk.lists')->with('said', __('lists.list_removed', ['name' => $list->name]));
-    }
-
-    /** @return non-empty-list<string> */
-    private function slugs(StaffMember $staff): array
-    {
-        return array_keys($this->rooms->names($staff->library)) ?: ['reading'];
     }
 }

@@ -36,6 +36,7 @@ return [
     'list_taken_off' => '“:name” is off the list.',
     'list_removed' => 'The list “:name” is removed.',
     'list_full' => 'Nothing was added: a list can have :most titles.',
+    'needs_room' => 'Choose one of this library’s rooms: that one is not there any more.',
     'needs_list_name' => 'Nothing was kept: give the list a name.',
     'needs_list_words' => 'Nothing was kept: type the search that makes the list, or choose “by hand”.',
     'needs_list_dates' => 'Nothing was kept: the last day comes before the first.',

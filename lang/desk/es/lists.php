@@ -36,6 +36,7 @@ return [
     'list_taken_off' => '«:name» ya no está en la lista.',
     'list_removed' => 'La lista «:name» se ha eliminado.',
     'list_full' => 'No se ha añadido nada: una lista puede tener :most títulos.',
+    'needs_room' => 'Elija una de las salas de esta biblioteca: esa ya no existe.',
     'needs_list_name' => 'No se ha guardado nada: dé un nombre a la lista.',
     'needs_list_words' => 'No se ha guardado nada: escriba la búsqueda que hace la lista o elija «a mano».',
     'needs_list_dates' => 'No se ha guardado nada: el último día es anterior al primero.',

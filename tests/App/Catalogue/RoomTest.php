@@ -379,8 +379,8 @@ final class RoomTest extends TestCase
         // A list is put in it, and then it cannot go.
         $this->post('/desk/lists', ['name' => 'Charts', 'room' => 'the-map-room'])->assertSessionHasNoErrors();
         $this->assertSame('the-map-room', StaffList::query()->where('name', 'Charts')->sole()->room);
-        $this->post('/desk/lists', ['name' => 'Nowhere', 'room' => 'attic']);
-        $this->assertSame('children', StaffList::query()->where('name', 'Nowhere')->sole()->room, 'the first there is');
+        $this->post('/desk/lists', ['name' => 'Nowhere', 'room' => 'attic'])->assertSessionHasErrors('room');
+        $this->assertSame(0, StaffList::query()->where('name', 'Nowhere')->count());
         $this->post('/desk/rooms/the-map-room/remove')->assertSessionHas('refusal');
         $this->post('/desk/rooms/the-map-room-2/remove')->assertSessionHas('said');
         $this->get('/rooms/the-map-room-2')->assertNotFound();
