@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\RateLimiter;
  * Each limit is a bucket that leaks: the generic cell rate algorithm of ITU-T I.371 (from memory). With b free tries
  * and one in T seconds after them, no span of S seconds sees more than b + S / T.
  */
-final readonly class TryLimit
+final class TryLimit
 {
     private const HOUR_SECONDS = 3600;
 
@@ -28,11 +28,14 @@ final readonly class TryLimit
     /** The owner is told of wrong tries in so long. */
     private const TOLD_SECONDS = 86400;
 
-    private string $name;
+    private readonly string $name;
 
-    private string $pair;
+    private readonly string $pair;
 
-    public function __construct(string $name, private string $address)
+    /** @var array<string, int> what begin() took, as in limits() */
+    private array $taken = [];
+
+    public function __construct(string $name, private readonly string $address)
     {
         $this->name = sha1($name);
         $this->pair = sha1("{$name}\n{$address}");
@@ -45,15 +48,14 @@ final readonly class TryLimit
      */
     public function begin(): ?int
     {
-        $taken = [];
         foreach ($this->limits() as $of => $anHour) {
             $wait = $this->take($of, $anHour);
             if ($wait !== null) {
-                $this->giveBack($taken);
+                $this->giveBack();
 
                 return $wait;
             }
-            $taken[$of] = $anHour;
+            $this->taken[$of] = $anHour;
         }
 
         return null;
@@ -68,7 +70,7 @@ final readonly class TryLimit
     /** The try was none at guessing; those before it stay counted, or who has a card of their own could guess on. */
     public function succeeded(): void
     {
-        $this->giveBack($this->limits());
+        $this->giveBack();
         Cache::put("sign-in:known:{$this->pair}", true, now()->addDays(self::KNOWN_DAYS));
     }
 
@@ -112,15 +114,15 @@ final readonly class TryLimit
         return max(1, (int) ceil($wait));
     }
 
-    /** @param  array<string, int>  $limits  as in limits() */
-    private function giveBack(array $limits): void
+    private function giveBack(): void
     {
-        foreach ($limits as $of => $anHour) {
+        foreach ($this->taken as $of => $anHour) {
             DB::update('update sign_in_tries set free_at = free_at - ? * interval \'1 second\' where of_hash = ?', [
                 self::apart($anHour),
                 $of,
             ]);
         }
+        $this->taken = [];
     }
 
     /** @return float seconds from one to the next after the free ones: the other half of those in an hour */

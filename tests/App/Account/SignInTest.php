@@ -124,6 +124,15 @@ final class SignInTest extends TestCase
         $this->assertNull((new TryLimit('card:1:own', '10.0.0.8'))->begin(), 'all its tries are free elsewhere');
     }
 
+    public function test_who_comes_in_in_two_windows_at_once_has_taken_no_try(): void
+    {
+        $both = [new TryLimit('card:1:own', '10.0.0.9'), new TryLimit('card:1:own', '10.0.0.9')];
+        array_map(fn(TryLimit $one): ?int => $one->begin(), $both);
+        array_map(fn(TryLimit $one) => $one->succeeded(), $both);
+        $elsewhere = array_map(fn(): ?int => (new TryLimit('card:1:own', '10.0.0.8'))->begin(), range(1, 6));
+        $this->assertCount(5, array_filter($elsewhere, is_null(...)));
+    }
+
     #[DataProvider('waysToGuess')]
     public function test_ten_an_hour_are_looked_at_for_a_card_and_a_hundred_for_an_address_however_spread(
         int $most,
