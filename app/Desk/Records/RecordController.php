@@ -7,6 +7,7 @@ namespace App\Desk\Records;
 use App\Catalogue\Records\RecordOfTitle;
 use App\Models\StaffMember;
 use App\Models\Title;
+use App\Shared\Input;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\RecordText;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -76,12 +77,13 @@ final class RecordController
         $now = CarbonImmutable::now();
         $back = redirect()->route('desk.record', $title);
         $file = $request->file('cover');
-        if (!($file instanceof UploadedFile)) {
+        if (Input::text($request, 'take_off') === '1') {
             $keep->takeOff($staff, $title, $now);
 
             return $back->with('said', __('records.cover_off'));
         }
-        $isGood = $file->isValid() && $file->getSize() <= 1024 * KeepCover::MOST_KILOBYTES;
+        $isGood =
+            $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= 1024 * KeepCover::MOST_KILOBYTES;
 
         return $isGood && $keep($staff, $title, $file, $now)
             ? $back->with('said', __('records.cover_kept'))

@@ -272,7 +272,9 @@ final class RecordsTest extends TestCase
             $send($wrong)->assertSessionHas('refusal');
         }
         $this->assertStringStartsWith('covers/', (string) $this->title->refresh()->cover_file);
-        $this->post("/desk/titles/{$this->title->id}/record/cover")->assertSessionHas('said');
+        $this->post("/desk/titles/{$this->title->id}/record/cover")->assertSessionHas('refusal');
+        $this->assertNotNull($this->title->refresh()->own_cover, 'a form without a file takes nothing away');
+        $this->post("/desk/titles/{$this->title->id}/record/cover", ['take_off' => '1'])->assertSessionHas('said');
         $this->assertSame('aa/cover.jpg', $this->title->refresh()->cover_file);
         $this->assertSame(4, DB::table('desk_changes')->where('what', 'cover_changed')->count());
 

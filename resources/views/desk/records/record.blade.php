@@ -64,7 +64,8 @@
             @if ($title->cover_file !== null)<a class="link" download
                 href="{{ route('titles.cover', $title, false) }}">{{ __('records.cover_get') }}</a>@endif
             @if ($title->own_cover !== null)<form method="post" action="{{ route('desk.record.cover', $title)
-                }}">@csrf<button class="btn btn-plain">{{ __($title->file_cover === null ? 'records.cover_to_drawn' :
+                }}">@csrf<button name="take_off" value="1" class="btn btn-plain">{{
+                __($title->file_cover === null ? 'records.cover_to_drawn' :
                 'records.cover_to_file') }}</button></form>@endif</div></div></section>
         <section aria-labelledby="changes"><h2 id="changes" class="text-xl mb-2">{{ __('rules.history') }}</h2>
             @if ($changes === [])<p class="panel p-4">{{ __('records.no_changes') }}</p>
