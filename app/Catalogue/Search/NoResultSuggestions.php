@@ -85,7 +85,7 @@ final class NoResultSuggestions
     /**
      * "book 2 far skerries": the titles of that number in the series that are called so.
      *
-     * @return list<stdClass> id, name, language, series, number; those that were borrowed most first
+     * @return list<stdClass> id, name, language, format, series, number; those that were borrowed most first
      */
     public function inSeries(SearchRequest $search, DateTimeImmutable $now): array
     {
@@ -97,7 +97,7 @@ final class NoResultSuggestions
 
         return array_values(
             DB::select(
-                "select t.id, t.name, t.language, x.name series, t.series_position::float number from series x
+                "select t.id, t.name, t.language, t.format, x.name series, t.series_position::float number from series x
                     join search_rows s on s.series_id = x.id join titles t on t.id = s.title_id
                     where x.words @@ to_tsquery('fig_exact', ?) and t.series_position = ? and {$held}
                     order by s.times_borrowed desc, t.id limit " . self::SHOWN,

@@ -31,28 +31,24 @@ final class PromiseFigures
         $share = fn(array $of): ?int => self::percent($of['held'], $of['cases']);
         $none = ['cases' => 0, 'held' => 0];
 
-        return new Series(
-            'promises',
-            [
-                ...array_map(
-                    fn(string $cell): SeriesRow => new SeriesRow(
-                        __("figures.ahead.{$cell}", ['cases' => Numbers::of($now[$cell]['cases'])]),
-                        $share($now[$cell]),
-                        $share($before[$cell]),
-                    ),
-                    Correction::cells(),
+        return self::series('promises', [
+            ...array_map(
+                fn(string $cell): SeriesRow => new SeriesRow(
+                    __("figures.ahead.{$cell}", ['cases' => Numbers::of($now[$cell]['cases'])]),
+                    $share($now[$cell]),
+                    $share($before[$cell]),
                 ),
-                ...array_map(
-                    fn(string $format): SeriesRow => new SeriesRow(
-                        __("catalogue.formats.{$format}"),
-                        $share($formats[$format] ?? $none),
-                        $share($formatsBefore[$format] ?? $none),
-                    ),
-                    array_keys($formats + $formatsBefore),
+                Correction::cells(),
+            ),
+            ...array_map(
+                fn(string $format): SeriesRow => new SeriesRow(
+                    __("catalogue.formats.{$format}"),
+                    $share($formats[$format] ?? $none),
+                    $share($formatsBefore[$format] ?? $none),
                 ),
-            ],
-            'percent',
-        );
+                array_keys($formats + $formatsBefore),
+            ),
+        ]);
     }
 
     /** Of a hundred copies, how many came by the first date, the middle one and the last, by length of line. */
@@ -73,7 +69,15 @@ final class PromiseFigures
             }
         }
 
-        return new Series('calibration', $rows, 'percent');
+        return self::series('calibration', $rows);
+    }
+
+    /** @param  list<SeriesRow>  $rows  none of which stands where nothing is known in any */
+    private static function series(string $name, array $rows): Series
+    {
+        $known = array_filter($rows, fn(SeriesRow $row): bool => $row->now !== null || $row->before !== null);
+
+        return new Series($name, $known === [] ? [] : $rows, 'percent');
     }
 
     /** @return array{DateTimeImmutable, DateTimeImmutable} when a year begins and ends at a library */

@@ -10,7 +10,7 @@ final readonly class Series
     /**
      * @param  string  $name  of figures.of
      * @param  list<SeriesRow>  $rows
-     * @param  string  $unit  "count", "days" or "money"
+     * @param  string  $unit  "count", "percent", "days" or "money"
      */
     public function __construct(public string $name, public array $rows, public string $unit = 'count') {}
 

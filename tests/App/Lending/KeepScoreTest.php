@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Lending;
 
+use App\Desk\Figures\YearFigures;
 use App\Lending\Holds\CloseHold;
 use App\Lending\Loans\ReturnLoan;
 use App\Lending\Waits\ForecastScores;
@@ -127,6 +128,12 @@ final class KeepScoreTest extends TestCase
         $page = (string) $this->get('/desk/figures')->assertOk()->assertSee('Promised and come')->getContent();
         $this->assertMatchesRegularExpression('/d="M50 170L130 170L210 1[23]\d/', $page);
         $this->get("/desk/figures/calibration.csv?year={$this->now()->year}")->assertOk();
+        // Where nothing is known of either year there are no rows of dots.
+        $figures = app(YearFigures::class);
+        $ago = $this->now()->year - 5;
+        $this->assertCount(12, $figures->of('calibration', $library, $this->now()->year)->rows);
+        $this->assertSame([], $figures->of('calibration', $library, $ago)->rows);
+        $this->assertSame([], $figures->of('promises', $library, $ago)->rows);
     }
 
     /** @return array{licences: list<LineLicence>, waiting: list<WaitingHold>} */

@@ -155,8 +155,8 @@
                     @if ($inSeries !== [])<ul class="mb-3 grid gap-1 text-lg">@foreach ($inSeries as $of)<li>{{
                         __('search.number_in_series', ['number' => App\Shared\View\Numbers::of($of->number), 'series' =>
                         $of->series]) }} <a class="link font-semibold" href="{{ $current->link("/titles/{$of->id}")
-                        }}">{{ App\Shared\View\TitleText::named($of->name, $of->language) }}</a></li>@endforeach
-                        </ul>@endif
+                        }}">{{ App\Shared\View\TitleText::named($of->name, $of->language) }}</a> <span class="meta">{{
+                        __("catalogue.formats.{$of->format}") }}</span></li>@endforeach</ul>@endif
                     @if ($withoutWord !== [])<ul class="mb-3 grid gap-1">@foreach ($withoutWord as $of)<li>{{
                         $of['format']
                         === null ? __('search.without_word', ['word' => $of['word']]) : __('search.meant_format',
