@@ -13,7 +13,7 @@ test('many titles get a subject at once, and lose it again', async ({ page }) =>
     await expect(page.getByLabel('Price of each')).toBeVisible()
     await page.getByLabel('Add a subject').check()
     await expect(page.getByLabel('Price of each')).toBeHidden()
-    await page.getByLabel('Subject', { exact: true }).fill('Lamps and lights')
+    await page.getByRole('textbox', { name: 'Subject', exact: true }).fill('Lamps and lights')
     await page.getByRole('button', { name: 'See what it does' }).click()
     await expect(page.getByText('Nothing is changed yet.')).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).analyze()

@@ -132,6 +132,12 @@ final class EditRecord
             ? array_values(array_unique([...$edited, ...$changed]))
             : array_values(array_diff($edited, $changed));
         $this->saveRecord->byStaff($new, $edited, $now);
+        // As it is read the next time: subjects have their own order, and names their form.
+        $is = RecordText::of(RecordOfTitle::of(Title::query()->findOrFail($title->id)));
+        $changed = array_keys(array_diff_assoc($is, $was));
+        if ($changed === []) {
+            return;
+        }
         $of = fn(array $texts): array => array_intersect_key($texts, array_flip($changed));
         if ($keep) {
             DB::table('record_changes')->insert([

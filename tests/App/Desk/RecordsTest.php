@@ -18,6 +18,8 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\App\TestCase;
 
@@ -225,6 +227,37 @@ final class RecordsTest extends TestCase
         $third = DB::table('record_changes')->orderByDesc('id')->value('id');
         $this->licence($other = $this->title('Other'));
         $this->post("/desk/titles/{$other->id}/record/{$third}/undo")->assertSessionHas('refusal');
+    }
+
+    /** In whatever order and form it was written: what is kept may be read back otherwise. */
+    public function test_whatever_was_changed_is_undone_to_the_letter(): void
+    {
+        $random = new Randomizer(new Mt19937(11));
+        $subjects = ['Tides', 'Ärmel', 'lamps', 'Lamps and lights', 'Zeal', '9 winds', 'Birds', 'birds and bees'];
+        $people = ['Wren Ash', 'Ebbing, Tamsin', 'Œil Noir', 'Tamsin Ebbing', 'The Quay Choir'];
+        foreach (range(1, 25) as $round) {
+            $before = $this->texts();
+            $some = fn(array $of): array => array_slice($random->shuffleArray($of), 0, $random->getInt(1, count($of)));
+            $this->save([
+                'subjects' => implode("\r\n", $some($subjects)),
+                'awards' => implode("\n", $some(['Low Tide Prize 2024', 'Ash Bough 2019', 'Bell of Hollow Tor 2021'])),
+                'series' => $random->shuffleArray(['', 'the quay', 'The Quay', 'Isles'])[0],
+                'series_position' => $random->shuffleArray(['', '2,50', '7', '1.25'])[0],
+                'level' => $random->shuffleArray(['', '7,50', '3'])[0],
+                'person_0_role' => $random->shuffleArray(['author', 'narrator'])[0],
+                'person_0_name' => $random->shuffleArray($people)[0],
+                'person_0_sort' => $random->shuffleArray(['', 'Ash, W.'])[0],
+            ])->assertSessionHasNoErrors();
+            $change = DB::table('record_changes')->orderByDesc('id')->first() ?? $this->fail('Nothing is kept.');
+            if ($this->texts() === $before) {
+                continue;
+            }
+            $this->assertFalse($change->undone, "Round {$round} changed nothing that is kept.");
+            $this->post("/desk/titles/{$this->title->id}/record/{$change->id}/undo")->assertSessionHas('said');
+            $this->assertSame($before, $this->texts(), "Round {$round}");
+            // The next one begins from another record.
+            $this->save(['subjects' => implode("\n", $some($subjects))]);
+        }
     }
 
     public function test_a_record_is_edited_by_who_has_the_title(): void

@@ -3,7 +3,7 @@
 @use('FigPorch\Core\Catalogue\Citation\Style')
 @foreach (Style::cases() as $style)
     <section class="cited">
-        <h3>{{ __("baskets.styles.{$style->value}") }}</h3>
+        <{{ $heading }}>{{ __("baskets.styles.{$style->value}") }}</{{ $heading }}>
         @if ($passage !== null)<p><span class="cited-where">{{ __('reading.cite_passage') }}</span>
             {{ InText::of($cited, $passage, $style) }}</p>@endif
         <p>@if ($passage !== null)<span class="cited-where">{{ __('reading.cite_reference') }}</span>
