@@ -14,7 +14,7 @@ if [ ${#RUN} -gt 80 ]; then RUN="/tmp/fig-porch-$(printf %s "$VAR" | cksum | cut
 
 # The URW fonts stand for the 14 that a PDF need not bring (ISO 32000-2, 9.6.2.2), where Poppler draws one.
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-zip php8.2-curl php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml
-    php8.2-opcache libroaring0 nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils librsvg2-bin
+    php8.2-opcache libroaring0 nginx-light postgresql-15 supervisor ffmpeg flite poppler-utils librsvg2-bin yaz
     fonts-urw-base35 dict-wn dict-freedict-spa-eng"
 
 say() { printf '  %s\n' "$*"; }
@@ -102,7 +102,8 @@ install_composer() {
 }
 
 install_npm() {
-    npm ci --no-audit --no-fund > "$VAR/log/npm.log" 2>&1 || fail "npm could not install the packages." "Its log: $VAR/log/npm.log"
+    # Packages run nothing of their own (.npmrc); our patches are put on here.
+    { npm ci --no-audit --no-fund && npx patch-package; } > "$VAR/log/npm.log" 2>&1 || fail "npm could not install the packages." "Its log: $VAR/log/npm.log"
     chmod -R a+rX node_modules
 }
 

@@ -49,7 +49,10 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
         commands: __DIR__ . '/../routes/console.php',
         health: '/up',
-        then: fn() => Route::get('/ready', Readiness::class)->name('ready'),
+        then: function (): void {
+            Route::get('/ready', Readiness::class)->name('ready');
+            require __DIR__ . '/../routes/opds.php';
+        },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([

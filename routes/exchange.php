@@ -6,11 +6,14 @@ declare(strict_types=1);
 
 use App\Exchange\Almanac\AlmanacFileController;
 use App\Exchange\Bibliography\BasketExportController;
+use App\Exchange\Bibliography\CitationFile;
+use App\Exchange\Bibliography\TitleFileController;
 use App\Exchange\Calendar\CalendarController;
 use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
 use App\Exchange\Push\DeviceController;
+use App\Exchange\SiteMap\SiteMapController;
 use App\Lending\Loans\RequireOpenLoan;
 use App\Shared\Middleware\HalfOfWorkers;
 use App\Shared\Middleware\RequireLibrary;
@@ -19,6 +22,16 @@ use Illuminate\Support\Facades\Route;
 Route::get('/calendar/{key}.ics', [CalendarController::class, 'show'])
     ->where('key', '[A-Za-z0-9]{40}')
     ->name('calendar');
+
+Route::get('/titles/{title}.{kind}', TitleFileController::class)
+    ->whereIn('kind', array_keys(CitationFile::TYPES))
+    ->name('titles.file')
+    ->middleware('throttle:exports');
+Route::get('/sitemap.xml', [SiteMapController::class, 'index'])->name('site-map');
+Route::get('/sitemap-{part}.xml', [SiteMapController::class, 'part'])
+    ->where('part', '[0-9]{1,6}')
+    ->name('site-map.part');
+Route::get('/robots.txt', [SiteMapController::class, 'robots'])->name('robots');
 
 Route::middleware(RequireLibrary::class)->group(function (): void {
     Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])

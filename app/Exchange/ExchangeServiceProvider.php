@@ -12,9 +12,13 @@ use App\Exchange\LibrarySystem\SystemCards;
 use App\Exchange\Mail\MailLetter;
 use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
+use App\Exchange\Opds\Addresses;
+use App\Exchange\Opds\Edition;
 use App\Exchange\Packages\PackPublication;
 use App\Exchange\Push\PushDevicePolicy;
 use App\Exchange\Push\PushKey;
+use App\Exchange\Records\ExportRecordsCommand;
+use App\Exchange\Records\ImportRecordsCommand;
 use App\Exchange\Supplier\ReadSupplierCommand;
 use App\Models\PushDevice;
 use App\Reading\Prepared\FileMaker;
@@ -34,7 +38,7 @@ final class ExchangeServiceProvider extends ServiceProvider
         $this->app->bind(CardAuthority::class, SystemCards::class);
         $this->app->bind(LetterCarrier::class, MailLetter::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
-        $this->commands([ReadSupplierCommand::class]);
+        $this->commands([ReadSupplierCommand::class, ImportRecordsCommand::class, ExportRecordsCommand::class]);
     }
 
     public function boot(): void
@@ -47,5 +51,17 @@ final class ExchangeServiceProvider extends ServiceProvider
                 'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
             ]),
         );
+        Views::composer('exchange.opds.addresses', fn(View $view) => $view->with('catalogues', $this->catalogues()));
+    }
+
+    /** @return array<string, string> where reading applications find the catalogues of a person's libraries, by name */
+    private function catalogues(): array
+    {
+        $addresses = [];
+        foreach ($this->app->make(RequestContext::class)->person->cards ?? [] as $card) {
+            $addresses[$card->library->name] = (new Addresses(Edition::Two, $card->library))->of();
+        }
+
+        return $addresses;
     }
 }

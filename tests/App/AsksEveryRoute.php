@@ -171,11 +171,15 @@ trait AsksEveryRoute
             'list' => $this->list->id,
             'mark' => $name === 'marks.keep' ? (string) Str::uuid() : $this->mark->id,
             'library' => 'saltmere',
+            'edition' => '2',
+            'part' => 0,
             'room' => 'reading',
             'path' => str_starts_with($name, 'excerpt') ? 'book/package.opf' : 'book/chapter-01.xhtml',
             'kind' =>
                 [
                     'download' => 'epub',
+                    'opds.file' => 'epub',
+                    'titles.file' => 'ris',
                     'marks.file' => 'md',
                     'baskets.file' => 'csv',
                     'desk.orders.file' => 'csv',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Exchange\Opds\AuthenticationDocument;
 use App\Models\Basket;
 use App\Models\Card;
 use App\Models\Title;
@@ -48,6 +49,9 @@ final class RouteAccessTest extends TestCase
     private const OWN = 'for the patron whose it is';
 
     private const OWN_BROWSER = 'for the patron or browser whose it is';
+
+    /** Who has signed in here has not signed in there; who may what in it, CatalogueFeedsTest asks. */
+    private const OF_APPS = 'for whom a reading application signs in';
 
     private const STAFF_GUESTS = 'for staff who have not signed in';
 
@@ -102,6 +106,28 @@ final class RouteAccessTest extends TestCase
         'setup' => self::OPEN,
         'setup.store' => self::OPEN,
         'calendar' => self::OPEN,
+        'titles.file' => self::OPEN,
+        'site-map' => self::OPEN,
+        'site-map.part' => self::OPEN,
+        'robots' => self::OPEN,
+        'opds.authentication' => self::OPEN,
+        'opds.search' => self::OPEN,
+        'opds.token' => self::OPEN,
+        'opds.front' => self::OPEN,
+        'opds.rooms' => self::OPEN,
+        'opds.room' => self::OPEN,
+        'opds.subjects' => self::OPEN,
+        'opds.series' => self::OPEN,
+        'opds.titles' => self::OPEN,
+        'opds.title' => self::OPEN,
+        'opds.loans' => self::OF_APPS,
+        'opds.holds' => self::OF_APPS,
+        'opds.borrow' => self::OF_APPS,
+        'opds.hold' => self::OF_APPS,
+        'opds.return' => self::OF_APPS,
+        'opds.renew' => self::OF_APPS,
+        'opds.cancel' => self::OF_APPS,
+        'opds.file' => self::OF_APPS,
 
         'pin.choose' => self::OPEN,
         'pin.store' => self::OPEN,
@@ -391,6 +417,8 @@ final class RouteAccessTest extends TestCase
         'no-such-page' => 404,
         // Somebody works here already.
         'setup' => 404,
+        // It is not said what number and PIN are.
+        'opds.token' => 400,
     ];
 
     public function test_every_route_is_in_the_table(): void
@@ -545,6 +573,7 @@ final class RouteAccessTest extends TestCase
         return match ($who) {
             self::OPEN => 'allowed',
             self::GUESTS => $isPatron ? 'to the Porch' : 'allowed',
+            self::OF_APPS => 'asked to sign in',
             self::PATRONS => $isPatron ? 'allowed' : 'to sign in',
             self::OWN => match (true) {
                 !$isPatron => 'to sign in',
@@ -591,6 +620,8 @@ final class RouteAccessTest extends TestCase
             $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',
             $to === '/libraries' && $name !== 'libraries.choose' => 'to choose a library',
             $status === 404 => 'not there',
+            $status === 401 && $response->headers->get('Content-Type') === AuthenticationDocument::TYPE
+                => 'asked to sign in',
             $status === 403 && str_starts_with($name, 'desk.') => 'not their task',
             $status < 400 => 'allowed',
             default => "answered with {$status}",

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/* Writes an EPUB of a thousand pages with what long books have: mathematics, a table wider than a page, many notes. */
+/*
+ * Writes an EPUB of a thousand pages with what long books have: mathematics, a table wider than a page, many notes.
+ * After the file, its title and a number for its ISBN may be said.
+ */
 
 use FigPorch\Demo\Book;
 use FigPorch\Demo\DemoEbooks;
@@ -44,9 +47,9 @@ $chapters[12]['html'] =
 
 (new EpubBuilder())->write(
     new Book(
-        title: 'The Long Sounding',
+        title: $argv[2] ?? 'The Long Sounding',
         creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']],
-        isbn: DemoEbooks::isbn(950),
+        isbn: DemoEbooks::isbn((int) ($argv[3] ?? 950)),
         chapters: $chapters,
         description: 'A thousand pages of depths.',
         publisher: 'Saltmere Harbour Office',

@@ -17,15 +17,19 @@ final class SignedInDevices
 {
     private const NAME_LETTERS = 40;
 
-    /** @return list<array{name: string, browser: string|null, usedAt: CarbonImmutable, stays: bool, isThis: bool}> */
+    /**
+     * @return list<array{name: string, browser: string|null, app: string|null, usedAt: CarbonImmutable, stays: bool,
+     *     isThis: bool}> "app" is what a reading application calls itself
+     */
     public function of(Person $person, string $here, CarbonImmutable $now): array
     {
         /** @var list<stdClass> $sessions */
         $sessions = DB::select(
-            'select id, user_agent, last_activity, stays from sessions where user_id = ?
+            'select id, user_agent, last_activity, stays, payload = ? is_app from sessions where user_id = ?
                 and last_activity > case when stays then ?::int else ?::int end
                 order by id = ? desc, last_activity desc, id',
             [
+                AppTokens::APP,
                 $person->id,
                 $now->getTimestamp() - Stay::Long->idleSeconds(),
                 $now->getTimestamp() - Stay::Usual->idleSeconds(),
@@ -37,6 +41,7 @@ final class SignedInDevices
             fn(stdClass $of): array => [
                 'name' => self::name($of->id),
                 'browser' => Browser::name((string) $of->user_agent),
+                'app' => $of->is_app ? mb_substr((string) strtok((string) $of->user_agent, '/ '), 0, 40) : null,
                 'usedAt' => CarbonImmutable::createFromTimestamp($of->last_activity),
                 'stays' => (bool) $of->stays,
                 'isThis' => $of->id === $here,

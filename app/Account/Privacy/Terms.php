@@ -56,7 +56,7 @@ final class Terms
         'pin_links' => 'half an hour, or until used',
         'sign_in_tries' => 'an hour at the most',
         'requests' => '30 days after the answer the card is taken off',
-        'sessions' => '30 days at most; 12 hours without use, unless they wanted to stay signed in',
+        'sessions' => '30 days at most, of a reading application without use; 12 hours, unless they wanted to stay',
         'classes' => 'with the day on which the teacher said that each ends, or with their card',
         'failed_jobs' => '7 days',
         'jobs' => 'until done: seconds, or as long as a mail server is away or a library is quiet',

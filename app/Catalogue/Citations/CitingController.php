@@ -18,6 +18,7 @@ final class CitingController
         $given = fn(string $name): ?string => mb_substr(trim(Input::text($request, $name)), 0, 300) ?: null;
 
         return view('catalogue.citations.cite', [
+            'title' => $title,
             'cited' => $citable->titles([$title->id], fn(int $id): string => url("/titles/{$id}"))[0],
             'passage' => $request->hasAny(['page', 'section']) ? new Passage($given('page'), $given('section')) : null,
         ]);

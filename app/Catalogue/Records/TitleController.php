@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Records;
 
 use App\Catalogue\Baskets\OwnBaskets;
+use App\Catalogue\Citations\CitableTitles;
 use App\Catalogue\SimilarTitles\SimilarTitles;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
@@ -28,6 +29,7 @@ final class TitleController
         OwnItems $ownItems,
         SeriesOrder $seriesOrder,
         OwnBaskets $baskets,
+        CitableTitles $citable,
     ): View {
         $now = CarbonImmutable::now();
         $title->load('publication:id,title_id,excerpt_positions,fixed_layout,right_to_left,contents');
@@ -48,6 +50,7 @@ final class TitleController
 
         return view('catalogue.records.title', [
             'title' => $title,
+            'cited' => $citable->titles([$title->id], fn(int $id): string => route('titles.show', $id))[0],
             'own' => $own,
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\Library;
 
+use App\Exchange\Opds\Addresses;
+use App\Exchange\Opds\Edition;
 use App\Models\ClosedDays;
 use App\Models\StaffMember;
 use App\Shared\Input;
@@ -39,6 +41,7 @@ final class LibraryController
                 ->orderBy('first_day')
                 ->get(),
             'shared' => $shared->byLibrary($staff->library, $now),
+            'catalogue' => (new Addresses(Edition::Two, $staff->library))->of(),
         ]);
     }
 

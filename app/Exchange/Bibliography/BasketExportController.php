@@ -9,15 +9,10 @@ use App\Catalogue\Citations\CitableTitles;
 use App\Exchange\Csv\CsvFile;
 use App\Models\Basket;
 use App\Shared\Input;
-use FigPorch\Core\Catalogue\Citation\BibTex;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
-use FigPorch\Core\Catalogue\Citation\CslJson;
 use FigPorch\Core\Catalogue\Citation\Name;
-use FigPorch\Core\Catalogue\Citation\Ris;
 use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
-use Illuminate\Support\Str;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
@@ -28,31 +23,9 @@ final class BasketExportController
 
     public function file(Basket $basket, string $kind): AnyResponse
     {
-        return match ($kind) {
-            'csv' => $this->csv($basket),
-            'ris' => $this->text(
-                $basket,
-                'ris',
-                'application/x-research-info-systems',
-                implode('', array_map(Ris::of(...), $this->cited($basket))),
-            ),
-            'bib' => $this->text(
-                $basket,
-                'bib',
-                'application/x-bibtex',
-                implode("\n", array_map(BibTex::of(...), $this->cited($basket))),
-            ),
-            'json' => $this->text(
-                $basket,
-                'json',
-                'application/vnd.citationstyles.csl+json',
-                (string) json_encode(
-                    array_map(CslJson::of(...), $this->cited($basket)),
-                    JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT,
-                ),
-            ),
-            default => abort(404),
-        };
+        return $kind === 'csv'
+            ? $this->csv($basket)
+            : CitationFile::answer($kind, $this->cited($basket), "{$basket->name} " . now()->format('Y-m-d'));
     }
 
     public function bibliography(Request $request, Basket $basket): View
@@ -131,16 +104,5 @@ final class BasketExportController
             ]),
             $rows,
         );
-    }
-
-    private function text(Basket $basket, string $suffix, string $type, string $text): Response
-    {
-        $name = (Str::slug($basket->name) ?: 'basket') . '-' . now()->format('Y-m-d') . ".{$suffix}";
-
-        return response($text)->withHeaders([
-            'Content-Type' => "{$type}; charset=UTF-8",
-            'Content-Disposition' => "attachment; filename=\"{$name}\"",
-            'Cache-Control' => 'private, no-store',
-        ]);
     }
 }

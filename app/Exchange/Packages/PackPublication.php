@@ -31,7 +31,8 @@ final class PackPublication implements FileMaker
         };
     }
 
-    private const TYPES = [
+    /** By kind. */
+    public const TYPES = [
         'epub' => Publication::EPUB,
         'pdf' => Publication::PDF,
         'package' => 'application/lpf+zip',

@@ -12,4 +12,5 @@
     @vite(['resources/css/app.css', 'resources/js/app.js'])
     @if (($look = $current->library?->look()) !== null)<link rel="stylesheet" href="{{ route('look.css',
         [$current->library, App\Catalogue\FrontDoor\LookController::hash($look->css())], false) }}">@endif
+    @stack('head')
 </head>

@@ -56,6 +56,7 @@
         <section aria-labelledby="devices" class="grid gap-6 content-start">
             <h2 id="devices" class="text-2xl -mb-3">{{ $sections['devices'] }}</h2>
             @include('account.devices.signed-in')
+            @include('exchange.opds.addresses')
             @include('exchange.push.devices')
         </section>
     </div>

@@ -1,6 +1,7 @@
 @php
     use App\Shared\View\Dates;
     use App\Shared\View\TitleText;
+    use FigPorch\Core\Catalogue\Citation\StructuredData;
     use FigPorch\Core\Lending\Availability;
     $roles = collect($title->people())->mapToGroups(fn (array $person): array => [$person[0] => $person[1]]);
     $access = array_filter(array_map(fn ($f) => trans()->has("catalogue.access_features.{$f}") ?
@@ -11,6 +12,13 @@
     $kind = array_filter([$title->publication?->fixed_layout ? __('catalogue.pages_kind.fixed') : null,
         $title->publication?->right_to_left ? __('catalogue.pages_kind.rtl') : null]);
 @endphp
+@push('head')
+    @foreach (StructuredData::dublinCore($cited) as [$name, $content])<meta name="{{ $name }}" content="{{ $content }}">
+    @endforeach
+    <link rel="alternate" type="application/x-research-info-systems" href="/titles/{{ $title->id }}.ris">
+    <script type="application/ld+json">{!! json_encode(StructuredData::jsonLd($cited), JSON_UNESCAPED_UNICODE |
+        JSON_HEX_TAG | JSON_INVALID_UTF8_SUBSTITUTE) !!}</script>
+@endpush
 <x-layout :title="$title->name" on="catalogue">
     <div class="grid md:grid-cols-[220px_1fr] gap-x-9 gap-y-5">
         <div class="flex md:block gap-4 items-end">

@@ -103,6 +103,9 @@
                     <p class="meta">{{ __('library.colours_hint') }}</p></fieldset>
                 <div><button class="btn btn-quiet">{{ __('orders.keep') }}</button></div>
             </form>
+            <section class="panel p-5" aria-labelledby="reading-apps"><h2 id="reading-apps" class="text-xl mb-1">{{
+                __('opds.apps') }}</h2><p class="mb-2">{{ __('opds.apps_desk') }}</p><p class="mb-1"><code
+                class="break-all">{{ $catalogue }}</code></p><p class="meta">{{ __('opds.apps_older') }}</p></section>
             <section class="panel p-5" aria-labelledby="closed"><h2 id="closed" class="text-xl mb-1">{{
                 __('library.closed') }}</h2><p class="meta mb-3">{{ __('library.closed_hint') }}</p>
                 @if ($closed->isNotEmpty())<ul class="divide-y divide-rule mb-3">@foreach ($closed as $of)<li

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Bibliography;
+
+use App\Catalogue\Citations\CitableTitles;
+use App\Models\Title;
+use Illuminate\Http\Response;
+
+/** One title for a reference manager. */
+final class TitleFileController
+{
+    public function __invoke(Title $title, string $kind, CitableTitles $citable): Response
+    {
+        return CitationFile::answer(
+            $kind,
+            $citable->titles([$title->id], fn(int $id): string => route('titles.show', $id)),
+            mb_substr($title->name, 0, 80),
+        );
+    }
+}

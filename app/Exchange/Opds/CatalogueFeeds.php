@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Opds;
+
+use App\Catalogue\Filters\AudienceFilter;
+use App\Catalogue\Filters\ChoiceFilter;
+use App\Catalogue\Filters\FormatFilter;
+use App\Catalogue\Filters\LanguageFilter;
+use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\ReadyFilter;
+use App\Catalogue\Filters\SeriesFilter;
+use App\Catalogue\Filters\SubjectFilter;
+use App\Catalogue\Rooms\LibraryRooms;
+use App\Catalogue\Rooms\RoomText;
+use App\Catalogue\Search\CatalogueSearch;
+use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\StaffLists\ListOnShow;
+use App\Catalogue\StaffLists\StaffLists;
+use App\Lending\LoanRules\CardEligibility;
+use App\Lending\LoanRules\PayMonth;
+use App\Shared\RequestContext;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Room;
+use FigPorch\Core\Exchange\Opds\Out\FacetGroup;
+use FigPorch\Core\Exchange\Opds\Out\Feed;
+use FigPorch\Core\Exchange\Opds\Out\Link;
+
+/** A library's catalogue, page by page, for applications. */
+final class CatalogueFeeds
+{
+    /** Values of a facet that are shown at most. */
+    private const OFFERED = 30;
+
+    /** Filters of few values that have facets; of formats and the like each has its count. */
+    private const CHOICES = [FormatFilter::class, AudienceFilter::class, LanguageFilter::class];
+
+    public function __construct(
+        private readonly RequestContext $current,
+        private readonly CatalogueSearch $search,
+        private readonly PayMonth $payMonth,
+        private readonly Publications $publications,
+        private readonly LibraryRooms $rooms,
+        private readonly StaffLists $lists,
+    ) {}
+
+    /** The front: everything else is reached from here. */
+    public function front(Addresses $at, DateTimeImmutable $now): Feed
+    {
+        $titles = fn(string $rel, string $title, array $query): Link => new Link(
+            $rel,
+            $at->of('titles', $query),
+            $at->edition->acquisition(),
+            $title,
+        );
+        $places = fn(string $path, string $title): Link => new Link(
+            'subsection',
+            $at->of($path),
+            $at->edition->navigation(),
+            $title,
+        );
+
+        return $this->navigation($at, '', $at->library->name, $now, [
+            $titles('subsection', __('opds.all'), []),
+            $titles('subsection', __('catalogue.availability.ready_now'), ['ready' => '1']),
+            $titles(Link::NEWEST, __('catalogue.orders.newest'), ['order' => 'newest']),
+            $titles(Link::POPULAR, __('catalogue.orders.most_borrowed'), ['order' => 'most_borrowed']),
+            ...$this->lists->showing($at->library, $now, $this->eligibility($now)) === []
+                ? []
+                : [$places('rooms', __('opds.rooms'))],
+            $places('subjects', __('opds.subjects')),
+            $places('series', __('opds.series')),
+        ]);
+    }
+
+    /** The rooms that have something to show. */
+    public function rooms(Addresses $at, DateTimeImmutable $now): Feed
+    {
+        $lists = $this->lists->showing($at->library, $now, $this->eligibility($now));
+        $used = array_map(fn(ListOnShow $of): string => $of->list->room, $lists);
+
+        return $this->navigation(
+            $at,
+            'rooms',
+            __('opds.rooms'),
+            $now,
+            array_values(
+                array_map(
+                    fn(Room $of): Link => new Link(
+                        'subsection',
+                        $at->of("rooms/{$of->slug}"),
+                        $at->edition->navigation(),
+                        RoomText::name($of),
+                    ),
+                    array_filter(
+                        $this->rooms->of($at->library),
+                        fn(Room $of): bool => in_array($of->slug, $used, true),
+                    ),
+                ),
+            ),
+        );
+    }
+
+    /** The staff lists of a room; null where there is no such room. */
+    public function room(Addresses $at, string $slug, DateTimeImmutable $now): ?Feed
+    {
+        $room = $this->rooms->find($at->library, $slug);
+
+        return $room === null
+            ? null
+            : $this->navigation(
+                $at,
+                "rooms/{$slug}",
+                RoomText::name($room),
+                $now,
+                array_map(
+                    fn(ListOnShow $of): Link => new Link(
+                        rel: 'subsection',
+                        href: $at->of('titles', ['list' => $of->list->id]),
+                        type: $at->edition->acquisition(),
+                        title: $of->list->name,
+                        items: $of->titles,
+                    ),
+                    $this->lists->showing($at->library, $now, $this->eligibility($now), $slug),
+                ),
+            );
+    }
+
+    /**
+     * What the library's titles are about, or the series they are of: those with most titles first.
+     *
+     * @param  class-string<ListFilter>  $filter
+     */
+    public function index(Addresses $at, string $path, string $filter, DateTimeImmutable $now): Feed
+    {
+        $facets = $this->search->facets(SearchRequest::read($at->library->id, [], $this->eligibility($now)), $now);
+        $links = [];
+        foreach ($facets->of($filter::name()) as $value => $count) {
+            $name = $facets->name($filter::name(), $value);
+            $name === null ||
+                ($links[] = new Link(
+                    rel: 'subsection',
+                    href: $at->of('titles', [$filter::name() => (string) $value]),
+                    type: $at->edition->acquisition(),
+                    title: $name,
+                    items: $count,
+                ));
+        }
+
+        return $this->navigation($at, $path, __("opds.{$path}"), $now, $links);
+    }
+
+    /**
+     * What a search finds, a page of it; with what narrows it down.
+     *
+     * @param  array<string, string>  $asked  as the catalogue's own address has it
+     */
+    public function titles(Addresses $at, array $asked, ?string $listWords, string $title, DateTimeImmutable $now): Feed
+    {
+        $search = SearchRequest::read($at->library->id, $asked, $this->eligibility($now), listWords: $listWords);
+        $facets = $this->search->facets($search, $now);
+        $page = $this->search->page($search, $facets->total, $now);
+        $to = fn(int $number): string => $at->of('titles', [
+            ...$search->with([]),
+            ...$number === 1 ? [] : ['page' => $number],
+        ]);
+        $pages = max(1, $page->lastPage());
+        $here = $page->currentPage();
+        $others = array_filter(
+            [
+                'first' => $pages > 1 ? 1 : null,
+                'previous' => $here > 1 ? $here - 1 : null,
+                'next' => $here < $pages ? $here + 1 : null,
+                'last' => $pages > 1 ? $pages : null,
+            ],
+            fn(?int $number): bool => $number !== null,
+        );
+
+        return new Feed(
+            id: $to($here),
+            title: $title,
+            modified: $now,
+            links: [
+                new Link('self', $to($here), $at->edition->acquisition()),
+                ...$at->everywhere(),
+                ...array_map(
+                    fn(string $rel, int $number): Link => new Link($rel, $to($number), $at->edition->acquisition()),
+                    array_keys($others),
+                    $others,
+                ),
+            ],
+            publications: $this->publications->of($at, $page->items(), $now),
+            facets: $this->facetGroups($at, $search, $facets),
+            paging: ['total' => $page->total(), 'page' => $here, 'pages' => $pages, 'perPage' => $page->perPage()],
+        );
+    }
+
+    /** @return list<FacetGroup> */
+    private function facetGroups(Addresses $at, SearchRequest $search, Facets $facets): array
+    {
+        $link = fn(array $changes, string $title, bool $chosen, ?int $items): Link => new Link(
+            rel: $chosen ? 'self' : 'http://opds-spec.org/facet',
+            href: $at->of('titles', $search->with($changes)),
+            type: $at->edition->acquisition(),
+            title: $title,
+            items: $items,
+        );
+        $isReady = $search->filters->get(ReadyFilter::class)->isSet();
+        $groups = [
+            new FacetGroup(
+                __('catalogue.order'),
+                array_map(
+                    fn(string $order): Link => $link(
+                        ['order' => $order],
+                        __("catalogue.orders.{$order}"),
+                        $order === $search->order,
+                        null,
+                    ),
+                    $search->orders(),
+                ),
+            ),
+            new FacetGroup(__('opds.availability'), [
+                $link(['ready' => null], __('opds.all'), !$isReady, $facets->without('ready')),
+                $link(['ready' => '1'], __('catalogue.availability.ready_now'), $isReady, $facets->count('ready', 1)),
+            ]),
+        ];
+        foreach (self::CHOICES as $name) {
+            /** @var ChoiceFilter $filter */
+            $filter = $search->filters->get($name);
+            $counts = $facets->of($filter::name());
+            $links = [
+                $link([$filter::name() => null], $filter->any(), !$filter->isSet(), $facets->without($filter::name())),
+            ];
+            foreach (array_slice($filter->values($counts), 0, self::OFFERED, true) as $value => $words) {
+                if (($counts[$value] ?? 0) > 0 || $filter->chosen === (string) $value) {
+                    $links[] = $link(
+                        [$filter::name() => (string) $value],
+                        $words,
+                        $filter->chosen === (string) $value,
+                        $counts[$value] ?? 0,
+                    );
+                }
+            }
+            count($links) > 2 && ($groups[] = new FacetGroup($filter->heading(), $links));
+        }
+        foreach ([SubjectFilter::class, SeriesFilter::class] as $name) {
+            /** @var ListFilter $filter */
+            $filter = $search->filters->get($name);
+            $links = [];
+            foreach (array_slice($facets->of($filter::name()), 0, self::OFFERED, true) as $value => $count) {
+                $words = $facets->name($filter::name(), $value);
+                $words === null ||
+                    in_array($value, $filter->chosen, true) ||
+                    ($links[] = $link([$filter::name() => $filter->with($value)], $words, false, $count));
+            }
+            $links === [] || ($groups[] = new FacetGroup($filter->heading(), $links));
+        }
+
+        return $groups;
+    }
+
+    /** @param  list<Link>  $places */
+    private function navigation(Addresses $at, string $path, string $title, DateTimeImmutable $now, array $places): Feed
+    {
+        return new Feed(
+            id: $at->of($path),
+            title: $title,
+            modified: $now,
+            links: [new Link('self', $at->of($path), $at->edition->navigation()), ...$at->everywhere()],
+            navigation: $places,
+        );
+    }
+
+    private function eligibility(DateTimeImmutable $now): CardEligibility
+    {
+        return $this->payMonth->eligibility($this->current->card(), $this->current->requiredLibrary(), $now);
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Records;
+
+use App\Catalogue\Records\ArrangeEntries;
+use App\Catalogue\Records\RecordOfTitle;
+use App\Models\Title;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Exchange\Marc\MarcRecord;
+use FigPorch\Core\Exchange\Marc\RecordOfMarc;
+use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use Generator;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What the records of a file would do to the catalogue, each by itself: new, changed (in which fields), unchanged,
+ * doubtful or refused. Nothing is written.
+ */
+final class CompareRecords
+{
+    private const AT_ONCE = 200;
+
+    public function __construct(private readonly RecordFile $file, private readonly ArrangeEntries $entries) {}
+
+    /**
+     * @return Generator<ComparedRecord> in the order of the file
+     *
+     * @throws UnreadableMarc where it is no file of records
+     */
+    public function __invoke(string $path): Generator
+    {
+        $some = [];
+        $seen = [];
+        foreach ($this->file->read($path) as $number => $marc) {
+            $some[$number] = $this->understood($number, $marc, $seen);
+            if (count($some) === self::AT_ONCE) {
+                yield from $this->compared($some);
+                $some = [];
+            }
+        }
+        yield from $this->compared($some);
+    }
+
+    /** @param  array<string, int>  $seen  numbers of records by key */
+    private function understood(int $number, MarcRecord|string $marc, array &$seen): Record|ComparedRecord
+    {
+        try {
+            $record = is_string($marc)
+                ? throw new UnreadableMarc($marc)
+                : $this->entries->understood(RecordOfMarc::read($marc));
+        } catch (UnreadableMarc $refused) {
+            return new ComparedRecord($number, 'refused', why: $refused->getMessage());
+        }
+        $before = $seen[$record->key] ?? null;
+        $seen[$record->key] ??= $number;
+
+        return $before === null
+            ? $record
+            : new ComparedRecord(
+                $number,
+                'refused',
+                $record,
+                why: "“{$record->name}” is in this file already, as record {$before}.",
+            );
+    }
+
+    /**
+     * @param  array<int, Record|ComparedRecord>  $some
+     * @return Generator<ComparedRecord>
+     */
+    private function compared(array $some): Generator
+    {
+        $records = array_filter($some, fn(Record|ComparedRecord $of): bool => $of instanceof Record);
+        $known = Title::query()
+            ->with(['contributors', 'subjects', 'series', 'publication'])
+            ->whereIn('record_key', array_map(fn(Record $of): string => $of->key, $records))
+            ->get()
+            ->keyBy('record_key');
+        $alike = $this->alike(array_filter($records, fn(Record $of): bool => !isset($known[$of->key])));
+        foreach ($some as $number => $of) {
+            yield $of instanceof ComparedRecord
+                ? $of
+                : $this->beside($number, $of, $known[$of->key] ?? null, $alike[$number] ?? null);
+        }
+    }
+
+    private function beside(int $number, Record $record, ?Title $title, ?int $alike): ComparedRecord
+    {
+        if ($title === null) {
+            return $alike === null
+                ? new ComparedRecord($number, 'new', $record)
+                : new ComparedRecord(
+                    $number,
+                    'doubtful',
+                    $record,
+                    why: "“{$record->name}” may be title {$alike}, which has another number.",
+                    titleId: $alike,
+                );
+        }
+        if ($title->format !== $record->format) {
+            return new ComparedRecord(
+                $number,
+                'refused',
+                $record,
+                why: "“{$record->name}” has the number of title {$title->id}, which is of another format.",
+                titleId: $title->id,
+            );
+        }
+        $is = RecordText::of(RecordOfTitle::of($title));
+        $is['subjects'] = self::inOrder($is['subjects']);
+        $wanted = RecordText::of($record);
+        $wanted['subjects'] = self::inOrder($wanted['subjects']);
+        // Where staff have had their word it stands, whatever comes.
+        $changed = array_values(array_diff(array_keys(array_diff_assoc($wanted, $is)), $title->edited_fields ?? []));
+        // A file that has come knows better how long it is.
+        if ($title->publication === null && $title->extent !== $record->extent) {
+            $changed[] = 'extent';
+        }
+
+        return new ComparedRecord(
+            $number,
+            $changed === [] ? 'unchanged' : 'changed',
+            $record,
+            $changed,
+            titleId: $title->id,
+        );
+    }
+
+    private static function inOrder(string $lines): string
+    {
+        $lines = explode("\n", $lines);
+        sort($lines);
+
+        return implode("\n", $lines);
+    }
+
+    /**
+     * @param  array<int, Record>  $records  that are not known
+     * @return array<int, int> by number, a title of the same work in the same format
+     */
+    private function alike(array $records): array
+    {
+        if ($records === []) {
+            return [];
+        }
+        $rows = DB::table('works')
+            ->join('titles', 'titles.work_id', '=', 'works.id')
+            ->whereIn('match_key', array_map(fn(Record $of): string => $of->workKey(), $records))
+            ->orderBy('titles.id')
+            ->get(['match_key', 'format', 'titles.id']);
+        $titles = [];
+        foreach ($rows as $row) {
+            $titles["{$row->format} {$row->match_key}"] ??= $row->id;
+        }
+
+        return array_filter(
+            array_map(fn(Record $of): ?int => $titles["{$of->format->value} {$of->workKey()}"] ?? null, $records),
+            fn(?int $id): bool => $id !== null,
+        );
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Records;
+
+use App\Models\Library;
+use Illuminate\Console\Command;
+
+final class ExportRecordsCommand extends Command
+{
+    protected $signature =
+        'records:export {file} {--library= : whose titles, by its short address, such as saltmere} {--form=marcxml : ' .
+        'marcxml, or marc for ISO 2709 in UTF-8}';
+
+    protected $description = 'Write the records of a library\'s titles as MARC 21';
+
+    public function handle(ExportRecords $export): int
+    {
+        $library = Library::query()->where('slug', (string) $this->option('library'))->first();
+        $form = (string) $this->option('form');
+        if ($library === null || !in_array($form, ExportRecords::FORMS, true)) {
+            $this->error(
+                $library === null
+                    ? 'Say which library with --library=. There are: ' .
+                        Library::query()->orderBy('slug')->pluck('slug')->implode(', ') .
+                        '.'
+                    : '--form is ' . implode(' or ', ExportRecords::FORMS) . '.',
+            );
+
+            return self::INVALID;
+        }
+        $file = @fopen((string) $this->argument('file'), 'wb');
+        if ($file === false) {
+            $this->error('The file cannot be written there.');
+
+            return self::FAILURE;
+        }
+        foreach ($export($library, $form) as $piece) {
+            if (fwrite($file, $piece) !== strlen($piece)) {
+                $this->error('The file could not be written to its end: is the disk full?');
+
+                return self::FAILURE;
+            }
+        }
+        fclose($file);
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Records;
+
+use App\Catalogue\Records\RecordOfTitle;
+use App\Catalogue\Records\SaveRecord;
+use App\Lending\Licences\AddLicence;
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Library;
+use App\Models\Licence;
+use App\Models\Title;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use Generator;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes the records of a file into the catalogue, each in a transaction of its own: ended in the middle and begun
+ * again, those that were taken in are unchanged then, and nothing is done twice.
+ */
+final class ImportRecords
+{
+    public function __construct(
+        private readonly CompareRecords $compare,
+        private readonly SaveRecord $saveRecord,
+        private readonly AddLicence $addLicence,
+    ) {}
+
+    /**
+     * @param  LicenceTerms|null  $terms  a licence for each title that the library has none of
+     * @param  bool  $doubtful  also those that may be a title that is there: each as a title of its own
+     * @return Generator<ComparedRecord> each as it was before, after it is taken in
+     *
+     * @throws UnreadableMarc where it is no file of records
+     */
+    public function __invoke(string $path, Library $library, ?LicenceTerms $terms, bool $doubtful): Generator
+    {
+        foreach (($this->compare)($path) as $of) {
+            $isTaken = in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true);
+            if ($isTaken || ($of->outcome === 'unchanged' && $terms !== null)) {
+                DB::transaction(function () use ($of, $library, $terms, $isTaken): void {
+                    $now = CarbonImmutable::now();
+                    $title = $isTaken ? $this->save($of, $now) : Title::query()->findOrFail($of->titleId);
+                    $terms === null || $this->license($library, $title, $terms, $now);
+                });
+            }
+            yield $of;
+        }
+    }
+
+    private function save(ComparedRecord $of, CarbonImmutable $now): Title
+    {
+        $record = $of->record ?? throw new UnreadableMarc('there is no record.');
+        $title = $of->outcome === 'changed' ? Title::query()->with('publication')->find($of->titleId) : null;
+        if ($title?->publication !== null) {
+            // How long it is, its file has said; the record says the rest.
+            [$record] = RecordText::with(RecordOfTitle::of($title), RecordText::of($record));
+        }
+
+        return ($this->saveRecord)($record, $now);
+    }
+
+    private function license(Library $library, Title $title, LicenceTerms $terms, CarbonImmutable $now): void
+    {
+        if (
+            Licence::query()
+                ->where(['library_id' => $library->id, 'title_id' => $title->id])
+                ->exists()
+        ) {
+            return;
+        }
+        ($this->addLicence)(
+            libraryId: $library->id,
+            titleId: $title->id,
+            model: $terms->model,
+            copies: $terms->copies,
+            loans: $terms->loans,
+            startsAt: $now,
+            endsAt: $terms->endsAt,
+            now: $now,
+            priceCents: $terms->priceCents,
+            shared: $terms->shared,
+            rights: $terms->rights,
+        );
+    }
+}

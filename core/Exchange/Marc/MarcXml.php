@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Exchange\Marc;
+
+use DOMElement;
+use Generator;
+use Normalizer;
+use XMLReader;
+use XMLWriter;
+
+/** MARCXML (loc.gov/standards/marcxml), a record at a time, however many there are. */
+final class MarcXml
+{
+    public const NAMESPACE = 'http://www.loc.gov/MARC21/slim';
+
+    public const HEAD = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<collection xmlns=\"" . self::NAMESPACE . "\">\n";
+
+    /** Control characters but three (XML 1.0, 2.2). */
+    private const NONE_OF_XML = '/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u';
+
+    public const FOOT = "</collection>\n";
+
+    public static function write(MarcRecord $of): string
+    {
+        $xml = new XMLWriter();
+        $xml->openMemory();
+        $xml->setIndent(true);
+        $xml->startElement('record');
+        $xml->writeElement('leader', $of->leader);
+        foreach ($of->fields as $field) {
+            if ($field->value !== null) {
+                $xml->startElement('controlfield');
+                $xml->writeAttribute('tag', $field->tag);
+                $xml->text(self::plain($field->value));
+                $xml->endElement();
+                continue;
+            }
+            $xml->startElement('datafield');
+            $xml->writeAttribute('tag', $field->tag);
+            $xml->writeAttribute('ind1', $field->first);
+            $xml->writeAttribute('ind2', $field->second);
+            foreach ($field->subfields as [$code, $value]) {
+                $xml->startElement('subfield');
+                $xml->writeAttribute('code', $code);
+                $xml->text(self::plain($value));
+                $xml->endElement();
+            }
+            $xml->endElement();
+        }
+        $xml->endElement();
+
+        return $xml->outputMemory();
+    }
+
+    /**
+     * @param  string  $file  a path
+     * @return Generator<MarcRecord>
+     *
+     * @throws UnreadableMarc where it is no XML any more; what came before is good
+     */
+    public static function read(string $file): Generator
+    {
+        $was = libxml_use_internal_errors(true);
+        $reader = new XMLReader();
+        try {
+            // Nothing is fetched, and entities of its own are not put in.
+            if (!@$reader->open($file, null, LIBXML_NONET | LIBXML_COMPACT)) {
+                throw new UnreadableMarc('the file cannot be read.');
+            }
+            while (@$reader->read()) {
+                if ($reader->nodeType === XMLReader::DOC_TYPE) {
+                    throw new UnreadableMarc('it has a document type, which MARCXML has not.');
+                }
+                if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'record') {
+                    $element = @$reader->expand();
+                    // What is read ahead may be broken already: of half a record nothing is taken.
+                    if ($element instanceof DOMElement && libxml_get_errors() === []) {
+                        yield self::record($element);
+                    }
+                }
+            }
+            $problem = libxml_get_errors()[0] ?? null;
+            if ($problem !== null) {
+                throw new UnreadableMarc("at line {$problem->line} it is no XML: " . trim($problem->message));
+            }
+        } finally {
+            $reader->close();
+            libxml_clear_errors();
+            libxml_use_internal_errors($was);
+        }
+    }
+
+    private static function record(DOMElement $record): MarcRecord
+    {
+        $leader = '';
+        $fields = [];
+        foreach ($record->childNodes as $node) {
+            if (!($node instanceof DOMElement)) {
+                continue;
+            }
+            switch ($node->localName) {
+                case 'leader':
+                    $leader = $node->textContent;
+                    break;
+                case 'controlfield':
+                    $fields[] = MarcField::control($node->getAttribute('tag'), self::composed($node->textContent));
+                    break;
+                case 'datafield':
+                    $subfields = [];
+                    foreach ($node->childNodes as $subfield) {
+                        if ($subfield instanceof DOMElement && $subfield->localName === 'subfield') {
+                            $subfields[] = [$subfield->getAttribute('code'), self::composed($subfield->textContent)];
+                        }
+                    }
+                    $fields[] = new MarcField(
+                        $node->getAttribute('tag'),
+                        $subfields,
+                        self::indicator($node, 'ind1'),
+                        self::indicator($node, 'ind2'),
+                    );
+                    break;
+            }
+        }
+
+        return new MarcRecord($leader, $fields);
+    }
+
+    /** Letters and their marks in one where there is one (Unicode, NFC): MARC-8 has them apart. */
+    private static function composed(string $text): string
+    {
+        return (string) Normalizer::normalize($text, Normalizer::FORM_C);
+    }
+
+    private static function indicator(DOMElement $field, string $which): string
+    {
+        $said = $field->getAttribute($which);
+
+        return $said === '' ? ' ' : $said[0];
+    }
+
+    private static function plain(string $text): string
+    {
+        return (string) preg_replace(self::NONE_OF_XML, '', $text);
+    }
+}

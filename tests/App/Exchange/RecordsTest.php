@@ -1,0 +1,347 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Exchange;
+
+use App\Desk\Records\EditRecord;
+use App\Exchange\Records\CompareRecords;
+use App\Exchange\Records\ComparedRecord;
+use App\Exchange\Records\ExportRecords;
+use App\Exchange\Records\ImportRecords;
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Licence;
+use App\Models\Title;
+use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Exchange\Marc\Iso2709;
+use FigPorch\Core\Exchange\Marc\MarcOfRecord;
+use FigPorch\Core\Exchange\Marc\MarcXml;
+use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use Generator;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
+use Tests\App\ImportsBooks;
+use Tests\App\TestCase;
+
+/** Records of a file, as libraries exchange them: looked at, taken in, again, broken, and out again. */
+final class RecordsTest extends TestCase
+{
+    use ImportsBooks;
+
+    private static function record(int $n, string $name, string ...$more): Record
+    {
+        return new Record(
+            key: "isbn:978000000000{$n}",
+            format: Format::from($more['format'] ?? 'ebook'),
+            name: $name,
+            contributors: [
+                ['name' => $more['by'] ?? 'Íñigo Osei', 'sort' => $more['sort'] ?? 'Osei, Íñigo', 'role' => 'author'],
+            ],
+            extent: 200,
+            subtitle: $more['subtitle'] ?? null,
+            language: 'es',
+            subjects: ['Tides', 'Ärmel'],
+        );
+    }
+
+    /** As ISO 2709 in UTF-8, without what tells our own records from those of others. */
+    private static function iso(Record $of, int $n): string
+    {
+        $marc = MarcOfRecord::of($of, (string) $n, null, new DateTimeImmutable('2026-05-01'));
+
+        return Iso2709::write($marc);
+    }
+
+    private static function file(string $text): string
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'marc');
+        file_put_contents($file, $text);
+
+        return $file;
+    }
+
+    /**
+     * @param  iterable<ComparedRecord>  $rows
+     * @return list<string>
+     */
+    private static function outcomes(iterable $rows): array
+    {
+        $outcomes = [];
+        foreach ($rows as $of) {
+            $outcomes[] = $of->outcome;
+        }
+
+        return $outcomes;
+    }
+
+    /** @param  iterable<ComparedRecord>  $rows */
+    private function taken(iterable $rows): void
+    {
+        $this->assertNotSame([], self::outcomes($rows));
+    }
+
+    /** @return list<string> */
+    private function looked(string $file): array
+    {
+        return self::outcomes(app(CompareRecords::class)($file));
+    }
+
+    /** @return Generator<ComparedRecord> */
+    private function import(string $file, ?string $licence = null, bool $doubtful = false): Generator
+    {
+        return app(
+            ImportRecords::class,
+        )($file, $this->library(), $licence === null ? null : LicenceTerms::parse($licence), $doubtful);
+    }
+
+    /** @return iterable<string, array{callable(list<Record>): string}> */
+    public static function forms(): iterable
+    {
+        $iso = fn(array $records): string => implode('', array_map(self::iso(...), $records, array_keys($records)));
+        yield 'ISO 2709 in UTF-8' => [$iso];
+        yield 'ISO 2709 in MARC-8' => [
+            fn(array $records): string => (new Process([
+                ...['yaz-marcdump', '-i', 'marc', '-o', 'marc', '-f', 'utf-8', '-t', 'marc8', '-l', '9=32'],
+                self::file($iso($records)),
+            ]))
+                ->mustRun()
+                ->getOutput(),
+        ];
+        yield 'MARCXML' => [
+            fn(array $records): string => MarcXml::HEAD .
+                implode(
+                    '',
+                    array_map(
+                        fn(Record $of): string => MarcXml::write(
+                            MarcOfRecord::of($of, '1', null, new DateTimeImmutable()),
+                        ),
+                        $records,
+                    ),
+                ) .
+                MarcXml::FOOT,
+        ];
+    }
+
+    /** @param  callable(list<Record>): string  $write */
+    #[DataProvider('forms')]
+    public function test_a_file_is_looked_at_taken_in_and_again_changes_nothing(callable $write): void
+    {
+        $records = [self::record(1, 'Marea baja, ñandú'), self::record(2, 'Bell & Söhne')];
+        $file = self::file($write($records));
+        $this->assertSame(['new', 'new'], $this->looked($file));
+        $this->assertSame(0, Title::query()->count(), 'looked at, nothing is written');
+
+        $this->assertSame(['new', 'new'], self::outcomes($this->import($file, 'one_copy_one_user:copies=2')));
+        $this->assertSame(['Marea baja, ñandú', 'Bell & Söhne'], Title::query()->orderBy('id')->pluck('name')->all());
+        $title = Title::query()
+            ->with(['contributors', 'subjects'])
+            ->where('record_key', $records[0]->key)
+            ->sole();
+        $this->assertSame('Íñigo Osei', $title->contributors->sole()->name);
+        $this->assertEqualsCanonicalizing(['Tides', 'Ärmel'], $title->subjects->pluck('name')->all());
+        // Without its file it is on order; it is found at once.
+        $this->get('/catalogue?library=saltmere&q=marea')->assertOk()->assertSee('Marea baja');
+        $this->assertSame([2, 2], Licence::query()->pluck('copies')->all());
+
+        $rows = json_encode([DB::table('titles')->get(), DB::table('licences')->get()]);
+        $this->assertSame(
+            ['unchanged', 'unchanged'],
+            self::outcomes($this->import($file, 'one_copy_one_user:copies=2')),
+        );
+        $this->assertSame($rows, json_encode([DB::table('titles')->get(), DB::table('licences')->get()]));
+
+        $changed = self::file($write([self::record(1, 'Marea alta', subtitle: 'Otra'), $records[1]]));
+        $seen = iterator_to_array(app(CompareRecords::class)($changed), false);
+        $this->assertSame(['changed', ['name', 'subtitle']], [$seen[0]->outcome, $seen[0]->fields]);
+        $this->taken($this->import($changed));
+        $this->assertSame('Marea alta', $title->refresh()->name);
+    }
+
+    public function test_one_that_is_broken_spoils_none_of_the_others(): void
+    {
+        $good = array_map(fn(int $n): string => self::iso(self::record($n, "Number {$n}"), $n), range(1, 6));
+        $file = self::file(
+            $good[0] .
+                substr_replace($good[1], '99999', 0, 5) .
+                "\n" .
+                str_replace('Number 3', "Numb\xFFr 3", $good[2]) .
+                "not a record at all\x1D" .
+                $good[3] .
+                $good[4] .
+                // It says so and is in other characters.
+                (string) preg_replace('/Number 6/', "N\xE1mber 6", $good[5]) .
+                substr($good[0], 0, 80),
+        );
+        $rows = iterator_to_array(app(CompareRecords::class)($file), false);
+        $this->assertSame(
+            ['new', 'refused', 'refused', 'refused', 'new', 'new', 'refused', 'refused'],
+            self::outcomes($rows),
+        );
+        $this->assertSame(range(1, 8), array_map(fn(ComparedRecord $of): int => $of->number, $rows));
+        $this->assertStringContainsString('says to be 99999 bytes', (string) $rows[1]->why);
+        $this->assertStringContainsString('UTF-8 and is not', (string) $rows[2]->why);
+        $this->assertStringContainsString('breaks off', (string) $rows[7]->why);
+        $this->taken($this->import($file));
+        $this->assertSame(3, Title::query()->count());
+
+        // Of XML that breaks off, what was read before stands.
+        $marc = fn(int $n): string => MarcXml::write(
+            MarcOfRecord::of(self::record($n, "Number {$n}"), '1', null, new DateTimeImmutable()),
+        );
+        $xml = MarcXml::HEAD . implode('', array_map($marc, range(100, 199))) . '<record><leader>';
+        $outcomes = array_count_values($this->looked(self::file($xml)));
+        $this->assertSame(1, $outcomes['refused']);
+        $this->assertGreaterThan(90, $outcomes['new']);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function noRecords(): iterable
+    {
+        yield 'a text' => ['Dear library, here are our records.'];
+        yield 'a page' => ['<html><body>none</body></html>'];
+        yield 'nothing' => [''];
+        yield 'digits' => ['0123456789'];
+        yield 'an entity' => ['<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><collection>&a;</collection>'];
+    }
+
+    #[DataProvider('noRecords')]
+    public function test_what_is_no_file_of_records_is_refused_with_why(string $text): void
+    {
+        $path = self::file($text);
+        try {
+            $this->assertNotContains('new', $this->looked($path));
+        } catch (UnreadableMarc $refused) {
+            $this->assertNotSame('', $refused->getMessage());
+        }
+        $this->artisan('records:import', [
+            'file' => $path,
+            '--library' => 'saltmere',
+            '--sure' => true,
+        ])->assertFailed();
+        $this->assertSame(0, Title::query()->count());
+    }
+
+    public function test_what_may_be_another_is_said_and_left_out(): void
+    {
+        $this->taken($this->import(self::file(self::iso(self::record(1, 'Low Water'), 1))));
+        $title = Title::query()->sole();
+        $same = self::record(2, 'LOW WATER');
+        $otherFormat = self::record(1, 'Low Water', format: 'audiobook');
+        $file = self::file(self::iso($same, 2) . self::iso($otherFormat, 3) . self::iso($same, 4));
+        $rows = iterator_to_array(app(CompareRecords::class)($file), false);
+        $this->assertSame(['doubtful', 'refused', 'refused'], self::outcomes($rows));
+        $this->assertSame($title->id, $rows[0]->titleId);
+        $this->assertStringContainsString('as record 1', (string) $rows[2]->why);
+        $this->taken($this->import($file));
+        $this->assertSame(1, Title::query()->count());
+        $this->taken($this->import($file, doubtful: true));
+        $this->assertSame(2, Title::query()->count());
+        // The same book in another number is the same work.
+        $this->assertSame(1, Title::query()->distinct()->count('work_id'));
+    }
+
+    public function test_the_word_of_staff_and_what_a_file_has_measured_stand(): void
+    {
+        $title = $this->importBook();
+        $extent = $title->extent;
+        $this->assertGreaterThan(0, $extent);
+        app(EditRecord::class)(
+            $this->staff(),
+            $title,
+            ['subtitle' => ''],
+            ['subtitle' => 'As staff say'],
+            $this->now(),
+        );
+        $record = new Record(
+            key: $title->record_key,
+            format: $title->format,
+            name: 'As the record says',
+            contributors: [],
+            extent: 9,
+            subtitle: 'Not this',
+        );
+        $file = self::file(self::iso($record, 1));
+        $row = iterator_to_array(app(CompareRecords::class)($file), false)[0];
+        $this->assertNotContains('subtitle', $row->fields);
+        $this->taken($this->import($file));
+        $title->refresh();
+        $this->assertSame(
+            ['As the record says', 'As staff say', $extent],
+            [$title->name, $title->subtitle, $title->extent],
+        );
+        $this->assertSame(['unchanged'], $this->looked($file));
+    }
+
+    public function test_ended_in_the_middle_it_is_begun_again_and_nothing_is_done_twice(): void
+    {
+        $records = array_map(fn(int $n): Record => self::record($n, "Number {$n}"), range(1, 5));
+        $file = self::file(implode('', array_map(self::iso(...), $records, range(1, 5))));
+        foreach ($this->import($file, 'one_copy_one_user:copies=1') as $n => $of) {
+            if ($of->number === 2) {
+                break;
+            }
+        }
+        $this->assertSame(2, Licence::query()->count());
+        $this->assertSame(
+            ['unchanged', 'unchanged', 'new', 'new', 'new'],
+            self::outcomes($this->import($file, 'one_copy_one_user:copies=1')),
+        );
+        $this->assertSame([5, 5], [Title::query()->count(), Licence::query()->count()]);
+    }
+
+    #[DataProvider('written')]
+    public function test_what_a_library_has_goes_out_and_comes_in_as_the_same(string $form): void
+    {
+        $this->importBook();
+        $this->licence($this->title('Low Water'));
+        $this->licence($this->title('Elsewhere'), library: $this->library('larkspur'));
+        $file = self::file('');
+        $this->assertSame(
+            0,
+            Artisan::call('records:export', ['file' => $file, '--library' => 'saltmere', '--form' => $form]),
+        );
+        $this->assertSame(['unchanged', 'unchanged'], $this->looked($file));
+        $this->artisan('records:export', ['file' => $file, '--library' => 'nowhere'])->assertExitCode(2);
+        $this->artisan('records:export', ['file' => $file, '--library' => 'saltmere', '--form' => 'x'])->assertExitCode(
+            2,
+        );
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function written(): iterable
+    {
+        foreach (ExportRecords::FORMS as $form) {
+            yield $form => [$form];
+        }
+    }
+
+    public function test_the_command_shows_what_it_would_do(): void
+    {
+        $this->library();
+        $file = self::file(self::iso(self::record(1, 'Low <b> Water'), 1) . 'broken' . "\x1D");
+        $report = self::file('');
+        $this->assertSame(
+            0,
+            Artisan::call('records:import', ['file' => $file, '--library' => 'saltmere', '--report' => $report]),
+        );
+        $said = Artisan::output();
+        foreach (
+            ['record 1: new “Low <b> Water”', 'record 2: refused', '1 new, 0 changed', 'Nothing was written']
+            as $words
+        ) {
+            $this->assertStringContainsString($words, $said);
+        }
+        $this->assertCount(2, (array) file($report));
+        $this->artisan('records:import', ['file' => $file, '--library' => 'x'])->assertExitCode(2);
+        $this->artisan('records:import', ['file' => '/nowhere', '--library' => 'saltmere'])->assertFailed();
+        $this->artisan('records:import', [
+            'file' => $file,
+            '--library' => 'saltmere',
+            '--licence' => 'nonsense',
+        ])->assertFailed();
+    }
+}

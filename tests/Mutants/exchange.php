@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+/* Exchange: the catalogue for reading applications. File, what stands there, what is put instead, the test. */
+return [
+    ['routes/opds.php', "SignInOfApp::class . ':needed'", 'SignInOfApp::class', 'CatalogueFeedsTest'],
+    [
+        'routes/opds.php',
+        "->name('return')\n                ->can('own', 'loan')",
+        "->name('return')",
+        'CatalogueFeedsTest',
+    ],
+    [
+        'routes/opds.php',
+        "->name('file')\n                ->can('own', 'loan')\n                ->middleware([RequireOpenLoan::class, ",
+        "->name('file')\n                ->can('own', 'loan')\n                ->middleware([",
+        'CatalogueFeedsTest',
+    ],
+    ['app/Exchange/Opds/OwnFeedController.php', '!$loan->licence->rights()->download', 'false', 'CatalogueFeedsTest'],
+    ['app/Exchange/Opds/OwnFeedController.php', "\$request->isMethod('HEAD') && abort(405);", '', 'CatalogueFeedsTest'],
+    [
+        'app/Exchange/Opds/SignInOfApp.php',
+        'if ($this->current->card() === null) {',
+        'if (false) {',
+        'CatalogueFeedsTest',
+    ],
+    ['app/Exchange/Opds/Publications.php', '!$standing->aboveCard &&', 'true &&', 'CatalogueFeedsTest'],
+    ['app/Account/Devices/AppTokens.php', "->where('payload', self::APP)", '', 'CatalogueFeedsTest'],
+    ['app/Account/Devices/AppTokens.php', "'app:' . hash('sha256', \$token)", '$token', 'CatalogueFeedsTest'],
+    [
+        'app/Account/Devices/AppTokens.php',
+        '$session->last_activity <= $now->getTimestamp() - Stay::Long->idleSeconds()',
+        'false',
+        'CatalogueFeedsTest',
+    ],
+    [
+        'app/Desk/Records/EditRecord.php',
+        'RecordText::of(RecordOfTitle::of(Title::query()->findOrFail($title->id)));',
+        'RecordText::of($new);',
+        'RecordsTest',
+    ],
+    [
+        'core/Exchange/Opds/Out/FeedAsAtom.php',
+        "return (string) preg_replace('/[^",
+        "return (string) preg_replace('/[\\x{1}-\\x{2}^",
+        'CatalogueFeedsTest',
+    ],
+];
