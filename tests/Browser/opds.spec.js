@@ -2,7 +2,8 @@
 // 2.0, opds-feed-parser for OPDS 1.2. It knows one address, a card and a PIN, and follows links.
 import { createRequire } from 'node:module'
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { tmpdir } from 'node:os'
 import { expect, test } from '@playwright/test'
 import { importBooks, newCard } from './library.js'
@@ -36,7 +37,7 @@ const ask = async (address, authorization, options = {}) => {
 
 /** An EPUB, as anything that unpacks it sees it. */
 const opensAsEpub = bytes => {
-    const file = `${mkdtempSync(`${tmpdir()}/opds-`)}/book.epub`
+    const file = join(mkdtempSync(join(tmpdir(), 'opds-')), 'book.epub')
     writeFileSync(file, bytes)
     execFileSync('unzip', ['-tq', file])
     return execFileSync('unzip', ['-p', file, 'mimetype'], { encoding: 'utf8' }) === 'application/epub+zip'
@@ -116,7 +117,9 @@ for (const [name, client] of [
     ['OPDS 1.2', one],
 ]) {
     test(`an application signs in, searches, borrows, downloads and returns by ${name}`, async () => {
-        const file = `${mkdtempSync(`${tmpdir()}/opds-`)}/${client === two ? 'two' : 'one'}.epub`
+        const folder = mkdtempSync(join(tmpdir(), 'opds-'))
+        chmodSync(folder, 0o755)
+        const file = join(folder, 'tide.epub')
         const title = `A Borrowed Tide, edition ${client === two ? 'two' : 'one'}`
         execFileSync('php', ['tests/Browser/long-book.php', file, title, client === two ? '962' : '961'])
         importBooks([file], 'one_copy_one_user:copies=1,download')

@@ -77,7 +77,7 @@ final class Publications
                             ),
                         ],
                 ],
-                images: $title->cover_file === null ? [] : self::cover($title),
+                images: self::cover($title),
             );
         }
 
@@ -201,7 +201,8 @@ final class Publications
     /** @return list<Link> */
     private static function cover(Title $title): array
     {
-        $type = str_ends_with((string) $title->cover_file, '.svg') ? 'image/svg+xml' : 'image/jpeg';
+        // Without one of its own it is drawn.
+        $type = str_ends_with($title->cover_file ?? '.svg', '.svg') ? 'image/svg+xml' : 'image/jpeg';
         $href = route('titles.cover', $title);
 
         return [new Link(Link::IMAGE, $href, $type), new Link(Link::THUMBNAIL, $href, $type)];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 return [
     'app' => 'A reading application',
     'heading' => 'Where I am signed in',
-    'text' => 'Each browser in which you signed in with one of your cards. End what you do not know, then change your PIN.',
+    'text' => 'Each browser and each reading application in which you signed in with one of your cards. End what you do not know, then change your PIN.',
     'unknown' => 'A browser that does not say which it is',
     'this_one' => 'This one',
     'used' => 'last used :date',

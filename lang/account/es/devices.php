@@ -5,7 +5,7 @@ declare(strict_types=1);
 return [
     'app' => 'Una aplicación de lectura',
     'heading' => 'Dónde tengo la sesión abierta',
-    'text' => 'Cada navegador en el que entró con uno de sus carnés. Cierre lo que no conozca y después cambie su PIN.',
+    'text' => 'Cada navegador y cada aplicación de lectura en que entró con uno de sus carnés. Cierre lo que no conozca y después cambie su PIN.',
     'unknown' => 'Un navegador que no dice cuál es',
     'this_one' => 'Este',
     'used' => 'último uso :date',

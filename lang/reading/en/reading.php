@@ -54,7 +54,7 @@ return [
     'leave_note' => 'Leave as it was',
     'cite' => 'Cite',
     'cite_book' => 'Cite this title',
-    'cite_file' => 'As a file: :kind',
+    'cite_file' => 'As a file:',
     'cite_passage' => 'In the text',
     'cite_reference' => 'In the bibliography',
     'word_unknown' => 'The dictionary does not have “:word”.',

@@ -54,7 +54,7 @@ return [
     'leave_note' => 'Dejar como estaba',
     'cite' => 'Citar',
     'cite_book' => 'Citar este título',
-    'cite_file' => 'Como archivo: :kind',
+    'cite_file' => 'Como archivo:',
     'cite_passage' => 'En el texto',
     'cite_reference' => 'En la bibliografía',
     'word_unknown' => 'El diccionario no tiene «:word».',

@@ -14,6 +14,18 @@ final class Cover
     /** Drawn covers narrower than this, in CSS pixels, carry no words. */
     private const NARROWEST_WITH_WORDS = 60;
 
+    /** The drawn one as a picture by itself, for who shows it elsewhere. */
+    public static function drawn(Title $title): string
+    {
+        $bottom = $title->format === Format::Music ? 120 : 180;
+
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="480" height="' .
+            4 * $bottom .
+            "\" viewBox=\"0 0 120 {$bottom}\">" .
+            (new DrawnCover($title, $bottom))->svg(true) .
+            '</svg>';
+    }
+
     /** @param  bool  $decorative  the title's name stands beside it in text */
     public static function html(Title $title, int $width = 74, bool $decorative = false, string $class = ''): HtmlString
     {
