@@ -24,6 +24,7 @@ use App\Desk\Patrons\CardHouseholdController;
 use App\Desk\Patrons\HelpController;
 use App\Desk\Patrons\PatronsController;
 use App\Desk\PayPerLoan\PayPerLoanController;
+use App\Desk\RecordImport\RecordImportController;
 use App\Desk\Records\RecordController;
 use App\Desk\Renewals\RenewalsController;
 use App\Desk\Requests\RequestsController;
@@ -45,6 +46,7 @@ use App\Desk\Today\TodayController;
 use App\Desk\Trail\TrailController;
 use App\Desk\Uploads\UploadController;
 use App\Desk\Weeding\WeedingController;
+use App\Exchange\Records\ExportRecords;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
@@ -188,6 +190,19 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/discard', [BatchesController::class, 'discard'])->name('batch.discard');
                 });
             Route::get('/files', [FilesController::class, 'index'])->name('files');
+            Route::get('/files/records', [RecordImportController::class, 'index'])->name('records.files');
+            Route::post('/files/records', [RecordImportController::class, 'store'])->name('records.files.read');
+            Route::get('/files/records/all.{form}', [RecordImportController::class, 'export'])
+                ->whereIn('form', ExportRecords::FORMS)
+                ->name('records.export');
+            Route::middleware('can:handle,records')
+                ->prefix('files/records/{records}')
+                ->group(function (): void {
+                    Route::get('/', [RecordImportController::class, 'show'])->name('records.file');
+                    Route::post('/choose', [RecordImportController::class, 'choose'])->name('records.file.choose');
+                    Route::post('/apply', [RecordImportController::class, 'apply'])->name('records.file.apply');
+                    Route::post('/discard', [RecordImportController::class, 'discard'])->name('records.file.discard');
+                });
             Route::post('/files', [FilesController::class, 'take'])->name('files.take');
             Route::post('/files/{file}/put-away', [FilesController::class, 'putAway'])
                 ->name('files.put_away')

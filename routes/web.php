@@ -29,6 +29,7 @@ $numbers = [
         'set',
         'message',
         'letter',
+        'records',
     ],
 ];
 foreach ($numbers as $number) {

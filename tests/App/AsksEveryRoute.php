@@ -24,6 +24,8 @@ use App\Models\Mark;
 use App\Models\Message;
 use App\Models\PreparedFile;
 use App\Models\PushDevice;
+use App\Models\RecordImport;
+use App\Models\RecordImportRow;
 use App\Models\SavedSearch;
 use App\Models\SchoolClass;
 use App\Models\SignInWays;
@@ -106,6 +108,10 @@ trait AsksEveryRoute
     private Upload $upload;
 
     private CardImport $cardImport;
+
+    private RecordImport $records;
+
+    private RecordImportRow $recordRow;
 
     private Batch $batch;
 
@@ -206,6 +212,8 @@ trait AsksEveryRoute
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'batch' => $this->batch->id,
+            'records' => $this->records->id,
+            'form' => 'marcxml',
             'entryKind' => 'subject',
             'entry' => (int) DB::table('subjects')->min('id'),
             'invitation' => $this->invitation->id,
@@ -275,6 +283,8 @@ trait AsksEveryRoute
                 'what' => 'add_subject',
                 'add_subject' => 'Tides',
             ],
+            'desk.records.files.read' => ['licence' => 'none', 'uploads' => $this->upload->id],
+            'desk.records.file.choose' => ['row' => (string) $this->recordRow->id, 'chosen' => '0'],
             'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
             'desk.rules.group' => ['name' => 'New'],
             'desk.orders.move' => ['orders' => ['1'], 'to' => 'ordered'],
@@ -421,6 +431,21 @@ trait AsksEveryRoute
             'settings' => ['group' => 'adult', 'expires' => null, 'leavers' => null],
             'stage' => 'read',
             'asked_at' => $this->now(),
+        ]);
+        $this->records = RecordImport::query()->create([
+            'library_id' => $this->library()->id,
+            'staff_member_id' => $this->members['staff']->id,
+            'name' => 'A wish of Saltmere.mrc',
+            'stage' => 'read',
+            'asked_at' => $this->now(),
+        ]);
+        $this->recordRow = RecordImportRow::query()->create([
+            'record_import_id' => $this->records->id,
+            'number' => 1,
+            'outcome' => 'new',
+            'name' => 'A wish of Saltmere',
+            'marc' => '<record/>',
+            'chosen' => true,
         ]);
         $this->colleague = $this->staff(role: StaffRole::Lists);
         $this->invitation = StaffInvitation::query()->create([

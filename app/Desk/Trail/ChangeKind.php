@@ -42,6 +42,7 @@ enum ChangeKind: string
     case BatchDone = 'batch_done';
     case BatchUndone = 'batch_undone';
     case FileTakenIn = 'file_taken_in';
+    case RecordsImported = 'records_imported';
     case CardsImported = 'cards_imported';
     case CardsImportUndone = 'cards_import_undone';
     case CardIssued = 'card_issued';

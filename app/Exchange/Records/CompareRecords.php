@@ -44,6 +44,24 @@ final class CompareRecords
         yield from $this->compared($some);
     }
 
+    /** A record as that of a title which is known by another number: what it does not say stays. */
+    public static function asOf(Title $title, Record $record): Record
+    {
+        $says = array_filter(RecordText::of($record), fn(string $text): bool => $text !== '');
+        unset($says['identifiers']);
+
+        return RecordText::with(RecordOfTitle::of($title), $says)[0];
+    }
+
+    /** One by itself, as it stands now. */
+    public function one(int $number, Record $record): ComparedRecord
+    {
+        foreach ($this->compared([$number => $this->entries->understood($record)]) as $of) {
+            return $of;
+        }
+        throw new UnreadableMarc('there is no record.');
+    }
+
     /** @param  array<string, int>  $seen  numbers of records by key */
     private function understood(int $number, MarcRecord|string $marc, array &$seen): Record|ComparedRecord
     {

@@ -39,16 +39,25 @@ final class ImportRecords
     public function __invoke(string $path, Library $library, ?LicenceTerms $terms, bool $doubtful): Generator
     {
         foreach (($this->compare)($path) as $of) {
-            $isTaken = in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true);
-            if ($isTaken || ($of->outcome === 'unchanged' && $terms !== null)) {
-                DB::transaction(function () use ($of, $library, $terms, $isTaken): void {
-                    $now = CarbonImmutable::now();
-                    $title = $isTaken ? $this->save($of, $now) : Title::query()->findOrFail($of->titleId);
-                    $terms === null || $this->license($library, $title, $terms, $now);
-                });
+            if (
+                in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true) ||
+                ($of->outcome === 'unchanged' && $terms !== null)
+            ) {
+                $this->take($of, $library, $terms, CarbonImmutable::now());
             }
             yield $of;
         }
+    }
+
+    /** One of them, whatever it was compared to; licensed where the library has none. */
+    public function take(ComparedRecord $of, Library $library, ?LicenceTerms $terms, CarbonImmutable $now): Title
+    {
+        return DB::transaction(function () use ($of, $library, $terms, $now): Title {
+            $title = $of->outcome === 'unchanged' ? Title::query()->findOrFail($of->titleId) : $this->save($of, $now);
+            $terms === null || $this->license($library, $title, $terms, $now);
+
+            return $title;
+        });
     }
 
     private function save(ComparedRecord $of, CarbonImmutable $now): Title

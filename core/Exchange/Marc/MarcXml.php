@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
+use DOMDocument;
 use DOMElement;
 use Generator;
 use Normalizer;
@@ -35,6 +36,7 @@ final class MarcXml
                 $xml->writeAttribute('tag', $field->tag);
                 $xml->text(self::plain($field->value));
                 $xml->endElement();
+
                 continue;
             }
             $xml->startElement('datafield');
@@ -90,6 +92,17 @@ final class MarcXml
             libxml_clear_errors();
             libxml_use_internal_errors($was);
         }
+    }
+
+    /** A record by itself, as write() gives it. */
+    public static function one(string $xml): MarcRecord
+    {
+        $document = new DOMDocument();
+        if (!@$document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT) || $document->documentElement === null) {
+            throw new UnreadableMarc('it is no XML.');
+        }
+
+        return self::record($document->documentElement);
     }
 
     private static function record(DOMElement $record): MarcRecord

@@ -2,7 +2,8 @@
 @use('FigPorch\Core\Catalogue\Audience')
 <x-desk.layout :title="__('desk.files')" on="files" :staff="$staff">
     <h1 class="text-3xl mb-1">{{ __('files.title') }}</h1>
-    <p class="mb-4 max-w-[90ch]">{{ __('files.text') }}</p>
+    <p class="mb-4 max-w-[90ch]">{{ __('files.text') }} <a class="link" href="{{ route('desk.records.files', absolute:
+        false) }}">{{ __('record_import.title') }}</a></p>
     <div class="grid lg:grid-cols-[1fr_400px] gap-8">
         <div id="sent" class="min-w-0">@include('desk.files.sent')</div>
         <form method="post" action="{{ route('desk.files.take') }}" class="panel p-5 grid gap-4 content-start

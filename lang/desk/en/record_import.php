@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'apply' => '{1}Take in 1 record|[2,*]Take in :count records',
+    'at_work' => ['reading' => 'The file is being read. Nothing is changed.', 'applying' => 'The records are being taken in.'],
+    'broke' => 'This record could not be taken in. The others were.',
+    'choice' => 'Take in or leave out',
+    'done' => 'Taken in',
+    'fields' => [
+        'name' => 'title', 'subtitle' => 'subtitle', 'contributors' => 'people', 'edition' => 'edition', 'series' => 'series',
+        'series_position' => 'number in the series', 'language' => 'language', 'audience' => 'audience', 'ages' => 'ages',
+        'level' => 'reading level', 'publisher' => 'publisher', 'published' => 'date', 'identifiers' => 'numbers',
+        'subjects' => 'subjects', 'awards' => 'awards', 'description' => 'description', 'extent' => 'length',
+    ],
+    'file' => 'A file of records',
+    'file_hint' => 'MARC 21: ISO 2709 (.mrc) in UTF-8 or MARC-8, or MARCXML.',
+    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML'],
+    'is_that' => 'Taken as that title:',
+    'last' => 'Files sent before',
+    'leave_out' => 'Leave out',
+    'left_out' => 'Left out',
+    'licence' => 'A licence for each title that you have none of',
+    'licence_hint' => 'Without its file a title with a licence is on order: holds can be placed.',
+    'nothing_yet' => 'No file of records has been sent yet.',
+    'number' => 'Record',
+    'out' => 'Your records as a file',
+    'out_text' => 'Of all titles that you have a licence for.',
+    'outcomes' => ['new' => 'New', 'changed' => 'Changed', 'unchanged' => 'Unchanged', 'doubtful' => 'Doubtful', 'refused' => 'Refused'],
+    'outcomes_of' => 'What the records are',
+    'record' => 'Title',
+    'stages' => ['reading' => 'being read', 'unreadable' => 'not readable', 'read' => 'to be looked at', 'applying' => 'being taken in', 'applied' => 'taken in'],
+    'take_as_own' => 'Take in as another title',
+    'take_as_title' => 'It is that title',
+    'take_in' => 'Take in',
+    'text' => 'Records that another system exports. You see first what each would do; nothing changes before you say so. Sent again, a file changes nothing.',
+    'title' => 'Records from a file',
+    'unreadable' => 'This file could not be read:',
+    'unreadable_do' => 'Nothing was changed. Send it as MARC 21.',
+    'what' => 'What changes',
+];

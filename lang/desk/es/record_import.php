@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'apply' => '{1}Importar 1 registro|[2,*]Importar :count registros',
+    'at_work' => ['reading' => 'Se está leyendo el archivo. No se cambia nada.', 'applying' => 'Se están importando los registros.'],
+    'broke' => 'Este registro no se pudo importar. Los demás sí.',
+    'choice' => 'Importar o dejar fuera',
+    'done' => 'Importado',
+    'fields' => [
+        'name' => 'título', 'subtitle' => 'subtítulo', 'contributors' => 'personas', 'edition' => 'edición', 'series' => 'serie',
+        'series_position' => 'número en la serie', 'language' => 'idioma', 'audience' => 'público', 'ages' => 'edades',
+        'level' => 'nivel de lectura', 'publisher' => 'editorial', 'published' => 'fecha', 'identifiers' => 'números',
+        'subjects' => 'materias', 'awards' => 'premios', 'description' => 'descripción', 'extent' => 'extensión',
+    ],
+    'file' => 'Un archivo de registros',
+    'file_hint' => 'MARC 21: ISO 2709 (.mrc) en UTF-8 o MARC-8, o MARCXML.',
+    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML'],
+    'is_that' => 'Como ese título:',
+    'last' => 'Archivos enviados antes',
+    'leave_out' => 'Dejar fuera',
+    'left_out' => 'Dejado fuera',
+    'licence' => 'Una licencia para cada título del que no tenga ninguna',
+    'licence_hint' => 'Sin su archivo, un título con licencia está en pedido: se puede reservar.',
+    'nothing_yet' => 'Todavía no se ha enviado ningún archivo de registros.',
+    'number' => 'Registro',
+    'out' => 'Sus registros como archivo',
+    'out_text' => 'De todos los títulos de los que tiene licencia.',
+    'outcomes' => ['new' => 'Nuevos', 'changed' => 'Cambiados', 'unchanged' => 'Sin cambios', 'doubtful' => 'Dudosos', 'refused' => 'Rechazados'],
+    'outcomes_of' => 'Qué son los registros',
+    'record' => 'Título',
+    'stages' => ['reading' => 'leyéndose', 'unreadable' => 'ilegible', 'read' => 'por revisar', 'applying' => 'importándose', 'applied' => 'importado'],
+    'take_as_own' => 'Importar como otro título',
+    'take_as_title' => 'Es ese título',
+    'take_in' => 'Importar',
+    'text' => 'Registros que exporta otro sistema. Primero se ve qué haría cada uno; nada cambia hasta que usted lo diga. Enviado otra vez, un archivo no cambia nada.',
+    'title' => 'Registros de un archivo',
+    'unreadable' => 'Este archivo no se pudo leer:',
+    'unreadable_do' => 'No se ha cambiado nada. Envíelo como MARC 21.',
+    'what' => 'Qué cambia',
+];
