@@ -21,10 +21,11 @@ return new class extends Migration {
                 problem varchar(500),
                 asked_at timestamptz(0) not null,
                 applied_at timestamptz(0),
-                constraint record_imports_stage check (stage in ('reading', 'unreadable', 'read', 'applying', 'applied'))
+                constraint record_imports_stage
+                    check (stage in ('reading', 'unreadable', 'read', 'applying', 'applied'))
             );
             create index record_imports_library_id_index on record_imports (library_id, id);
-            comment on column record_imports.terms is 'of the licence that each title gets which the library has none of';
+            comment on column record_imports.terms is 'of a licence for each title that the library has none of';
 
             create table record_import_rows (
                 id bigserial primary key,
@@ -43,7 +44,8 @@ return new class extends Migration {
                     (outcome in ('new', 'changed', 'unchanged', 'doubtful', 'refused'))
             );
             create index record_import_rows_import_index on record_import_rows (record_import_id, outcome, id);
-            create index record_import_rows_to_do on record_import_rows (record_import_id, id) where chosen and not done;
+            create index record_import_rows_to_do on record_import_rows (record_import_id, id)
+                where chosen and not done;
             create index record_import_rows_title_id_index on record_import_rows (title_id);
             comment on column record_import_rows.number is 'in the file, from 1';
             comment on column record_import_rows.fields is 'those that are another than they were';

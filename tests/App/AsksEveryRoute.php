@@ -37,9 +37,13 @@ use App\Models\TitleRequest;
 use App\Models\Upload;
 use App\Reading\Prepared\PrepareFile;
 use FigPorch\Core\Account\SchoolSignIn;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\BatchAction;
 use FigPorch\Core\Desk\StaffRole;
+use FigPorch\Core\Exchange\Marc\MarcOfRecord;
+use FigPorch\Core\Exchange\Marc\MarcXml;
 use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -444,7 +448,20 @@ trait AsksEveryRoute
             'number' => 1,
             'outcome' => 'new',
             'name' => 'A wish of Saltmere',
-            'marc' => '<record/>',
+            'marc' => MarcXml::write(
+                MarcOfRecord::of(
+                    new Record(
+                        key: 'x',
+                        format: Format::Ebook,
+                        name: 'A wish of Saltmere',
+                        contributors: [],
+                        extent: 1,
+                    ),
+                    '1',
+                    null,
+                    $this->now(),
+                ),
+            ),
             'chosen' => true,
         ]);
         $this->colleague = $this->staff(role: StaffRole::Lists);

@@ -93,6 +93,7 @@ const deskPages = [
     '/desk/own/second-factor',
     '/desk/rules',
     '/desk/rules/one?group=teen',
+    '/desk/files/records',
     '/desk/staff',
     '/desk/own',
     '/desk/trail',

@@ -62,7 +62,8 @@ final class RecordImportController
             'import' => $records,
             'counts' => $counts,
             'outcome' => $outcome,
-            'page' => $this->imports->rows($records, $outcome),
+            'page' => ($page = $this->imports->rows($records, $outcome)),
+            'about' => $this->imports->about($page->items()),
             'progress' => $this->imports->progress($records),
         ]);
     }

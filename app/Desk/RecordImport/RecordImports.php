@@ -7,6 +7,8 @@ namespace App\Desk\RecordImport;
 use App\Exchange\Records\ComparedRecord;
 use App\Models\RecordImport;
 use App\Models\RecordImportRow;
+use FigPorch\Core\Exchange\Marc\MarcXml;
+use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -16,6 +18,8 @@ final class RecordImports
     private const LAST = 20;
 
     private const PAGE = 50;
+
+    private const PEOPLE = 3;
 
     /** @return Collection<int, RecordImport> */
     public function last(int $libraryId): Collection
@@ -46,6 +50,32 @@ final class RecordImports
             'done' => $import->rows()->where('done', true)->count(),
             'of' => $import->rows()->where('chosen', true)->count(),
         ];
+    }
+
+    /**
+     * @param  array<int, RecordImportRow>  $rows
+     * @return array<int, string> by row, what tells it from others of its name: people, format, year
+     */
+    public function about(array $rows): array
+    {
+        $about = [];
+        foreach ($rows as $row) {
+            if ($row->marc !== null) {
+                $record = RecordOfMarc::read(MarcXml::one($row->marc));
+                $people = array_slice(array_column($record->contributors, 'name'), 0, self::PEOPLE);
+                $about[$row->id] = implode(
+                    ' · ',
+                    array_filter([
+                        implode(', ', $people),
+                        __("catalogue.format.{$record->format->value}"),
+                        $record->edition,
+                        $record->published === null ? null : substr($record->published, 0, 4),
+                    ]),
+                );
+            }
+        }
+
+        return $about;
     }
 
     /** @return LengthAwarePaginator<int, RecordImportRow> */

@@ -26,7 +26,7 @@ final readonly class MarcField
     }
 
     /** Of the subfields given by their codes, those that are null are left out. */
-    public static function of(string $tag, string $indicators, string|null ...$values): self
+    public static function of(string $tag, string $indicators, ?string ...$values): self
     {
         $subfields = [];
         foreach ($values as $code => $value) {

@@ -25,6 +25,9 @@ final class MarcLanguages
         'tt:tat tw:twi ty:tah ug:uig uk:ukr ur:urd uz:uzb ve:ven vi:vie vo:vol wa:wln wo:wol xh:xho yi:yid yo:yor ' .
         'za:zha zh:chi zu:zul';
 
+    /** @var array<string, string> */
+    private static array $table = [];
+
     /** No language, or it is not known, or there are several. */
     private const NONE = ['und', 'zxx', 'mul', 'mis', '|||', '   ', ''];
 
@@ -50,14 +53,13 @@ final class MarcLanguages
     /** @return array<string, string> three letters by two */
     public static function table(): array
     {
-        static $table = [];
-        if ($table === []) {
+        if (self::$table === []) {
             foreach (explode(' ', self::THREE) as $pair) {
                 [$two, $three] = explode(':', $pair);
-                $table[$two] = $three;
+                self::$table[$two] = $three;
             }
         }
 
-        return $table;
+        return self::$table;
     }
 }

@@ -143,7 +143,9 @@ final class MarcXml
     /** Letters and their marks in one where there is one (Unicode, NFC): MARC-8 has them apart. */
     private static function composed(string $text): string
     {
-        return (string) Normalizer::normalize($text, Normalizer::FORM_C);
+        $composed = Normalizer::normalize($text, Normalizer::FORM_C);
+
+        return is_string($composed) ? $composed : $text;
     }
 
     private static function indicator(DOMElement $field, string $which): string

@@ -95,7 +95,11 @@ final class RecordOfMarc
         }
     }
 
-    /** The title proper with number and name of a part. */
+    /**
+     * The title proper with number and name of a part.
+     *
+     * @param  callable(string|null): (string|null)  $clean
+     */
     private static function name(MarcField $title, callable $clean): ?string
     {
         $parts = array_filter(array_map($clean, [...$title->all('a'), ...$title->all('np')]));
@@ -176,7 +180,10 @@ final class RecordOfMarc
         return array_values(array_unique($written));
     }
 
-    /** @return list<array{name: string, sort: string, role: string}> */
+    /**
+     * @param  callable(string|null): (string|null)  $clean
+     * @return list<array{name: string, sort: string, role: string}>
+     */
     private static function people(MarcRecord $of, Format $format, callable $clean): array
     {
         $people = [];
@@ -209,7 +216,10 @@ final class RecordOfMarc
         };
     }
 
-    /** @return array{string|null, string|null} as it is traced (830, 800), else as it stands (490) */
+    /**
+     * @param  callable(string|null): (string|null)  $clean
+     * @return array{string|null, string|null} as it is traced (830, 800), else as it stands (490)
+     */
     private static function series(MarcRecord $of, callable $clean): array
     {
         foreach (['830' => 'a', '800' => 't', '810' => 't', '490' => 'a'] as $tag => $code) {
@@ -230,13 +240,17 @@ final class RecordOfMarc
         return preg_match('/\d+(?:[.,]\d+)?/', (string) $text, $m) === 1 ? str_replace(',', '.', $m[0]) : null;
     }
 
-    /** @return list<string> headings with their subdivisions, and terms */
+    /**
+     * @param  callable(string|null): (string|null)  $clean
+     * @return list<string> headings with their subdivisions, and terms
+     */
     private static function subjects(MarcRecord $of, callable $clean): array
     {
         $subjects = [];
         foreach ($of->fields('600', '610', '611', '630', '648', '650', '651', '653', '655') as $field) {
             if ($field->tag === '653') {
                 array_push($subjects, ...$field->all('a'));
+
                 continue;
             }
             $parts = [implode(' ', $field->all('abcdqt')), ...$field->all('vxyz')];

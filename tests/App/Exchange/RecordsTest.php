@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\App\Exchange;
 
 use App\Desk\Records\EditRecord;
-use App\Exchange\Records\CompareRecords;
 use App\Exchange\Records\ComparedRecord;
+use App\Exchange\Records\CompareRecords;
 use App\Exchange\Records\ExportRecords;
 use App\Exchange\Records\ImportRecords;
 use App\Lending\Licences\LicenceTerms;

@@ -84,7 +84,7 @@ final class FeedAsJson
         ]);
     }
 
-    /** @return array<string, list<array<string, string>>> */
+    /** @return array<string, list<array<string, mixed>>> */
     private static function contributors(Record $record): array
     {
         $all = [];

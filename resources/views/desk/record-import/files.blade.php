@@ -16,8 +16,9 @@
                     Dates::exact($import->asked_at, $zone) }}</span></li>@endforeach</ul>@endif</section>
             <section aria-labelledby="out"><h2 id="out" class="text-xl mb-1">{{ __('record_import.out') }}</h2>
                 <p class="mb-2">{{ __('record_import.out_text') }}</p><p class="flex flex-wrap gap-3">
-                    @foreach (['marc', 'marcxml'] as $form)<a class="btn btn-quiet" href="{{ route('desk.records.export', $form,
-                    false) }}" download>{{ __("record_import.forms.{$form}") }}</a>@endforeach</p></section>
+                    @foreach (['marc', 'marcxml'] as $form)<a class="btn btn-quiet" download
+                    href="{{ route('desk.records.export', $form, false) }}">{{ __("record_import.forms.{$form}")
+                    }}</a>@endforeach</p></section>
         </div>
         <form method="post" action="{{ route('desk.records.files.read', absolute: false) }}" class="panel p-5 grid gap-4
             content-start self-start order-first lg:order-none min-w-0" data-upload data-waits="{{ __('files.waits') }}"

@@ -1,6 +1,7 @@
 {{-- A file of records as it stands; asked for anew while it is worked on. --}}
 @use('App\Shared\View\Dates')
 @use('App\Shared\View\Numbers')
+@use('Illuminate\Support\Str')
 @php($zone = $staff->library->zone())
 @if ($import->isAtWork())
     <div class="panel p-5" hx-get="{{ route('desk.records.file', $import, false) }}" hx-trigger="every 1s"
@@ -15,8 +16,9 @@
         <p class="meta">{{ __('card_import.may_close') }}</p>
     </div>
 @elseif ($import->stage === 'unreadable')
-    <p class="message bg-card border-clay mb-4">{{ __('record_import.unreadable') }} @if ($import->problem !== null)<span
-        lang="en">{{ $import->problem }}</span>@endif {{ __('record_import.unreadable_do') }}</p>
+    <p class="message bg-card border-clay mb-4">{{ __('record_import.unreadable') }}
+        @if ($import->problem !== null)<span lang="en">{{ $import->problem }}</span>@endif
+        {{ __('record_import.unreadable_do') }}</p>
     <form method="post" action="{{ route('desk.records.file.discard', $import, false) }}">@csrf<button
         class="btn btn-quiet">{{ __('card_import.discard') }}</button></form>
 @else
@@ -35,27 +37,32 @@
         @endif
     </div>
     <nav aria-label="{{ __('record_import.outcomes_of') }}" class="flex flex-wrap gap-2 mb-3">
-        @foreach ($counts as $of => $count)<a href="{{ route('desk.records.file', $import, false) }}?outcome={{ $of }}" @class(['chip',
-        'font-semibold ring-2 ring-shutter' => $outcome === $of]) @if ($outcome === $of) aria-current="true" @endif>{{
+        @foreach ($counts as $of => $count)<a href="{{ route('desk.records.file', $import, false) }}?outcome={{ $of }}"
+        @class(['chip', 'font-semibold ring-2 ring-shutter' => $outcome === $of])
+        @if ($outcome === $of) aria-current="true" @endif>{{
         __("record_import.outcomes.{$of}") }} <b class="tabular-nums">{{ Numbers::of($count) }}</b></a>@endforeach</nav>
     @if ($page->isEmpty())
         <p class="panel p-5">{{ __('card_import.none_of_these') }}</p>
     @else
         <div class="panel overflow-x-auto mb-4" tabindex="0" role="group"
             aria-label="{{ __("record_import.outcomes.{$outcome}") }}"><table class="w-full text-[15px] desk-table">
-            <thead><tr><th scope="col" class="num">{{ __('record_import.number') }}</th><th scope="col">{{
+            <thead><tr><th scope="col" class="num w-24">{{ __('record_import.number') }}</th><th scope="col">{{
                 __('record_import.record') }}</th><th scope="col">{{ __('record_import.what') }}</th><th
                 scope="col"><span class="sr-only">{{ __('record_import.choice') }}</span></th></tr></thead>
             <tbody>@foreach ($page as $row)<tr><td class="num">{{ $row->number }}</td><th scope="row"
-                class="text-left font-normal"><bdi>{{ $row->name ?? '–' }}</bdi></th><td>
+                class="text-left font-normal">@if ($row->title !== null && $outcome !== 'doubtful')<a
+                href="{{ route('desk.title', $row->title_id, false) }}"><bdi>{{ $row->name }}</bdi></a>@else<bdi>{{
+                $row->name ?? '–' }}</bdi>@endif @if (isset($about[$row->id]))<span class="meta block">{{
+                $about[$row->id] }}</span>@endif</th><td>
                 @if ($row->fields !== null){{ implode(', ', array_map(fn (string $of): string =>
                     __("record_import.fields.{$of}"), $row->fields)) }}@endif
                 @if ($row->why !== null)<span @class(['text-clay' => $row->outcome === 'refused'])
-                    @if ($row->outcome !== 'refused' || $row->title === null) lang="en" @endif>{{ $row->why
-                    }}</span>@endif
+                    @if ($row->outcome !== 'refused' || $row->title === null) lang="en" @endif>{{
+                    Str::ucfirst($row->why) }}</span>@endif
                 @if ($row->as_title)<span class="block">{{ __('record_import.is_that') }}</span>@endif
-                @if ($row->title !== null)<a class="link block" href="{{ route('desk.title', $row->title_id, false)
-                    }}"><bdi>{{ $row->title->name }}</bdi></a>@endif</td><td class="text-right">
+                @if ($row->title !== null && $outcome === 'doubtful')<a class="link block" href="{{
+                    route('desk.title', $row->title_id, false) }}"><bdi>{{ $row->title->name }}</bdi></a>@endif</td><td
+                class="text-right">
                 @if ($row->done)<span class="text-soft">{{ __('record_import.done') }}</span>
                 @elseif ($import->stage === 'read' && $row->marc !== null)<form method="post"
                     action="{{ route('desk.records.file.choose', $import, false) }}">@csrf<input type="hidden"
