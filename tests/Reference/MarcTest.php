@@ -17,7 +17,7 @@ use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -310,7 +310,7 @@ final class MarcTest extends TestCase
     #[DataProvider('refused')]
     public function test_what_cannot_be_understood_says_why(MarcRecord $record, string $why): void
     {
-        $this->expectException(UnreadableMarc::class);
+        $this->expectException(UnreadableRecord::class);
         $this->expectExceptionMessage($why);
         RecordOfMarc::read($record);
     }

@@ -13,7 +13,7 @@ use App\Models\Upload;
 use DateTimeImmutable;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
@@ -53,7 +53,7 @@ final class ReadRecordImport implements ShouldQueue
                 $this->keep($import, $some);
                 $import->update(['stage' => 'read']);
             });
-        } catch (UnreadableMarc $problem) {
+        } catch (UnreadableRecord $problem) {
             $import->update(['stage' => 'unreadable', 'problem' => mb_substr($problem->getMessage(), 0, 500)]);
         }
         ReceiveUpload::forget($upload);

@@ -9,9 +9,7 @@ use App\Catalogue\Records\RecordOfTitle;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
-use FigPorch\Core\Exchange\Marc\MarcRecord;
-use FigPorch\Core\Exchange\Marc\RecordOfMarc;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -28,14 +26,14 @@ final class CompareRecords
     /**
      * @return Generator<ComparedRecord> in the order of the file
      *
-     * @throws UnreadableMarc where it is no file of records
+     * @throws UnreadableRecord where it is no file of records
      */
     public function __invoke(string $path): Generator
     {
         $some = [];
         $seen = [];
-        foreach ($this->file->read($path) as $number => $marc) {
-            $some[$number] = $this->understood($number, $marc, $seen);
+        foreach ($this->file->read($path) as $number => $read) {
+            $some[$number] = $this->understood($number, $read, $seen);
             if (count($some) === self::AT_ONCE) {
                 yield from $this->compared($some);
                 $some = [];
@@ -59,19 +57,16 @@ final class CompareRecords
         foreach ($this->compared([$number => $this->entries->understood($record)]) as $of) {
             return $of;
         }
-        throw new UnreadableMarc('there is no record.');
+        throw new UnreadableRecord('there is no record.');
     }
 
     /** @param  array<string, int>  $seen  numbers of records by key */
-    private function understood(int $number, MarcRecord|string $marc, array &$seen): Record|ComparedRecord
+    private function understood(int $number, Record|string $read, array &$seen): Record|ComparedRecord
     {
-        try {
-            $record = is_string($marc)
-                ? throw new UnreadableMarc($marc)
-                : $this->entries->understood(RecordOfMarc::read($marc));
-        } catch (UnreadableMarc $refused) {
-            return new ComparedRecord($number, 'refused', why: $refused->getMessage());
+        if (is_string($read)) {
+            return new ComparedRecord($number, 'refused', why: $read);
         }
+        $record = $this->entries->understood($read);
         $before = $seen[$record->key] ?? null;
         $seen[$record->key] ??= $number;
 

@@ -13,7 +13,7 @@ use App\Models\Licence;
 use App\Models\Title;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\RecordText;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -34,7 +34,7 @@ final class ImportRecords
      * @param  bool  $doubtful  also those that may be a title that is there: each as a title of its own
      * @return Generator<ComparedRecord> each as it was before, after it is taken in
      *
-     * @throws UnreadableMarc where it is no file of records
+     * @throws UnreadableRecord where it is no file of records
      */
     public function __invoke(string $path, Library $library, ?LicenceTerms $terms, bool $doubtful): Generator
     {
@@ -62,7 +62,7 @@ final class ImportRecords
 
     private function save(ComparedRecord $of, CarbonImmutable $now): Title
     {
-        $record = $of->record ?? throw new UnreadableMarc('there is no record.');
+        $record = $of->record ?? throw new UnreadableRecord('there is no record.');
         $title = $of->outcome === 'changed' ? Title::query()->with('publication')->find($of->titleId) : null;
         if ($title?->publication !== null) {
             // How long it is, its file has said; the record says the rest.

@@ -6,7 +6,7 @@ namespace App\Exchange\Records;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Library;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
 use Symfony\Component\Console\Formatter\OutputFormatter;
@@ -15,11 +15,11 @@ use Symfony\Component\Console\Formatter\OutputFormatter;
 final class ImportRecordsCommand extends Command
 {
     protected $signature =
-        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8} {--library= : whose ' .
+        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, or ONIX 3.0} {--library= : whose ' .
         'catalogue, by its short address, such as saltmere} {--licence= : a licence for each title that the library ' .
-        'has none of, such as one_copy_one_user:copies=2; without it they are titles that it does not have} {--sure : ' .
-        'take them in; without it they are only looked at} {--doubtful : take in also what may be a title that is ' .
-        'there} {--report= : a file for a line (JSON) about each record}';
+        'has none of, such as one_copy_one_user:copies=2; without it they are titles that it does not have} ' .
+        '{--sure : take them in; without it they are only looked at} {--doubtful : take in also what may be a title ' .
+        'that is there} {--report= : a file for a line (JSON) about each record}';
 
     protected $description = 'Look at the records of a file, or take them into the catalogue';
 
@@ -60,7 +60,7 @@ final class ImportRecordsCommand extends Command
                 $isTold = $of->outcome !== 'unchanged' && $counts[$of->outcome] <= self::SHOWN;
                 $isTold && $this->line(OutputFormatter::escape(self::words($of)));
             }
-        } catch (UnreadableMarc | InvalidArgumentException $refused) {
+        } catch (UnreadableRecord | InvalidArgumentException $refused) {
             $this->error(OutputFormatter::escape("{$path}: {$refused->getMessage()}"));
 
             return self::FAILURE;

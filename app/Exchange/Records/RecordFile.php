@@ -4,18 +4,22 @@ declare(strict_types=1);
 
 namespace App\Exchange\Records;
 
+use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\Marc\RecordOfMarc;
+use FigPorch\Core\Exchange\Onix\OnixReader;
+use FigPorch\Core\Exchange\UnreadableRecord;
+use FigPorch\Core\Exchange\XmlElements;
 use Generator;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
 /**
- * A file of MARC records: MARCXML, or ISO 2709 in UTF-8 or MARC-8, each record in its own. yaz-marcdump (Debian's yaz)
- * decodes ISO 2709; it gets some hundred records at once, and where it makes of them another number of records, each
- * alone, so that one that is broken spoils none of the others.
+ * A file of records: ONIX 3.0, MARCXML, or ISO 2709, each of its records in UTF-8 or MARC-8. yaz-marcdump (Debian's
+ * yaz) decodes ISO 2709; it gets some hundred records at once, and where it makes of them another number of records,
+ * each alone, so that one that is broken spoils none of the others.
  */
 final class RecordFile
 {
@@ -24,13 +28,13 @@ final class RecordFile
     private const SECONDS = 60;
 
     /**
-     * @return Generator<int, MarcRecord|string> by number, from 1: the record, or what is wrong with it
+     * @return Generator<int, Record|string> by number, from 1: the record, or what is wrong with it
      *
-     * @throws UnreadableMarc where it is no file of records
+     * @throws UnreadableRecord where it is no file of records
      */
     public function read(string $path): Generator
     {
-        $file = @fopen($path, 'rb') ?: throw new UnreadableMarc('there is no such file, or it cannot be read.');
+        $file = @fopen($path, 'rb') ?: throw new UnreadableRecord('there is no such file, or it cannot be read.');
         $head = ltrim((string) fread($file, 200), "\u{FEFF}\r\n\t ");
         rewind($file);
         if (str_starts_with($head, '<')) {
@@ -39,7 +43,7 @@ final class RecordFile
             return yield from $this->xml($path);
         }
         if (preg_match('/^\d{5}/', $head) !== 1) {
-            throw new UnreadableMarc('it is neither MARCXML nor ISO 2709.');
+            throw new UnreadableRecord('it is neither ONIX, MARCXML nor ISO 2709.');
         }
         try {
             yield from $this->iso2709($file);
@@ -48,26 +52,40 @@ final class RecordFile
         }
     }
 
-    /** @return Generator<int, MarcRecord|string> */
+    /** @return Generator<int, Record|string> */
     private function xml(string $path): Generator
     {
         $number = 0;
         try {
-            foreach (MarcXml::read($path) as $record) {
-                yield ++$number => $record;
+            foreach (XmlElements::of($path, [MarcXml::RECORD, ...OnixReader::PRODUCTS]) as $element) {
+                yield ++$number => self::understood(
+                    fn(): Record => $element->localName === MarcXml::RECORD
+                        ? RecordOfMarc::read(MarcXml::record($element))
+                        : OnixReader::read($element),
+                );
             }
-        } catch (UnreadableMarc $broken) {
+        } catch (UnreadableRecord $broken) {
             // What came before is good; nothing after it can be known.
             yield ++$number => "from here on the file cannot be read: {$broken->getMessage()}";
         }
         if ($number === 0) {
-            throw new UnreadableMarc('it has no MARC records.');
+            throw new UnreadableRecord('it has no records of MARC or ONIX.');
+        }
+    }
+
+    /** @param  callable(): Record  $read */
+    private static function understood(callable $read): Record|string
+    {
+        try {
+            return $read();
+        } catch (UnreadableRecord $refused) {
+            return $refused->getMessage();
         }
     }
 
     /**
      * @param  resource  $file
-     * @return Generator<int, MarcRecord|string>
+     * @return Generator<int, Record|string>
      */
     private function iso2709($file): Generator
     {
@@ -75,11 +93,25 @@ final class RecordFile
         foreach (Iso2709::split($file) as $number => $record) {
             $waiting[$number] = $record;
             if (count($waiting) === self::AT_ONCE) {
-                yield from $this->decoded($waiting);
+                yield from $this->records($waiting);
                 $waiting = [];
             }
         }
-        yield from $this->decoded($waiting);
+        yield from $this->records($waiting);
+    }
+
+    /**
+     * @param  array<int, string>  $records
+     * @return array<int, Record|string> in order
+     */
+    private function records(array $records): array
+    {
+        return array_map(
+            fn(MarcRecord|string $of): Record|string => is_string($of)
+                ? $of
+                : self::understood(fn(): Record => RecordOfMarc::read($of)),
+            $this->decoded($records),
+        );
     }
 
     /**
@@ -149,7 +181,7 @@ final class RecordFile
             }
 
             return iterator_to_array(MarcXml::read($to), false);
-        } catch (UnreadableMarc) {
+        } catch (UnreadableRecord) {
             return [];
         } finally {
             @unlink($from);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 
 /**
@@ -82,7 +83,7 @@ final class Iso2709
                 yield ++$number => ltrim($part, "\r\n\0 ") . self::RECORD;
             }
             if (strlen($rest) > 10 * self::BLOCK) {
-                throw new UnreadableMarc('for ten million bytes no record ends: it is no file of MARC records.');
+                throw new UnreadableRecord('for ten million bytes no record ends: it is no file of MARC records.');
             }
         }
         if (trim($rest, "\r\n\0\x1A ") !== '') {

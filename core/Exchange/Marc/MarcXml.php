@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
+use FigPorch\Core\Exchange\UnreadableRecord;
+use FigPorch\Core\Exchange\XmlElements;
 use DOMDocument;
 use DOMElement;
 use Generator;
 use Normalizer;
-use XMLReader;
 use XMLWriter;
 
 /** MARCXML (loc.gov/standards/marcxml), a record at a time, however many there are. */
@@ -20,6 +21,8 @@ final class MarcXml
 
     /** Control characters but three (XML 1.0, 2.2). */
     private const NONE_OF_XML = '/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u';
+
+    public const RECORD = 'record';
 
     public const FOOT = "</collection>\n";
 
@@ -60,37 +63,12 @@ final class MarcXml
      * @param  string  $file  a path
      * @return Generator<MarcRecord>
      *
-     * @throws UnreadableMarc where it is no XML any more; what came before is good
+     * @throws UnreadableRecord where it is no XML any more; what came before is good
      */
     public static function read(string $file): Generator
     {
-        $was = libxml_use_internal_errors(true);
-        $reader = new XMLReader();
-        try {
-            // Nothing is fetched, and entities of its own are not put in.
-            if (!@$reader->open($file, null, LIBXML_NONET | LIBXML_COMPACT)) {
-                throw new UnreadableMarc('the file cannot be read.');
-            }
-            while (@$reader->read()) {
-                if ($reader->nodeType === XMLReader::DOC_TYPE) {
-                    throw new UnreadableMarc('it has a document type, which MARCXML has not.');
-                }
-                if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'record') {
-                    $element = @$reader->expand();
-                    // What is read ahead may be broken already: of half a record nothing is taken.
-                    if ($element instanceof DOMElement && libxml_get_errors() === []) {
-                        yield self::record($element);
-                    }
-                }
-            }
-            $problem = libxml_get_errors()[0] ?? null;
-            if ($problem !== null) {
-                throw new UnreadableMarc("at line {$problem->line} it is no XML: " . trim($problem->message));
-            }
-        } finally {
-            $reader->close();
-            libxml_clear_errors();
-            libxml_use_internal_errors($was);
+        foreach (XmlElements::of($file, [self::RECORD]) as $record) {
+            yield self::record($record);
         }
     }
 
@@ -99,13 +77,13 @@ final class MarcXml
     {
         $document = new DOMDocument();
         if (!@$document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT) || $document->documentElement === null) {
-            throw new UnreadableMarc('it is no XML.');
+            throw new UnreadableRecord('it is no XML.');
         }
 
         return self::record($document->documentElement);
     }
 
-    private static function record(DOMElement $record): MarcRecord
+    public static function record(DOMElement $record): MarcRecord
     {
         $leader = '';
         $fields = [];

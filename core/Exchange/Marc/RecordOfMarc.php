@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
+use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Citation\Name;
@@ -46,7 +47,7 @@ final class RecordOfMarc
     /** Letters of a record's key. */
     private const KEY = 120;
 
-    /** @throws UnreadableMarc */
+    /** @throws UnreadableRecord */
     public static function read(MarcRecord $of): Record
     {
         $titles = $of->fields('245');
@@ -54,9 +55,9 @@ final class RecordOfMarc
         $clean = fn(?string $text): ?string => $text === null ? null : ($isPlain ? $text : self::withoutMarks($text));
         $name = $titles === [] ? null : self::name($titles[0], $clean);
         if ($name === null || $name === '') {
-            throw new UnreadableMarc('it has no title (245 $a).');
+            throw new UnreadableRecord('it has no title (245 $a).');
         }
-        $format = self::format($of) ?? throw new UnreadableMarc("“{$name}” is of a kind that is not lent here.");
+        $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a kind that is not lent here.");
         $identifiers = self::identifiers($of);
         [$series, $position] = self::series($of, $clean);
         $ages = self::ages($of);
@@ -91,7 +92,7 @@ final class RecordOfMarc
                 ages: $ages,
             );
         } catch (InvalidArgumentException $problem) {
-            throw new UnreadableMarc("“{$name}”: {$problem->getMessage()}");
+            throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
         }
     }
 
@@ -142,7 +143,7 @@ final class RecordOfMarc
         }
         $number = trim($of->control('001'));
         if ($number === '') {
-            throw new UnreadableMarc('it has neither an ISBN (020) nor a number (001): nobody could know it again.');
+            throw new UnreadableRecord('it has neither an ISBN (020) nor a number (001): nobody could know it again.');
         }
 
         return mb_substr('marc:' . trim($of->control('003')) . ":{$number}", 0, self::KEY);

@@ -15,7 +15,7 @@ return [
         'subjects' => 'materias', 'awards' => 'premios', 'description' => 'descripción', 'extent' => 'extensión',
     ],
     'file' => 'Un archivo de registros',
-    'file_hint' => 'MARC 21: ISO 2709 (.mrc) en UTF-8 o MARC-8, o MARCXML.',
+    'file_hint' => 'MARC 21 como ISO 2709 (.mrc) en UTF-8 o MARC-8, o como MARCXML; ONIX 3.0.',
     'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML'],
     'is_that' => 'Como ese título:',
     'last' => 'Archivos enviados antes',
@@ -37,6 +37,6 @@ return [
     'text' => 'Registros que exporta otro sistema. Primero se ve qué haría cada uno; nada cambia hasta que usted lo diga. Enviado otra vez, un archivo no cambia nada.',
     'title' => 'Registros de un archivo',
     'unreadable' => 'Este archivo no se pudo leer:',
-    'unreadable_do' => 'No se ha cambiado nada. Envíelo como MARC 21.',
+    'unreadable_do' => 'No se ha cambiado nada. Envíelo como MARC 21 u ONIX 3.0.',
     'what' => 'Qué cambia',
 ];

@@ -214,8 +214,8 @@ final class RecordImportTest extends TestCase
         $this->assertSame('unreadable', $import->stage);
         $this->get("/desk/files/records/{$import->id}")
             ->assertOk()
-            ->assertSee('neither MARCXML nor ISO 2709')
-            ->assertSee('Send it as MARC 21.');
+            ->assertSee('neither ONIX, MARCXML nor ISO 2709')
+            ->assertSee('Send it as MARC 21 or ONIX 3.0.');
         $this->post("/desk/files/records/{$import->id}/discard")->assertRedirect('/desk/files/records');
         $this->assertSame(0, RecordImport::query()->count());
         $this->post('/desk/files/records', ['licence' => 'none', 'uploads' => 'x'])->assertSessionHas('refusal');

@@ -18,7 +18,7 @@ use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
-use FigPorch\Core\Exchange\Marc\UnreadableMarc;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -54,6 +54,26 @@ final class RecordsTest extends TestCase
         $marc = MarcOfRecord::of($of, (string) $n, null, new DateTimeImmutable('2026-05-01'));
 
         return Iso2709::write($marc);
+    }
+
+    /** As a publisher would say what the record says. */
+    private static function onix(Record $of): string
+    {
+        $text = fn(string $of): string => htmlspecialchars($of, ENT_XML1);
+        $subtitle = $of->subtitle === null ? '' : "<Subtitle>{$text($of->subtitle)}</Subtitle>";
+        $subjects = array_map(
+            fn(string $name): string => "<Subject><SubjectHeadingText>{$text($name)}</SubjectHeadingText></Subject>",
+            $of->subjects,
+        );
+
+        return "<Product><RecordReference>{$of->key}</RecordReference><NotificationType>03</NotificationType>
+            <DescriptiveDetail><ProductForm>ED</ProductForm><TitleDetail><TitleType>01</TitleType><TitleElement>
+            <TitleElementLevel>01</TitleElementLevel><TitleText>{$text($of->name)}</TitleText>{$subtitle}</TitleElement>
+            </TitleDetail><Contributor><ContributorRole>A01</ContributorRole>
+            <PersonNameInverted>{$text($of->contributors[0]['sort'])}</PersonNameInverted></Contributor>
+            <Language><LanguageRole>01</LanguageRole><LanguageCode>spa</LanguageCode></Language>" .
+            implode('', $subjects) .
+            '</DescriptiveDetail></Product>';
     }
 
     private static function file(string $text): string
@@ -111,6 +131,13 @@ final class RecordsTest extends TestCase
                 ->mustRun()
                 ->getOutput(),
         ];
+        yield 'ONIX' => [
+            fn(
+                array $records,
+            ): string => '<ONIXMessage release="3.0" xmlns="http://ns.editeur.org/onix/3.0/reference">' .
+                implode('', array_map(self::onix(...), $records)) .
+                '</ONIXMessage>',
+        ];
         yield 'MARCXML' => [
             fn(array $records): string => MarcXml::HEAD .
                 implode(
@@ -139,7 +166,7 @@ final class RecordsTest extends TestCase
         $this->assertSame(['Marea baja, ñandú', 'Bell & Söhne'], Title::query()->orderBy('id')->pluck('name')->all());
         $title = Title::query()
             ->with(['contributors', 'subjects'])
-            ->where('record_key', $records[0]->key)
+            ->where('name', $records[0]->name)
             ->sole();
         $this->assertSame('Íñigo Osei', $title->contributors->sole()->name);
         $this->assertEqualsCanonicalizing(['Tides', 'Ärmel'], $title->subjects->pluck('name')->all());
@@ -214,7 +241,7 @@ final class RecordsTest extends TestCase
         $path = self::file($text);
         try {
             $this->assertNotContains('new', $this->looked($path));
-        } catch (UnreadableMarc $refused) {
+        } catch (UnreadableRecord $refused) {
             $this->assertNotSame('', $refused->getMessage());
         }
         $this->artisan('records:import', [

@@ -26,7 +26,7 @@
             @csrf
             <div class="grid gap-1 min-w-0"><label for="file" class="font-semibold">{{ __('record_import.file')
                 }}</label><p id="file-hint" class="meta">{{ __('record_import.file_hint') }}</p><input
-                id="file" type="file" required accept=".mrc,.marc,.xml,.iso,.dat,.mrk"
+                id="file" type="file" required accept=".mrc,.marc,.xml,.onx,.iso,.dat"
                 class="field min-w-0 w-full" aria-describedby="file-hint"></div>
             <input type="hidden" name="uploads" value="">
             <x-desk.options name="licence" :label="__('record_import.licence')"

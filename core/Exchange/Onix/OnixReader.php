@@ -1,0 +1,385 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Exchange\Onix;
+
+use FigPorch\Core\Exchange\UnreadableRecord;
+use DOMElement;
+use FigPorch\Core\Catalogue\AgeRange;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Citation\Name;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\PublicationDate;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\SeriesPosition;
+use FigPorch\Core\Exchange\Marc\MarcLanguages;
+use InvalidArgumentException;
+
+/**
+ * A product of ONIX for Books 3.0 (EDItEUR), with reference names or short tags, as a catalogue record. Code lists are
+ * from memory.
+ */
+final class OnixReader
+{
+    /** The element of each, by reference names and short. */
+    public const PRODUCTS = ['Product', 'product'];
+
+    /** List 1: a product that is taken back; a part of a record. */
+    private const DELETED = '05';
+
+    private const PARTIAL = '04';
+
+    /** List 17. */
+    private const ROLES = [
+        'A01' => 'author',
+        'A02' => 'author',
+        'A06' => 'composer',
+        'A12' => 'illustrator',
+        'A13' => 'illustrator',
+        'A35' => 'illustrator',
+        'B01' => 'editor',
+        'B06' => 'translator',
+        'D02' => 'director',
+        'E01' => 'cast',
+        'E03' => 'narrator',
+        'E07' => 'narrator',
+    ];
+
+    private const MOST_OF_ANYTHING = 100_000_000;
+
+    /** Letters of a record's key. */
+    private const KEY = 120;
+
+    /** @throws UnreadableRecord */
+    public static function read(DOMElement $product): Record
+    {
+        $of = new OnixElement($product);
+        $detail = 'DescriptiveDetail';
+        $notification = $of->text('NotificationType');
+        if ($notification === self::DELETED) {
+            throw new UnreadableRecord(
+                'the publisher takes it back. Nothing is taken out by a file: end its licences.',
+            );
+        }
+        if ($of->all($detail) === []) {
+            throw new UnreadableRecord(
+                $notification === self::PARTIAL
+                    ? 'it changes a part of a record alone. Ask for whole records.'
+                    : 'it does not say what it is (DescriptiveDetail).',
+            );
+        }
+        [$name, $subtitle, $part] = self::title($of);
+        if ($name === null) {
+            throw new UnreadableRecord('it has no title.');
+        }
+        $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a form that is not lent here.");
+        $identifiers = self::identifiers($of);
+        $isbn = array_values(array_filter(array_map(Isbn::parse(...), $identifiers)))[0] ?? null;
+        $reference = $of->text('RecordReference');
+        if ($isbn === null && $reference === null) {
+            throw new UnreadableRecord("“{$name}” has neither an ISBN nor a reference by which to know it again.");
+        }
+        [$series, $position] = self::series($of);
+        $ages = self::ages($of);
+        [$pages, $seconds] = self::extents($of);
+        $edition = $of->text("{$detail}/EditionStatement") ?? $of->text("{$detail}/EditionNumber");
+        try {
+            return new Record(
+                key: $isbn !== null ? "isbn:{$isbn->thirteen}" : mb_substr("onix:{$reference}", 0, self::KEY),
+                format: $format,
+                name: mb_substr($name, 0, 500),
+                contributors: self::contributors($of),
+                extent: $format === Format::Audiobook ? $seconds : $pages,
+                subtitle: $subtitle,
+                edition: $edition === null ? null : mb_substr($edition, 0, 255),
+                language: self::language($of),
+                audience: self::audience($of) ?? ($ages?->audience() ?? Audience::Adult),
+                description: self::description($of),
+                publisher: self::publisher($of),
+                published: self::published($of),
+                identifiers: $identifiers,
+                subjects: self::subjects($of),
+                series: $series,
+                seriesPosition: $series === null ? null : SeriesPosition::read($position ?? $part),
+                awards: self::awards($of),
+                ages: $ages,
+            );
+        } catch (InvalidArgumentException $problem) {
+            throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
+        }
+    }
+
+    /** @return array{string|null, string|null, string|null} title, subtitle, number of the part */
+    private static function title(OnixElement $of): array
+    {
+        foreach ($of->all('DescriptiveDetail/TitleDetail') as $detail) {
+            // List 15: 01 is the distinctive title.
+            if (in_array($detail->text('TitleType'), ['01', null], true)) {
+                $part = null;
+                foreach ($detail->all('TitleElement') as $element) {
+                    $part ??= $element->text('PartNumber');
+                    // List 149: 01 is the product itself.
+                    if (in_array($element->text('TitleElementLevel'), ['01', null], true)) {
+                        return [self::words($element), $element->text('Subtitle'), $part];
+                    }
+                }
+            }
+        }
+
+        return [null, null, null];
+    }
+
+    private static function words(OnixElement $title): ?string
+    {
+        $apart = implode(' ', array_filter([$title->text('TitlePrefix'), $title->text('TitleWithoutPrefix')]));
+
+        return $title->text('TitleText') ?? ($apart === '' ? null : $apart);
+    }
+
+    /** List 150 (form), 175 (detail) and 81 (content): what is delivered by the network, to be read or heard. */
+    private static function format(OnixElement $of): ?Format
+    {
+        $form = (string) $of->text('DescriptiveDetail/ProductForm');
+        $details = $of->texts('DescriptiveDetail/ProductFormDetail');
+        $isHeard =
+            in_array($of->text('DescriptiveDetail/PrimaryContentType'), ['01'], true) ||
+            array_filter($details, fn(string $code): bool => $code[0] === 'A') !== [];
+
+        return match (true) {
+            in_array($form, ['AJ', 'AN', 'AO'], true) => Format::Audiobook,
+            in_array($form, ['EA', 'EB', 'EC', 'ED'], true) => $isHeard ? Format::Audiobook : Format::Ebook,
+            default => null,
+        };
+    }
+
+    /** @return list<string> List 5: ISBN-13 (15), GTIN-13 (03), DOI (06), ISBN-10 (02) */
+    private static function identifiers(OnixElement $of): array
+    {
+        $found = [];
+        foreach ($of->all('ProductIdentifier') as $identifier) {
+            $value = $identifier->text('IDValue');
+            $isbn = $value === null ? null : Isbn::parse($value);
+            $type = $identifier->text('ProductIDType');
+            if ($value !== null && in_array($type, ['15', '03', '02'], true) && $isbn !== null) {
+                $found[] = $isbn->thirteen;
+            } elseif ($value !== null && $type === '06') {
+                $found[] = "doi:{$value}";
+            }
+        }
+
+        return array_values(array_unique($found));
+    }
+
+    /** @return list<array{name: string, sort: string, role: string}> in their order */
+    private static function contributors(OnixElement $of): array
+    {
+        $all = [];
+        foreach ($of->all('DescriptiveDetail/Contributor') as $n => $one) {
+            $inverted = $one->text('PersonNameInverted');
+            $keys = implode(' ', array_filter([$one->text('NamesBeforeKey'), $one->text('KeyNames')]));
+            $name =
+                $one->text('PersonName') ??
+                ($one->text('CorporateName') ??
+                    ($inverted === null ? ($keys === '' ? null : $keys) : Name::fromSorted($inverted)->natural()));
+            if ($name === null) {
+                continue;
+            }
+            $key = $one->text('KeyNames');
+            $before = $one->text('NamesBeforeKey');
+            $sort = $inverted ?? ($key === null ? $name : ($before === null ? $key : "{$key}, {$before}"));
+            foreach ($one->texts('ContributorRole') ?: ['A01'] as $role) {
+                $order = (int) ($one->text('SequenceNumber') ?? $n + 1);
+                $all[] = [
+                    $order,
+                    [
+                        'name' => mb_substr($name, 0, 255),
+                        'sort' => mb_substr($sort, 0, 255),
+                        'role' => self::ROLES[$role] ?? 'contributor',
+                    ],
+                ];
+            }
+        }
+        usort($all, fn(array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return array_values(array_unique(array_column($all, 1), SORT_REGULAR));
+    }
+
+    private static function language(OnixElement $of): ?string
+    {
+        foreach ($of->all('DescriptiveDetail/Language') as $language) {
+            // List 22: 01 is that of the text.
+            if ($language->text('LanguageRole') === '01') {
+                return MarcLanguages::tag((string) $language->text('LanguageCode'));
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{string|null, string|null} name and number in it */
+    private static function series(OnixElement $of): array
+    {
+        foreach ($of->all('DescriptiveDetail/Collection') as $collection) {
+            $name = $number = null;
+            foreach ($collection->all('TitleDetail/TitleElement') as $element) {
+                // List 149: 02 is the collection.
+                $name ??= $element->text('TitleElementLevel') === '02' ? self::words($element) : null;
+                $number ??= $element->text('PartNumber');
+            }
+            if ($name !== null) {
+                $number ??= $collection->text('CollectionSequence/CollectionSequenceNumber');
+
+                return [mb_substr($name, 0, 255), $number];
+            }
+        }
+
+        return [null, null];
+    }
+
+    /** @return array{int, int} pages and seconds; List 23 and 24 */
+    private static function extents(OnixElement $of): array
+    {
+        [$pages, $seconds] = [0, 0];
+        foreach ($of->all('DescriptiveDetail/Extent') as $extent) {
+            $value = (string) $extent->text('ExtentValue');
+            if (preg_match('/^\d{1,9}$/D', $value) !== 1) {
+                continue;
+            }
+            $isLong = $extent->text('ExtentType') === '09';
+            [$pages, $seconds] = match ($isLong ? $extent->text('ExtentUnit') : 'pages') {
+                'pages' => $extent->text('ExtentUnit') === '03'
+                    ? [max($pages, (int) $value), $seconds]
+                    : [$pages, $seconds],
+                '04' => [$pages, (int) $value * 3600],
+                '05' => [$pages, (int) $value * 60],
+                '06' => [$pages, (int) $value],
+                '14' => [$pages, (int) $value * 3600],
+                // Hours and minutes, and seconds, in one number.
+                '15' => [$pages, intdiv((int) $value, 100) * 3600 + ((int) $value % 100) * 60],
+                '16' => [
+                    $pages,
+                    intdiv((int) $value, 10000) * 3600 + (intdiv((int) $value, 100) % 100) * 60 + ((int) $value % 100),
+                ],
+                default => [$pages, $seconds],
+            };
+        }
+
+        return [min($pages, self::MOST_OF_ANYTHING), min($seconds, self::MOST_OF_ANYTHING)];
+    }
+
+    /** List 28. */
+    private static function audience(OnixElement $of): ?Audience
+    {
+        foreach ($of->all('DescriptiveDetail/Audience') as $audience) {
+            $code = $audience->text('AudienceCodeType') === '01' ? $audience->text('AudienceCodeValue') : null;
+            $known = match ($code) {
+                '02' => Audience::Child,
+                '03' => Audience::Teen,
+                '01', '05', '06', '08' => Audience::Adult,
+                default => null,
+            };
+            if ($known !== null) {
+                return $known;
+            }
+        }
+
+        return null;
+    }
+
+    /** List 30: 17 interest age, 18 reading age, in years; List 31: 01 exactly, 03 from, 04 to. */
+    private static function ages(OnixElement $of): ?AgeRange
+    {
+        foreach ($of->all('DescriptiveDetail/AudienceRange') as $range) {
+            if (!in_array($range->text('AudienceRangeQualifier'), ['17', '18'], true)) {
+                continue;
+            }
+            $ends = array_combine(['01', '03', '04'], [null, null, null]);
+            $values = $range->texts('AudienceRangeValue');
+            foreach ($range->texts('AudienceRangePrecision') as $n => $precision) {
+                $value = $values[$n] ?? '';
+                $ends[$precision] = preg_match('/^\d{1,2}$/D', $value) === 1 ? $value : null;
+            }
+            $from = $ends['03'] ?? $ends['01'];
+            $to = $ends['04'] ?? $ends['01'];
+            if ($from !== null || $to !== null) {
+                return AgeRange::parse("{$from}-{$to}");
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> headings; keywords (List 27: 20) are parted by semicolons */
+    private static function subjects(OnixElement $of): array
+    {
+        $subjects = [];
+        foreach ($of->all('DescriptiveDetail/Subject') as $subject) {
+            $heading = $subject->text('SubjectHeadingText');
+            if ($heading !== null) {
+                $isKeywords = $subject->text('SubjectSchemeIdentifier') === '20';
+                array_push($subjects, ...array_map(trim(...), $isKeywords ? explode(';', $heading) : [$heading]));
+            }
+        }
+        $subjects = array_map(fn(string $name): string => mb_substr($name, 0, 255), $subjects);
+
+        return array_values(array_unique(array_filter($subjects, fn(string $name): bool => $name !== '')));
+    }
+
+    /** List 153: 03 the description, 02 a short one. */
+    private static function description(OnixElement $of): ?string
+    {
+        foreach (['03', '02'] as $type) {
+            foreach ($of->all('CollateralDetail/TextContent') as $content) {
+                foreach ($content->text('TextType') === $type ? $content->all('Text') : [] as $text) {
+                    $prose = $text->prose();
+                    if ($prose !== '') {
+                        return $prose;
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    private static function awards(OnixElement $of): array
+    {
+        $awards = [];
+        foreach ($of->all('CollateralDetail/Prize') as $prize) {
+            $name = $prize->text('PrizeName');
+            $name === null || ($awards[] = trim("{$name} {$prize->text('PrizeYear')}"));
+        }
+
+        return array_values(array_unique($awards));
+    }
+
+    /** List 45: 01 the publisher. */
+    private static function publisher(OnixElement $of): ?string
+    {
+        foreach ($of->all('PublishingDetail/Publisher') as $publisher) {
+            if (in_array($publisher->text('PublishingRole'), ['01', null], true)) {
+                return mb_substr((string) $publisher->text('PublisherName'), 0, 255) ?: null;
+            }
+        }
+
+        return $of->text('PublishingDetail/Imprint/ImprintName');
+    }
+
+    /** List 163: 01 the date of publication; List 55: 20240517, 202405 or 2024. */
+    private static function published(OnixElement $of): ?string
+    {
+        foreach ($of->all('PublishingDetail/PublishingDate') as $date) {
+            if (
+                $date->text('PublishingDateRole') === '01' &&
+                preg_match('/^(\d{4})(\d{2})?(\d{2})?/', (string) $date->text('Date'), $m) === 1
+            ) {
+                return PublicationDate::read(implode('-', array_slice($m, 1)));
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,252 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Exchange;
+
+use DOMDocument;
+use DOMElement;
+use FigPorch\Core\Catalogue\Audience;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Exchange\Onix\OnixReader;
+use FigPorch\Core\Exchange\Onix\OnixTags;
+use FigPorch\Core\Exchange\UnreadableRecord;
+use FigPorch\Core\Exchange\XmlElements;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ReflectionClass;
+
+/** ONIX for Books 3.0 (EDItEUR), from memory: products as publishers write them, with invented titles. */
+final class OnixTest extends TestCase
+{
+    private const EBOOK = <<<'XML'
+    <Product>
+        <RecordReference>lantern.example.0001</RecordReference>
+        <NotificationType>03</NotificationType>
+        <ProductIdentifier><ProductIDType>01</ProductIDType><IDValue>LL-1</IDValue></ProductIdentifier>
+        <ProductIdentifier><ProductIDType>15</ProductIDType><IDValue>9780306406157</IDValue></ProductIdentifier>
+        <DescriptiveDetail>
+            <ProductComposition>00</ProductComposition><ProductForm>ED</ProductForm>
+            <ProductFormDetail>E101</ProductFormDetail>
+            <Collection><CollectionType>10</CollectionType>
+                <CollectionSequence><CollectionSequenceType>02</CollectionSequenceType>
+                    <CollectionSequenceNumber>2</CollectionSequenceNumber></CollectionSequence>
+                <TitleDetail><TitleType>01</TitleType><TitleElement><TitleElementLevel>02</TitleElementLevel>
+                    <TitlePrefix>The</TitlePrefix><TitleWithoutPrefix>Quay</TitleWithoutPrefix></TitleElement>
+                </TitleDetail></Collection>
+            <TitleDetail><TitleType>13</TitleType><TitleElement><TitleElementLevel>01</TitleElementLevel>
+                <TitleText>Another</TitleText></TitleElement></TitleDetail>
+            <TitleDetail><TitleType>01</TitleType><TitleElement><TitleElementLevel>01</TitleElementLevel>
+                <TitleText>Low &amp; High Water</TitleText><Subtitle>A ledger</Subtitle></TitleElement></TitleDetail>
+            <Contributor><SequenceNumber>2</SequenceNumber><ContributorRole>B06</ContributorRole>
+                <NamesBeforeKey>Wren</NamesBeforeKey><KeyNames>Ash</KeyNames></Contributor>
+            <Contributor><SequenceNumber>1</SequenceNumber><ContributorRole>A01</ContributorRole>
+                <ContributorRole>A12</ContributorRole><PersonName>Tamsin Ebbing</PersonName>
+                <PersonNameInverted>Ebbing, Tamsin</PersonNameInverted></Contributor>
+            <Contributor><SequenceNumber>3</SequenceNumber><ContributorRole>Z99</ContributorRole>
+                <CorporateName>The Harbour Office</CorporateName></Contributor>
+            <EditionNumber>2</EditionNumber>
+            <Language><LanguageRole>02</LanguageRole><LanguageCode>eng</LanguageCode></Language>
+            <Language><LanguageRole>01</LanguageRole><LanguageCode>ger</LanguageCode></Language>
+            <Extent><ExtentType>00</ExtentType><ExtentValue>312</ExtentValue><ExtentUnit>03</ExtentUnit></Extent>
+            <Extent><ExtentType>22</ExtentType><ExtentValue>4</ExtentValue><ExtentUnit>19</ExtentUnit></Extent>
+            <Subject><SubjectSchemeIdentifier>93</SubjectSchemeIdentifier><SubjectCode>FB</SubjectCode>
+                <SubjectHeadingText>Fiction: general</SubjectHeadingText></Subject>
+            <Subject><SubjectSchemeIdentifier>20</SubjectSchemeIdentifier>
+                <SubjectHeadingText>tides; harbours ;tides</SubjectHeadingText></Subject>
+            <Subject><SubjectSchemeIdentifier>10</SubjectSchemeIdentifier><SubjectCode>FIC000000</SubjectCode></Subject>
+            <Audience><AudienceCodeType>01</AudienceCodeType><AudienceCodeValue>03</AudienceCodeValue></Audience>
+            <AudienceRange><AudienceRangeQualifier>17</AudienceRangeQualifier>
+                <AudienceRangePrecision>03</AudienceRangePrecision><AudienceRangeValue>12</AudienceRangeValue>
+                <AudienceRangePrecision>04</AudienceRangePrecision><AudienceRangeValue>15</AudienceRangeValue>
+            </AudienceRange>
+        </DescriptiveDetail>
+        <CollateralDetail>
+            <TextContent><TextType>02</TextType><ContentAudience>00</ContentAudience><Text>Short.</Text></TextContent>
+            <TextContent><TextType>03</TextType><ContentAudience>00</ContentAudience><Text textformat="05"><p>Twice a
+                <em>year</em> the sea goes out.</p><p>And &amp; in.</p></Text></TextContent>
+            <Prize><PrizeName>Low Tide Prize</PrizeName><PrizeYear>2020</PrizeYear></Prize>
+        </CollateralDetail>
+        <PublishingDetail>
+            <Imprint><ImprintName>Gull</ImprintName></Imprint>
+            <Publisher><PublishingRole>01</PublishingRole><PublisherName>Gullwing Press</PublisherName></Publisher>
+            <PublishingDate><PublishingDateRole>11</PublishingDateRole><Date>20010101</Date></PublishingDate>
+            <PublishingDate><PublishingDateRole>01</PublishingDateRole><Date dateformat="01">202103</Date>
+            </PublishingDate>
+        </PublishingDetail>
+    </Product>
+    XML;
+
+    private static function element(string $xml): DOMElement
+    {
+        $document = new DOMDocument();
+        $document->loadXML($xml);
+
+        return $document->documentElement ?? self::fail('It is no XML.');
+    }
+
+    private static function read(string $xml): Record
+    {
+        return OnixReader::read(self::element($xml));
+    }
+
+    /** @return string the same with short tags */
+    private static function short(string $xml): string
+    {
+        $constants = (new ReflectionClass(OnixTags::class))->getConstants();
+        $short = array_flip($constants['SHORT']);
+        foreach ($constants['COMPOSITES'] as $composite) {
+            $short[$composite] = strtolower($composite);
+        }
+
+        return (string) preg_replace_callback(
+            '~(</?)([A-Z][A-Za-z]+)~',
+            fn(array $m): string => $m[1] . ($short[$m[2]] ?? strtolower($m[2])),
+            $xml,
+        );
+    }
+
+    public function test_a_product_is_a_record(): void
+    {
+        $record = self::read(self::EBOOK);
+        $this->assertSame(
+            [
+                'isbn:9780306406157',
+                Format::Ebook,
+                'Low & High Water',
+                'A ledger',
+                312,
+                '2',
+                'de',
+                Audience::Teen,
+                "Twice a year the sea goes out.\n\nAnd & in.",
+                'Gullwing Press',
+                '2021-03',
+                ['9780306406157'],
+                ['Fiction: general', 'tides', 'harbours'],
+                'The Quay',
+                2.0,
+                ['Low Tide Prize 2020'],
+                [12, 15],
+                [
+                    ['name' => 'Tamsin Ebbing', 'sort' => 'Ebbing, Tamsin', 'role' => 'author'],
+                    ['name' => 'Tamsin Ebbing', 'sort' => 'Ebbing, Tamsin', 'role' => 'illustrator'],
+                    ['name' => 'Wren Ash', 'sort' => 'Ash, Wren', 'role' => 'translator'],
+                    ['name' => 'The Harbour Office', 'sort' => 'The Harbour Office', 'role' => 'contributor'],
+                ],
+            ],
+            [
+                $record->key,
+                $record->format,
+                $record->name,
+                $record->subtitle,
+                $record->extent,
+                $record->edition,
+                $record->language,
+                $record->audience,
+                $record->description,
+                $record->publisher,
+                $record->published,
+                $record->identifiers,
+                $record->subjects,
+                $record->series,
+                $record->seriesPosition,
+                $record->awards,
+                [$record->ages?->from, $record->ages?->to],
+                $record->contributors,
+            ],
+        );
+    }
+
+    public function test_short_tags_say_the_same(): void
+    {
+        $short = self::short(self::EBOOK);
+        $this->assertStringContainsString('<b203>Low &amp; High Water</b203>', $short);
+        $this->assertStringNotContainsString('TitleText', $short);
+        $this->assertEquals(self::read(self::EBOOK), self::read($short));
+    }
+
+    /** @return iterable<string, array{string, string, int}> unit, value, seconds */
+    public static function durations(): iterable
+    {
+        yield 'hours' => ['04', '9', 32400];
+        yield 'minutes' => ['05', '90', 5400];
+        yield 'seconds' => ['06', '77', 77];
+        yield 'HHHMM' => ['15', '00130', 5400];
+        yield 'HHHMMSS' => ['16', '0013015', 5415];
+        yield 'unknown' => ['99', '5', 0];
+    }
+
+    #[DataProvider('durations')]
+    public function test_what_is_heard_has_its_length(string $unit, string $value, int $seconds): void
+    {
+        $xml = str_replace(
+            [
+                'E101',
+                '<Extent><ExtentType>22</ExtentType><ExtentValue>4</ExtentValue><ExtentUnit>19</ExtentUnit></Extent>',
+            ],
+            [
+                'A103',
+                "<Extent><ExtentType>09</ExtentType><ExtentValue>{$value}</ExtentValue>" .
+                "<ExtentUnit>{$unit}</ExtentUnit></Extent>",
+            ],
+            self::EBOOK,
+        );
+        $record = self::read($xml);
+        $this->assertSame([Format::Audiobook, $seconds], [$record->format, $record->extent]);
+    }
+
+    public function test_a_description_that_was_escaped_once_more_is_prose_all_the_same(): void
+    {
+        $html = '&lt;p&gt;Out &amp;amp; in.&lt;br/&gt;Again&lt;/p&gt;&lt;script&gt;';
+        $xml = preg_replace('~<Text textformat="05">.*?</Text>~s', "<Text>{$html}</Text>", self::EBOOK);
+        $this->assertSame("Out & in.\n\nAgain", self::read((string) $xml)->description);
+    }
+
+    /** @return iterable<string, array{string, string, string}> what stands there, what is put instead, and why */
+    public static function refused(): iterable
+    {
+        yield 'taken back' => ['<NotificationType>03', '<NotificationType>05', 'takes it back'];
+        yield 'on paper' => ['<ProductForm>ED', '<ProductForm>BC', 'not lent here'];
+        yield 'without a title' => ['<TitleType>01', '<TitleType>10', 'no title'];
+        yield 'without a number' => [
+            '<RecordReference>lantern.example.0001</RecordReference>',
+            '',
+            'neither an ISBN nor a reference',
+        ];
+    }
+
+    #[DataProvider('refused')]
+    public function test_what_cannot_be_taken_in_says_why(string $from, string $to, string $why): void
+    {
+        $xml = str_replace($from, $to, self::EBOOK);
+        $this->expectException(UnreadableRecord::class);
+        $this->expectExceptionMessage($why);
+        self::read($why === 'neither an ISBN nor a reference' ? str_replace('9780306406157', 'none', $xml) : $xml);
+    }
+
+    public function test_a_part_of_a_record_is_asked_for_whole(): void
+    {
+        $this->expectException(UnreadableRecord::class);
+        $this->expectExceptionMessage('Ask for whole records');
+        self::read('<product><a001>1</a001><a002>04</a002><publishingdetail/></product>');
+    }
+
+    public function test_entities_of_a_file_are_neither_fetched_nor_put_in(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'onix');
+        $product = str_replace('A ledger', 'A &own; &stolen; ledger', self::EBOOK);
+        file_put_contents(
+            $file,
+            '<!DOCTYPE ONIXMessage [<!ENTITY own "own"><!ENTITY stolen SYSTEM "file:///etc/hostname">]>' .
+                "<ONIXMessage>{$product}</ONIXMessage>",
+        );
+        $hostname = trim((string) file_get_contents('/etc/hostname'));
+        foreach (XmlElements::of($file, OnixReader::PRODUCTS) as $element) {
+            $subtitle = (string) OnixReader::read($element)->subtitle;
+            $this->assertStringContainsString('ledger', $subtitle);
+            $this->assertStringNotContainsString($hostname, $subtitle);
+        }
+    }
+}
