@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\BibTex;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
 use FigPorch\Core\Catalogue\Citation\CslJson;
@@ -223,6 +224,51 @@ final class CitationTest extends TestCase
                 Reference::text($title, Style::Apa),
                 array_keys(self::titles())[$n],
             );
+        }
+    }
+
+    /** A whole bibliography: its order, and the letters of the same people and year. */
+    public function test_a_bibliography_in_apa_is_as_citeproc_writes_it(): void
+    {
+        $osei = new Name('Osei', 'Maren');
+        $pike = new Name('Pike', 'Juno');
+        $facts = [
+            ['The tide tables', [$osei], '2019'],
+            ['A ledger', [$osei], '2019-04-02'],
+            ['Both', [$osei, $pike], '2019'],
+            ['Bells', [$pike], '2019'],
+            ['An older one', [$osei], '2011'],
+            ['Much of it', [$osei], '2019'],
+            ['Undated B', [$pike], null],
+            ['Undated A', [$pike], null],
+        ];
+        $titles = [];
+        foreach ($facts as $n => [$name, $people, $published]) {
+            $titles[] = new CitedTitle(
+                "t{$n}",
+                Format::Ebook,
+                $name,
+                ['author' => $people],
+                publisher: 'Low Tide Books',
+                published: $published,
+            );
+        }
+        $theirs = self::node(
+            "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(new " .
+                "Cite(given).format('bibliography', { format: 'text', template: 'apa', lang: 'en-US' })))",
+            array_map(CslJson::of(...), $titles),
+        );
+        $ours = array_map(
+            fn(CitedTitle $of): string => Reference::text($of, Style::Apa),
+            Bibliography::of($titles, Style::Apa),
+        );
+        $this->assertSame(array_values(array_filter(explode("\n", trim($theirs)))), $ours);
+        $this->assertContains('Osei, M. (2019b). Much of it. Low Tide Books.', $ours);
+        // Where titles stand by name, or by number, there are no letters.
+        foreach ([Style::Mla, Style::Chicago, Style::Vancouver] as $style) {
+            foreach (Bibliography::of($titles, $style) as $of) {
+                $this->assertSame('', $of->letter);
+            }
         }
     }
 

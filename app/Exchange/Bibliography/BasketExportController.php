@@ -9,8 +9,8 @@ use App\Catalogue\Citations\CitableTitles;
 use App\Exchange\Csv\CsvFile;
 use App\Models\Basket;
 use App\Shared\Input;
+use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
-use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -31,24 +31,9 @@ final class BasketExportController
     public function bibliography(Request $request, Basket $basket): View
     {
         $style = Style::tryFrom(Input::text($request, 'style')) ?? Style::Apa;
-        $cited = $this->cited($basket);
-        if ($style !== Style::Vancouver) {
-            usort($cited, fn(CitedTitle $a, CitedTitle $b): int => self::filed($a) <=> self::filed($b));
-        }
+        $cited = Bibliography::of($this->cited($basket), $style);
 
         return view('exchange.bibliography.bibliography', ['basket' => $basket, 'style' => $style, 'cited' => $cited]);
-    }
-
-    /** @return list<string|null> under what an entry stands in a bibliography: names, then year, then title */
-    private static function filed(CitedTitle $title): array
-    {
-        return [
-            mb_strtolower(
-                implode(' ', array_map(fn(Name $n): string => $n->inverted(), $title->makers())) ?: $title->fullName(),
-            ),
-            $title->year(),
-            $title->fullName(),
-        ];
     }
 
     /** @return list<CitedTitle> */

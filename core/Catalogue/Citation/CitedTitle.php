@@ -16,6 +16,7 @@ final readonly class CitedTitle
      * @param  string|null  $address  where it can be found
      * @param  int|null  $pages  of an ebook or a magazine
      * @param  int|null  $seconds  of an audiobook, music or a video
+     * @param  string  $letter  after the year, of several of the same people and year (Bibliography)
      */
     public function __construct(
         public string $key,
@@ -33,6 +34,7 @@ final readonly class CitedTitle
         public ?string $address = null,
         public ?int $pages = null,
         public ?int $seconds = null,
+        public string $letter = '',
     ) {}
 
     /** @return list<Name> those in whose name it goes: authors, or who else made it */
@@ -62,6 +64,17 @@ final readonly class CitedTitle
     public function year(): ?string
     {
         return $this->published === null ? null : substr($this->published, 0, 4);
+    }
+
+    /** The year as author and date cite it: 2019a. */
+    public function citedYear(): ?string
+    {
+        return $this->year() === null ? null : $this->year() . $this->letter;
+    }
+
+    public function withLetter(string $letter): self
+    {
+        return new self(...[...get_object_vars($this), 'letter' => $letter]);
     }
 
     /** Name and subtitle, as bibliographies write them. */

@@ -74,7 +74,7 @@ final class Reference
                 Format::Video => ' [Film]',
                 default => '',
             };
-        $date = '(' . ($title->year() ?? 'n.d.') . ')';
+        $date = '(' . ($title->citedYear() ?? 'n.d.' . self::after($title, '-')) . ')';
 
         return self::sentences($names === '' ? [$name, $date] : [$names, $date, $name], [$title->publisher]);
     }
@@ -141,7 +141,7 @@ final class Reference
                 ? "{$people[0]} " . self::italic('et al.')
                 : self::joined($people, ' and ', ' and ', ', ');
         $names .= $title->isEdited() ? (count($people) > 1 ? ' (eds)' : ' (ed.)') : '';
-        $date = '(' . ($title->year() ?? 'no date') . ')';
+        $date = '(' . ($title->citedYear() ?? 'no date' . self::after($title, ' ')) . ')';
         $narrators = array_map(fn(Name $n): string => $n->natural(), $title->of('narrator'));
         $medium = self::medium($title);
         $name = self::italic($title->fullName()) . ($medium === null ? '' : ' [' . $medium . ']');
@@ -181,7 +181,7 @@ final class Reference
     {
         $names = self::firstInverted($title, PHP_INT_MAX, 0);
         $name = self::italic($title->fullName());
-        $date = $title->year() ?? 'N.d';
+        $date = $title->citedYear() ?? 'N.d' . self::after($title, '.-');
 
         return self::sentences(
             [],
@@ -189,6 +189,12 @@ final class Reference
                 ? [$name, $date, $title->edition, $title->publisher, self::medium($title)]
                 : [$names, $date, $name, $title->edition, $title->publisher, self::medium($title)],
         );
+    }
+
+    /** The letter of one without a date, where it has one: n.d.-a. */
+    private static function after(CitedTitle $title, string $between): string
+    {
+        return $title->letter === '' ? '' : $between . $title->letter;
     }
 
     private static function medium(CitedTitle $title): ?string

@@ -129,7 +129,7 @@ final class CatalogueFeedsTest extends TestCase
     public function test_every_title_is_reached_by_links_alone_and_every_link_leads_somewhere(string $edition): void
     {
         config(['figporch.page_size' => 4]);
-        foreach (range(1, 11) as $n) {
+        foreach (range(1, 9) as $n) {
             $this->licence($this->title("Tide & Table {$n} <b>\u{0001}“ñ”", author: "Íñigo O'Marsh & {$n}"));
         }
         $list = StaffList::query()->create([
@@ -153,17 +153,21 @@ final class CatalogueFeedsTest extends TestCase
             );
             $read = self::read((string) $page->getContent());
             $names = [...$names, ...$read['names']];
-            // What narrows down what is narrowed down already is the same again.
+            // In one order is as in another, and what narrows down twice is what narrows down once.
             $next = array_filter(
                 array_diff([...$read['links'], ...$read['ids']], array_keys($seen), $todo),
-                fn(string $of): bool => substr_count($of, '&') < 2,
+                fn(string $of): bool => match (substr_count($of, '&')) {
+                    0 => true,
+                    1 => str_contains($of, 'order=newest'),
+                    default => false,
+                },
             );
             $todo = [...$todo, ...$next];
         }
         $this->assertLessThan(400, count($seen));
         $this->assertContains(url("/opds/{$edition}/saltmere/rooms/reading"), array_keys($seen));
         $this->assertContains(url("/opds/{$edition}/saltmere/titles?list={$list->id}"), array_keys($seen));
-        $expected = array_map(fn(int $n): string => "Tide & Table {$n} <b>“ñ”", range(1, 11));
+        $expected = array_map(fn(int $n): string => "Tide & Table {$n} <b>“ñ”", range(1, 9));
         $plain = fn(string $of): string => str_replace("\u{0001}", '', $of);
         $this->assertEqualsCanonicalizing($expected, array_values(array_unique(array_map($plain, $names))));
     }
