@@ -74,7 +74,24 @@ final readonly class CitedTitle
 
     public function withLetter(string $letter): self
     {
-        return new self(...[...get_object_vars($this), 'letter' => $letter]);
+        return new self(
+            key: $this->key,
+            format: $this->format,
+            name: $this->name,
+            people: $this->people,
+            subtitle: $this->subtitle,
+            edition: $this->edition,
+            publisher: $this->publisher,
+            published: $this->published,
+            isbn: $this->isbn,
+            language: $this->language,
+            series: $this->series,
+            seriesPosition: $this->seriesPosition,
+            address: $this->address,
+            pages: $this->pages,
+            seconds: $this->seconds,
+            letter: $letter,
+        );
     }
 
     /** Name and subtitle, as bibliographies write them. */
