@@ -13,10 +13,18 @@ use Illuminate\Support\Facades\DB;
 /** A file of records from being sent to being taken in: each step once, whoever asks for it at the same moment. */
 final class TakeRecordFile
 {
+    private const LEFT_DAYS = 30;
+
     /** @param  string|null  $terms  of the licence that each title gets which the library has none of */
     public function read(StaffMember $by, Upload $upload, ?string $terms, CarbonImmutable $now): RecordImport
     {
         return DB::transaction(function () use ($by, $upload, $terms, $now): RecordImport {
+            // What was looked at and left so long will not be taken in any more.
+            RecordImport::query()
+                ->where('library_id', $by->library_id)
+                ->whereIn('stage', ['read', 'unreadable'])
+                ->where('asked_at', '<', $now->subDays(self::LEFT_DAYS))
+                ->delete();
             $import = RecordImport::query()->create([
                 'library_id' => $by->library_id,
                 'staff_member_id' => $by->id,

@@ -6,10 +6,9 @@ namespace App\Exchange\Records;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
-use App\Lending\Licences\AddLicence;
 use App\Lending\Licences\LicenceTerms;
+use App\Lending\Licences\LicenseWhereNone;
 use App\Models\Library;
-use App\Models\Licence;
 use App\Models\Title;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\RecordText;
@@ -26,7 +25,7 @@ final class ImportRecords
     public function __construct(
         private readonly CompareRecords $compare,
         private readonly SaveRecord $saveRecord,
-        private readonly AddLicence $addLicence,
+        private readonly LicenseWhereNone $license,
     ) {}
 
     /**
@@ -54,7 +53,7 @@ final class ImportRecords
     {
         return DB::transaction(function () use ($of, $library, $terms, $now): Title {
             $title = $of->outcome === 'unchanged' ? Title::query()->findOrFail($of->titleId) : $this->save($of, $now);
-            $terms === null || $this->license($library, $title, $terms, $now);
+            $terms === null || ($this->license)($library->id, $title->id, $terms, $now);
 
             return $title;
         });
@@ -70,29 +69,5 @@ final class ImportRecords
         }
 
         return ($this->saveRecord)($record, $now);
-    }
-
-    private function license(Library $library, Title $title, LicenceTerms $terms, CarbonImmutable $now): void
-    {
-        if (
-            Licence::query()
-                ->where(['library_id' => $library->id, 'title_id' => $title->id])
-                ->exists()
-        ) {
-            return;
-        }
-        ($this->addLicence)(
-            libraryId: $library->id,
-            titleId: $title->id,
-            model: $terms->model,
-            copies: $terms->copies,
-            loans: $terms->loans,
-            startsAt: $now,
-            endsAt: $terms->endsAt,
-            now: $now,
-            priceCents: $terms->priceCents,
-            shared: $terms->shared,
-            rights: $terms->rights,
-        );
     }
 }

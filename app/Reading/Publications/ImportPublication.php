@@ -6,12 +6,11 @@ namespace App\Reading\Publications;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
-use App\Lending\Licences\AddLicence;
 use App\Lending\Licences\LicenceTerms;
+use App\Lending\Licences\LicenseWhereNone;
 use App\Lending\Loans\Opening;
 use App\Lending\Queues\FillFreeCopies;
 use App\Models\Library;
-use App\Models\Licence;
 use App\Models\Publication as StoredPublication;
 use App\Models\Title;
 use DateTimeImmutable;
@@ -37,7 +36,7 @@ final class ImportPublication
         private readonly UnpackEpub $unpackEpub,
         private readonly UnpackMedia $unpackMedia,
         private readonly UnpackPdf $unpackPdf,
-        private readonly AddLicence $addLicence,
+        private readonly LicenseWhereNone $license,
         private readonly FillFreeCopies $fillFreeCopies,
     ) {}
 
@@ -97,7 +96,7 @@ final class ImportPublication
                 throw new UnreadablePublication(Reason::OfAnother);
             }
             $title = Title::query()->findOrFail($known->title_id);
-            $this->license($title, $library, $terms, $now);
+            $terms === null || ($this->license)($library->id, $title->id, $terms, $now);
 
             return ['title' => $title, 'new' => false];
         }
@@ -124,7 +123,7 @@ final class ImportPublication
             if ($stored->wasRecentlyCreated) {
                 $this->fillFreeCopies->ofTitle($title->id, $now);
             }
-            $this->license($title, $library, $terms, $now);
+            $terms === null || ($this->license)($library->id, $title->id, $terms, $now);
 
             return ['title' => $title, 'new' => true];
         }, self::TRIES);
@@ -159,29 +158,5 @@ final class ImportPublication
         return $archive->has(ManifestReader::FILE)
             ? ($this->unpackMedia)($archive, $sha256, $audience)
             : ($this->unpackEpub)($archive, $sha256, $audience);
-    }
-
-    private function license(Title $title, Library $library, ?LicenceTerms $terms, DateTimeImmutable $now): void
-    {
-        if (
-            $terms !== null &&
-            !Licence::query()
-                ->where(['library_id' => $library->id, 'title_id' => $title->id])
-                ->exists()
-        ) {
-            ($this->addLicence)(
-                libraryId: $library->id,
-                titleId: $title->id,
-                model: $terms->model,
-                copies: $terms->copies,
-                loans: $terms->loans,
-                startsAt: $now,
-                endsAt: $terms->endsAt,
-                now: $now,
-                priceCents: $terms->priceCents,
-                shared: $terms->shared,
-                rights: $terms->rights,
-            );
-        }
     }
 }

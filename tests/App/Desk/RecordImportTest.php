@@ -218,6 +218,11 @@ final class RecordImportTest extends TestCase
             ->assertSee('Send it as MARC 21 or ONIX 3.0.');
         $this->post("/desk/files/records/{$import->id}/discard")->assertRedirect('/desk/files/records');
         $this->assertSame(0, RecordImport::query()->count());
+        // Left for a month, it goes when the next one comes.
+        $left = $this->send(self::iso(1, 'Low Water'));
+        $left->update(['asked_at' => $this->now()->subDays(31)]);
+        $this->send(self::iso(2, 'Spring Tide'));
+        $this->assertModelMissing($left);
         $this->post('/desk/files/records', ['licence' => 'none', 'uploads' => 'x'])->assertSessionHas('refusal');
         $this->post('/desk/files/records', ['licence' => 'one_copy_one_user', 'copies' => '0'])->assertSessionHasErrors(
             ['copies', 'price'],
