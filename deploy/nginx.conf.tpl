@@ -39,18 +39,22 @@ http {
     limit_conn_zone $server_name zone=waiting:64k;
     limit_conn_zone $visitor_address zone=waiting_here:4m;
     # At one address fewer sign in than at all together, or one could keep everybody else out.
-    map "$request_method $uri" $signs_in {
-        "~^POST (/desk)?/sign-in(/code|/pin/.*)?$" all;
+    # Reading applications sign in once for a token, or with each request.
+    map "$request_method $uri|$http_authorization" $signs_in {
+        "~^POST (/desk)?/sign-in(/code|/pin/.*)?\|" all;
+        "~^POST /opds/[12]/[^/]+/token\|" all;
+        "~*^[A-Z]+ /opds/.*\|basic " all;
         default "";
     }
-    map "$request_method $uri" $signs_in_here {
-        "~^POST (/desk)?/sign-in(/code|/pin/.*)?$" $visitor_address;
+    map $signs_in $signs_in_here {
+        all $visitor_address;
         default "";
     }
     limit_req_zone $signs_in zone=sign_in:64k rate={{SIGN_INS}}r/s;
     limit_req_zone $signs_in_here zone=sign_in_here:4m rate={{SIGN_INS_HERE}}r/s;
     map $uri $searches {
         ~^/(catalogue|suggest|rooms)(/|$) $visitor_address;
+        ~^/opds/[12]/[^/]+/(titles|subjects|series)$ $visitor_address;
         default "";
     }
     limit_req_zone $searches zone=searches:4m rate={{SEARCHES}}r/s;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Desk\SignIn\AtTheDesk;
 use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -22,6 +23,9 @@ final class HostileInputTest extends TestCase
     use AsksEveryRoute;
 
     private const TRIED = 10;
+
+    /** Of those at a door that is shut to the role: what stands before it is the same for all. */
+    private const TRIED_AT_DOORS = 2;
 
     /** @return list<mixed> what people, programs and attackers send */
     private static function payloads(): array
@@ -123,7 +127,10 @@ final class HostileInputTest extends TestCase
             if (getenv('HOSTILE') !== 'all') {
                 $payloads = array_map(
                     fn(int $key): mixed => $payloads[$key],
-                    $random->pickArrayKeys($payloads, self::TRIED),
+                    $random->pickArrayKeys(
+                        $payloads,
+                        self::isShut($role, $name, $route) ? self::TRIED_AT_DOORS : self::TRIED,
+                    ),
                 );
             }
             foreach ($payloads as $payload) {
@@ -138,7 +145,23 @@ final class HostileInputTest extends TestCase
             }
         }
         $this->assertSame([], $faults);
-        $this->assertGreaterThan(1_500, $asked);
+        $this->assertGreaterThan(1_000, $asked);
+    }
+
+    /** Whether what the role sends is read by nothing but what stands before every route. */
+    private static function isShut(string $role, string $name, OneRoute $route): bool
+    {
+        $isDesk = str_starts_with($name, 'desk.');
+
+        return match ($role) {
+            'staff' => !$isDesk,
+            'the patron' => $isDesk,
+            default => array_intersect(array_filter($route->gatherMiddleware(), is_string(...)), [
+                'auth:web',
+                'auth:staff',
+                AtTheDesk::class,
+            ]) !== [],
+        };
     }
 
     /** Addresses too: what stands between their slashes, and the cookies that come with them. */
