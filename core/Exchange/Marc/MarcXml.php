@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
-use FigPorch\Core\Exchange\UnreadableRecord;
-use FigPorch\Core\Exchange\XmlElements;
 use DOMDocument;
 use DOMElement;
+use FigPorch\Core\Exchange\UnreadableRecord;
+use FigPorch\Core\Exchange\XmlElements;
 use Generator;
 use Normalizer;
 use XMLWriter;

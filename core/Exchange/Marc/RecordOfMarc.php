@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
-use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Citation\Name;
@@ -15,6 +14,7 @@ use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SeriesPosition;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
 
 /**

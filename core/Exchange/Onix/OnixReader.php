@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Onix;
 
-use FigPorch\Core\Exchange\UnreadableRecord;
 use DOMElement;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
@@ -15,6 +14,7 @@ use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SeriesPosition;
 use FigPorch\Core\Exchange\Marc\MarcLanguages;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
 
 /**
