@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Opds;
 
 use App\Catalogue\Filters\Filters;
+use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\SeriesFilter;
 use App\Catalogue\Filters\SubjectFilter;
 use App\Models\StaffList;
@@ -18,6 +19,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** The catalogue for reading applications (OPDS); anybody may look, and who signs in sees it as their card has it. */
 final class CatalogueFeedController
 {
+    private const MOST_PAGES = 10_000;
+
     public function __construct(private readonly RequestContext $current, private readonly CatalogueFeeds $feeds) {}
 
     public function front(Edition $edition): Response
@@ -35,18 +38,14 @@ final class CatalogueFeedController
         return $edition->feed($this->feeds->room($this->at($edition), $room, CarbonImmutable::now()) ?? abort(404));
     }
 
-    public function subjects(Edition $edition): Response
+    public function subjects(Request $request, Edition $edition): Response
     {
-        $feed = $this->feeds->index($this->at($edition), 'subjects', SubjectFilter::class, CarbonImmutable::now());
-
-        return $edition->feed($feed);
+        return $this->index($request, $edition, 'subjects', SubjectFilter::class);
     }
 
-    public function series(Edition $edition): Response
+    public function series(Request $request, Edition $edition): Response
     {
-        $feed = $this->feeds->index($this->at($edition), 'series', SeriesFilter::class, CarbonImmutable::now());
-
-        return $edition->feed($feed);
+        return $this->index($request, $edition, 'series', SeriesFilter::class);
     }
 
     public function titles(Request $request, Edition $edition): Response
@@ -110,6 +109,14 @@ final class CatalogueFeedController
     public function authentication(Edition $edition): Response
     {
         return Edition::json(AuthenticationDocument::of($this->at($edition)), AuthenticationDocument::TYPE);
+    }
+
+    /** @param  class-string<ListFilter>  $filter */
+    private function index(Request $request, Edition $edition, string $path, string $filter): Response
+    {
+        $page = min(self::MOST_PAGES, max(1, (int) Input::text($request, 'page')));
+
+        return $edition->feed($this->feeds->index($this->at($edition), $path, $filter, $page, CarbonImmutable::now()));
     }
 
     private function at(Edition $edition): Addresses

@@ -16,6 +16,7 @@ use App\Catalogue\Rooms\LibraryRooms;
 use App\Catalogue\Rooms\RoomText;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\HeldValues;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\StaffLists\ListOnShow;
 use App\Catalogue\StaffLists\StaffLists;
@@ -27,6 +28,7 @@ use FigPorch\Core\Catalogue\Room;
 use FigPorch\Core\Exchange\Opds\Out\FacetGroup;
 use FigPorch\Core\Exchange\Opds\Out\Feed;
 use FigPorch\Core\Exchange\Opds\Out\Link;
+use stdClass;
 
 /** A library's catalogue, page by page, for applications. */
 final class CatalogueFeeds
@@ -40,6 +42,7 @@ final class CatalogueFeeds
     public function __construct(
         private readonly RequestContext $current,
         private readonly CatalogueSearch $search,
+        private readonly HeldValues $values,
         private readonly PayMonth $payMonth,
         private readonly Publications $publications,
         private readonly LibraryRooms $rooms,
@@ -133,23 +136,37 @@ final class CatalogueFeeds
      *
      * @param  class-string<ListFilter>  $filter
      */
-    public function index(Addresses $at, string $path, string $filter, DateTimeImmutable $now): Feed
+    public function index(Addresses $at, string $path, string $filter, int $page, DateTimeImmutable $now): Feed
     {
-        $facets = $this->search->facets(SearchRequest::read($at->library->id, [], $this->eligibility($now)), $now);
-        $links = [];
-        foreach ($facets->of($filter::name()) as $value => $count) {
-            $name = $facets->name($filter::name(), $value);
-            $name === null ||
-                ($links[] = new Link(
-                    rel: 'subsection',
-                    href: $at->of('titles', [$filter::name() => (string) $value]),
-                    type: $at->edition->acquisition(),
-                    title: $name,
-                    items: $count,
-                ));
-        }
+        $values = $this->values->of($at->library->id, $filter, $this->eligibility($now), $page, $now);
+        $isLast = $page * HeldValues::PAGE >= ($values[0]->of ?? 0);
+        $others = array_filter(['previous' => $page - 1, 'next' => $isLast ? 0 : $page + 1]);
 
-        return $this->navigation($at, $path, __("opds.{$path}"), $now, $links);
+        return $this->navigation(
+            at: $at,
+            path: $path,
+            title: __("opds.{$path}"),
+            now: $now,
+            places: array_map(
+                fn(stdClass $of): Link => new Link(
+                    rel: 'subsection',
+                    href: $at->of('titles', [$filter::name() => (string) $of->value]),
+                    type: $at->edition->acquisition(),
+                    title: $of->name,
+                    items: $of->titles,
+                ),
+                $values,
+            ),
+            others: array_map(
+                fn(string $rel, int $number): Link => new Link(
+                    $rel,
+                    $at->of($path, ['page' => $number]),
+                    $at->edition->navigation(),
+                ),
+                array_keys($others),
+                $others,
+            ),
+        );
     }
 
     /**
@@ -261,14 +278,23 @@ final class CatalogueFeeds
         return $groups;
     }
 
-    /** @param  list<Link>  $places */
-    private function navigation(Addresses $at, string $path, string $title, DateTimeImmutable $now, array $places): Feed
-    {
+    /**
+     * @param  list<Link>  $places
+     * @param  list<Link>  $others  its other pages
+     */
+    private function navigation(
+        Addresses $at,
+        string $path,
+        string $title,
+        DateTimeImmutable $now,
+        array $places,
+        array $others = [],
+    ): Feed {
         return new Feed(
             id: $at->of($path),
             title: $title,
             modified: $now,
-            links: [new Link('self', $at->of($path), $at->edition->navigation()), ...$at->everywhere()],
+            links: [new Link('self', $at->of($path), $at->edition->navigation()), ...$at->everywhere(), ...$others],
             navigation: $places,
         );
     }

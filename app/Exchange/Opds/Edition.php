@@ -38,7 +38,7 @@ enum Edition: string
             ? self::json(FeedAsJson::feed($feed), FeedAsJson::FEED)
             : self::answer(
                 FeedAsAtom::feed($feed),
-                $feed->isNavigation() ? FeedAsAtom::NAVIGATION : FeedAsAtom::ACQUISITION,
+                $feed->navigation === null ? FeedAsAtom::ACQUISITION : FeedAsAtom::NAVIGATION,
             );
     }
 

@@ -179,6 +179,32 @@ final class CatalogueFeedsTest extends TestCase
         yield 'OPDS 1.2' => ['1'];
     }
 
+    public function test_all_subjects_are_there_page_by_page_and_none_of_what_others_have(): void
+    {
+        foreach (range(1, 105) as $n) {
+            $title = $this->title("Number {$n}");
+            $title->subjects()->sync([DB::table('subjects')->insertGetId(['name' => "Subject {$n}", 'words' => ''])]);
+            DB::table('search_rows')
+                ->where('title_id', $title->id)
+                ->update([
+                    'subjects' => DB::raw(
+                        "array(select subject_id::int from subject_title where title_id = {$title->id})",
+                    ),
+                ]);
+            $this->licence($title, library: $this->library($n > 103 ? 'larkspur' : 'saltmere'));
+        }
+        $names = [];
+        $next = '/subjects';
+        for ($pages = 0; $next !== null; $pages++) {
+            $feed = $this->ask($next)->assertOk();
+            array_push($names, ...array_column($feed->json('navigation'), 'title'));
+            $links = array_column($feed->json('links'), 'href', 'rel');
+            $next = isset($links['next']) ? '/subjects?' . parse_url($links['next'], PHP_URL_QUERY) : null;
+        }
+        $this->assertSame(2, $pages);
+        $this->assertEqualsCanonicalizing(array_map(fn(int $n): string => "Subject {$n}", range(1, 103)), $names);
+    }
+
     public function test_what_goes_out_comes_in_again_as_the_same(): void
     {
         $this->licence($this->importBook());

@@ -12,7 +12,7 @@ final readonly class Feed
     /**
      * @param  string  $id  its own address
      * @param  list<Link>  $links
-     * @param  list<Link>  $navigation  each with a title
+     * @param  list<Link>|null  $navigation  each with a title; null of a feed that has publications, be it none
      * @param  list<Publication>  $publications
      * @param  list<FacetGroup>  $facets
      * @param  array{total: int, page: int, pages: int, perPage: int}|null  $paging
@@ -22,15 +22,9 @@ final readonly class Feed
         public string $title,
         public DateTimeImmutable $modified,
         public array $links = [],
-        public array $navigation = [],
+        public ?array $navigation = null,
         public array $publications = [],
         public array $facets = [],
         public ?array $paging = null,
     ) {}
-
-    /** Of places to go to, and of nothing else. */
-    public function isNavigation(): bool
-    {
-        return $this->navigation !== [];
-    }
 }

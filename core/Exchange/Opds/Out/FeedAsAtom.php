@@ -58,7 +58,7 @@ final class FeedAsAtom
                 $of->facet($group, $link);
             }
         }
-        foreach ($feed->navigation as $link) {
+        foreach ($feed->navigation ?? [] as $link) {
             $of->place($link, $feed->modified);
         }
         foreach ($feed->publications as $publication) {

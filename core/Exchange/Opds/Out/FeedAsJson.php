@@ -31,9 +31,9 @@ final class FeedAsJson
                 'currentPage' => $paging['page'] ?? null,
             ]),
             'links' => array_map(self::link(...), $feed->links),
-            'navigation' => array_map(self::link(...), $feed->navigation) ?: null,
-            // A feed without places to go to has publications, be it none.
-            'publications' => $feed->isNavigation() ? null : array_map(self::publication(...), $feed->publications),
+            'navigation' => $feed->navigation === null ? null : array_map(self::link(...), $feed->navigation),
+            'publications' =>
+                $feed->navigation === null ? array_map(self::publication(...), $feed->publications) : null,
             'facets' =>
                 array_map(
                     fn(FacetGroup $of): array => [
