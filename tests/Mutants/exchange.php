@@ -25,8 +25,7 @@ return [
         'if (false) {',
         'CatalogueFeedsTest',
     ],
-    ['app/Exchange/Opds/Publications.php', '!$standing->aboveCard &&', 'true &&', 'CatalogueFeedsTest'],
-    ['app/Account/Devices/AppTokens.php', "->where('payload', self::APP)", '', 'CatalogueFeedsTest'],
+    ['app/Exchange/Opds/Publications.php', '$standing->aboveCard || (', '(', 'CatalogueFeedsTest'],
     ['app/Account/Devices/AppTokens.php', "'app:' . hash('sha256', \$token)", '$token', 'CatalogueFeedsTest'],
     [
         'app/Account/Devices/AppTokens.php',

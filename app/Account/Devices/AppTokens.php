@@ -43,7 +43,7 @@ final class AppTokens
     /** Whose token it is, while it is good. */
     public function person(string $token, DateTimeImmutable $now): ?Person
     {
-        $session = DB::table('sessions')->where('id', self::id($token))->where('payload', self::APP)->first();
+        $session = DB::table('sessions')->where('id', self::id($token))->first();
         if ($session === null || $session->last_activity <= $now->getTimestamp() - Stay::Long->idleSeconds()) {
             return null;
         }

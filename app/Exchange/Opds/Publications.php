@@ -155,9 +155,7 @@ final class Publications
     /** @return list<Link> */
     private function ofOthers(Addresses $at, Title $title, AvailableTitle $standing): array
     {
-        $isReady =
-            !$standing->aboveCard &&
-            in_array($standing->availability, [Availability::ReadyNow, Availability::AlwaysReady], true);
+        $isReady = in_array($standing->availability, [Availability::ReadyNow, Availability::AlwaysReady], true);
         // What can neither be borrowed nor waited for has no such link.
         if ($standing->aboveCard || (!$isReady && !$standing->takesHolds)) {
             return [];

@@ -43,6 +43,7 @@ final class CatalogueFeedsTest extends TestCase
     {
         parent::setUp();
         $this->library()->update(['languages' => ['en', 'es']]);
+        $this->library('larkspur');
         $this->card = $this->card(pin: self::PIN);
     }
 
@@ -458,6 +459,8 @@ final class CatalogueFeedsTest extends TestCase
         $bearer = ['Authorization' => "Bearer {$given->json('access_token')}"];
         $loans = fn(): TestResponse => $this->withHeaders($bearer)->get('/opds/1/saltmere/loans');
         $loans()->assertOk();
+        // Where they have no card they are nobody.
+        $this->withHeaders($bearer)->get('/opds/2/larkspur/titles')->assertUnauthorized();
         // Nothing from which it could be made is kept, and it opens nothing else.
         $row = DB::table('sessions')->where('payload', 'app')->sole();
         $this->assertStringNotContainsString($given->json('access_token'), (string) json_encode($row));
