@@ -9,6 +9,21 @@ use InvalidArgumentException;
 /** A catalogue record: one edition in one format, as a file or a supplier describes it. */
 final readonly class Record
 {
+    /** Letters that are kept of what is one line; of a person both the name and how it sorts. */
+    public const LETTERS = [
+        'key' => 120,
+        'name' => 500,
+        'subtitle' => 500,
+        'edition' => 255,
+        'language' => 16,
+        'publisher' => 255,
+        'series' => 255,
+        'person' => 255,
+        'subject' => 255,
+        'award' => 255,
+        'identifier' => 255,
+    ];
+
     /** What is kept of what is given, the first first; of a description, letters. */
     public const MOST = [
         'contributors' => 200,
@@ -17,6 +32,20 @@ final readonly class Record
         'awards' => 50,
         'description' => 20_000,
     ];
+
+    public string $key;
+
+    public string $name;
+
+    public ?string $subtitle;
+
+    public ?string $edition;
+
+    public ?string $language;
+
+    public ?string $publisher;
+
+    public ?string $series;
 
     /** @var list<array{name: string, sort: string, role: string}> */
     public array $contributors;
@@ -48,21 +77,21 @@ final readonly class Record
      * @param  AgeRange|null  $ages  of readers it is made for, where the record says
      */
     public function __construct(
-        public string $key,
+        string $key,
         public Format $format,
-        public string $name,
+        string $name,
         array $contributors,
         public int $extent,
-        public ?string $subtitle = null,
-        public ?string $edition = null,
-        public ?string $language = null,
+        ?string $subtitle = null,
+        ?string $edition = null,
+        ?string $language = null,
         public Audience $audience = Audience::Adult,
         ?string $description = null,
-        public ?string $publisher = null,
+        ?string $publisher = null,
         public ?string $published = null,
         array $identifiers = [],
         array $subjects = [],
-        public ?string $series = null,
+        ?string $series = null,
         ?float $seriesPosition = null,
         public ?int $seconds = null,
         public array $accessibility = [],
@@ -76,16 +105,62 @@ final readonly class Record
         if ($published !== null && PublicationDate::read($published) !== $published) {
             throw new InvalidArgumentException("'{$published}' is not a year, a year and month, or a date.");
         }
+        $this->key = self::cut($key, 'key');
+        $this->name = self::cut($name, 'name');
+        $this->subtitle = self::line($subtitle, 'subtitle');
+        $this->edition = self::line($edition, 'edition');
+        $this->language = self::line($language, 'language');
+        $this->publisher = self::line($publisher, 'publisher');
+        $this->series = self::line($series, 'series');
         $this->seriesPosition = SeriesPosition::read($seriesPosition);
-        $people = array_filter($contributors, fn(array $of): bool => !Filler::is($of['name']));
-        $this->contributors = array_slice(array_values($people), 0, self::MOST['contributors']);
-        $this->identifiers = array_slice($identifiers, 0, self::MOST['identifiers']);
-        $this->subjects = array_slice($subjects, 0, self::MOST['subjects']);
-        $this->awards = array_slice($awards, 0, self::MOST['awards']);
+        $this->contributors = array_slice(self::people($contributors), 0, self::MOST['contributors']);
+        $this->identifiers = array_slice(self::lines($identifiers, 'identifier'), 0, self::MOST['identifiers']);
+        $this->subjects = array_slice(self::lines($subjects, 'subject'), 0, self::MOST['subjects']);
+        $this->awards = array_slice(self::lines($awards, 'award'), 0, self::MOST['awards']);
         $this->description =
             $description === null || Filler::is($description)
                 ? null
                 : mb_substr($description, 0, self::MOST['description']);
+    }
+
+    private static function cut(string $text, string $of): string
+    {
+        return mb_substr($text, 0, self::LETTERS[$of]);
+    }
+
+    /** Where nothing is left, nothing was said. */
+    private static function line(?string $text, string $of): ?string
+    {
+        return $text === null || trim($text) === '' ? null : self::cut($text, $of);
+    }
+
+    /**
+     * @param  list<string>  $texts
+     * @return list<string> each once
+     */
+    private static function lines(array $texts, string $of): array
+    {
+        $lines = array_map(fn(string $text): string => self::cut($text, $of), $texts);
+
+        return array_values(array_unique(array_filter($lines, fn(string $line): bool => trim($line) !== '')));
+    }
+
+    /**
+     * @param  list<array{name: string, sort: string, role: string}>  $contributors
+     * @return list<array{name: string, sort: string, role: string}> those that have a name, each once in a role
+     */
+    private static function people(array $contributors): array
+    {
+        $people = [];
+        foreach ($contributors as $of) {
+            $name = self::cut($of['name'], 'person');
+            if (trim($name) !== '' && !Filler::is($name)) {
+                $sort = trim($of['sort']) === '' ? $name : self::cut($of['sort'], 'person');
+                $people["{$of['role']} {$name}"] ??= ['name' => $name, 'sort' => $sort, 'role' => $of['role']];
+            }
+        }
+
+        return array_values($people);
     }
 
     /**
@@ -154,12 +229,12 @@ final readonly class Record
     /** The same for every edition and format of one work: folded name and first contributor. */
     public function workKey(): string
     {
-        return mb_substr(SearchWords::fold($this->name), 0, 500) .
+        $isIssue = $this->format === Format::Magazine;
+
+        return mb_substr(SearchWords::fold($this->name), 0, $isIssue ? 400 : 500) .
             '|' .
             mb_substr(SearchWords::fold($this->contributors[0]['name'] ?? ''), 0, 190) .
             // Issues of a magazine have its name in common, not a work.
-            ($this->format === Format::Magazine
-                ? '|' . mb_substr(SearchWords::fold((string) $this->edition), 0, 100)
-                : '');
+            ($isIssue ? '|' . mb_substr(SearchWords::fold((string) $this->edition), 0, 100) : '');
     }
 }

@@ -44,16 +44,6 @@ final class RecordText
 
     public const BETWEEN = "\t";
 
-    /** Letters at most, of a field that is one line. */
-    private const LONGEST = [
-        'name' => 500,
-        'subtitle' => 500,
-        'edition' => 255,
-        'series' => 255,
-        'language' => 16,
-        'publisher' => 255,
-    ];
-
     /** @return array<string, string> text by field; '' where there is none */
     public static function of(Record $record): array
     {
@@ -157,7 +147,7 @@ final class RecordText
         $isNumber = preg_match('/^\d{1,5}([.,]\d{1,2})?$/D', $text) === 1;
 
         return match ($field) {
-            'name' => $text !== '' && mb_strlen($text) <= self::LONGEST['name'],
+            'name' => $text !== '' && mb_strlen($text) <= Record::LETTERS['name'],
             'audience' => Audience::tryFrom($text) !== null,
             'ages' => $text === '' || AgeRange::parse($text) !== null,
             'level' => $text === '' || ($isNumber && (float) str_replace(',', '.', $text) <= 20),
@@ -165,12 +155,21 @@ final class RecordText
             'published' => $text === '' || PublicationDate::read($text) === $text,
             'language' => $text === '' || preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/D', $text) === 1,
             // A number that has the shape of one and a wrong check digit is a typing error.
-            'identifiers' => array_filter(explode("\n", $text), self::isMistyped(...)) === [],
+            'identifiers' => self::areShort($text, 'identifier') &&
+                array_filter(explode("\n", $text), self::isMistyped(...)) === [],
             'contributors' => !in_array(null, array_map(self::contributor(...), self::lines($text)), true),
-            'subjects' => array_filter(self::lines($text), fn(string $of): bool => mb_strlen($of) > 255) === [],
+            'subjects' => self::areShort($text, 'subject'),
+            'awards' => self::areShort($text, 'award'),
             'description' => mb_strlen($text) <= Record::MOST['description'],
-            default => mb_strlen($text) <= (self::LONGEST[$field] ?? 20_000),
+            default => mb_strlen($text) <= (Record::LETTERS[$field] ?? 20_000),
         };
+    }
+
+    private static function areShort(string $text, string $of): bool
+    {
+        $most = Record::LETTERS[$of];
+
+        return array_filter(self::lines($text), fn(string $line): bool => mb_strlen($line) > $most) === [];
     }
 
     private static function isMistyped(string $number): bool
@@ -185,10 +184,10 @@ final class RecordText
     {
         [$role, $name, $sort] = array_map(trim(...), explode(self::BETWEEN, $line . self::BETWEEN . self::BETWEEN));
 
-        return in_array($role, self::ROLES, true) && $name !== '' && mb_strlen($name) <= 255
+        return in_array($role, self::ROLES, true) && $name !== '' && mb_strlen($name) <= Record::LETTERS['person']
             ? [
                 'name' => $name,
-                'sort' => mb_substr($sort === '' ? self::sorted($name) : $sort, 0, 255),
+                'sort' => $sort === '' ? self::sorted($name) : $sort,
                 'role' => $role,
             ]
             : null;

@@ -84,22 +84,19 @@ final class SaveRecord
         $record = $this->entries->understood($record);
 
         return DB::transaction(function () use ($record, $now): Title {
-            $work = Work::query()->firstOrCreate(
-                ['match_key' => $record->workKey()],
-                ['name' => mb_substr($record->name, 0, 500)],
-            );
+            $work = Work::query()->firstOrCreate(['match_key' => $record->workKey()], ['name' => $record->name]);
             $title = Title::query()->firstOrNew(['record_key' => $record->key], ['added_at' => $now]);
             $title
                 ->fill([
                     'work_id' => $work->id,
                     'format' => $record->format,
-                    'name' => mb_substr($record->name, 0, 500),
-                    'subtitle' => $record->subtitle === null ? null : mb_substr($record->subtitle, 0, 500),
+                    'name' => $record->name,
+                    'subtitle' => $record->subtitle,
                     'edition' => $record->edition,
-                    'language' => $record->language === null ? null : mb_substr($record->language, 0, 16),
+                    'language' => $record->language,
                     'audience' => $record->audience,
                     'description' => $record->description,
-                    'publisher' => $record->publisher === null ? null : mb_substr($record->publisher, 0, 255),
+                    'publisher' => $record->publisher,
                     'published' => $record->published,
                     'isbn' => $record->isbn()?->thirteen,
                     'identifiers' => $record->identifiers,
@@ -141,7 +138,7 @@ final class SaveRecord
         DB::table('contributor_title')->where('title_id', $title->id)->delete();
         foreach ($record->contributors as $position => $contributor) {
             $person = $this->entries->named(EntryKind::Person, $contributor['name'], [
-                'sort_name' => mb_substr($contributor['sort'], 0, 255),
+                'sort_name' => $contributor['sort'],
             ]);
             DB::table('contributor_title')->insertOrIgnore([
                 'title_id' => $title->id,

@@ -122,10 +122,8 @@ final class CompareRecords
                 titleId: $title->id,
             );
         }
-        $is = RecordText::of(RecordOfTitle::of($title));
-        $is['subjects'] = self::inOrder($is['subjects']);
-        $wanted = RecordText::of($record);
-        $wanted['subjects'] = self::inOrder($wanted['subjects']);
+        $is = self::texts(RecordOfTitle::of($title));
+        $wanted = self::texts($record);
         // Where staff have had their word it stands, whatever comes.
         $changed = array_values(array_diff(array_keys(array_diff_assoc($wanted, $is)), $title->edited_fields ?? []));
         // A file that has come knows better how long it is.
@@ -142,12 +140,24 @@ final class CompareRecords
         );
     }
 
-    private static function inOrder(string $lines): string
+    /**
+     * What can be another: subjects have no order, and how a person sorts is said by the entry, for all titles.
+     *
+     * @return array<string, string> by field of RecordText
+     */
+    private static function texts(Record $record): array
     {
-        $lines = explode("\n", $lines);
-        sort($lines);
+        $subjects = $record->subjects;
+        sort($subjects);
 
-        return implode("\n", $lines);
+        return [
+            ...RecordText::of($record),
+            'contributors' => implode(
+                "\n",
+                array_map(fn(array $of): string => "{$of['role']} {$of['name']}", $record->contributors),
+            ),
+            'subjects' => implode("\n", $subjects),
+        ];
     }
 
     /**

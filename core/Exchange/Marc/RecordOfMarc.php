@@ -44,9 +44,6 @@ final class RecordOfMarc
 
     private const MOST_OF_ANYTHING = 100_000_000;
 
-    /** Letters of a record's key. */
-    private const KEY = 120;
-
     /** @throws UnreadableRecord */
     public static function read(MarcRecord $of): Record
     {
@@ -67,7 +64,7 @@ final class RecordOfMarc
             return new Record(
                 key: self::key($of, $identifiers, $format),
                 format: $format,
-                name: mb_substr($name, 0, 500),
+                name: $name,
                 contributors: self::people($of, $format, $clean),
                 extent: match ($format) {
                     Format::Ebook, Format::Magazine => self::many($of),
@@ -132,7 +129,7 @@ final class RecordOfMarc
     {
         foreach ($of->values('035', 'a') as $own) {
             if (str_starts_with($own, MarcOfRecord::OURS)) {
-                return mb_substr(substr($own, strlen(MarcOfRecord::OURS)), 0, self::KEY);
+                return substr($own, strlen(MarcOfRecord::OURS));
             }
         }
         foreach ($identifiers as $identifier) {
@@ -146,7 +143,7 @@ final class RecordOfMarc
             throw new UnreadableRecord('it has neither an ISBN (020) nor a number (001): nobody could know it again.');
         }
 
-        return mb_substr('marc:' . trim($of->control('003')) . ":{$number}", 0, self::KEY);
+        return 'marc:' . trim($of->control('003')) . ":{$number}";
     }
 
     /** @return list<string> each number once; as it was written where a record of ours says so */
@@ -197,8 +194,8 @@ final class RecordOfMarc
             $sort = (string) $clean(trim($sort . ' ' . implode(' ', $field->all('b')), ' ,'));
             $role = MarcRoles::of($field, $field->tag[0] === '1' ? self::main($format) : 'contributor');
             $person = [
-                'name' => mb_substr($field->get('9') ?? Name::fromSorted($sort)->natural(), 0, 255),
-                'sort' => mb_substr($sort, 0, 255),
+                'name' => $field->get('9') ?? Name::fromSorted($sort)->natural(),
+                'sort' => $sort,
                 'role' => $role,
             ];
             in_array($person, $people, true) || ($people[] = $person);
@@ -227,7 +224,7 @@ final class RecordOfMarc
             foreach ($of->fields((string) $tag) as $field) {
                 $name = $clean($field->get($code));
                 if ($name !== null && $name !== '') {
-                    return [mb_substr($name, 0, 255), self::number($field->get('v'))];
+                    return [$name, self::number($field->get('v'))];
                 }
             }
         }
@@ -264,16 +261,15 @@ final class RecordOfMarc
                 default => null,
             };
         }
-        $subjects = array_map(fn(string $of): string => mb_substr(trim($of), 0, 255), $subjects);
 
-        return array_values(array_unique(array_filter($subjects, fn(string $of): bool => $of !== '')));
+        return $subjects;
     }
 
     private static function language(MarcRecord $of): ?string
     {
         foreach ($of->fields('041') as $field) {
             if ($field->second === '7' && $field->get('2') === 'rfc5646') {
-                return mb_substr((string) $field->get('a'), 0, 16) ?: null;
+                return $field->get('a');
             }
         }
 
@@ -344,7 +340,7 @@ final class RecordOfMarc
             foreach ($of->fields($tag) as $field) {
                 $value = $second === null || $field->second === $second ? $field->get($code) : null;
                 if ($value !== null) {
-                    return mb_substr($value, 0, 255);
+                    return $value;
                 }
             }
         }

@@ -49,9 +49,6 @@ final class OnixReader
 
     private const MOST_OF_ANYTHING = 100_000_000;
 
-    /** Letters of a record's key. */
-    private const KEY = 120;
-
     /** @throws UnreadableRecord */
     public static function read(DOMElement $product): Record
     {
@@ -87,13 +84,13 @@ final class OnixReader
         $edition = $of->text("{$detail}/EditionStatement") ?? $of->text("{$detail}/EditionNumber");
         try {
             return new Record(
-                key: $isbn !== null ? "isbn:{$isbn->thirteen}" : mb_substr("onix:{$reference}", 0, self::KEY),
+                key: $isbn !== null ? "isbn:{$isbn->thirteen}" : "onix:{$reference}",
                 format: $format,
-                name: mb_substr($name, 0, 500),
+                name: $name,
                 contributors: self::contributors($of),
                 extent: $format === Format::Audiobook ? $seconds : $pages,
                 subtitle: $subtitle,
-                edition: $edition === null ? null : mb_substr($edition, 0, 255),
+                edition: $edition,
                 language: self::language($of),
                 audience: self::audience($of) ?? ($ages?->audience() ?? Audience::Adult),
                 description: self::description($of),
@@ -194,8 +191,8 @@ final class OnixReader
                 $all[] = [
                     $order,
                     [
-                        'name' => mb_substr($name, 0, 255),
-                        'sort' => mb_substr($sort, 0, 255),
+                        'name' => $name,
+                        'sort' => $sort,
                         'role' => self::ROLES[$role] ?? 'contributor',
                     ],
                 ];
@@ -231,7 +228,7 @@ final class OnixReader
             if ($name !== null) {
                 $number ??= $collection->text('CollectionSequence/CollectionSequenceNumber');
 
-                return [mb_substr($name, 0, 255), $number];
+                return [$name, $number];
             }
         }
 
@@ -322,9 +319,8 @@ final class OnixReader
                 array_push($subjects, ...array_map(trim(...), $isKeywords ? explode(';', $heading) : [$heading]));
             }
         }
-        $subjects = array_map(fn(string $name): string => mb_substr($name, 0, 255), $subjects);
 
-        return array_values(array_unique(array_filter($subjects, fn(string $name): bool => $name !== '')));
+        return $subjects;
     }
 
     /** List 153: 03 the description, 02 a short one. */
@@ -361,7 +357,7 @@ final class OnixReader
     {
         foreach ($of->all('PublishingDetail/Publisher') as $publisher) {
             if (in_array($publisher->text('PublishingRole'), ['01', null], true)) {
-                return mb_substr((string) $publisher->text('PublisherName'), 0, 255) ?: null;
+                return $publisher->text('PublisherName');
             }
         }
 

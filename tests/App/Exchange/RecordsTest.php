@@ -16,13 +16,17 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
+use FigPorch\Core\Exchange\Marc\MarcField;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
+use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Symfony\Component\Process\Process;
 use Tests\App\ImportsBooks;
 use Tests\App\TestCase;
@@ -250,6 +254,83 @@ final class RecordsTest extends TestCase
             '--sure' => true,
         ])->assertFailed();
         $this->assertSame(0, Title::query()->count());
+    }
+
+    /** Fields of any length with anything in them: what is taken in is the same when it comes again. */
+    public function test_no_record_is_too_odd_to_be_taken_in_or_refused_and_again_it_is_as_it_was(): void
+    {
+        $random = new Randomizer(new Mt19937(5));
+        $odd = [
+            ' ',
+            ',',
+            '/',
+            'x',
+            '灯台',
+            "e\u{301}",
+            "\u{202E}abc",
+            '&amp;<b>',
+            '“”',
+            "a\nb",
+            "tab\there",
+            '0',
+            '99999999999',
+            str_repeat('long ', 300),
+            str_repeat('ñ', 3000),
+            str_repeat('word', 700),
+            'unknown',
+            '%00',
+            "'; drop",
+            '2024-13-45',
+        ];
+        $tags = [
+            '020',
+            '022',
+            '024',
+            '041',
+            '100',
+            '110',
+            '245',
+            '250',
+            '260',
+            '264',
+            '300',
+            '306',
+            '490',
+            '505',
+            '520',
+        ];
+        $tags = [...$tags, '521', '532', '586', '600', '650', '653', '655', '700', '710', '830'];
+        $records = [];
+        foreach (range(1, 60) as $n) {
+            $fields = [MarcField::control('001', "odd{$n}"), MarcField::control('008', str_repeat('9', 40))];
+            $fields[] = MarcField::of('245', '00', a: "Odd {$n} " . $odd[$random->getInt(0, count($odd) - 1)]);
+            foreach (range(1, 30) as $_) {
+                $subfields = [];
+                foreach (range(1, $random->getInt(1, 4)) as $__) {
+                    $code = 'aaaaaabbbcdentvxyz2349'[$random->getInt(0, 21)];
+                    $subfields[] = [$code, $odd[$random->getInt(0, count($odd) - 1)]];
+                }
+                $tag = $tags[$random->getInt(0, count($tags) - 1)];
+                $fields[] = new MarcField(
+                    $tag,
+                    $subfields,
+                    (string) $random->getInt(0, 9),
+                    (string) $random->getInt(0, 9),
+                );
+            }
+            $type = 'atijgmx'[$random->getInt(0, 6)];
+            $records[] = MarcXml::write(new MarcRecord("00000n{$type}" . 'msb'[$n % 3] . ' a2200000   4500', $fields));
+        }
+        $file = self::file(MarcXml::HEAD . implode('', $records) . MarcXml::FOOT);
+        $first = array_count_values(self::outcomes($this->import($file, doubtful: true)));
+        $this->assertGreaterThan(30, $first['new'] ?? 0);
+        $again = iterator_to_array(app(CompareRecords::class)($file), false);
+        $changed = [];
+        foreach ($again as $of) {
+            $of->outcome === 'changed' && ($changed[$of->number] = implode(', ', $of->fields));
+        }
+        $this->assertSame([], $changed);
+        $this->assertSame($first['new'], Title::query()->count());
     }
 
     public function test_what_may_be_another_is_said_and_left_out(): void
