@@ -21,17 +21,23 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $chosen to be taken in
  * @property bool $as_title it is the title that it is like: that gets what the record says
  * @property bool $done
+ * @property bool $made the title is of this record: nobody had it before
  * @property-read Title|null $title
  */
 final class RecordImportRow extends Model
 {
+    /** Why it is refused, where that is not said by who read it. */
+    public const OF_OTHERS = 'of_others';
+
+    public const BROKE = 'broke';
+
     public $timestamps = false;
 
     protected $table = 'record_import_rows';
 
     protected $guarded = [];
 
-    protected $casts = ['fields' => 'array', 'chosen' => 'boolean', 'as_title' => 'boolean', 'done' => 'boolean'];
+    protected $casts = ['fields' => 'array', 'chosen' => 'boolean', 'as_title' => 'boolean', 'done' => 'boolean', 'made' => 'boolean'];
 
     /** @return BelongsTo<Title, $this> */
     public function title(): BelongsTo

@@ -23,11 +23,14 @@ final class XmlElements
         $was = libxml_use_internal_errors(true);
         $reader = new XMLReader();
         try {
-            // Nothing is fetched, and entities of its own are not put in.
+            // Nothing is fetched: a document type by its address alone is looked past.
             if (!@$reader->open($file, null, LIBXML_NONET | LIBXML_COMPACT)) {
                 throw new UnreadableRecord('the file cannot be read.');
             }
             while (@$reader->read()) {
+                if ($reader->nodeType === XMLReader::DOC_TYPE && str_contains($reader->readOuterXml(), '<!ENTITY')) {
+                    throw new UnreadableRecord('it brings entities of its own, which records do not need.');
+                }
                 if ($reader->nodeType === XMLReader::ELEMENT && in_array($reader->localName, $names, true)) {
                     $element = @$reader->expand();
                     // What is read ahead may be broken already: of half a record nothing is taken.

@@ -35,11 +35,12 @@ return new class extends Migration {
                 name varchar(500),
                 title_id bigint references titles(id) on delete set null,
                 fields jsonb,
-                why varchar(500),
+                why text,
                 marc text,
                 chosen boolean default false not null,
                 as_title boolean default false not null,
                 done boolean default false not null,
+                made boolean default false not null,
                 constraint record_import_rows_outcome check
                     (outcome in ('new', 'changed', 'unchanged', 'doubtful', 'refused'))
             );
@@ -50,6 +51,7 @@ return new class extends Migration {
             comment on column record_import_rows.number is 'in the file, from 1';
             comment on column record_import_rows.fields is 'those that are another than they were';
             comment on column record_import_rows.as_title is 'it is the title that it is like: that gets what it says';
+            comment on column record_import_rows.made is 'the title is of this record: nobody had it before';
             comment on column record_import_rows.marc is 'MARCXML, as it was understood; until it is done';
             SQL
             ,

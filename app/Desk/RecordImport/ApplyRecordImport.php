@@ -83,7 +83,7 @@ final class ApplyRecordImport implements ShouldQueue
                 throw $fault;
             }
             report($fault);
-            $row->refresh()->update(['outcome' => 'refused', 'chosen' => false, 'why' => __('record_import.broke')]);
+            $row->refresh()->update(['outcome' => 'refused', 'chosen' => false, 'why' => RecordImportRow::BROKE]);
         }
     }
 
@@ -97,7 +97,7 @@ final class ApplyRecordImport implements ShouldQueue
             $now->outcome === 'changed' && EditableTitles::among($import->library_id, [(int) $now->titleId]) === [];
         if ($now->outcome === 'refused' || $isOthers || ($now->outcome === 'doubtful' && $row->outcome === 'new')) {
             // Another has come in between that is it, or may be.
-            $why = $isOthers ? __('records.of_others') : $now->why;
+            $why = $isOthers ? RecordImportRow::OF_OTHERS : $now->why;
             $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => $why, 'title_id' => $now->titleId]);
 
             return;
@@ -108,7 +108,12 @@ final class ApplyRecordImport implements ShouldQueue
             $import->terms === null ? null : LicenceTerms::parse($import->terms),
             CarbonImmutable::now(),
         );
-        $row->update(['done' => true, 'title_id' => $title->id, 'marc' => null]);
+        $row->update([
+            'done' => true,
+            'made' => in_array($now->outcome, ['new', 'doubtful'], true),
+            'title_id' => $title->id,
+            'marc' => null,
+        ]);
     }
 
     private function end(RecordImport $import, RecordChange $recordChange): void

@@ -9,6 +9,7 @@ use App\Desk\Uploads\ReceiveUpload;
 use App\Exchange\Records\ComparedRecord;
 use App\Exchange\Records\CompareRecords;
 use App\Models\RecordImport;
+use App\Models\RecordImportRow;
 use App\Models\Upload;
 use DateTimeImmutable;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
@@ -84,14 +85,10 @@ final class ReadRecordImport implements ShouldQueue
                     'record_import_id' => $import->id,
                     'number' => $of->number,
                     'outcome' => $isOthers ? 'refused' : $of->outcome,
-                    'name' => $of->record === null ? null : mb_substr($of->record->name, 0, 500),
+                    'name' => $of->record?->name,
                     'title_id' => $of->titleId,
                     'fields' => $of->fields === [] ? null : json_encode($of->fields, JSON_THROW_ON_ERROR),
-                    'why' => $isOthers
-                        ? __('records.of_others')
-                        : ($of->why === null
-                            ? null
-                            : mb_substr($of->why, 0, 500)),
+                    'why' => $isOthers ? RecordImportRow::OF_OTHERS : $of->why,
                     'marc' =>
                         $isKept && $of->record !== null
                             ? MarcXml::write(MarcOfRecord::of($of->record, '0', null, new DateTimeImmutable()))

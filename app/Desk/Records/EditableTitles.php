@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * A record is everybody's who finds the title; it is edited by those who have, or had, a licence for it, or sent its
- * file or its record.
+ * file, or the record by which it came.
  */
 final class EditableTitles
 {
@@ -25,7 +25,7 @@ final class EditableTitles
                     where exists (select from licences l where l.title_id = t.id and l.library_id = ?)
                     or exists (select from file_imports f where f.title_id = t.id and f.library_id = ?)
                     or exists (select from record_import_rows r join record_imports i on i.id = r.record_import_id
-                        where r.title_id = t.id and r.done and i.library_id = ?)',
+                        where r.title_id = t.id and r.made and i.library_id = ?)',
                 [Sql::array($ids), $libraryId, $libraryId, $libraryId],
             ),
             'id',

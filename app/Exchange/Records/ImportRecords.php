@@ -10,11 +10,14 @@ use App\Lending\Licences\LicenceTerms;
 use App\Lending\Licences\LicenseWhereNone;
 use App\Models\Library;
 use App\Models\Title;
+use App\Shared\DatabaseFaults;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use PDOException;
+use Throwable;
 
 /**
  * Takes the records of a file into the catalogue, each in a transaction of its own: ended in the middle and begun
@@ -42,9 +45,26 @@ final class ImportRecords
                 in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true) ||
                 ($of->outcome === 'unchanged' && $terms !== null)
             ) {
-                $this->take($of, $library, $terms, CarbonImmutable::now());
+                $of = $this->tried($of, $library, $terms);
             }
             yield $of;
+        }
+    }
+
+    /** What fails with one record stops none of the others; without the database all wait. */
+    private function tried(ComparedRecord $of, Library $library, ?LicenceTerms $terms): ComparedRecord
+    {
+        try {
+            $this->take($of, $library, $terms, CarbonImmutable::now());
+
+            return $of;
+        } catch (Throwable $fault) {
+            if ($fault instanceof PDOException && DatabaseFaults::isPassing($fault)) {
+                throw $fault;
+            }
+            report($fault);
+
+            return new ComparedRecord($of->number, 'refused', $of->record, why: 'it could not be taken in.');
         }
     }
 

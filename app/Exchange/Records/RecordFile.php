@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Records;
 
+use App\Reading\Publications\Tool;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
@@ -13,8 +14,6 @@ use FigPorch\Core\Exchange\Onix\OnixReader;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
 use Generator;
-use RuntimeException;
-use Symfony\Component\Process\Process;
 
 /**
  * A file of records: ONIX 3.0, MARCXML, or ISO 2709, each of its records in UTF-8 or MARC-8. yaz-marcdump (Debian's
@@ -159,33 +158,24 @@ final class RecordFile
     /** @return list<MarcRecord> */
     private function dump(string $records, bool $isUtf8): array
     {
-        $from = (string) tempnam(sys_get_temp_dir(), 'marc');
-        $to = (string) tempnam(sys_get_temp_dir(), 'marc');
+        $file = (string) tempnam(sys_get_temp_dir(), 'marc');
         try {
-            file_put_contents($from, $records);
-            $process = new Process(
+            file_put_contents($file, $records);
+            $dumped = Tool::run(
                 [
                     ...['yaz-marcdump', '-i', 'marc', '-o', 'marcxml'],
                     ...$isUtf8 ? [] : ['-f', 'marc8', '-t', 'utf-8'],
-                    $from,
+                    $file,
                 ],
-                timeout: self::SECONDS,
+                self::SECONDS,
             );
-            $out = fopen($to, 'wb') ?: throw new RuntimeException("Cannot write {$to}.");
-            $process->run(function (string $type, string $part) use ($out): void {
-                $type === Process::OUT && fwrite($out, $part);
-            });
-            fclose($out);
-            if ($process->getExitCode() === 127) {
-                throw new RuntimeException('yaz-marcdump is not there: bin/start installs it (Debian\'s yaz).');
-            }
+            file_put_contents($file, $dumped?->getOutput() ?? '');
 
-            return iterator_to_array(MarcXml::read($to), false);
+            return iterator_to_array(MarcXml::read($file), false);
         } catch (UnreadableRecord) {
             return [];
         } finally {
-            @unlink($from);
-            @unlink($to);
+            @unlink($file);
         }
     }
 }

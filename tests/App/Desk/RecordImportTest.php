@@ -208,6 +208,29 @@ final class RecordImportTest extends TestCase
         ])->assertSessionHas('refusal');
     }
 
+    /** Whose record it is does not change by bringing one that says the same. */
+    public function test_a_record_that_says_what_is_there_gives_no_say_over_a_title_of_others(): void
+    {
+        $first = $this->send(self::iso(1, 'Low Water'));
+        $this->post("/desk/files/records/{$first->id}/apply");
+        $this->work();
+        $title = Title::query()->sole();
+        $this->be($this->staff($this->library('larkspur'), StaffRole::Catalogue), 'staff');
+        $theirs = $this->send(self::iso(2, 'Low Water'));
+        $this->post("/desk/files/records/{$theirs->id}/choose", [
+            'row' => (string) $this->row($theirs, 1)->id,
+            'chosen' => 'as_title',
+        ])->assertSessionMissing('refusal');
+        $this->post("/desk/files/records/{$theirs->id}/apply");
+        $this->work();
+        $this->assertSame('applied', $theirs->refresh()->stage);
+        $this->get("/desk/titles/{$title->id}/record")->assertForbidden();
+        $this->assertSame(['1 refused'], self::outcomes($this->send(self::iso(1, 'Not theirs'))));
+        $this->get('/desk/files/records/' . RecordImport::query()->max('id') . '?outcome=refused')
+            ->assertOk()
+            ->assertSee('This record is edited by the libraries that have the title.');
+    }
+
     public function test_what_is_no_file_of_records_says_so_and_is_put_away(): void
     {
         $import = $this->send('Dear library, here are our records.');

@@ -333,6 +333,25 @@ final class RecordsTest extends TestCase
         $this->assertSame($first['new'], Title::query()->count());
     }
 
+    public function test_one_that_cannot_be_taken_in_stops_none_of_the_others(): void
+    {
+        $file = self::file(
+            implode('', array_map(fn(int $n): string => self::iso(self::record($n, "No {$n}"), $n), [1, 2, 3])),
+        );
+        DB::unprepared(
+            "create function refuse_two() returns trigger language plpgsql as 'begin raise exception ''no''; end';
+            create trigger refused before insert on titles for each row when (new.name = 'No 2')
+                execute function refuse_two();",
+        );
+        try {
+            $outcomes = self::outcomes($this->import($file));
+        } finally {
+            DB::unprepared('drop trigger refused on titles; drop function refuse_two()');
+        }
+        $this->assertSame(['new', 'refused', 'new'], $outcomes);
+        $this->assertSame(['No 1', 'No 3'], Title::query()->orderBy('id')->pluck('name')->all());
+    }
+
     public function test_what_may_be_another_is_said_and_left_out(): void
     {
         $this->taken($this->import(self::file(self::iso(self::record(1, 'Low Water'), 1))));

@@ -1,4 +1,5 @@
 {{-- A file of records as it stands; asked for anew while it is worked on. --}}
+@use('App\Models\RecordImportRow')
 @use('App\Shared\View\Dates')
 @use('App\Shared\View\Numbers')
 @use('Illuminate\Support\Str')
@@ -56,8 +57,10 @@
                 $about[$row->id] }}</span>@endif</th><td>
                 @if ($row->fields !== null){{ implode(', ', array_map(fn (string $of): string =>
                     __("record_import.fields.{$of}"), $row->fields)) }}@endif
-                @if ($row->why !== null)<span @class(['text-clay' => $row->outcome === 'refused'])
-                    @if ($row->outcome !== 'refused' || $row->title === null) lang="en" @endif>{{
+                @if (in_array($row->why, [RecordImportRow::OF_OTHERS, RecordImportRow::BROKE], true))<span
+                    class="text-clay">{{ __($row->why === RecordImportRow::BROKE ? 'record_import.broke' :
+                    'records.of_others') }}</span>
+                @elseif ($row->why !== null)<span lang="en" @class(['text-clay' => $row->outcome === 'refused'])>{{
                     Str::ucfirst($row->why) }}</span>@endif
                 @if ($row->as_title)<span class="block">{{ __('record_import.is_that') }}</span>@endif
                 @if ($row->title !== null && $outcome === 'doubtful')<a class="link block" href="{{
