@@ -20,12 +20,21 @@ final class AppTokens
     /** In place of what a browser's session holds. */
     public const APP = 'app';
 
+    /** Of one person: those used last. */
+    private const MOST = 10;
+
     private const LETTERS = 48;
 
     private const ALIVE_SECONDS = 60;
 
     public function make(Person $person, string $userAgent, ?string $ip, DateTimeImmutable $now): string
     {
+        // An application that asks anew each time it begins leaves none behind.
+        DB::delete(
+            'delete from sessions where id in (select id from sessions where user_id = ? and payload = ?
+                order by last_activity desc, id offset ?)',
+            [$person->id, self::APP, self::MOST - 1],
+        );
         $token = Str::random(self::LETTERS);
         DB::table('sessions')->insert([
             'id' => self::id($token),

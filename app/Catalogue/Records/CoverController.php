@@ -19,7 +19,8 @@ final class CoverController
             $file === null
                 ? response(Cover::drawn($title), 200, ['Content-Type' => 'image/svg+xml'])
                 : $delivery->send($file, str_ends_with($file, '.svg') ? 'image/svg+xml' : 'image/jpeg', alone: true);
-        $response->headers->set('Cache-Control', 'public, max-age=604800');
+        // One that is drawn gives way to one that comes.
+        $response->headers->set('Cache-Control', 'public, max-age=' . ($file === null ? 3600 : 604800));
 
         return $response;
     }

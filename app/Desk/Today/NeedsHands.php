@@ -154,6 +154,11 @@ final class NeedsHands
             ->whereIn('stage', ['read', 'unreadable'])
             ->where('asked_at', '<=', Sql::second($now->modify('-' . self::FORGOTTEN_HOURS . ' hours')))
             ->count();
+        $records = DB::table('record_imports')
+            ->where('library_id', $libraryId)
+            ->whereIn('stage', ['read', 'unreadable'])
+            ->where('asked_at', '<=', Sql::second($now->modify('-' . self::FORGOTTEN_HOURS . ' hours')))
+            ->count();
         $pins = (int) DB::scalar(
             "select count(distinct i.id) from card_imports i join card_import_rows r on r.card_import_id = i.id
                 where i.library_id = ? and i.stage = 'applied' and r.done and r.pin is not null",
@@ -162,6 +167,7 @@ final class NeedsHands
 
         return [
             new Todo('files_refused', $refused, route('desk.files', absolute: false), StaffTask::Titles),
+            new Todo('records_waiting', $records, route('desk.records.files', absolute: false), StaffTask::Titles),
             new Todo('cards_waiting', $waiting, route('desk.patrons.files', absolute: false), StaffTask::Patrons),
             new Todo('pins_waiting', $pins, route('desk.patrons.files', absolute: false), StaffTask::Patrons),
         ];

@@ -29,7 +29,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * A person's loans and holds in a reading application, and what is done with them. Who borrows twice has one loan, so
+ * Loans and holds of a card in a reading application, and what is done with them. Who borrows twice has one loan, so
  * an application may ask by GET, as it follows a link (OPDS Catalog 1.2, 5.1): what it sends with it says whose it is.
  */
 final class OwnFeedController
@@ -42,7 +42,9 @@ final class OwnFeedController
     public function loans(Edition $edition, OpenLoans $openLoans): Response
     {
         $now = CarbonImmutable::now();
-        $loans = $openLoans->of($this->current->requiredPerson(), $now);
+        $loans = $openLoans
+            ->of($this->current->requiredPerson(), $now)
+            ->filter(fn(LoanWithProgress $of): bool => $of->loan->card_id === $this->current->card()?->id);
 
         return $this->own(
             $edition,
@@ -55,7 +57,9 @@ final class OwnFeedController
     public function holds(Edition $edition, OpenHolds $openHolds): Response
     {
         $now = CarbonImmutable::now();
-        $holds = $openHolds->of($this->current->requiredPerson(), $now);
+        $holds = $openHolds
+            ->of($this->current->requiredPerson(), $now)
+            ->filter(fn(HoldWithEstimate $of): bool => $of->hold->card_id === $this->current->card()?->id);
 
         return $this->own(
             $edition,

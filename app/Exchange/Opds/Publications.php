@@ -45,8 +45,10 @@ final class Publications
         $own = $this->ownItems->of($this->current->person, $titles, $now);
         $shown = [];
         foreach ($titles as $title) {
+            // Whichever card it is on, a loan is read; a hold waits in the line of its own library.
             $loan = $own->loan($title->id);
             $hold = $own->hold($title->id);
+            $hold = $hold?->card_id === $this->current->card()?->id ? $hold : null;
             $shown[] = new Publication(
                 id: $at->of("titles/{$title->id}"),
                 record: RecordOfTitle::of($title),

@@ -7,6 +7,7 @@ namespace Tests\App\Desk;
 use App\Lending\Requests\AskForTitle;
 use App\Models\CardImport;
 use App\Models\FileImport;
+use App\Models\RecordImport;
 use App\Models\StaffInvitation;
 use App\Models\StaffMember;
 use App\Shared\Readiness;
@@ -66,6 +67,13 @@ final class TodayTest extends TestCase
             'stage' => 'read',
             'asked_at' => $this->now()->subHours(2),
         ]);
+        $records = RecordImport::query()->create([
+            'library_id' => $this->library()->id,
+            'staff_member_id' => $this->director->id,
+            'name' => 'records.mrc',
+            'stage' => 'read',
+            'asked_at' => $this->now()->subHours(2),
+        ]);
         $card->update(['expires_at' => $this->now()->addDays(9)]);
         $invitation = StaffInvitation::query()->create([
             'library_id' => $this->library()->id,
@@ -83,6 +91,7 @@ final class TodayTest extends TestCase
                 'ending' => 1,
                 'files_refused' => 1,
                 'invitations' => 1,
+                'records_waiting' => 1,
                 'requests' => 1,
             ],
             collect($all)->sortKeys()->all(),
@@ -102,6 +111,7 @@ final class TodayTest extends TestCase
         $this->todos();
         $this->post("/desk/files/{$file->id}/put-away");
         $this->post("/desk/patrons/files/{$import->id}/discard");
+        $this->post("/desk/files/records/{$records->id}/discard");
         $this->post("/desk/cards/{$card->id}/renew", ['expires' => $this->now()->addYear()->format('Y-m-d')]);
         $this->post("/desk/staff/invitations/{$invitation->id}/withdraw");
         $this->post("/desk/requests/{$wanted->id}/decline", ['why' => 'Out of print.']);

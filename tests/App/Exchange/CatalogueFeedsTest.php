@@ -312,6 +312,25 @@ final class CatalogueFeedsTest extends TestCase
         $this->assertEveryCountIsTrue();
     }
 
+    /** Somebody with cards of two libraries has the holds of each in its own catalogue. */
+    public function test_a_hold_is_in_the_catalogue_of_its_own_library(): void
+    {
+        $larkspur = $this->library('larkspur');
+        $other = $this->card($larkspur, pin: self::PIN, person: $this->card->person);
+        $title = $this->title();
+        foreach ([$this->library(), $larkspur] as $library) {
+            $this->licence($title, library: $library);
+            $this->borrow($this->card($library), $title);
+        }
+        $this->hold($other, $title);
+        $this->ask('/holds')->assertJsonPath('metadata.numberOfItems', 0);
+        $here = self::link($this->ask("/titles/{$title->id}"), 'http://opds-spec.org/acquisition/borrow');
+        $this->assertStringEndsWith('/hold', $here['href']);
+        $there = $this->withHeaders($this->basic($other))->get('/opds/2/larkspur/holds')->assertOk();
+        $this->assertSame(1, $there->json('metadata.numberOfItems'));
+        $this->assertSame(1, $there->json('publications.0.links.2.properties.holds.position'));
+    }
+
     public function test_refusals_say_what_to_do_in_the_language_asked_for(): void
     {
         $this->licence($forAdults = $this->title());
@@ -470,6 +489,22 @@ final class CatalogueFeedsTest extends TestCase
         $loans()->assertOk();
         $this->travel(31)->days();
         $loans()->assertUnauthorized();
+
+        // One that asks anew each time leaves ten at most, those used last.
+        DB::table('sessions')->delete();
+        $tokens = [];
+        foreach (range(1, 12) as $_) {
+            $this->travel(1)->minutes();
+            $tokens[] = $token([])->json('access_token');
+        }
+        $this->assertSame(10, DB::table('sessions')->where('payload', 'app')->count());
+        $this->withHeaders(['Authorization' => "Bearer {$tokens[1]}"])
+            ->get('/opds/2/saltmere/loans')
+            ->assertUnauthorized();
+        $this->withHeaders(['Authorization' => "Bearer {$tokens[2]}"])
+            ->get('/opds/2/saltmere/loans')
+            ->assertOk();
+        $this->flushHeaders();
 
         $other = $token([])->json('access_token');
         $this->as($this->card)->get('/settings')->assertOk()->assertSee('A reading application');
