@@ -54,4 +54,16 @@ final readonly class MarcField
 
         return $values;
     }
+
+    /** @param  callable(string): string  $change  of each value */
+    public function changed(callable $change): self
+    {
+        return new self(
+            $this->tag,
+            array_map(fn(array $of): array => [$of[0], $change($of[1])], $this->subfields),
+            $this->first,
+            $this->second,
+            $this->value,
+        );
+    }
 }

@@ -7,6 +7,9 @@ namespace FigPorch\Core\Exchange\Marc;
 /** A record of MARC 21 (loc.gov/marc/bibliographic). */
 final readonly class MarcRecord
 {
+    /** Names, titles, editions, publishers, series, headings. */
+    private const PUNCTUATED = '/^(1..|245|250|26[04]|490|6(?!53)..|7[01].|8[0-3].)$/D';
+
     /** @param  list<MarcField>  $fields */
     public function __construct(public string $leader, public array $fields) {}
 
@@ -25,5 +28,27 @@ final readonly class MarcRecord
     public function values(string $tag, string $codes): array
     {
         return array_merge([], ...array_map(fn(MarcField $of): array => $of->all($codes), $this->fields($tag)));
+    }
+
+    /** Without the ISBD punctuation that stands before what follows (common practice; ISBD, A.3). */
+    public function withoutPunctuation(): self
+    {
+        return new self(
+            $this->leader,
+            array_map(
+                fn(MarcField $of): MarcField => preg_match(self::PUNCTUATED, $of->tag) === 1
+                    ? $of->changed(self::withoutMarks(...))
+                    : $of,
+                $this->fields,
+            ),
+        );
+    }
+
+    /** A stop after a letter alone, or after a short word, is its own. */
+    private static function withoutMarks(string $text): string
+    {
+        $text = (string) preg_replace('/\s*[\/:;,=]\s*$/u', '', trim($text));
+
+        return (string) preg_replace('/(?<=[^\s.]{3})\.$/u', '', $text);
     }
 }

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
-use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Genre;
 use FigPorch\Core\Catalogue\Identifier;
@@ -42,41 +40,36 @@ final class RecordOfMarc
         'tdi' => Format::Video,
     ];
 
-    private const MOST_OF_ANYTHING = 100_000_000;
-
     /** @throws UnreadableRecord */
     public static function read(MarcRecord $of): Record
     {
+        $of = ($of->leader[18] ?? ' ') === 'c' ? $of : $of->withoutPunctuation();
         $titles = $of->fields('245');
-        $isPlain = ($of->leader[18] ?? ' ') === 'c';
-        $clean = fn(?string $text): ?string => $text === null ? null : ($isPlain ? $text : self::withoutMarks($text));
-        $name = $titles === [] ? null : self::name($titles[0], $clean);
+        $name = $titles === [] ? null : self::name($titles[0]);
         if ($name === null || $name === '') {
             throw new UnreadableRecord('it has no title (245 $a).');
         }
         $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a kind that is not lent here.");
         $identifiers = self::identifiers($of);
-        [$series, $position] = self::series($of, $clean);
-        $ages = self::ages($of);
-        $seconds = self::seconds($of);
-        $subjects = self::subjects($of, $clean);
+        [$series, $position] = self::series($of);
+        $ages = MarcReaders::ages($of);
+        $seconds = MarcExtent::seconds($of);
+        $subjects = self::subjects($of);
         try {
             return new Record(
-                key: self::key($of, $identifiers, $format),
+                key: self::key($of, $identifiers),
                 format: $format,
                 name: $name,
-                contributors: self::people($of, $format, $clean),
-                extent: match ($format) {
-                    Format::Ebook, Format::Magazine => self::many($of),
-                    Format::Music => self::many($of),
-                    default => $seconds ?? 0,
-                },
-                subtitle: $clean($titles[0]->get('b')),
-                edition: $clean($of->values('250', 'a')[0] ?? null),
+                contributors: MarcPeople::of($of, $format),
+                extent: in_array($format, [Format::Audiobook, Format::Video], true)
+                    ? $seconds ?? 0
+                    : MarcExtent::many($of),
+                subtitle: $titles[0]->get('b'),
+                edition: $of->values('250', 'a')[0] ?? null,
                 language: self::language($of),
-                audience: self::audience($of, $format) ?? ($ages?->audience() ?? Audience::Adult),
+                audience: MarcReaders::audience($of, $format) ?? ($ages?->audience() ?? Audience::Adult),
                 description: self::description($of),
-                publisher: $clean(self::published($of, 'b')),
+                publisher: self::published($of, 'b'),
                 published: self::date($of),
                 identifiers: $identifiers,
                 subjects: $subjects,
@@ -85,7 +78,7 @@ final class RecordOfMarc
                 seconds: $format === Format::Music ? $seconds : null,
                 accessibility: self::accessibility($of),
                 awards: $of->values('586', 'a'),
-                level: self::level($of),
+                level: MarcReaders::level($of),
                 ages: $ages,
             );
         } catch (InvalidArgumentException $problem) {
@@ -93,24 +86,13 @@ final class RecordOfMarc
         }
     }
 
-    /**
-     * The title proper with number and name of a part.
-     *
-     * @param  callable(string|null): (string|null)  $clean
-     */
-    private static function name(MarcField $title, callable $clean): ?string
+    /** The title proper with number and name of a part. */
+    /** The title proper with number and name of a part. */
+    private static function name(MarcField $title): ?string
     {
-        $parts = array_filter(array_map($clean, [...$title->all('a'), ...$title->all('np')]));
+        $parts = [...$title->all('a'), ...$title->all('np')];
 
         return $parts === [] ? null : implode('. ', $parts);
-    }
-
-    /** ISBD punctuation before what follows (common practice; ISBD, A.3). A stop after a letter alone is its own. */
-    private static function withoutMarks(string $text): string
-    {
-        $text = (string) preg_replace('/\s*[\/:;,=]\s*$/u', '', trim($text));
-
-        return (string) preg_replace('/(?<=[^\s.]{3})\.$/u', '', $text);
     }
 
     private static function format(MarcRecord $of): ?Format
@@ -125,7 +107,7 @@ final class RecordOfMarc
     }
 
     /** @param  list<string>  $identifiers */
-    private static function key(MarcRecord $of, array $identifiers, Format $format): string
+    private static function key(MarcRecord $of, array $identifiers): string
     {
         foreach ($of->values('035', 'a') as $own) {
             if (str_starts_with($own, MarcOfRecord::OURS)) {
@@ -178,53 +160,14 @@ final class RecordOfMarc
         return array_values(array_unique($written));
     }
 
-    /**
-     * @param  callable(string|null): (string|null)  $clean
-     * @return list<array{name: string, sort: string, role: string}>
-     */
-    private static function people(MarcRecord $of, Format $format, callable $clean): array
-    {
-        $people = [];
-        foreach ($of->fields('100', '110', '111', '700', '710', '711') as $field) {
-            // A work that is named within, and its author, made nothing here.
-            $sort = $field->get('a');
-            if ($sort === null || ($field->tag[0] === '7' && $field->get('t') !== null)) {
-                continue;
-            }
-            $sort = (string) $clean(trim($sort . ' ' . implode(' ', $field->all('b')), ' ,'));
-            $role = MarcRoles::of($field, $field->tag[0] === '1' ? self::main($format) : 'contributor');
-            $person = [
-                'name' => $field->get('9') ?? Name::fromSorted($sort)->natural(),
-                'sort' => $sort,
-                'role' => $role,
-            ];
-            in_array($person, $people, true) || ($people[] = $person);
-        }
-
-        return $people;
-    }
-
-    /** What who stands first has done, where the record does not say (common practice, no source). */
-    private static function main(Format $format): string
-    {
-        return match ($format) {
-            Format::Music => 'artist',
-            Format::Video => 'director',
-            default => 'author',
-        };
-    }
-
-    /**
-     * @param  callable(string|null): (string|null)  $clean
-     * @return array{string|null, string|null} as it is traced (830, 800), else as it stands (490)
-     */
-    private static function series(MarcRecord $of, callable $clean): array
+    /** @return array{string|null, string|null} as it is traced (830, 800), else as it stands (490) */
+    private static function series(MarcRecord $of): array
     {
         foreach (['830' => 'a', '800' => 't', '810' => 't', '490' => 'a'] as $tag => $code) {
             foreach ($of->fields((string) $tag) as $field) {
-                $name = $clean($field->get($code));
+                $name = $field->get($code);
                 if ($name !== null && $name !== '') {
-                    return [$name, self::number($field->get('v'))];
+                    return [$name, MarcExtent::number($field->get('v'))];
                 }
             }
         }
@@ -232,17 +175,8 @@ final class RecordOfMarc
         return [null, null];
     }
 
-    /** "bk. 2.", "vol. 3", "no. 12": the number in it. */
-    private static function number(?string $text): ?string
-    {
-        return preg_match('/\d+(?:[.,]\d+)?/', (string) $text, $m) === 1 ? str_replace(',', '.', $m[0]) : null;
-    }
-
-    /**
-     * @param  callable(string|null): (string|null)  $clean
-     * @return list<string> headings with their subdivisions, and terms
-     */
-    private static function subjects(MarcRecord $of, callable $clean): array
+    /** @return list<string> headings with their subdivisions, and terms */
+    private static function subjects(MarcRecord $of): array
     {
         $subjects = [];
         foreach ($of->fields('600', '610', '611', '630', '648', '650', '651', '653', '655') as $field) {
@@ -252,14 +186,13 @@ final class RecordOfMarc
                 continue;
             }
             $parts = [implode(' ', $field->all('abcdqt')), ...$field->all('vxyz')];
-            $subjects[] = implode(' — ', array_filter(array_map($clean, $parts)));
+            $subjects[] = implode(' — ', array_filter($parts));
         }
-        $fiction = $of->control('008')[33] ?? '|';
-        if (($of->leader[6] ?? '') === 'a' && Genre::isFiction($subjects) === null && $subjects !== []) {
-            match (true) {
-                in_array($fiction, ['1', 'f', 'j', 'h'], true) => ($subjects[] = 'Fiction'),
-                default => null,
-            };
+        // 008/33 of a book: fiction, novels, humour, short stories.
+        $isBook = in_array(substr($of->leader, 6, 2), ['am', 'tm'], true);
+        $form = $of->control('008')[33] ?? '|';
+        if ($isBook && str_contains('1fhj', $form) && $subjects !== [] && Genre::isFiction($subjects) === null) {
+            $subjects[] = 'Fiction';
         }
 
         return $subjects;
@@ -275,50 +208,6 @@ final class RecordOfMarc
 
         return MarcLanguages::tag(substr($of->control('008'), 35, 3)) ??
             MarcLanguages::tag(substr($of->values('041', 'a')[0] ?? '', 0, 3));
-    }
-
-    /** 008/22, where the format has it; else what 521 says in our words. */
-    private static function audience(MarcRecord $of, Format $format): ?Audience
-    {
-        foreach ($of->fields('521') as $field) {
-            $said = $field->first === '8' ? Audience::tryFrom((string) $field->get('a')) : null;
-            if ($said !== null) {
-                return $said;
-            }
-        }
-
-        return $format === Format::Magazine
-            ? null
-            : match ($of->control('008')[22] ?? '|') {
-                'a', 'b', 'c', 'j' => Audience::Child,
-                'd' => Audience::Teen,
-                'e', 'f', 'g' => Audience::Adult,
-                default => null,
-            };
-    }
-
-    private static function ages(MarcRecord $of): ?AgeRange
-    {
-        foreach ($of->fields('521') as $field) {
-            $text = $field->first === '1' ? (string) $field->get('a') : '';
-            if (preg_match('/(\d{1,2})?\s*[-–]\s*(\d{1,2})?/u', $text, $m) === 1 && trim($m[0], ' -–') !== '') {
-                return AgeRange::parse($m[0]);
-            }
-        }
-
-        return null;
-    }
-
-    private static function level(MarcRecord $of): ?float
-    {
-        foreach ($of->fields('521') as $field) {
-            $number = $field->first === '0' ? self::number($field->get('a')) : null;
-            if ($number !== null && (float) $number <= 20) {
-                return (float) $number;
-            }
-        }
-
-        return null;
     }
 
     /** The summary; where there is none, the contents. */
@@ -362,38 +251,6 @@ final class RecordOfMarc
         }
 
         return preg_match('/\d{4}/', $said, $m) === 1 ? PublicationDate::read($m[0]) : null;
-    }
-
-    /** "xii, 340 pages", "1 online resource (340 pages)", "12 tracks": the largest number before what is counted. */
-    private static function many(MarcRecord $of): int
-    {
-        $text = implode(' ', $of->values('300', 'a'));
-        preg_match_all('/(\d{1,9})\s*(?:unnumbered\s+)?(?:p\b|p\.|pages|páginas|tracks?|songs?|pistas)/iu', $text, $m);
-
-        return $m[1] === [] ? 0 : min(self::MOST_OF_ANYTHING, max(array_map(intval(...), $m[1])));
-    }
-
-    /** 306, else "(9 hr., 27 min.)" or "09:27:00" in 300. */
-    private static function seconds(MarcRecord $of): ?int
-    {
-        $sum = 0;
-        foreach ($of->values('306', 'a') as $time) {
-            if (preg_match('/^(\d{2})(\d{2})(\d{2})$/D', $time, $m) === 1) {
-                $sum += 3600 * (int) $m[1] + 60 * (int) $m[2] + (int) $m[3];
-            }
-        }
-        if ($sum > 0) {
-            return $sum;
-        }
-        $text = implode(' ', $of->values('300', 'a'));
-        if (preg_match('/(\d{1,3}):(\d{2}):(\d{2})/', $text, $m) === 1) {
-            return 3600 * (int) $m[1] + 60 * (int) $m[2] + (int) $m[3];
-        }
-        foreach (['h(?:ou)?rs?' => 3600, 'min(?:utes?|s)?' => 60, 'sec(?:onds?|s)?' => 1] as $unit => $each) {
-            preg_match("/(\d{1,4})\s*{$unit}\b/iu", $text, $m) === 1 && ($sum += $each * (int) $m[1]);
-        }
-
-        return $sum > 0 ? $sum : null;
     }
 
     /** @return array<string, list<string>> */

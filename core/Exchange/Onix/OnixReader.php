@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace FigPorch\Core\Exchange\Onix;
 
 use DOMElement;
-use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
-use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\PublicationDate;
@@ -30,24 +28,6 @@ final class OnixReader
     private const DELETED = '05';
 
     private const PARTIAL = '04';
-
-    /** List 17. */
-    private const ROLES = [
-        'A01' => 'author',
-        'A02' => 'author',
-        'A06' => 'composer',
-        'A12' => 'illustrator',
-        'A13' => 'illustrator',
-        'A35' => 'illustrator',
-        'B01' => 'editor',
-        'B06' => 'translator',
-        'D02' => 'director',
-        'E01' => 'cast',
-        'E03' => 'narrator',
-        'E07' => 'narrator',
-    ];
-
-    private const MOST_OF_ANYTHING = 100_000_000;
 
     /** @throws UnreadableRecord */
     public static function read(DOMElement $product): Record
@@ -79,20 +59,20 @@ final class OnixReader
             throw new UnreadableRecord("“{$name}” has neither an ISBN nor a reference by which to know it again.");
         }
         [$series, $position] = self::series($of);
-        $ages = self::ages($of);
-        [$pages, $seconds] = self::extents($of);
+        $ages = OnixReaders::ages($of);
+        [$pages, $seconds] = OnixExtent::of($of);
         $edition = $of->text("{$detail}/EditionStatement") ?? $of->text("{$detail}/EditionNumber");
         try {
             return new Record(
                 key: $isbn !== null ? "isbn:{$isbn->thirteen}" : "onix:{$reference}",
                 format: $format,
                 name: $name,
-                contributors: self::contributors($of),
+                contributors: OnixPeople::of($of),
                 extent: $format === Format::Audiobook ? $seconds : $pages,
                 subtitle: $subtitle,
                 edition: $edition,
                 language: self::language($of),
-                audience: self::audience($of) ?? ($ages?->audience() ?? Audience::Adult),
+                audience: OnixReaders::audience($of) ?? ($ages?->audience() ?? Audience::Adult),
                 description: self::description($of),
                 publisher: self::publisher($of),
                 published: self::published($of),
@@ -169,40 +149,6 @@ final class OnixReader
         return array_values(array_unique($found));
     }
 
-    /** @return list<array{name: string, sort: string, role: string}> in their order */
-    private static function contributors(OnixElement $of): array
-    {
-        $all = [];
-        foreach ($of->all('DescriptiveDetail/Contributor') as $n => $one) {
-            $inverted = $one->text('PersonNameInverted');
-            $keys = implode(' ', array_filter([$one->text('NamesBeforeKey'), $one->text('KeyNames')]));
-            $name =
-                $one->text('PersonName') ??
-                ($one->text('CorporateName') ??
-                    ($inverted === null ? ($keys === '' ? null : $keys) : Name::fromSorted($inverted)->natural()));
-            if ($name === null) {
-                continue;
-            }
-            $key = $one->text('KeyNames');
-            $before = $one->text('NamesBeforeKey');
-            $sort = $inverted ?? ($key === null ? $name : ($before === null ? $key : "{$key}, {$before}"));
-            foreach ($one->texts('ContributorRole') ?: ['A01'] as $role) {
-                $order = (int) ($one->text('SequenceNumber') ?? $n + 1);
-                $all[] = [
-                    $order,
-                    [
-                        'name' => $name,
-                        'sort' => $sort,
-                        'role' => self::ROLES[$role] ?? 'contributor',
-                    ],
-                ];
-            }
-        }
-        usort($all, fn(array $a, array $b): int => $a[0] <=> $b[0]);
-
-        return array_values(array_unique(array_column($all, 1), SORT_REGULAR));
-    }
-
     private static function language(OnixElement $of): ?string
     {
         foreach ($of->all('DescriptiveDetail/Language') as $language) {
@@ -233,79 +179,6 @@ final class OnixReader
         }
 
         return [null, null];
-    }
-
-    /** @return array{int, int} pages and seconds; List 23 and 24 */
-    private static function extents(OnixElement $of): array
-    {
-        [$pages, $seconds] = [0, 0];
-        foreach ($of->all('DescriptiveDetail/Extent') as $extent) {
-            $value = (string) $extent->text('ExtentValue');
-            if (preg_match('/^\d{1,9}$/D', $value) !== 1) {
-                continue;
-            }
-            $isLong = $extent->text('ExtentType') === '09';
-            [$pages, $seconds] = match ($isLong ? $extent->text('ExtentUnit') : 'pages') {
-                'pages' => $extent->text('ExtentUnit') === '03'
-                    ? [max($pages, (int) $value), $seconds]
-                    : [$pages, $seconds],
-                '04' => [$pages, (int) $value * 3600],
-                '05' => [$pages, (int) $value * 60],
-                '06' => [$pages, (int) $value],
-                '14' => [$pages, (int) $value * 3600],
-                // Hours and minutes, and seconds, in one number.
-                '15' => [$pages, intdiv((int) $value, 100) * 3600 + ((int) $value % 100) * 60],
-                '16' => [
-                    $pages,
-                    intdiv((int) $value, 10000) * 3600 + (intdiv((int) $value, 100) % 100) * 60 + ((int) $value % 100),
-                ],
-                default => [$pages, $seconds],
-            };
-        }
-
-        return [min($pages, self::MOST_OF_ANYTHING), min($seconds, self::MOST_OF_ANYTHING)];
-    }
-
-    /** List 28. */
-    private static function audience(OnixElement $of): ?Audience
-    {
-        foreach ($of->all('DescriptiveDetail/Audience') as $audience) {
-            $code = $audience->text('AudienceCodeType') === '01' ? $audience->text('AudienceCodeValue') : null;
-            $known = match ($code) {
-                '02' => Audience::Child,
-                '03' => Audience::Teen,
-                '01', '05', '06', '08' => Audience::Adult,
-                default => null,
-            };
-            if ($known !== null) {
-                return $known;
-            }
-        }
-
-        return null;
-    }
-
-    /** List 30: 17 interest age, 18 reading age, in years; List 31: 01 exactly, 03 from, 04 to. */
-    private static function ages(OnixElement $of): ?AgeRange
-    {
-        foreach ($of->all('DescriptiveDetail/AudienceRange') as $range) {
-            if (!in_array($range->text('AudienceRangeQualifier'), ['17', '18'], true)) {
-                continue;
-            }
-            $ends = array_combine(['01', '03', '04'], [null, null, null]);
-            $values = $range->texts('AudienceRangeValue');
-            foreach ($range->texts('AudienceRangePrecision') as $n => $precision) {
-                $value = $values[$n] ?? '';
-                $ends[$precision] = preg_match('/^\d{1,2}$/D', $value) === 1 ? $value : null;
-            }
-            $from = $ends['03'] ?? $ends['01'];
-            $to = $ends['04'] ?? $ends['01'];
-            if ($from !== null || $to !== null) {
-                return AgeRange::parse("{$from}-{$to}");
-            }
-        }
-
-        return null;
     }
 
     /** @return list<string> headings; keywords (List 27: 20) are parted by semicolons */
