@@ -174,11 +174,20 @@ trait LendingFixtures
         return $transport instanceof ArrayTransport ? $transport : $this->fail('Mail goes somewhere.');
     }
 
-    /** All jobs that wait, one after another. */
-    protected function workThroughQueue(): void
+    /**
+     * All jobs that wait, one after another.
+     *
+     * @param  string|null  $connection  "imports", or the usual one
+     */
+    protected function workThroughQueue(?string $connection = null): void
     {
-        // Of a worker that has grown too large its supervisor makes a new one; there is none here.
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 100_000]);
+        Artisan::call('queue:work', [
+            'connection' => $connection,
+            '--stop-when-empty' => true,
+            '--sleep' => 0,
+            // Of a worker that has grown too large its supervisor makes a new one; there is none here.
+            '--memory' => 100_000,
+        ]);
     }
 
     protected function borrow(Card $card, Title $title): Loan

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Exchange\Records;
 
-use App\Models\Library;
+use App\Shared\LibraryOption;
 use Illuminate\Console\Command;
 
 final class ExportRecordsCommand extends Command
 {
+    use LibraryOption;
+
     protected $signature =
         'records:export {file} {--library= : whose titles, by its short address, such as saltmere} {--form=marcxml : ' .
         'marcxml, or marc for ISO 2709 in UTF-8}';
@@ -17,16 +19,13 @@ final class ExportRecordsCommand extends Command
 
     public function handle(ExportRecords $export): int
     {
-        $library = Library::query()->where('slug', (string) $this->option('library'))->first();
+        $library = $this->library();
         $form = (string) $this->option('form');
-        if ($library === null || !in_array($form, ExportRecords::FORMS, true)) {
-            $this->error(
-                $library === null
-                    ? 'Say which library with --library=. There are: ' .
-                        Library::query()->orderBy('slug')->pluck('slug')->implode(', ') .
-                        '.'
-                    : '--form is ' . implode(' or ', ExportRecords::FORMS) . '.',
-            );
+        if ($library === null) {
+            return self::INVALID;
+        }
+        if (!in_array($form, ExportRecords::FORMS, true)) {
+            $this->error('--form is ' . implode(' or ', ExportRecords::FORMS) . '.');
 
             return self::INVALID;
         }

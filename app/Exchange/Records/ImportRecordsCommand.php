@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Records;
 
 use App\Lending\Licences\LicenceTerms;
-use App\Models\Library;
+use App\Shared\LibraryOption;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
@@ -14,6 +14,8 @@ use Symfony\Component\Console\Formatter\OutputFormatter;
 /** Records of a file: looked at first, and with --sure taken in. */
 final class ImportRecordsCommand extends Command
 {
+    use LibraryOption;
+
     protected $signature =
         'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, or ONIX 3.0} {--library= : whose ' .
         'catalogue, by its short address, such as saltmere} {--licence= : a licence for each title that the library ' .
@@ -28,14 +30,8 @@ final class ImportRecordsCommand extends Command
 
     public function handle(CompareRecords $compare, ImportRecords $import): int
     {
-        $library = Library::query()->where('slug', (string) $this->option('library'))->first();
+        $library = $this->library();
         if ($library === null) {
-            $this->error(
-                'Say which library with --library=. There are: ' .
-                    Library::query()->orderBy('slug')->pluck('slug')->implode(', ') .
-                    '.',
-            );
-
             return self::INVALID;
         }
         $path = (string) $this->argument('file');

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Reading\Publications;
 
 use App\Lending\Licences\LicenceTerms;
-use App\Models\Library;
 use App\Models\Title;
+use App\Shared\LibraryOption;
 use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
@@ -14,6 +14,8 @@ use Symfony\Component\Console\Formatter\OutputFormatter;
 
 final class ImportCommand extends Command
 {
+    use LibraryOption;
+
     protected $signature =
         'catalogue:import {files* : EPUB 2 or EPUB 3 files, PDF files, and W3C packages of ' .
         'audiobooks, music and video} {--library= : the library that gets them, by its short address, such as ' .
@@ -25,14 +27,8 @@ final class ImportCommand extends Command
 
     public function handle(ImportApart $importApart): int
     {
-        $library = Library::query()->where('slug', (string) $this->option('library'))->first();
+        $library = $this->library();
         if ($library === null) {
-            $this->error(
-                'Say which library with --library=. There are: ' .
-                    Library::query()->orderBy('slug')->pluck('slug')->implode(', ') .
-                    '.',
-            );
-
             return self::INVALID;
         }
         $audience = Audience::tryFrom((string) $this->option('audience'));

@@ -12,7 +12,6 @@ use App\Models\Title;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Desk\StaffRole;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
@@ -42,12 +41,7 @@ final class BatchTest extends TestCase
     private function step(Batch $batch, string $step): void
     {
         $this->post("/desk/batches/{$batch->id}/{$step}")->assertRedirect("/desk/batches/{$batch->id}");
-        Artisan::call('queue:work', [
-            'connection' => 'imports',
-            '--stop-when-empty' => true,
-            '--sleep' => 0,
-            '--memory' => 100_000,
-        ]);
+        $this->workThroughQueue('imports');
         $batch->refresh();
     }
 

@@ -19,6 +19,8 @@ use Tests\App\TestCase;
 /** Patrons from files, as spreadsheets and school systems write them. */
 final class CardImportTest extends TestCase
 {
+    use SendsFiles;
+
     private StaffMember $staff;
 
     protected function setUp(): void
@@ -38,28 +40,17 @@ final class CardImportTest extends TestCase
     /** @param  array<string, string>  $settings */
     private function send(string $csv, array $settings = []): CardImport
     {
-        $id = $this->postJson('/desk/uploads', ['name' => 'class.csv', 'bytes' => strlen($csv)])->json('id');
-        $this->call('PUT', "/desk/uploads/{$id}?at=0", content: $csv, server: ['HTTP_ACCEPT' => 'application/json']);
+        $id = $this->sendFile('class.csv', $csv);
         $this->post('/desk/patrons/files', $settings + ['uploads' => $id, 'group' => 'student'])->assertRedirect();
-        $this->work();
+        $this->workThroughQueue('imports');
 
         return CardImport::query()->latest('id')->firstOrFail();
-    }
-
-    private function work(): void
-    {
-        Artisan::call('queue:work', [
-            'connection' => 'imports',
-            '--stop-when-empty' => true,
-            '--sleep' => 0,
-            '--memory' => 100_000,
-        ]);
     }
 
     private function apply(CardImport $import): void
     {
         $this->post("/desk/patrons/files/{$import->id}/apply")->assertSessionMissing('refusal');
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame('applied', $import->refresh()->stage);
     }
 
@@ -170,7 +161,7 @@ final class CardImportTest extends TestCase
         $this->assertSame('ada@l.example', Person::query()->where('name', 'Ada Marsh')->sole()->email);
 
         $this->post("/desk/patrons/files/{$year->id}/undo")->assertSessionMissing('refusal');
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame($before, $this->cards());
         $this->assertSame(['undone', 0], [$year->refresh()->stage, Person::query()->where('name', 'Eve')->count()]);
         $this->post("/desk/patrons/files/{$year->id}/undo")->assertSessionHas('refusal');
@@ -188,7 +179,7 @@ final class CardImportTest extends TestCase
         $this->borrow($ben, $title);
         foreach ([$second, $first] as $import) {
             $this->post("/desk/patrons/files/{$import->id}/undo");
-            $this->work();
+            $this->workThroughQueue('imports');
         }
         $this->assertSame(['2 Ben student 9z -'], $this->cards());
         $this->get("/desk/patrons/files/{$first->id}")
@@ -312,7 +303,7 @@ final class CardImportTest extends TestCase
         // Ten were done when it was killed: the job comes again.
         $this->card()->update(['number' => 'keeper']);
         $job = DB::table('jobs')->first();
-        $this->work();
+        $this->workThroughQueue('imports');
         DB::table('jobs')->insert((array) $job);
         CardImport::query()->update(['stage' => 'applying']);
         $import
@@ -320,7 +311,7 @@ final class CardImportTest extends TestCase
             ->where('line', '>', 12)
             ->update(['done' => false, 'card_id' => null]);
         Card::query()->whereIn('number', array_map(strval(...), range(12, 25)))->delete();
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame(['applied', 25], [$import->refresh()->stage, $import->rows()->where('done', true)->count()]);
         $this->assertSame(26, Card::query()->count());
     }

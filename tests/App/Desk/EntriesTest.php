@@ -12,7 +12,6 @@ use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Desk\StaffRole;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\TestCase;
@@ -71,12 +70,7 @@ final class EntriesTest extends TestCase
     private function step(Batch $batch, string $step): void
     {
         $this->post("/desk/batches/{$batch->id}/{$step}");
-        Artisan::call('queue:work', [
-            'connection' => 'imports',
-            '--stop-when-empty' => true,
-            '--sleep' => 0,
-            '--memory' => 100_000,
-        ]);
+        $this->workThroughQueue('imports');
     }
 
     /** @param  array<string, string>  $form */

@@ -11,7 +11,6 @@ use App\Models\Title;
 use App\Models\Upload;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Demo\DemoEbooks;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\ImportsBooks;
@@ -60,16 +59,6 @@ final class FilesTest extends TestCase
         }
 
         return $id;
-    }
-
-    private function workThroughImports(): void
-    {
-        Artisan::call('queue:work', [
-            'connection' => 'imports',
-            '--stop-when-empty' => true,
-            '--sleep' => 0,
-            '--memory' => 100_000,
-        ]);
     }
 
     public function test_a_file_comes_in_parts_whatever_is_sent_twice_or_breaks_off(): void
@@ -140,7 +129,7 @@ final class FilesTest extends TestCase
         // Sent twice: taken in once.
         $this->post('/desk/files', $form + ['copies' => '2', 'price' => '24,50']);
         $this->get('/desk/files')->assertOk()->assertSee('3 files are still being taken in');
-        $this->workThroughImports();
+        $this->workThroughQueue('imports');
 
         $states = FileImport::query()->orderBy('name')->pluck('state', 'name')->all();
         $this->assertSame(
@@ -164,7 +153,7 @@ final class FilesTest extends TestCase
     {
         $id = $this->upload('low-water.epub', (string) file_get_contents($this->bookFile()));
         $this->post('/desk/files', ['uploads' => $id, 'licence' => 'none']);
-        $this->workThroughImports();
+        $this->workThroughQueue('imports');
         $this->assertSame(0, Licence::query()->count());
         $this->get('/desk/files')->assertSee('Without a licence');
         $title = FileImport::query()->sole()->title_id;
@@ -199,7 +188,7 @@ final class FilesTest extends TestCase
         $newer = (string) file_get_contents($this->changed($this->bookFile($book)));
         $send = function () use ($newer): ?string {
             $this->post('/desk/files', ['uploads' => $this->upload('newer.epub', $newer), 'licence' => 'none']);
-            $this->workThroughImports();
+            $this->workThroughQueue('imports');
 
             return FileImport::query()->latest('id')->value('state');
         };

@@ -14,13 +14,14 @@ use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\App\TestCase;
 
 /** Records from a file at the Desk: sent, looked at, some left out, taken in, sent again. */
 final class RecordImportTest extends TestCase
 {
+    use SendsFiles;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -44,22 +45,11 @@ final class RecordImportTest extends TestCase
     /** @param  array<string, string>  $more */
     private function send(string $file, array $more = []): RecordImport
     {
-        $id = $this->postJson('/desk/uploads', ['name' => 'records.mrc', 'bytes' => strlen($file)])->json('id');
-        $this->call('PUT', "/desk/uploads/{$id}?at=0", content: $file, server: ['HTTP_ACCEPT' => 'application/json']);
+        $id = $this->sendFile('records.mrc', $file);
         $this->post('/desk/files/records', ['uploads' => $id, 'licence' => 'none', ...$more])->assertRedirect();
-        $this->work();
+        $this->workThroughQueue('imports');
 
         return RecordImport::query()->latest('id')->firstOrFail();
-    }
-
-    private function work(): void
-    {
-        Artisan::call('queue:work', [
-            'connection' => 'imports',
-            '--stop-when-empty' => true,
-            '--sleep' => 0,
-            '--memory' => 100_000,
-        ]);
     }
 
     /** @return list<string> "number outcome" */
@@ -105,7 +95,7 @@ final class RecordImportTest extends TestCase
         $this->post("/desk/files/records/{$import->id}/apply")->assertSessionMissing('refusal');
         // Somebody clicks once more.
         $this->post("/desk/files/records/{$import->id}/apply")->assertSessionHas('refusal');
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame('applied', $import->refresh()->stage);
         $this->assertSame(['Low Water', 'Spring Tide'], Title::query()->orderBy('id')->pluck('name')->all());
         $this->assertSame([2, 2], Licence::query()->pluck('copies')->all());
@@ -127,7 +117,7 @@ final class RecordImportTest extends TestCase
     {
         $import = $this->send(self::iso(1, 'Low Water'));
         $this->post("/desk/files/records/{$import->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         // Without a licence, what one brought can still be corrected.
         $mine = $this->send(self::iso(1, 'Low Water, corrected'));
         $this->assertSame(['1 changed'], self::outcomes($mine));
@@ -143,7 +133,7 @@ final class RecordImportTest extends TestCase
             'chosen' => '1',
         ])->assertSessionHas('refusal');
         $this->post("/desk/files/records/{$theirs->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame('Low Water', $title->refresh()->name);
         $this->get("/desk/files/records/{$mine->id}")->assertNotFound();
     }
@@ -154,9 +144,9 @@ final class RecordImportTest extends TestCase
         $second = $this->send(self::iso(2, 'Low Water'));
         $this->assertSame(['1 new'], self::outcomes($second));
         $this->post("/desk/files/records/{$first->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->post("/desk/files/records/{$second->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         // The second may be the first by now: nobody has said that it is another.
         $this->assertSame(['1 refused'], self::outcomes($second->refresh()));
         $this->assertSame(1, Title::query()->count());
@@ -173,7 +163,7 @@ final class RecordImportTest extends TestCase
             'outcome' => 'doubtful',
         ]);
         $this->post("/desk/files/records/{$third->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame(2, Title::query()->count());
     }
 
@@ -181,7 +171,7 @@ final class RecordImportTest extends TestCase
     {
         $first = $this->send(self::iso(1, 'Low Water', publisher: 'Old'));
         $this->post("/desk/files/records/{$first->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $title = Title::query()->sole();
         $second = $this->send(self::iso(2, 'LOW WATER', publisher: 'New'));
         $this->post("/desk/files/records/{$second->id}/choose", [
@@ -193,7 +183,7 @@ final class RecordImportTest extends TestCase
             ->assertOk()
             ->assertSee('Taken as that title');
         $this->post("/desk/files/records/{$second->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame(1, Title::query()->count());
         $title->refresh();
         $this->assertSame(
@@ -213,7 +203,7 @@ final class RecordImportTest extends TestCase
     {
         $first = $this->send(self::iso(1, 'Low Water'));
         $this->post("/desk/files/records/{$first->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $title = Title::query()->sole();
         $this->be($this->staff($this->library('larkspur'), StaffRole::Catalogue), 'staff');
         $theirs = $this->send(self::iso(2, 'Low Water'));
@@ -222,7 +212,7 @@ final class RecordImportTest extends TestCase
             'chosen' => 'as_title',
         ])->assertSessionMissing('refusal');
         $this->post("/desk/files/records/{$theirs->id}/apply");
-        $this->work();
+        $this->workThroughQueue('imports');
         $this->assertSame('applied', $theirs->refresh()->stage);
         $this->get("/desk/titles/{$title->id}/record")->assertForbidden();
         $this->assertSame(['1 refused'], self::outcomes($this->send(self::iso(1, 'Not theirs'))));
@@ -262,7 +252,7 @@ final class RecordImportTest extends TestCase
         );
         try {
             $this->post("/desk/files/records/{$import->id}/apply");
-            $this->work();
+            $this->workThroughQueue('imports');
         } finally {
             DB::unprepared('drop trigger refused on titles; drop function refuse_two()');
         }
