@@ -37,7 +37,13 @@ final class RecordImportRow extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['fields' => 'array', 'chosen' => 'boolean', 'as_title' => 'boolean', 'done' => 'boolean', 'made' => 'boolean'];
+    protected $casts = [
+        'fields' => 'array',
+        'chosen' => 'boolean',
+        'as_title' => 'boolean',
+        'done' => 'boolean',
+        'made' => 'boolean',
+    ];
 
     /** @return BelongsTo<Title, $this> */
     public function title(): BelongsTo
