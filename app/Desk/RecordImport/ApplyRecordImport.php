@@ -91,6 +91,11 @@ final class ApplyRecordImport implements ShouldQueue
     {
         $record = RecordOfMarc::read(MarcXml::one((string) $row->marc));
         $like = $row->as_title ? Title::query()->find($row->title_id) : null;
+        if ($row->as_title && $like === null) {
+            $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => 'that title is gone.']);
+
+            return;
+        }
         // Said to be the title that it is like, it is known by that title's number.
         $now = $compare->one($row->number, $like === null ? $record : CompareRecords::asOf($like, $record));
         $isOthers =

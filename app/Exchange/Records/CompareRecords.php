@@ -6,6 +6,7 @@ namespace App\Exchange\Records;
 
 use App\Catalogue\Records\ArrangeEntries;
 use App\Catalogue\Records\RecordOfTitle;
+use App\Catalogue\Records\SaveRecord;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
@@ -21,7 +22,11 @@ final class CompareRecords
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private readonly RecordFile $file, private readonly ArrangeEntries $entries) {}
+    public function __construct(
+        private readonly RecordFile $file,
+        private readonly ArrangeEntries $entries,
+        private readonly SaveRecord $saveRecord,
+    ) {}
 
     /**
      * @return Generator<ComparedRecord> in the order of the file
@@ -51,9 +56,10 @@ final class CompareRecords
         return RecordText::with(RecordOfTitle::of($title), $says)[0];
     }
 
-    /** One by itself, as it stands now. */
+    /** One by itself, as it stands now; nobody else brings or changes it until the end of the transaction. */
     public function one(int $number, Record $record): ComparedRecord
     {
+        $this->saveRecord->alone($record->key);
         foreach ($this->compared([$number => $this->entries->understood($record)]) as $of) {
             return $of;
         }
