@@ -216,6 +216,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->name('uploads.part')
             ->can('send', 'upload');
         Route::get('/licences', [LicencesController::class, 'index'])->name('licences');
+        Route::get('/licences/waits', [LicencesController::class, 'waits'])->name('licences.waits');
         Route::get('/licences.csv', [LicencesController::class, 'csv'])
             ->name('licences.csv')
             ->middleware('throttle:exports');

@@ -262,6 +262,7 @@ final class RouteAccessTest extends TestCase
         'desk.' => self::STAFF,
         'desk.sign-out' => self::STAFF,
         'desk.licences' => self::STAFF,
+        'desk.licences.waits' => self::STAFF,
         'desk.licences.csv' => self::STAFF,
         'desk.turnaways' => self::STAFF,
         'desk.turnaways.csv' => self::STAFF,

@@ -8,7 +8,9 @@ use App\Desk\Figures\Turnaways;
 use App\Exchange\Csv\CsvFile;
 use App\Lending\Waits\LibraryHabits;
 use App\Models\StaffMember;
+use App\Models\Title;
 use App\Shared\Input;
+use App\Shared\TitleNames;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Format;
@@ -20,7 +22,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Licences and hold pressure: what needs attention, and the titles behind each figure. */
 final class LicencesController
 {
-    public function __construct(private readonly TitlesUnderPressure $titles) {}
+    public function __construct(
+        private readonly TitlesUnderPressure $titles,
+        private readonly TitlePressures $pressures,
+    ) {}
 
     public function index(
         Request $request,
@@ -30,7 +35,7 @@ final class LicencesController
     ): View {
         $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
-        $figures = $this->titles->counts($staff->library_id, $now);
+        [$figures, $page] = $this->titles->page($search, $now);
 
         return view('desk.licences.licences', [
             'staff' => $staff,
@@ -39,7 +44,7 @@ final class LicencesController
             'cases' => $this->cases($staff, $habits),
             'hasTitles' => $this->titles->hasAny($staff->library),
             'turnaways' => $turnaways->thisMonth($staff->library, $now),
-            'page' => $this->titles->page($staff->library, $search, $figures, $now)->appends($search->with([])),
+            'page' => $page->appends($search->with([])),
         ]);
     }
 
@@ -54,13 +59,39 @@ final class LicencesController
         return array_filter($cases, fn(array $of): bool => $of['loans'] + $of['holds'] > 0);
     }
 
+    /** The waits of a page of titles, and what would shorten them: asked for after the page, as they take longer. */
+    public function waits(Request $request, #[CurrentUser('staff')] StaffMember $staff): View
+    {
+        $ids = array_filter(explode(',', Input::text($request, 'titles')), ctype_digit(...));
+        $ids = array_map(intval(...), array_slice($ids, 0, TitlesUnderPressure::PAGE));
+        $target = $this->search($request, $staff)->target;
+
+        return view('desk.licences.waits', [
+            'target' => $target,
+            'pressures' => $this->pressures->ofAll(
+                $staff->library,
+                TitleNames::titles($ids),
+                $target,
+                CarbonImmutable::now(),
+            ),
+        ]);
+    }
+
     public function csv(Request $request, #[CurrentUser('staff')] StaffMember $staff): StreamedResponse
     {
         $now = CarbonImmutable::now();
         $search = $this->search($request, $staff);
         $rows = function () use ($staff, $search, $now): iterable {
-            foreach ($this->titles->all($staff->library, $search, $now) as $of) {
-                yield self::row($of);
+            foreach ($this->titles->all($search, $now) as $some) {
+                $pressures = $this->pressures->ofAll(
+                    $staff->library,
+                    array_map(fn(TitleUnderPressure $of): Title => $of->title, $some),
+                    $search->target,
+                    $now,
+                );
+                foreach ($some as $of) {
+                    yield self::row($of, $pressures[$of->title->id]);
+                }
             }
         };
 
@@ -84,8 +115,11 @@ final class LicencesController
         );
     }
 
-    /** @return list<string|int|float|null> */
-    private static function row(TitleUnderPressure $of): array
+    /**
+     * @param  array{wait: float|null, extra: int}  $pressure
+     * @return list<string|int|float|null>
+     */
+    private static function row(TitleUnderPressure $of, array $pressure): array
     {
         return [
             $of->title->id,
@@ -98,8 +132,8 @@ final class LicencesController
             $of->endsAt?->format(DATE_ATOM),
             $of->holds,
             $of->holdsPerCopy() === null ? null : round($of->holdsPerCopy(), 2),
-            $of->wait === null ? 0 : (is_infinite($of->wait) ? null : round($of->wait, 1)),
-            $of->extraCopies,
+            $pressure['wait'] === null ? 0 : (is_infinite($pressure['wait']) ? null : round($pressure['wait'], 1)),
+            $pressure['extra'],
         ];
     }
 

@@ -9,7 +9,10 @@ use FigPorch\Core\Catalogue\Format;
 /** Which of a library's titles staff want to see, and the wait they aim at. */
 final readonly class PressureSearch
 {
-    public const SHOWS = ['waited_for', 'pressed', 'no_copy', 'ending', 'few_loans', 'all'];
+    /** Those of which the page says how many there are. */
+    public const COUNTED = ['waited_for', 'pressed', 'no_copy', 'ending', 'few_loans'];
+
+    public const SHOWS = [...self::COUNTED, 'all'];
 
     public const ORDERS = ['pressure', 'holds', 'ends', 'loans_left', 'copies', 'name'];
 

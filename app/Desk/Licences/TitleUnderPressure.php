@@ -15,9 +15,6 @@ final readonly class TitleUnderPressure
      * @param  int|null  $loansLeft  on licences that count them; null where none does
      * @param  DateTimeImmutable|null  $endsAt  the next end of a licence
      * @param  int  $holds  waiting and paused
-     * @param  float|null  $wait  days within which 8 in 10 of those who join the line now get it; infinite where there
-     *     may be no copy; null where nobody has to wait
-     * @param  int|null  $extraCopies  to bring the wait under the target
      */
     public function __construct(
         public Title $title,
@@ -26,8 +23,6 @@ final readonly class TitleUnderPressure
         public ?int $loansLeft,
         public ?DateTimeImmutable $endsAt,
         public int $holds,
-        public ?float $wait,
-        public ?int $extraCopies,
     ) {}
 
     public function holdsPerCopy(): ?float

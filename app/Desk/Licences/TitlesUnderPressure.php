@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Desk\Licences;
 
 use App\Catalogue\Search\QuerySql;
-use App\Lending\Licences\UsableLicences;
-use App\Lending\Queues\HoldQueues;
 use App\Models\Library;
 use App\Shared\PageAsked;
 use App\Shared\Sql;
@@ -14,163 +12,206 @@ use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use FigPorch\Core\Desk\HoldPressure;
-use FigPorch\Core\Lending\Forecast\Forecast;
-use FigPorch\Core\Lending\Licence;
 use Generator;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
+use LogicException;
+use stdClass;
 
-/** A library's titles with their copies, their lines, and what would shorten the wait. */
+/** A library's titles with their copies and their lines. */
 final class TitlesUnderPressure
 {
-    private const PAGE = 25;
+    public const PAGE = 25;
 
-    /** Holds and own licences of each title; the library and the moment are named. */
-    private const FIGURES = 'with h as (select title_id, count(*) n from holds
-        where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
-        li as (select title_id, coalesce(sum(copies) filter (where alive), 0)::int copies, coalesce(sum(copies_free)
-            filter (where alive), 0)::int copies_free,
-                sum(loans_left) filter (where alive)::int loans_left, min(loans_left)
-                    filter (where alive)::int fewest, min(ends_at) filter (where alive) ends_at, bool_or(alive) alive
-            from (select *, (ends_at is null or ends_at > :now) and (loans_left is null or loans_left > 0
-                or copies_free < copies) alive from licences where library_id = :library%s) x group by 1)
-        select t.id, coalesce(li.copies, 0) copies, coalesce(li.copies_free, 0) copies_free, li.loans_left, li.fewest,
-            li.ends_at, coalesce(h.n, 0)::int holds
-        from h full join li on li.title_id = h.title_id
-            cross join lateral (select coalesce(h.title_id, li.title_id) as id) t where true';
+    private const ALIVE = '(ends_at is null or ends_at > :now)
+        and (loans_left is null or loans_left > 0 or copies_free < copies)';
 
-    /** The same conditions as in query(), of all titles at once. */
-    private const COUNTS = 'with h as materialized (select title_id, count(*) n from holds
-        where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
-        waited as (select count(*) waited_for,
-            count(*) filter (where li.n > 0 and h.n >= :high * coalesce(li.copies, 0)) pressed,
-            count(*) filter (where li.n = 0 and not exists (select from licences s
-                join libraries o on o.id = s.library_id join libraries lib on lib.id = :library
-                where s.title_id = h.title_id and s.shared and licence_has_future(s, :now)
-                    and licence_serves(s.shared, o, lib))) no_copy
-            from h cross join lateral (select count(*) n, sum(copies) copies from licences
-                where title_id = h.title_id and library_id = :library and (ends_at is null or ends_at > :now)
-                and (loans_left is null or loans_left > 0 or copies_free < copies)) li)
-        select waited.*, (select count(distinct title_id) from licences
-                where library_id = :library and ends_at > :now and ends_at <= :soon) ending,
-            (select count(distinct title_id) from licences where library_id = :library and loans_bought is not null
-                and loans_left <= :few and (ends_at is null or ends_at > :now)
-                and (loans_left > 0 or copies_free < copies)) few_loans
-        from waited';
+    /** The library's own licences of one title that live; the title is named by what stands before. */
+    private const OWN = 'from licences where title_id = t.id and library_id = :library and ' . self::ALIVE;
 
-    private const ORDERS = [
-        'pressure' => 'coalesce(h.n, 0)::float / nullif(coalesce(li.copies, 0), 0) desc nulls first, holds desc',
-        'holds' => 'holds desc',
-        'ends' => 'ends_at nulls last',
-        'loans_left' => 'fewest nulls last',
-        'copies' => 'copies desc',
-        'name' => '(select lower(n.name) from titles n where n.id = t.id)',
+    private const COPIES =
+        'cross join lateral (select coalesce(sum(copies), 0)::int copies, count(*) > 0 alive ' . self::OWN . ') own';
+
+    /** The titles that are waited for. */
+    private const WAITED =
+        'h as materialized (select title_id id, count(*)::int holds from holds
+            where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
+        waited as materialized (select * from h t ' .
+        self::COPIES .
+        ')';
+
+    /** Which of those each way to look at lines shows. */
+    private const LINES = [
+        'waited_for' => 'true',
+        'pressed' => 'alive and holds >= ' . HoldPressure::HIGH . ' * copies',
+        'no_copy' => 'not alive and not exists (select from licences s join libraries o on o.id = s.library_id
+            join libraries lib on lib.id = :library where s.title_id = w.id and s.shared
+                and licence_has_future(s, :now) and licence_serves(s.shared, o, lib) offset 0)',
     ];
 
-    public function __construct(
-        private readonly UsableLicences $usableLicences,
-        private readonly HoldQueues $lines,
-        private readonly LibraryPressure $pressure,
-    ) {}
+    private const ENDING = 'select distinct title_id id from licences
+        where library_id = :library and ends_at > :now and ends_at <= :soon';
+
+    private const FEW_LOANS =
+        'select distinct title_id id from licences
+        where library_id = :library and loans_bought is not null and loans_left <= ' .
+        PressureSearch::FEW_LOANS .
+        '
+            and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies)';
+
+    /** The titles of the other ways to look, waited for or not. */
+    private const TITLES = [
+        'ending' =>
+            'select t.id, coalesce(holds, 0) holds, copies
+            from (' .
+            self::ENDING .
+            ') t left join h using (id) ' .
+            self::COPIES,
+        'few_loans' =>
+            'select t.id, coalesce(holds, 0) holds, copies
+            from (' .
+            self::FEW_LOANS .
+            ') t left join h using (id) ' .
+            self::COPIES,
+        'all' =>
+            'select id, coalesce(holds, 0) holds, coalesce(copies, 0) copies
+            from h full join (select title_id id, sum(copies) filter (where ' .
+            self::ALIVE .
+            ')::int copies
+                from licences where library_id = :library group by 1) own using (id)',
+    ];
+
+    private const FIGURES =
+        'select waited.*, (select count(*) from (' .
+        self::ENDING .
+        ') x) ending,
+            (select count(*) from (' .
+        self::FEW_LOANS .
+        ') x) few_loans
+        from (select count(*) waited_for, count(*) filter (where ' .
+        self::LINES['pressed'] .
+        ') pressed,
+            count(*) filter (where ' .
+        self::LINES['no_copy'] .
+        ') no_copy from waited w) waited';
+
+    private const ORDERS = [
+        'pressure' => 'holds::float / nullif(copies, 0) desc nulls first, holds desc',
+        'holds' => 'holds desc',
+        'ends' => '(select min(ends_at) ' . self::OWN . ') nulls last',
+        'loans_left' => '(select min(loans_left) ' . self::OWN . ') nulls last',
+        'copies' => 'copies desc',
+        'name' => '(select lower(name) from titles n where n.id = t.id)',
+    ];
 
     /**
-     * @param  array<string, int>  $counts  as counts() has them
-     * @return LengthAwarePaginator<int, TitleUnderPressure>
+     * A page of what is looked for, and the figures of all: read at once, as both go through every line.
+     *
+     * @return array{array<string, int>, LengthAwarePaginator<int, TitleUnderPressure>} the figures as counts() has
+     *     them, and the titles
      */
-    public function page(
-        Library $library,
-        PressureSearch $search,
-        array $counts,
-        DateTimeImmutable $now,
-    ): LengthAwarePaginator {
-        [$sql, $bindings] = $this->query($search, $now);
-        $isCounted = $search->format === null && $search->words === '' && $search->show !== 'all';
-        $total = $isCounted ? $counts[$search->show] : DB::scalar("select count(*) from ({$sql}) counted", $bindings);
-        $page = PageAsked::of($total, self::PAGE);
-        $rows = DB::select(
-            $sql .
-                ' order by ' .
-                self::ORDERS[$search->order] .
-                ', t.id limit ' .
-                self::PAGE .
-                ' offset ' .
-                ($page - 1) * self::PAGE,
-            $bindings,
-        );
+    public function page(PressureSearch $search, DateTimeImmutable $now): array
+    {
+        $page = PageAsked::uncounted();
+        $rows = $this->rows($search, self::PAGE, ($page - 1) * self::PAGE, $now);
+        if ($rows[0]->id === null && $page > 1) {
+            $all = $this->rows($search, 1, 0, $now);
+            $page = PageAsked::of((int) $all[0]->found, self::PAGE);
+            $rows = $this->rows($search, self::PAGE, ($page - 1) * self::PAGE, $now);
+        }
+        $titles = array_values(array_filter($rows, fn(stdClass $row): bool => $row->id !== null));
+        $figures = [];
+        foreach (PressureSearch::COUNTED as $show) {
+            $figures[$show] = (int) $rows[0]->{$show};
+        }
 
-        return new LengthAwarePaginator(
-            $this->pressed($library, array_values($rows), $search->target, $now),
-            $total,
-            self::PAGE,
-            $page,
-            ['path' => Paginator::resolveCurrentPath()],
-        );
+        return [
+            $figures,
+            new LengthAwarePaginator(self::named($titles), (int) $rows[0]->found, self::PAGE, $page, [
+                'path' => Paginator::resolveCurrentPath(),
+            ]),
+        ];
     }
 
-    /** @return Generator<TitleUnderPressure> all that match, in order */
-    public function all(Library $library, PressureSearch $search, DateTimeImmutable $now): Generator
+    /** @return Generator<list<TitleUnderPressure>> all that match, in order, some at a time */
+    public function all(PressureSearch $search, DateTimeImmutable $now): Generator
     {
-        [$sql, $bindings] = $this->query($search, $now);
-        foreach (
-            array_chunk(DB::select($sql . ' order by ' . self::ORDERS[$search->order] . ', t.id', $bindings), 200)
-            as $rows
-        ) {
-            yield from $this->pressed($library, $rows, $search->target, $now);
+        [$found, $values] = $this->found($search, $now);
+        $order = self::ORDERS[$search->order];
+        $rows = self::ask(
+            'with ' .
+                self::WAITED .
+                ", found as ({$found}), page as (select *, row_number() over
+                (order by {$order}, id) place from found t) " .
+                self::shown('page'),
+            $values,
+        );
+        foreach (array_chunk($rows, 200) as $some) {
+            yield self::named($some);
         }
     }
 
-    /** @return array<string, int> how many titles each of PressureSearch::SHOWS but "all" has, in one look */
+    /** @return array<string, int> how many titles each of PressureSearch::COUNTED has, in one look */
     public function counts(int $libraryId, DateTimeImmutable $now): array
     {
-        return (array) DB::selectOne(self::COUNTS, [
+        $row = self::ask('with ' . self::WAITED . ' ' . self::FIGURES, self::values($libraryId, $now))[0];
+
+        return array_map(intval(...), (array) $row);
+    }
+
+    /** @return non-empty-list<stdClass> so many of what is found; one with nothing but the figures where that is none */
+    private function rows(PressureSearch $search, int $limit, int $offset, DateTimeImmutable $now): array
+    {
+        [$found, $values] = $this->found($search, $now);
+        $order = self::ORDERS[$search->order];
+        $rows = self::ask(
+            'with ' .
+                self::WAITED .
+                ', figures as (' .
+                self::FIGURES .
+                "), found as ({$found}), page as (select *, row_number() over () place from (select * from found t
+                    order by {$order}, id limit {$limit} offset {$offset}) t)" .
+                self::shown('figures cross join (select count(*) found from found) n left join page on true'),
+            $values,
+        );
+
+        return $rows === [] ? throw new LogicException('No figures.') : $rows;
+    }
+
+    /** What is shown of a page's titles, in their order. */
+    private static function shown(string $from): string
+    {
+        return " select t.*, more.* from (select * from {$from}) t cross join lateral (select
+                coalesce(sum(copies_free), 0)::int copies_free, sum(loans_left)::int loans_left, min(ends_at) ends_at " .
+            self::OWN .
+            ') more order by place';
+    }
+
+    /** @return array<string, string|int> */
+    private static function values(int $libraryId, DateTimeImmutable $now): array
+    {
+        return [
             'library' => $libraryId,
             'now' => Sql::second($now),
             'soon' => Sql::second($now->modify('+' . PressureSearch::ENDING_DAYS . ' days')),
-            'few' => PressureSearch::FEW_LOANS,
-            'high' => HoldPressure::HIGH,
-        ]);
+        ];
     }
 
     /** @return array{string, array<string, mixed>} */
-    private function query(PressureSearch $search, DateTimeImmutable $now): array
+    private function found(PressureSearch $search, DateTimeImmutable $now): array
     {
-        $waitedFor = ' and title_id in (select title_id from h)';
-        $soon = Sql::second($now->modify('+' . PressureSearch::ENDING_DAYS . ' days'));
-        $bindings = ['library' => $search->libraryId, 'now' => Sql::second($now)];
-        [$licences, $where] = match ($search->show) {
-            'waited_for' => [$waitedFor, ' and h.n > 0'],
-            'pressed' => [$waitedFor, ' and h.n >= ' . HoldPressure::HIGH . ' * li.copies and li.alive'],
-            'no_copy' => [
-                $waitedFor,
-                ' and h.n > 0 and li.alive is not true and not exists (select from licences s
-                    join libraries o on o.id = s.library_id join libraries lib on lib.id = :library
-                    where s.title_id = t.id and s.shared and licence_has_future(s, :now)
-                        and licence_serves(s.shared, o, lib))',
-            ],
-            'ending' => [
-                " and title_id in (select title_id from licences
-                    where library_id = :library and ends_at > :now and ends_at <= '{$soon}')",
-                ' and li.title_id is not null',
-            ],
-            'few_loans' => [
-                ' and title_id in (select title_id from licences
-                    where library_id = :library and loans_bought is not null and loans_left <= ' .
-                PressureSearch::FEW_LOANS .
-                ' and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies))',
-                ' and li.title_id is not null',
-            ],
-            default => ['', ''],
-        };
+        $values = self::values($search->libraryId, $now);
+        $where = '';
         if ($search->format !== null) {
-            $where .= ' and exists (select from titles f where f.id = t.id and f.format = :format)';
-            $bindings['format'] = $search->format->value;
+            $where .= ' and exists (select from titles f where f.id = w.id and f.format = :format offset 0)';
+            $values['format'] = $search->format->value;
         }
         if ($search->words !== '') {
             $query = QuerySql::of(QueryParser::read($search->words)->tree);
             $named = 0;
             $where .=
-                ' and t.id in (select s.title_id from search_rows s where ' .
+                ' and w.id in (select s.title_id from search_rows s where ' .
                 preg_replace_callback(
                     '/\?/',
                     function () use (&$named): string {
@@ -180,48 +221,52 @@ final class TitlesUnderPressure
                 ) .
                 ')';
             foreach ($query->bindings as $n => $value) {
-                $bindings["word{$n}"] = $value;
+                $values["word{$n}"] = $value;
             }
         }
+        $line = self::LINES[$search->show] ?? null;
 
-        return [sprintf(self::FIGURES, $licences) . $where, $bindings];
+        return [
+            $line === null
+                ? 'select * from (' . self::TITLES[$search->show] . ") w where true{$where}"
+                : "select * from waited w where {$line}{$where}",
+            $values,
+        ];
     }
 
     /**
-     * @param  list<\stdClass>  $rows
+     * @param  array<string, mixed>  $values  of which those count that are named
+     * @return list<stdClass>
+     */
+    private static function ask(string $sql, array $values): array
+    {
+        return array_values(
+            DB::select(
+                $sql,
+                array_filter($values, fn(string $name): bool => str_contains($sql, ":{$name}"), ARRAY_FILTER_USE_KEY),
+            ),
+        );
+    }
+
+    /**
+     * @param  list<stdClass>  $rows
      * @return list<TitleUnderPressure>
      */
-    private function pressed(Library $library, array $rows, int $target, DateTimeImmutable $now): array
+    private static function named(array $rows): array
     {
-        $ids = array_column($rows, 'id');
-        $titles = TitleNames::titles($ids);
-        $licences = $this->usableLicences->of($library->id, $ids, $now);
-        $waited = array_filter(
-            $licences,
-            fn(array $of): bool => array_filter($of, fn(Licence $l): bool => $l->canLend($now)) === [],
-        );
-        $lines = $this->lines->of($library->id, $waited);
-        $pressed = [];
-        foreach ($rows as $row) {
-            $title = $titles[$row->id] ?? throw new \LogicException('A row without its title.');
-            $line = isset($lines[$title->id])
-                ? $this->pressure->line($library, $lines[$title->id]['licences'], $lines[$title->id]['waiting'], $now)
-                : null;
-            $pressure = $line === null ? null : $this->pressure->of($library, $title->format, Forecast::BRIEF);
-            $wait = $line === null ? null : $pressure?->wait($line, $now);
-            $pressed[] = new TitleUnderPressure(
-                title: $title,
+        $titles = TitleNames::titles(array_column($rows, 'id'));
+
+        return array_map(
+            fn(stdClass $row): TitleUnderPressure => new TitleUnderPressure(
+                title: $titles[$row->id] ?? throw new LogicException('A row without its title.'),
                 copies: $row->copies,
                 copiesFree: $row->copies_free,
                 loansLeft: $row->loans_left,
                 endsAt: $row->ends_at === null ? null : new DateTimeImmutable($row->ends_at),
                 holds: $row->holds,
-                wait: $wait,
-                extraCopies: $line === null ? 0 : $pressure?->extraCopies($line, $target, $now, $wait),
-            );
-        }
-
-        return $pressed;
+            ),
+            $rows,
+        );
     }
 
     /** Whether the library has, or had, a licence for anything. */

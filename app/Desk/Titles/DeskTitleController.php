@@ -6,6 +6,7 @@ namespace App\Desk\Titles;
 
 use App\Desk\Figures\Turnaways;
 use App\Desk\Licences\PressureSearch;
+use App\Desk\Licences\TitlePressures;
 use App\Lending\Waits\LibraryHabits;
 use App\Models\StaffMember;
 use App\Models\Title;
@@ -25,7 +26,7 @@ final class DeskTitleController
     /** Places in line whose turn is told on the page; all of them stand in the CSV. */
     private const MOST_PLACES = 40;
 
-    public function __construct(private readonly TitleQueue $lines) {}
+    public function __construct(private readonly TitleQueue $lines, private readonly TitlePressures $pressures) {}
 
     public function show(
         Request $request,
@@ -67,7 +68,7 @@ final class DeskTitleController
                         places: range(1, min(self::MOST_PLACES, count($line['waiting']))),
                         now: $now,
                     ),
-            'pressure' => $this->lines->pressure($library, $title, $line, $search->target, $now),
+            'pressure' => $this->pressures->of($library, $title->format, $line, $search->target, $now),
             'months' => $months,
             'turnaways' => $turnaways->byMonth($library, $now, $title->id),
             'begun' => $rows->loansByMonth(

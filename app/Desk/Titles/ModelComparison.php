@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Titles;
 
 use App\Desk\Licences\LibraryPressure;
+use App\Desk\Licences\TitlePressures;
 use App\Lending\Waits\WaitEstimates;
 use App\Models\Library;
 use App\Models\Title;
@@ -28,7 +29,10 @@ final class ModelComparison
 {
     private const DEMAND_DAYS = 180;
 
-    public function __construct(private readonly LibraryPressure $pressure, private readonly TitleQueue $lineAtDesk) {}
+    public function __construct(
+        private readonly LibraryPressure $pressure,
+        private readonly TitlePressures $pressures,
+    ) {}
 
     /**
      * The same money in each model that the library knows a price of.
@@ -136,7 +140,7 @@ final class ModelComparison
     ): ?float {
         $offer = $value->offer;
         if ($value->units === 0 || !$offer->model->hasCopies()) {
-            return $value->units === 0 ? $this->lineAtDesk->pressure($library, $title, $line, 1, $now)['wait'] : null;
+            return $value->units === 0 ? $this->pressures->of($library, $title->format, $line, 1, $now)['wait'] : null;
         }
         $copies = $value->units * (int) $offer->copies;
         $bought = new Licence(

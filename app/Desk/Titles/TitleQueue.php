@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Desk\Titles;
 
-use App\Desk\Licences\LibraryPressure;
 use App\Lending\Licences\UsableLicences;
 use App\Lending\Queues\HoldQueues;
 use App\Lending\Waits\WaitEstimates;
@@ -24,7 +23,6 @@ final class TitleQueue
     public function __construct(
         private readonly UsableLicences $usableLicences,
         private readonly HoldQueues $lines,
-        private readonly LibraryPressure $pressure,
         private readonly WaitEstimates $turns,
     ) {}
 
@@ -35,23 +33,6 @@ final class TitleQueue
     public function of(Library $library, Title $title, DateTimeImmutable $now): array
     {
         return $this->lines->of($library->id, $this->usableLicences->of($library->id, [$title->id], $now))[$title->id];
-    }
-
-    /**
-     * @param  array{licences: list<LineLicence>, waiting: list<WaitingHold>}  $line
-     * @return array{wait: float|null, extra: int}
-     */
-    public function pressure(Library $library, Title $title, array $line, int $target, DateTimeImmutable $now): array
-    {
-        if (array_filter($line['licences'], fn(LineLicence $l): bool => $l->licence->canLend($now)) !== []) {
-            return ['wait' => null, 'extra' => 0];
-        }
-        $pressure = $this->pressure->of($library, $title->format);
-        $of = $this->pressure->line($library, $line['licences'], $line['waiting'], $now);
-
-        $wait = $pressure->wait($of, $now);
-
-        return ['wait' => $wait, 'extra' => $pressure->extraCopies($of, $target, $now, $wait)];
     }
 
     /**

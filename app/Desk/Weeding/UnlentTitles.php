@@ -46,7 +46,7 @@ final class UnlentTitles
     public function page(Library $library, int $months, ?Format $format, DateTimeImmutable $now): LengthAwarePaginator
     {
         [$sql, $values] = $this->query($library, $months, $format, $now);
-        $page = Paginator::resolveCurrentPage();
+        $page = PageAsked::uncounted();
         $rows = $this->some($sql, $values, self::PAGE, ($page - 1) * self::PAGE);
         if ($rows === [] && $page > 1) {
             $page = PageAsked::of((int) DB::scalar("select count(*) from ({$sql}) x", $values), self::PAGE);

@@ -171,6 +171,46 @@ final class DeskTest extends TestCase
             ->assertSee('no licence of this title');
     }
 
+    public function test_the_waits_that_come_after_the_page_are_those_of_each_titles_own_page_and_of_the_file(): void
+    {
+        $this->licence($free = $this->title('Free'));
+        $this->licence($lent = $this->title('Lent'));
+        $this->borrow($this->card(), $lent);
+        foreach (range(1, 6) as $n) {
+            $this->hold($this->card(), $lent);
+        }
+        $this->be($this->staff(), 'staff');
+        $this->get('/desk/licences?show=all')->assertSee("titles={$lent->id}%2C{$free->id}", false);
+        $text = fn(string $html, string $pattern): string => trim(
+            strip_tags(preg_match($pattern, $html, $of) === 1 ? $of[1] : $this->fail("No {$pattern}")),
+        );
+        foreach (['7', '56', 'nonsense'] as $target) {
+            $waits = (string) $this->get("/desk/licences/waits?titles={$lent->id},{$free->id},x&target={$target}")
+                ->assertOk()
+                ->getContent();
+            $rows = [];
+            foreach (
+                explode("\r\n", trim($this->get("/desk/licences.csv?show=all&target={$target}")->streamedContent()))
+                as $line
+            ) {
+                $row = str_getcsv($line, escape: '');
+                $rows[$row[1]] = $row;
+            }
+            foreach ([$lent, $free] as $title) {
+                $page = (string) $this->get("/desk/titles/{$title->id}?target={$target}")->getContent();
+                $wait = $text($waits, "~id=\"wait-{$title->id}\"[^>]*>(.*?)</a>~s");
+                $more = $text($waits, "~id=\"more-{$title->id}\"[^>]*>(.*?)</span>\s*(?=<a|$)~s");
+                $this->assertSame($wait, $text($page, '~<b[^>]*>([^<]*)</b><span[^>]*>8 in 10 wait under~s'));
+                $this->assertSame($more, $text($page, '~<b[^>]*>([^<]*)</b><span[^>]*>more for under~s'));
+                $days = (float) $rows[$title->name][10];
+                $this->assertSame($wait, $days === 0.0 ? 'none' : max(1, ceil($days)) . ' days');
+                $this->assertSame($more, $rows[$title->name][11]);
+            }
+        }
+        $this->get('/desk/licences/waits')->assertOk();
+        $this->get('/desk/licences/waits?titles=' . implode(',', range(1, 2000)))->assertOk();
+    }
+
     public function test_a_table_as_csv_holds_every_row_and_no_formula(): void
     {
         foreach (range(1, 30) as $n) {
@@ -402,6 +442,7 @@ final class DeskTest extends TestCase
                 ->assertOk()
                 ->assertSee('Plain');
             $this->get("/desk/turnaways?page={$page}")->assertOk();
+            $this->get("/desk/weeding?months=6&page={$page}")->assertOk();
         }
     }
 

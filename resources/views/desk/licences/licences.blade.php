@@ -1,5 +1,4 @@
 @use('App\Shared\View\Dates')
-@use('App\Desk\Figures\DeskText')
 @php
     use App\Desk\Licences\PressureSearch;
     use FigPorch\Core\Desk\HoldPressure;
@@ -106,16 +105,15 @@
                                 href="{{ $to('line') }}" @class(['font-semibold text-clay' => $of->holdsPerCopy() >=
                                 HoldPressure::HIGH])>{{ App\Shared\View\Numbers::of($of->holdsPerCopy(), 1)
                                     }}</a>@endif</td>
-                            <td><a href="{{ $to('line') }}">{{ DeskText::wait($of->wait) }}</a></td>
-                            <td>@if (($of->extraCopies ?? 0) === 0)<span class="text-soft">0</span>@else<a
-                                href="{{ $to('compare') }}" class="font-semibold">{{
-                                    App\Shared\View\Numbers::of($of->extraCopies)
-                                }}</a>@endif</td>
+                            <td><a href="{{ $to('line') }}" id="wait-{{ $of->title->id }}">…</a></td>
+                            <td><span id="more-{{ $of->title->id }}">…</span></td>
                         </tr>
                     @endforeach
                 </tbody>
             </table>
         </div>
+        <div hx-get="{{ route('desk.licences.waits', ['titles' => $page->pluck('title.id')->join(','), 'target' =>
+            $search->target], false) }}" hx-trigger="load" hx-swap="none"></div>
         <x-pager :page="$page" />
         @include('desk.licences.basis', ['target' => $search->target])
     @endif
