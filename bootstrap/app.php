@@ -52,6 +52,7 @@ return Application::configure(basePath: dirname(__DIR__))
         then: function (): void {
             Route::get('/ready', Readiness::class)->name('ready');
             require __DIR__ . '/../routes/opds.php';
+            require __DIR__ . '/../routes/counter.php';
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {

@@ -19,6 +19,7 @@ use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
+use App\Exchange\Counter\CountsUse;
 use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
@@ -31,17 +32,23 @@ Route::get('/look/{library}-{hash}.css', [LookController::class, 'css'])
 Route::get('/look/{logo}.png', [LookController::class, 'logo'])
     ->where('logo', '[0-9a-f]{64}')
     ->name('look.logo');
-Route::get('/titles/{title}/cite', CitingController::class)->name('cite');
+Route::get('/titles/{title}/cite', CitingController::class)
+    ->name('cite')
+    ->middleware(CountsUse::class . ':citation');
 
 Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(function (): void {
-    Route::get('/catalogue', CatalogueController::class)->name('catalogue');
+    Route::get('/catalogue', CatalogueController::class)
+        ->name('catalogue')
+        ->middleware(CountsUse::class . ':search');
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
     Route::get('/suggest', SuggestController::class)->name('suggest');
     Route::get('/rooms', [RoomController::class, 'index'])->name('rooms.index');
     Route::get('/rooms/{room}', [RoomController::class, 'show'])->name('rooms.show');
     Route::post('/rooms/{room}', [RoomController::class, 'choose'])->name('rooms.choose');
-    Route::get('/titles/{title}', TitleController::class)->name('titles.show');
+    Route::get('/titles/{title}', TitleController::class)
+        ->name('titles.show')
+        ->middleware(CountsUse::class . ':record');
     Route::get('/titles/{title}/alike', [TitleController::class, 'alike'])->name('titles.alike');
     Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
     Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');

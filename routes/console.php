@@ -8,6 +8,7 @@ use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Desk\Rules\ChangeRule;
+use App\Exchange\Counter\AddUpUsage;
 use App\Lending\Licences\CountUse;
 use App\Lending\Loans\CountLoans;
 use App\Lending\Waits\ForecastScores;
@@ -41,6 +42,9 @@ Schedule::call(fn(CountBorrowed $count) => $count())->name('count how often titl
 Schedule::exec('sh ' . base_path('deploy/rotate-logs.sh'))
     ->dailyAt('00:10')
     ->when(fn(): bool => getenv('RUN') !== false);
+Schedule::call(fn(AddUpUsage $add) => $add(CarbonImmutable::now()))
+    ->name('add up how the catalogue is used')
+    ->hourlyAt(6);
 Schedule::command('lending:audit')->dailyAt('03:40');
 Schedule::call(fn(KeepScore $keep) => $keep(CarbonImmutable::now()))
     ->name('write down what is promised')

@@ -45,6 +45,7 @@ use App\Desk\Titles\TitlesController;
 use App\Desk\Today\TodayController;
 use App\Desk\Trail\TrailController;
 use App\Desk\Uploads\UploadController;
+use App\Desk\Usage\UsageController;
 use App\Desk\Weeding\WeedingController;
 use App\Exchange\Records\ExportRecords;
 use App\Shared\Middleware\HalfOfWorkers;
@@ -245,6 +246,17 @@ Route::middleware(['auth:staff', AtTheDesk::class])
         Route::get('/turnaways/{title}.csv', [TurnawaysController::class, 'titleCsv'])
             ->name('turnaways.title.csv')
             ->middleware('throttle:exports');
+        Route::get('/usage', [UsageController::class, 'index'])->name('usage');
+        Route::get('/usage/report.{kind}', [UsageController::class, 'report'])
+            ->whereIn('kind', ['tsv', 'json'])
+            ->name('usage.report')
+            ->middleware('throttle:exports');
+        Route::middleware('can:desk.library')->group(function (): void {
+            Route::post('/usage/keys', [UsageController::class, 'give'])->name('usage.give');
+            Route::post('/usage/keys/{counterKey}/take-back', [UsageController::class, 'takeBack'])
+                ->name('usage.take_back')
+                ->can('takeBack', 'counterKey');
+        });
         Route::middleware('can:desk.lists')
             ->prefix('rooms')
             ->name('rooms')

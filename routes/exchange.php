@@ -9,6 +9,7 @@ use App\Exchange\Bibliography\BasketExportController;
 use App\Exchange\Bibliography\CitationFile;
 use App\Exchange\Bibliography\TitleFileController;
 use App\Exchange\Calendar\CalendarController;
+use App\Exchange\Counter\CountsUse;
 use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
@@ -26,7 +27,7 @@ Route::get('/calendar/{key}.ics', [CalendarController::class, 'show'])
 Route::get('/titles/{title}.{kind}', TitleFileController::class)
     ->whereIn('kind', array_keys(CitationFile::TYPES))
     ->name('titles.file')
-    ->middleware('throttle:exports');
+    ->middleware(['throttle:exports', CountsUse::class . ':citation']);
 Route::get('/sitemap.xml', [SiteMapController::class, 'index'])->name('site-map');
 Route::get('/sitemap-{part}.xml', [SiteMapController::class, 'part'])
     ->where('part', '[0-9]{1,6}')
@@ -72,5 +73,10 @@ Route::middleware('auth:web')->group(function (): void {
         ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
         ->name('download')
         ->can('own', 'loan')
-        ->middleware([RequireOpenLoan::class, 'throttle:exports', HalfOfWorkers::class . ':packing']);
+        ->middleware([
+            RequireOpenLoan::class,
+            'throttle:exports',
+            HalfOfWorkers::class . ':packing',
+            CountsUse::class . ':file',
+        ]);
 });

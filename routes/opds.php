@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // The catalogue for reading applications: without cookies and sessions.
 
+use App\Exchange\Counter\CountsUse;
 use App\Exchange\Opds\AnswerApps;
 use App\Exchange\Opds\CatalogueFeedController;
 use App\Exchange\Opds\OwnFeedController;
@@ -29,8 +30,12 @@ Route::prefix('/opds/{edition}/{library}')
             Route::get('/rooms/{room}', [CatalogueFeedController::class, 'room'])->name('room');
             Route::get('/subjects', [CatalogueFeedController::class, 'subjects'])->name('subjects');
             Route::get('/series', [CatalogueFeedController::class, 'series'])->name('series');
-            Route::get('/titles', [CatalogueFeedController::class, 'titles'])->name('titles');
-            Route::get('/titles/{title}', [CatalogueFeedController::class, 'title'])->name('title');
+            Route::get('/titles', [CatalogueFeedController::class, 'titles'])
+                ->name('titles')
+                ->middleware(CountsUse::class . ':search');
+            Route::get('/titles/{title}', [CatalogueFeedController::class, 'title'])
+                ->name('title')
+                ->middleware(CountsUse::class . ':record');
         });
 
         Route::middleware(SignInOfApp::class . ':needed')->group(function (): void {
@@ -59,6 +64,11 @@ Route::prefix('/opds/{edition}/{library}')
                 ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
                 ->name('file')
                 ->can('own', 'loan')
-                ->middleware([RequireOpenLoan::class, 'throttle:exports', HalfOfWorkers::class . ':packing']);
+                ->middleware([
+                    RequireOpenLoan::class,
+                    'throttle:exports',
+                    HalfOfWorkers::class . ':packing',
+                    CountsUse::class . ':file',
+                ]);
         });
     });

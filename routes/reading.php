@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Reading, listening, watching, and what one does with a text.
 
+use App\Exchange\Counter\CountsUse;
 use App\Lending\Loans\RequireOpenLoan;
 use App\Reading\Appearance\AppearanceController;
 use App\Reading\Dictionary\DictionaryController;
@@ -21,19 +22,21 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('/offline', [OfflineController::class, 'device'])->name('offline');
 Route::get('/dictionary', DictionaryController::class)->name('dictionary');
-Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])->name('excerpt.show');
+Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])
+    ->name('excerpt.show')
+    ->middleware(CountsUse::class . ':excerpt');
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
 
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])
         ->name('read.show')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, CountsUse::class . ':reading']);
     Route::get('/loans/{loan}/{way}', [PlayController::class, 'show'])
         ->whereIn('way', ['listen', 'watch'])
         ->name('play.show')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, CountsUse::class . ':reading']);
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])
         ->name('read.file')
         ->can('own', 'loan')
@@ -44,7 +47,7 @@ Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/offline', [OfflineController::class, 'files'])
         ->name('offline.files')
         ->can('own', 'loan')
-        ->middleware(RequireOpenLoan::class);
+        ->middleware([RequireOpenLoan::class, CountsUse::class . ':file']);
     Route::get('/loans/{loan}/places', [PlaceController::class, 'index'])
         ->name('places.index')
         ->can('own', 'loan');
@@ -77,7 +80,12 @@ Route::middleware('auth:web')->group(function (): void {
         ->whereNumber(['from', 'to'])
         ->name('pages.pdf')
         ->can('own', 'loan')
-        ->middleware([RequireOpenLoan::class, 'throttle:exports', HalfOfWorkers::class . ':drawing']);
+        ->middleware([
+            RequireOpenLoan::class,
+            'throttle:exports',
+            HalfOfWorkers::class . ':drawing',
+            CountsUse::class . ':file',
+        ]);
     Route::get('/loans/{loan}/pages/{page}.png', [PageController::class, 'picture'])
         ->whereNumber('page')
         ->name('pages.picture')
@@ -95,7 +103,7 @@ Route::middleware('auth:web')->group(function (): void {
             Route::get('/', [PreparedFileController::class, 'show'])->name('prepared.show');
             Route::get('/file', [PreparedFileController::class, 'file'])
                 ->name('prepared.file')
-                ->middleware('throttle:exports');
+                ->middleware(['throttle:exports', CountsUse::class . ':file']);
             Route::post('/again', [PreparedFileController::class, 'again'])
                 ->name('prepared.again')
                 ->middleware('throttle:exports');

@@ -23,6 +23,7 @@ $numbers = [
         'preparedFile',
         'fund',
         'closedDays',
+        'counterKey',
         'class',
         'batch',
         'entry',

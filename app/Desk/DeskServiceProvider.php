@@ -19,9 +19,11 @@ use App\Desk\Setup\SetupLinkCommand;
 use App\Desk\Staff\AddStaffCommand;
 use App\Desk\Staff\StaffPolicy;
 use App\Desk\Uploads\UploadPolicy;
+use App\Desk\Usage\CounterKeyPolicy;
 use App\Models\Batch;
 use App\Models\CardImport;
 use App\Models\ClosedDays;
+use App\Models\CounterKey;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\RecordImport;
@@ -46,6 +48,7 @@ final class DeskServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(Batch::class, BatchPolicy::class);
+        Gate::policy(CounterKey::class, CounterKeyPolicy::class);
         Gate::policy(ClosedDays::class, ClosedDaysPolicy::class);
         Gate::policy(Fund::class, FundPolicy::class);
         Gate::policy(StaffList::class, StaffListPolicy::class);

@@ -8,6 +8,7 @@ use App\Account\Letters\LetterCarrier;
 use App\Account\Notices\NoticeCarriers;
 use App\Account\SignIn\CardAuthority;
 use App\Account\SignIn\PinLinkCarrier;
+use App\Exchange\Counter\CountDenial;
 use App\Exchange\LibrarySystem\SystemCards;
 use App\Exchange\Mail\MailLetter;
 use App\Exchange\Mail\MailPinLink;
@@ -20,11 +21,13 @@ use App\Exchange\Push\PushKey;
 use App\Exchange\Records\ExportRecordsCommand;
 use App\Exchange\Records\ImportRecordsCommand;
 use App\Exchange\Supplier\ReadSupplierCommand;
+use App\Lending\Borrowing\TurnedAway;
 use App\Models\PushDevice;
 use App\Reading\Prepared\FileMaker;
 use App\Shared\RequestContext;
 use DateTimeZone;
 use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\View as Views;
 use Illuminate\Support\ServiceProvider;
@@ -44,6 +47,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Gate::policy(PushDevice::class, PushDevicePolicy::class);
+        Event::listen(TurnedAway::class, CountDenial::class);
         Views::composer(
             'exchange.push.devices',
             fn(View $view) => $view->with([

@@ -14,6 +14,7 @@ use App\Models\Card;
 use App\Models\CardImport;
 use App\Models\ClassSet;
 use App\Models\ClosedDays;
+use App\Models\CounterKey;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\Hold;
@@ -119,6 +120,8 @@ trait AsksEveryRoute
 
     private Batch $batch;
 
+    private CounterKey $counterKey;
+
     private FileImport $file;
 
     private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
@@ -194,6 +197,7 @@ trait AsksEveryRoute
                     'baskets.file' => 'csv',
                     'desk.orders.file' => 'csv',
                     'almanac.file' => 'csv',
+                    'desk.usage.report' => 'tsv',
                 ][$name] ?? '',
             'way' => 'listen',
             'page' => 1,
@@ -216,6 +220,9 @@ trait AsksEveryRoute
             'file' => $this->file->id,
             'import' => $this->cardImport->id,
             'batch' => $this->batch->id,
+            'counterKey' => $this->counterKey->id,
+            'report' => 'tr',
+            'what' => 'r5/status',
             'records' => $this->records->id,
             'form' => 'marcxml',
             'entryKind' => 'subject',
@@ -314,6 +321,8 @@ trait AsksEveryRoute
                 'symbology' => 'code128',
             ],
             'desk.ways.save' => ['with_cards' => '1'],
+            'desk.usage.give' => ['name' => 'Lantern Coast consortium'],
+            'desk.usage.report' => ['report' => 'TR', 'begin_date' => '2026-01', 'end_date' => '2026-02'],
             'desk.library.look' => ['own_colours' => '0'],
             'desk.library.close' => ['first_day' => '2026-12-24'],
             'desk.front.add' => ['row' => 'popular'],
@@ -427,6 +436,14 @@ trait AsksEveryRoute
             'chosen' => 'Batch of Saltmere',
             'stage' => 'looked',
             'asked_at' => $this->now(),
+        ]);
+        $this->counterKey = CounterKey::query()->create([
+            'library_id' => $this->library()->id,
+            'name' => 'A wish of Saltmere',
+            'requestor_id' => 'saltmere-1',
+            'key_hash' => str_repeat('0', 64),
+            'staff_member_id' => $this->members['staff']->id,
+            'made_at' => $this->now(),
         ]);
         $this->cardImport = CardImport::query()->create([
             'library_id' => $this->library()->id,

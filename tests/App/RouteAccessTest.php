@@ -53,6 +53,9 @@ final class RouteAccessTest extends TestCase
     /** Who has signed in here has not signed in there; who may what in it, CatalogueFeedsTest asks. */
     private const OF_APPS = 'for whom a reading application signs in';
 
+    /** What a key opens, UsageTest asks. */
+    private const OF_PROGRAMS = 'for programs with a key';
+
     private const STAFF_GUESTS = 'for staff who have not signed in';
 
     private const STAFF = 'for staff';
@@ -110,6 +113,11 @@ final class RouteAccessTest extends TestCase
         'site-map' => self::OPEN,
         'site-map.part' => self::OPEN,
         'robots' => self::OPEN,
+        'counter.status' => self::OPEN,
+        'counter.members' => self::OF_PROGRAMS,
+        'counter.reports' => self::OF_PROGRAMS,
+        'counter.report' => self::OF_PROGRAMS,
+        'counter.unknown' => self::OF_PROGRAMS,
         'opds.authentication' => self::OPEN,
         'opds.search' => self::OPEN,
         'opds.token' => self::OPEN,
@@ -264,6 +272,10 @@ final class RouteAccessTest extends TestCase
         'desk.licences' => self::STAFF,
         'desk.licences.waits' => self::STAFF,
         'desk.licences.csv' => self::STAFF,
+        'desk.usage' => self::STAFF,
+        'desk.usage.report' => self::STAFF,
+        'desk.usage.give' => StaffTask::Library,
+        'desk.usage.take_back' => [StaffTask::Library],
         'desk.turnaways' => self::STAFF,
         'desk.turnaways.csv' => self::STAFF,
         'desk.turnaways.title' => self::STAFF,
@@ -582,6 +594,7 @@ final class RouteAccessTest extends TestCase
             self::OPEN => 'allowed',
             self::GUESTS => $isPatron ? 'to the Porch' : 'allowed',
             self::OF_APPS => 'asked to sign in',
+            self::OF_PROGRAMS => 'asked for a key',
             self::PATRONS => $isPatron ? 'allowed' : 'to sign in',
             self::OWN => match (true) {
                 !$isPatron => 'to sign in',
@@ -627,6 +640,8 @@ final class RouteAccessTest extends TestCase
             $to === '/porch' && self::WHO_MAY[$name] === self::GUESTS => 'to the Porch',
             $to === '/desk' && self::WHO_MAY[$name] === self::STAFF_GUESTS => 'to the Desk',
             $to === '/libraries' && $name !== 'libraries.choose' => 'to choose a library',
+            $status >= 400 && str_starts_with($name, 'counter.') && $response->json('Code') !== null
+                => 'asked for a key',
             $status === 404 => 'not there',
             $status === 401 && $response->headers->get('Content-Type') === AuthenticationDocument::TYPE
                 => 'asked to sign in',

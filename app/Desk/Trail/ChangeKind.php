@@ -45,6 +45,8 @@ enum ChangeKind: string
     case RecordsImported = 'records_imported';
     case CardsImported = 'cards_imported';
     case CardsImportUndone = 'cards_import_undone';
+    case UsageKeyMade = 'usage_key_made';
+    case UsageKeyRemoved = 'usage_key_removed';
     case CardIssued = 'card_issued';
     case CardRenewed = 'card_renewed';
     case CardBlocked = 'card_blocked';

@@ -11,7 +11,6 @@ use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Pagination\LengthAwarePaginator;
-use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 

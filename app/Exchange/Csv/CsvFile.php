@@ -60,7 +60,7 @@ final class CsvFile
      * in the middle of a cell, since a spreadsheet of a country that writes lists with semicolons parts cells there,
      * and in the wide forms that some take for the narrow ones.
      */
-    private static function inert(string|int|float|null $cell): string|int|float|null
+    public static function inert(string|int|float|null $cell): string|int|float|null
     {
         return is_string($cell)
             ? (string) preg_replace('/(^|[;\t\r\n])(["\'\s]*)(?=[=+\-@＝＋－＠])/u', "$1$2'", mb_scrub($cell))

@@ -21,6 +21,7 @@ final class CountTurnaway
                 $reason->value,
                 Sql::second($now),
             ]);
+            event(new TurnedAway($libraryId, $titleId, $reason));
         }
     }
 }

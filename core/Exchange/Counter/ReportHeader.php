@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FigPorch\Core\Exchange\Counter;
+
+use DateTimeImmutable;
+use DateTimeZone;
+
+/** For whom a report is, and who made it when. */
+final readonly class ReportHeader
+{
+    /**
+     * @param  string  $customer  the library, as it is known here
+     * @param  string  $namespace  of numbers that mean something here only
+     */
+    public function __construct(
+        public string $institution,
+        public string $customer,
+        public string $platform,
+        public string $namespace,
+        public DateTimeImmutable $created,
+    ) {}
+
+    public function institutionId(): string
+    {
+        return "{$this->namespace}:{$this->customer}";
+    }
+
+    public function createdAt(): string
+    {
+        return $this->created->setTimezone(new DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z');
+    }
+}
