@@ -73,6 +73,7 @@ final class LoadDemo
         }
         $this->make->make(CountUse::class)();
         $this->make->make(CountLoans::class)();
+        $this->make->make(SeedUsage::class)->goWithPastLoans();
         DB::statement('analyze');
     }
 

@@ -59,6 +59,7 @@ const patronPages = [
 
 const deskPages = [
     '/desk/licences',
+    '/desk/usage',
     '/desk/licences?show=no_copy',
     '/desk/titles/2?licence=2',
     '/desk/titles/2/change?do=end&licence=2',

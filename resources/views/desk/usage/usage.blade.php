@@ -8,7 +8,7 @@
     $days = array_reverse(array_keys($months));
 @endphp
 <x-desk.layout :title="__('usage.heading')" on="figures" :staff="$staff">
-    <h1 class="text-3xl mb-2">{{ __('figures.heading') }}</h1>
+    <h1 class="text-3xl mb-2">{{ __('usage.heading') }}</h1>
     @include('desk.figures.tabs', ['here' => 'usage'])
     <p class="max-w-[85ch] mb-5">{{ __('usage.text') }}</p>
     <section class="mb-7" aria-labelledby="by-month">
