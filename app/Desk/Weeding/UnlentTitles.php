@@ -25,21 +25,19 @@ final class UnlentTitles
     private const PAGE = 50;
 
     /**
-     * Own licences that live and were there before the time looked at. What one costs a year is its price by its
-     * length;
+     * Own licences that live and were there before the time looked at. What one costs a year is its price by its length;
      * one without an end costs nothing more. A sum of money in cents.
      */
-    private const TITLES = 'with own as materialized (select li.title_id, li.copies, li.price_cents, li.starts_at,
-                li.ends_at, u.lent, u.last_lent_at
-            from licences li left join licence_use u on u.licence_id = li.id
-            where li.library_id = :library and li.model <> \'pay_per_loan\' and licence_has_future(li, :now))
-        select title_id, count(*) licences, sum(copies)::int copies, coalesce(sum(lent), 0)::int lent,
-            max(last_lent_at) last_lent_at, min(starts_at) since, min(ends_at) ends_at, sum(price_cents) paid,
-            sum(case when ends_at is null then 0 else price_cents
-                / greatest(extract(epoch from ends_at - starts_at) / 31557600, 0.02) end)::int yearly
-        from own
-        where title_id not in (select title_id from own where starts_at > :since or last_lent_at > :since)
-        group by title_id';
+    private const TITLES = 'select li.title_id, count(*) licences, sum(li.copies)::int copies,
+            coalesce(sum(u.lent), 0)::int lent, max(u.last_lent_at) last_lent_at, min(li.starts_at) since,
+            min(li.ends_at) ends_at, sum(li.price_cents) paid,
+            sum(case when li.ends_at is null then 0 else li.price_cents
+                / greatest(extract(epoch from li.ends_at - li.starts_at) / 31557600, 0.02) end)::int yearly
+        from title_use t join licences li on li.title_id = t.title_id and li.library_id = t.library_id
+            left join licence_use u on u.licence_id = li.id
+        where t.library_id = :library and t.last_at <= :since and li.model <> \'pay_per_loan\'
+            and licence_has_future(li, :now)
+        group by li.title_id having max(li.starts_at) <= :since';
 
     /** @return LengthAwarePaginator<int, UnlentTitle> what costs most to keep first, then what was lent least */
     public function page(Library $library, int $months, ?Format $format, DateTimeImmutable $now): LengthAwarePaginator

@@ -6,7 +6,7 @@ namespace App\Lending\Licences;
 
 use Illuminate\Support\Facades\DB;
 
-/** Counts how often and when last each licence was lent. Run every night. */
+/** Counts how often and when last each licence was lent, and a library's titles with them. Run every night. */
 final class CountUse
 {
     public function __invoke(): void
@@ -19,6 +19,15 @@ final class CountUse
                     on conflict (licence_id) do update set lent = excluded.lent, last_lent_at = excluded.last_lent_at
                         where (licence_use.lent, licence_use.last_lent_at)
                             is distinct from (excluded.lent, excluded.last_lent_at)',
+            );
+            DB::statement(
+                'with used as (select li.library_id, li.title_id, max(greatest(li.starts_at, u.last_lent_at)) as last_at
+                        from licences li left join licence_use u on u.licence_id = li.id group by 1, 2),
+                    gone as (delete from title_use t where not exists (select from used
+                        where used.library_id = t.library_id and used.title_id = t.title_id))
+                    insert into title_use (library_id, title_id, last_at) select * from used
+                    on conflict (library_id, title_id) do update set last_at = excluded.last_at
+                        where title_use.last_at is distinct from excluded.last_at',
             );
         });
     }

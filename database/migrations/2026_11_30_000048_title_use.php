@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Lending\Licences\CountUse;
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** When a library's copies of a title were last put to use, counted every night. */
+return new class extends Migration {
+    public function up(): void
+    {
+        DB::unprepared(
+            <<<'SQL'
+            create table title_use (
+                library_id bigint not null references libraries(id) on delete cascade,
+                title_id bigint not null references titles(id) on delete cascade,
+                last_at timestamptz(0) not null,
+                primary key (library_id, title_id)
+            );
+            create index title_use_last_at on title_use (library_id, last_at);
+            create index title_use_title_id on title_use (title_id);
+            comment on column title_use.last_at is 'when one was last lent, or its licence began';
+            SQL
+            ,
+        );
+        app(CountUse::class)();
+    }
+
+    public function down(): void
+    {
+        DB::unprepared('drop table title_use');
+    }
+};
