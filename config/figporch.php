@@ -16,7 +16,7 @@ return [
     // What taking in one file may need.
     'import' => ['seconds' => 900, 'memory' => '1G'],
     // What one person may do in a minute.
-    'a_minute' => ['exports' => 20, 'holds' => 60, 'marks' => 600, 'letters' => 3, 'reports' => 60],
+    'a_minute' => ['exports' => 20, 'holds' => 60, 'marks' => 600, 'letters' => 3, 'reports' => 60, 'sendings' => 10],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none
@@ -24,6 +24,8 @@ return [
     'supplier' => env('SUPPLIER_URL'),
     // Where the stand-in for browsers' push services listens; endpoints that begin so may be written to.
     'push_stand_in' => env('PUSH_STAND_IN'),
+    // What addresses of the stand-in for a folder elsewhere begin with; they may be written to.
+    'folder_stand_in' => env('FOLDER_STAND_IN'),
     // Dictionaries by language, as Debian's dict packages install them.
     'dictionaries' => ['en' => '/usr/share/dictd/wn', 'es' => '/usr/share/dictd/freedict-spa-eng'],
     // Host names by which this installation is asked for, with commas between; that of the address in APP_URL where

@@ -72,6 +72,17 @@ redirect_stderr = true
 stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
+[program:folder]
+command = nginx -e {{VAR}}/log/folder.log -c {{VAR}}/conf/folder.conf -p {{VAR}}
+autostart = {{DEMO}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/folder.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
 [program:library-system]
 command = node {{ROOT}}/standins/library-system/server.mjs {{SYSTEM_PORT}}
 autostart = {{DEMO}}

@@ -14,6 +14,8 @@ use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
 use App\Exchange\Push\DeviceController;
+use App\Exchange\Sending\PlacesController;
+use App\Exchange\Sending\SendingController;
 use App\Exchange\SiteMap\SiteMapController;
 use App\Lending\Loans\RequireOpenLoan;
 use App\Shared\Middleware\HalfOfWorkers;
@@ -79,4 +81,32 @@ Route::middleware('auth:web')->group(function (): void {
             HalfOfWorkers::class . ':packing',
             CountsUse::class . ':file',
         ]);
+});
+
+Route::middleware('auth:web')->group(function (): void {
+    Route::get('/sendings', [SendingController::class, 'index'])->name('sendings.index');
+    Route::middleware('throttle:sendings')->group(function (): void {
+        Route::post('/loans/{loan}/send', [SendingController::class, 'book'])
+            ->name('sendings.book')
+            ->can('own', 'loan')
+            ->middleware(RequireOpenLoan::class);
+        Route::post('/loans/{loan}/pages/{from}-{to}/send', [SendingController::class, 'pages'])
+            ->whereNumber(['from', 'to'])
+            ->name('sendings.pages')
+            ->can('own', 'loan')
+            ->middleware(RequireOpenLoan::class);
+        Route::post('/titles/{title}/cite/send', [SendingController::class, 'citation'])->name('sendings.citation');
+        Route::post('/baskets/{basket}/bibliography/send', [SendingController::class, 'bibliography'])
+            ->name('sendings.bibliography')
+            ->can('own', 'basket');
+        Route::post('/settings/e-reader', [PlacesController::class, 'eReader'])->name('settings.e_reader');
+        Route::post('/settings/e-reader/confirm', [PlacesController::class, 'confirm'])->name(
+            'settings.e_reader.confirm',
+        );
+        Route::post('/settings/folder', [PlacesController::class, 'folder'])->name('settings.folder');
+    });
+    Route::post('/settings/e-reader/remove', [PlacesController::class, 'removeEReader'])->name(
+        'settings.e_reader.remove',
+    );
+    Route::post('/settings/folder/remove', [PlacesController::class, 'removeFolder'])->name('settings.folder.remove');
 });

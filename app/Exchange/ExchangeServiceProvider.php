@@ -20,6 +20,7 @@ use App\Exchange\Push\PushDevicePolicy;
 use App\Exchange\Push\PushKey;
 use App\Exchange\Records\ExportRecordsCommand;
 use App\Exchange\Records\ImportRecordsCommand;
+use App\Exchange\Sending\Places;
 use App\Exchange\Supplier\ReadSupplierCommand;
 use App\Lending\Borrowing\TurnedAway;
 use App\Models\PushDevice;
@@ -55,6 +56,11 @@ final class ExchangeServiceProvider extends ServiceProvider
                 'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
             ]),
         );
+        Views::composer('exchange.sending.places', function (View $view): void {
+            $person = $this->app->make(RequestContext::class)->requiredPerson();
+            $places = $this->app->make(Places::class);
+            $view->with(['eReader' => $places->eReader($person), 'folder' => $places->folder($person)]);
+        });
         Views::composer('exchange.opds.addresses', fn(View $view) => $view->with('catalogues', $this->catalogues()));
     }
 

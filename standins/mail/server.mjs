@@ -17,7 +17,7 @@ let taken = 0
 const smtp = new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
-    size: 5_000_000,
+    size: 40_000_000,
     async onData(stream, session, done) {
         try {
             const chunks = []

@@ -43,6 +43,11 @@ final class ForgetEndedLoans
                 [$before],
             );
 
+            DB::delete(
+                'delete from sendings s using loans l, people p where l.id = s.loan_id and p.id = s.person_id
+                    and not p.keeps_history and l.ended_at <= ?',
+                [$before],
+            );
             DB::update(self::NOTICES, array_fill(0, 4, $before));
             DB::update(
                 'update holds set card_id = null from cards c join people p on p.id = c.person_id

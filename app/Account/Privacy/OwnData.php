@@ -74,6 +74,10 @@ final class OwnData
             join classes s on s.id = m.class_id where c.person_id = ? order by m.joined_at, s.id',
         'household_cards' => 'select c.number as card, p.name as of, h.since from household_cards h
             join cards c on c.id = h.card_id join people p on p.id = c.person_id where h.person_id = ? order by h.since',
+        'e_readers' => 'select address, asked_at, confirmed_at from e_readers where person_id = ?',
+        'folders' => 'select address, name, kept_at from folders where person_id = ?',
+        'sendings' => 'select name, way, destination, state, why, asked_at, ended_at from sendings where person_id = ?
+            order by id',
         'own_lengths' => 'select format, length from own_lengths where person_id = ? order by format',
         'notice_choices' => 'select kind, shown, mailed, pushed from notice_choices where person_id = ? order by kind',
         'notices' => 'select kind, facts, created_at, read_at, mailed_at, shown from notices where person_id = ?

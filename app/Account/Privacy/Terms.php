@@ -21,6 +21,8 @@ final class Terms
         'cards' => 'what a library knows of one that it gave out',
         'own_lengths' => 'how long they like to borrow',
         'notice_choices' => 'of what they want to be told',
+        'e_readers' => 'where their e-reader is, until they remove it',
+        'folders' => 'where their folder is, until they remove it',
         'push_devices' => 'devices that they added, until they remove them',
         'follows' => 'magazines that they follow, until they stop',
         'readings' => 'when they read, as long as they keep a history',
@@ -53,6 +55,7 @@ final class Terms
         'notices' => '30 days after it was read, 90 in all',
         'letters' => 'a year after the last word',
         'letter_parts' => 'with the letter',
+        'sendings' => 'what they sent to themselves, 2 days; of a loan, until it is forgotten',
         'pin_links' => 'half an hour, or until used',
         'sign_in_tries' => 'an hour at the most',
         'requests' => '30 days after the answer the card is taken off',
@@ -74,6 +77,8 @@ final class Terms
     private const LETTER_DAYS = 366;
 
     private const FAILED_JOB_DAYS = 7;
+
+    private const SENDING_DAYS = 2;
 
     private const TRAIL_DAYS = 366;
 
@@ -100,6 +105,7 @@ final class Terms
                 [$ago(self::REQUEST_DAYS)],
             ],
             'letters' => ['delete from letters where last_at <= ?', [$ago(self::LETTER_DAYS)]],
+            'sendings' => ['delete from sendings where asked_at <= ?', [$ago(self::SENDING_DAYS)]],
             'pin_links' => [
                 'delete from pin_links where made_at <= ?',
                 [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Exchange\Bibliography;
 
 use App\Catalogue\Baskets\Baskets;
-use App\Catalogue\Citations\CitableTitles;
 use App\Exchange\Csv\CsvFile;
 use App\Models\Basket;
 use App\Shared\Input;
 use FigPorch\Core\Catalogue\Citation\Bibliography;
-use FigPorch\Core\Catalogue\Citation\CitedTitle;
 use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -19,35 +17,21 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** A basket, and all in the baskets that it holds, for other programs and as a bibliography. */
 final class BasketExportController
 {
-    public function __construct(private readonly Baskets $baskets, private readonly CitableTitles $citable) {}
+    public function __construct(private readonly Baskets $baskets, private readonly CitedBasket $cited) {}
 
     public function file(Basket $basket, string $kind): AnyResponse
     {
         return $kind === 'csv'
             ? $this->csv($basket)
-            : CitationFile::answer($kind, $this->cited($basket), "{$basket->name} " . now()->format('Y-m-d'));
+            : CitationFile::answer($kind, $this->cited->titles($basket), "{$basket->name} " . now()->format('Y-m-d'));
     }
 
     public function bibliography(Request $request, Basket $basket): View
     {
         $style = Style::tryFrom(Input::text($request, 'style')) ?? Style::Apa;
-        $cited = Bibliography::of($this->cited($basket), $style);
+        $cited = Bibliography::of($this->cited->titles($basket), $style);
 
         return view('exchange.bibliography.bibliography', ['basket' => $basket, 'style' => $style, 'cited' => $cited]);
-    }
-
-    /** @return list<CitedTitle> */
-    private function cited(Basket $basket): array
-    {
-        $ids = [];
-        foreach ($this->baskets->below($basket) as $of) {
-            array_push($ids, ...$of['basket']->titles()->pluck('titles.id')->all());
-        }
-
-        return $this->citable->titles(
-            array_values(array_unique($ids)),
-            fn(int $id): string => route('titles.show', $id),
-        );
     }
 
     private function csv(Basket $basket): AnyResponse

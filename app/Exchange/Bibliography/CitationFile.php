@@ -25,9 +25,9 @@ final class CitationFile
      * @param  string  $kind  of TYPES
      * @param  list<CitedTitle>  $titles
      */
-    public static function answer(string $kind, array $titles, string $name): Response
+    public static function text(string $kind, array $titles): string
     {
-        $text = match ($kind) {
+        return match ($kind) {
             'ris' => implode('', array_map(Ris::of(...), $titles)),
             'bib' => implode("\n", array_map(BibTex::of(...), $titles)),
             default => (string) json_encode(
@@ -35,8 +35,15 @@ final class CitationFile
                 JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT,
             ),
         };
+    }
 
-        return response($text)->withHeaders([
+    /**
+     * @param  string  $kind  of TYPES
+     * @param  list<CitedTitle>  $titles
+     */
+    public static function answer(string $kind, array $titles, string $name): Response
+    {
+        return response(self::text($kind, $titles))->withHeaders([
             'Content-Type' => self::TYPES[$kind] . '; charset=UTF-8',
             'Content-Disposition' => 'attachment; filename="' . (Str::slug($name) ?: 'titles') . ".{$kind}\"",
             'Cache-Control' => 'private, no-store',

@@ -12,13 +12,19 @@ use Illuminate\Support\Facades\DB;
  */
 final class JoinPeople
 {
-    /** Tables of what is a person's: the columns that may be there once only, if any. A test knows all there are. */
+    /**
+     * Tables of what is a person's: the columns that may be there once only, if any; null where there is one row at the
+     * most. A test knows all there are.
+     */
     public const OF_THE_PERSON = [
         'marks' => [],
         'baskets' => [],
         'saved_searches' => [],
         'push_devices' => [],
         'letters' => [],
+        'e_readers' => null,
+        'folders' => null,
+        'sendings' => ['way', 'goods', 'facts'],
         'readings' => ['title_id', 'begins'],
         'almanac_titles' => ['title_id'],
         'household_cards' => ['card_id'],

@@ -1,6 +1,7 @@
 @php($sections = ['cards' => trans_choice('preferences.your_cards', $cards->count()), 'borrowing' =>
     __('preferences.borrowing'), 'reading' => __('preferences.reading'), 'notices' => __('common.notices'), 'privacy' =>
-    __('preferences.privacy'), 'devices' => __('preferences.devices')])
+    __('preferences.privacy'), 'sending' => __('sending.heading'), 'devices' =>
+    __('preferences.devices')])
 <x-layout :title="__('common.settings')" on="settings">
     <h1 class="text-3xl mb-3">{{ __('common.settings') }}</h1>
     <nav aria-label="{{ __('common.settings') }}" class="flex flex-wrap gap-x-5 gap-y-1 mb-6 text-[15px]">
@@ -52,6 +53,10 @@
             </section>
             <p><a class="link text-clay" href="{{ route('own_cards.erasing', [], false) }}">{{
                 __('own_cards.erase') }}</a></p>
+        </section>
+        <section aria-labelledby="sending" class="grid gap-6 content-start">
+            <h2 id="sending" class="text-2xl -mb-3">{{ $sections['sending'] }}</h2>
+            @include('exchange.sending.places')
         </section>
         <section aria-labelledby="devices" class="grid gap-6 content-start">
             <h2 id="devices" class="text-2xl -mb-3">{{ $sections['devices'] }}</h2>

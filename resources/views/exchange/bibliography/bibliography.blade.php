@@ -1,3 +1,4 @@
+@use('FigPorch\Core\Exchange\Sending\Way')
 @use('FigPorch\Core\Catalogue\Citation\Reference')
 @use('FigPorch\Core\Catalogue\Citation\Style')
 <x-layout :title="__('baskets.bibliography')" on="baskets">
@@ -16,5 +17,8 @@
                 @endif{!! Reference::html($title, $style) !!}</p>@endforeach
         </div>
         <p class="meta mt-3">{{ __('baskets.check') }}</p>
+        @if ($current->person !== null)<div class="mt-3">@include('exchange.sending.ways', ['to' =>
+            route('sendings.bibliography', ['basket' => $basket, 'style' => $style->value], false), 'ways' => [Way::Mail,
+            Way::Folder]])</div>@endif
     @endif
 </x-layout>

@@ -1,3 +1,4 @@
+@use('FigPorch\Core\Exchange\Sending\Way')
 @php use App\Shared\View\TitleText; @endphp
 <x-layout :title="__('common.loans')" on="loans">
     <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><p
@@ -48,7 +49,12 @@
                     @foreach (App\Exchange\Packages\PackPublication::kinds($files->media_type) as $kind => $ending)<a
                     class="link" href="{{ route('download', [$on->loan, $kind], false) }}">{{
                     __('loans.downloads')[$kind] }}<span class="sr-only">:
-                    {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>@endif
+                    {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>
+                    @if (in_array($files->media_type, [App\Models\Publication::EPUB, App\Models\Publication::PDF], true))
+                        <p class="text-[15px]">@include('exchange.sending.ways', ['to' => route('sendings.book',
+                            $on->loan, false), 'of' => $title->name, 'ways' => [Way::EReader, Way::Folder]])</p>
+                    @endif
+                @endif
             </div>
             <div class="col-span-2 md:col-span-1 flex flex-wrap gap-2 items-start"><x-lending.loan-acts :on="$on"
                 :short="$short[$on->loan->id] ?? null"
