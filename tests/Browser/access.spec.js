@@ -35,6 +35,7 @@ const patronPages = [
     '/holds',
     '/notices',
     '/settings',
+    '/sendings',
     '/settings/kept',
     '/settings/erase',
     '/settings/cards/add',
