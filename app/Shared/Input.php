@@ -17,6 +17,12 @@ final class Input
         return is_string($value) ? trim(mb_scrub($value)) : '';
     }
 
+    /** @return list<string> what is ticked of several */
+    public static function ticked(Request $request, string $name): array
+    {
+        return array_values(array_filter((array) $request->input($name), is_string(...)));
+    }
+
     /** @return array<string, string> what a field holds that is a query string itself, such as a search */
     public static function query(Request $request, string $name): array
     {

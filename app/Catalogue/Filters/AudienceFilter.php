@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Filters;
 
-use App\Catalogue\Search\Facets;
 use FigPorch\Core\Catalogue\Audience;
 use Illuminate\Support\Str;
 
@@ -48,10 +47,8 @@ final readonly class AudienceFilter extends ChoiceFilter
         return __("search.audiences.{$value}");
     }
 
-    public function chips(Facets $facets): array
+    protected function said(string $words): string
     {
-        return $this->chosen === null
-            ? []
-            : [new Chip(self::name(), "{$this->heading()} {$this->words($this->chosen)}")];
+        return "{$this->heading()} {$words}";
     }
 }

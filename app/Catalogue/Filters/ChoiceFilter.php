@@ -8,11 +8,19 @@ use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\Search\Facets;
 use FigPorch\Core\Catalogue\TitleSet;
+use LogicException;
 
-/** One value of few, each with a bitmap of its own. */
+/** One or some of few values, each with a bitmap of its own: a title has any of those that are chosen. */
 abstract readonly class ChoiceFilter extends OneValueFilter
 {
-    final public function __construct(public ?string $chosen) {}
+    /** Between values in the address. */
+    public const SEPARATOR = ',';
+
+    /** So many can be chosen. */
+    private const MOST_CHOSEN = 20;
+
+    /** @param  list<string>  $chosen */
+    final public function __construct(public array $chosen) {}
 
     /** Whether it can be a value. */
     abstract protected static function isValue(string $asked): bool;
@@ -34,16 +42,25 @@ abstract readonly class ChoiceFilter extends OneValueFilter
 
     abstract protected function words(string $value): string;
 
+    /** The name of its boxes in a form, each of one value. */
+    final public static function boxes(): string
+    {
+        return static::name() . 's';
+    }
+
+    /** In an order of their own, so that an address says the same however it was come to. */
     final public static function read(array $asked): static
     {
-        $value = $asked[static::name()] ?? '';
+        $values = array_map(trim(...), explode(self::SEPARATOR, $asked[static::name()] ?? ''));
+        $known = array_values(array_unique(array_filter($values, static::isValue(...))));
+        sort($known);
 
-        return new static(static::isValue($value) ? $value : null);
+        return new static(array_slice($known, 0, self::MOST_CHOSEN));
     }
 
     final public function written(): string
     {
-        return (string) $this->chosen;
+        return implode(self::SEPARATOR, $this->chosen);
     }
 
     /** A column of search_rows has its name. */
@@ -54,7 +71,9 @@ abstract readonly class ChoiceFilter extends OneValueFilter
 
     final public function fits(string $value): array
     {
-        return ["coalesce({$value} = ?, false)", [$this->chosen]];
+        $one = implode(', ', array_fill(0, count($this->chosen), '?'));
+
+        return ["coalesce({$value} in ({$one}), false)", $this->chosen];
     }
 
     final public static function gathered(): Gathered
@@ -67,18 +86,39 @@ abstract readonly class ChoiceFilter extends OneValueFilter
         return true;
     }
 
-    final public function chosenValues(): array
+    final public function within(): array
     {
-        return $this->chosen === null ? [] : [$this->chosen];
+        return $this->chosen === []
+            ? []
+            : [array_map(fn(string $value): string => static::kind() . ":{$value}", $this->chosen)];
     }
 
     final public function bitmap(BitmapIndex $index, array $can): TitleSet
     {
-        return $index->every(static::kind() . ":{$this->chosen}");
+        $sets = array_map(fn(string $value): TitleSet => $index->every(static::kind() . ":{$value}"), $this->chosen);
+
+        return array_reduce(
+            array_slice($sets, 1),
+            fn(TitleSet $all, TitleSet $of): TitleSet => $all->or($of),
+            $sets[0] ?? throw new LogicException('Nothing is chosen.'),
+        );
     }
 
-    public function chips(Facets $facets): array
+    final public function chips(Facets $facets): array
     {
-        return $this->chosen === null ? [] : [new Chip(static::name(), $this->words($this->chosen))];
+        return array_map(
+            fn(string $value): Chip => new Chip(
+                static::name(),
+                $this->said($this->words($value)),
+                (new static(array_values(array_diff($this->chosen, [$value]))))->written(),
+            ),
+            $this->chosen,
+        );
+    }
+
+    /** A chosen value, where the filter's name does not go without saying. */
+    protected function said(string $words): string
+    {
+        return $words;
     }
 }

@@ -11,7 +11,7 @@ use App\Catalogue\Search\Facets;
  * filter stands in its class: how it is read from the address and written there, its condition in SQL, its bitmaps and
  * what is gathered for them, how its values are counted and what they are called.
  *
- * The kinds: ChoiceFilter (one value of few), FlagFilter (yes or not), RangeFilter (from, to) are counted as if they
+ * The kinds: ChoiceFilter (any of few values), FlagFilter (yes or not), RangeFilter (from, to) are counted as if they
  * were not set themselves, so that one can change one's mind; ListFilter (of many values) narrows further with each.
  */
 abstract readonly class Filter
@@ -43,8 +43,8 @@ abstract readonly class Filter
         return false;
     }
 
-    /** @return list<int|string> the values whose bitmaps all titles are in that fit */
-    public function chosenValues(): array
+    /** @return list<list<string>> names of bitmaps in which all titles are that fit: in one of each list at least */
+    public function within(): array
     {
         return [];
     }

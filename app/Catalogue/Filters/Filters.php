@@ -83,6 +83,24 @@ final readonly class Filters
         return array_values(array_map(fn(Filter $of): string => $of->heading(), $not));
     }
 
+    /**
+     * What is ticked in a form, as an address has it.
+     *
+     * @param  callable(string): list<string>  $ticked  by the name of the boxes
+     * @return array<string, string> by the name of the filter; nothing of those of which nothing is ticked
+     */
+    public static function ticked(callable $ticked): array
+    {
+        $written = [];
+        foreach (self::ALL as $filter) {
+            if (is_subclass_of($filter, ChoiceFilter::class)) {
+                $written[$filter::name()] = implode(ChoiceFilter::SEPARATOR, $ticked($filter::boxes()));
+            }
+        }
+
+        return self::read(array_filter($written, fn(string $of): bool => $of !== ''))->written();
+    }
+
     /** @return array<string, string> what is chosen, as it stands in the address */
     public function written(): array
     {
@@ -132,21 +150,11 @@ final readonly class Filters
         return array_map(fn(string $filter): string => $filter::kind(), array_values($with));
     }
 
-    /** @return list<list<string>> names of bitmaps with shared counts, in each of which all is that the search finds */
+    /** @return list<list<string>> names of bitmaps with shared counts, in one of each of which all is that is found */
     public function within(): array
     {
         $sharing = array_filter($this->all, fn(Filter $of): bool => $of::hasSharedCounts());
 
-        return array_merge(
-            ...array_values(
-                array_map(
-                    fn(Filter $of): array => array_map(
-                        fn(int|string $value): array => [$of::kind() . ":{$value}"],
-                        $of->chosenValues(),
-                    ),
-                    $sharing,
-                ),
-            ),
-        );
+        return array_merge(...array_values(array_map(fn(Filter $of): array => $of->within(), $sharing)));
     }
 }

@@ -84,9 +84,9 @@ abstract readonly class ListFilter extends Filter
         return implode(static::SEPARATOR, $this->chosen);
     }
 
-    final public function chosenValues(): array
+    final public function within(): array
     {
-        return $this->chosen;
+        return array_map(fn(int|string $value): array => [static::kind() . ":{$value}"], $this->chosen);
     }
 
     /** As it stands in the address with one value more. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\Filters\Filters;
 use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
@@ -51,6 +52,11 @@ final class CatalogueController
             array_combine($keys = array_keys($request->query()), $keys),
         );
         $asked = array_filter($asked, fn(string $value): bool => $value !== '');
+        $ticked = Filters::ticked(fn(string $boxes): array => Input::ticked($request, $boxes));
+        if ($ticked !== []) {
+            // However it was come to, an address says the same.
+            return redirect()->route('catalogue', [...$asked, ...$ticked]);
+        }
         $pinned = $pins->of($request);
         // Every link and form of the page itself names an order: where there is none, a new search begins, with what is
         // pinned.
@@ -161,8 +167,7 @@ final class CatalogueController
                 'catalogue',
                 array_filter([
                     'q' => $search->text(),
-                    'format' => Input::text($request, 'format'),
-                    'audience' => Input::text($request, 'audience'),
+                    ...Filters::ticked(fn(string $boxes): array => Input::ticked($request, $boxes)),
                 ]),
             );
         }
@@ -174,6 +179,13 @@ final class CatalogueController
         $names = array_map(TitleText::language(...), array_combine($codes, $codes));
         asort($names);
 
-        return view('catalogue.search.advanced', ['form' => $search, 'languages' => $names]);
+        return view('catalogue.search.advanced', [
+            'form' => $search,
+            'languages' => $names,
+            'filters' => Filters::read([
+                'format' => Input::text($request, 'format'),
+                'audience' => Input::text($request, 'audience'),
+            ]),
+        ]);
     }
 }

@@ -63,11 +63,11 @@ final class FeedFacets
                 $link([$filter::name() => null], $filter->any(), !$filter->isSet(), $facets->without($filter::name())),
             ];
             foreach (array_slice($filter->values($counts), 0, self::OFFERED, true) as $value => $words) {
-                if (($counts[$value] ?? 0) > 0 || $filter->chosen === (string) $value) {
+                if (($counts[$value] ?? 0) > 0 || in_array((string) $value, $filter->chosen, true)) {
                     $links[] = $link(
                         [$filter::name() => (string) $value],
                         $words,
-                        $filter->chosen === (string) $value,
+                        in_array((string) $value, $filter->chosen, true),
                         $counts[$value] ?? 0,
                     );
                 }

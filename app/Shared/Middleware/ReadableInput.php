@@ -18,9 +18,12 @@ final class ReadableInput
 {
     /** Fields of forms that are lists, or tables by number or name. */
     private const LISTS = [
+        'audiences',
+        'formats',
         'group',
         'groups',
         'keys',
+        'languages',
         'length',
         'locator',
         'mailed',

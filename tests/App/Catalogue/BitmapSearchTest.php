@@ -400,6 +400,10 @@ final class BitmapSearchTest extends TestCase
     private function search(array $words, array $subjects): SearchRequest
     {
         $one = fn(array $of): string => (string) $of[$this->random->getInt(0, count($of) - 1)];
+        $some = fn(array $of): string => implode(
+            ',',
+            array_map(fn(): string => $one($of), range(1, $this->random->getInt(1, 3))),
+        );
         $sometimes = fn(callable $value): string => $this->random->getInt(0, 3) === 0 ? $value() : '';
         $asked = array_filter(
             [
@@ -416,9 +420,9 @@ final class BitmapSearchTest extends TestCase
                     8 => "title:{$one($words)} OR author:{$one($words)}",
                     default => $one($words),
                 },
-                'format' => $sometimes(fn(): string => $one(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
-                'audience' => $sometimes(fn(): string => $one(['adult', 'teen', 'child'])),
-                'language' => $sometimes(fn(): string => $one(['en', 'es'])),
+                'format' => $sometimes(fn(): string => $some(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
+                'audience' => $sometimes(fn(): string => $some(['adult', 'teen', 'child'])),
+                'language' => $sometimes(fn(): string => $some(['en', 'es', 'xx'])),
                 'year' => $sometimes(fn(): string => $one(['1990-2010', '2005-', '-2020'])),
                 'level' => $sometimes(fn(): string => $one(['2-6', '5-'])),
                 'subjects' => $sometimes(fn(): string => $one($subjects)),

@@ -9,6 +9,7 @@ use App\Catalogue\Filters\Filter;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\Facets;
+use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -148,6 +149,57 @@ final class FiltersTest extends TestCase
         );
         $counts = $this->get('/catalogue?library=saltmere')->viewData('facets')->of('publisher');
         $this->assertSame(['Otherwise' => 2, 'Reed & Daughters' => 2], $counts);
+    }
+
+    public function test_several_formats_audiences_and_languages_at_once(): void
+    {
+        foreach (
+            [
+                ['Tide', Format::Ebook, Audience::Adult, 'en'],
+                ['Marsh', Format::Audiobook, Audience::Teen, 'es'],
+                ['Bell', Format::Music, Audience::Child, null],
+                ['Reed', Format::Video, Audience::Adult, 'en'],
+            ]
+            as [$name, $format, $audience, $language]
+        ) {
+            $this->licence($title = $this->title($name, $format, $audience));
+            $title->update(['language' => $language]);
+        }
+        $found = function (string $query): array {
+            $page = $this->get("/catalogue?library=saltmere&{$query}")
+                ->assertOk()
+                ->viewData('page');
+            $names = $page->pluck('name')->sort()->values()->all();
+            $this->assertSame(count($names), $page->total());
+
+            return $names;
+        };
+        $this->assertSame(['Marsh', 'Tide'], $found('format=ebook,audiobook'));
+        $this->get(
+            '/catalogue?library=saltmere&q=tide&formats[]=video&formats[]=ebook&formats[]=x&order=title',
+        )->assertRedirect('/catalogue?library=saltmere&q=tide&order=title&format=ebook%2Cvideo');
+        $this->assertSame(['Bell', 'Marsh', 'Reed', 'Tide'], $found('formats[]=nonsense&formats[]='));
+        $this->assertSame(['Marsh', 'Tide'], $found('format=audiobook,nonsense,ebook,ebook'));
+        $this->assertSame(['Reed', 'Tide'], $found('format=ebook,video&language=en,es'));
+        $this->assertSame(['Bell', 'Marsh'], $found('audience=teen,child'));
+        $this->assertSame(['Marsh', 'Reed', 'Tide'], $found('language=en,es'));
+        $page = $this->get('/catalogue?library=saltmere&format=ebook,video');
+        // Each is taken away by itself, and its count is of what the other filters leave.
+        $page->assertSee('format=video', false)->assertSee('format=ebook', false);
+        $this->assertEquals(
+            ['ebook' => 1, 'audiobook' => 1, 'music' => 1, 'video' => 1],
+            $page->viewData('facets')->of('format'),
+        );
+        $this->assertHtml(
+            $page,
+            'value="ebook" data-submit-on-change checked',
+            'value="video" data-submit-on-change checked',
+        );
+        // However it was ticked, the address is the same.
+        $this->assertSame('ebook,video', Filters::read(['format' => 'video, ebook'])->written()['format']);
+        $this->get(
+            '/catalogue/advanced?go=1&q=&formats[]=video&formats[]=ebook&audiences[]=adult&library=saltmere',
+        )->assertRedirect('/catalogue?format=ebook%2Cvideo&audience=adult');
     }
 
     public function test_every_filter_has_words_in_both_languages(): void

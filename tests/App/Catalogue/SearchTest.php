@@ -506,10 +506,10 @@ final class SearchTest extends TestCase
         $this->assertHtml(
             $page,
             '<option value="es" selected>Spanish</option>',
-            '<option value="teen" selected>Teens</option>',
+            'name="audiences[]" value="teen" checked',
         );
         $this->assertHtml($this->get('/catalogue/advanced?q=lang:fr'), '<option value="fr" selected>French</option>');
-        $this->get('/catalogue/advanced?go=1&lang=es&audience=teen')->assertRedirect(
+        $this->get('/catalogue/advanced?go=1&lang=es&audiences[]=teen')->assertRedirect(
             '/catalogue?q=lang%3Aes&audience=teen',
         );
     }

@@ -1,5 +1,4 @@
-@use('FigPorch\Core\Catalogue\Audience')
-@use('FigPorch\Core\Catalogue\Format')
+@use('App\Catalogue\Filters\ChoiceFilter')
 @use('FigPorch\Core\Catalogue\Query\Field')
 @php($value = fn (string $name): string => $form->values[$name] ?? '')
 <x-layout :title="__('search.advanced')" on="catalogue">
@@ -33,16 +32,14 @@
                         value="{{ $value("{$name}_to") }}" inputmode="decimal" maxlength="6"
                         class="field w-24"></label></div></fieldset>
             @endforeach
-            <label class="grid gap-1"><span class="font-semibold">{{ __('common.format') }}</span><select name="format"
-                class="field"><option value="">{{ __('common.all_formats')
-                }}</option>@foreach (Format::cases() as $format)<option value="{{ $format->value }}"
-                @selected(request()->query('format') === $format->value)>{{ __("catalogue.formats.{$format->value}")
-                }}</option>@endforeach</select></label>
-            <label class="grid gap-1"><span class="font-semibold">{{ __('search.audience') }}</span><select
-                name="audience" class="field"><option value="">{{ __('search.everyone')
-                }}</option>@foreach (Audience::cases() as $audience)<option value="{{ $audience->value }}"
-                @selected(request()->query('audience') === $audience->value)>{{
-                Str::ucfirst(__("search.audiences.{$audience->value}")) }}</option>@endforeach</select></label>
+            @foreach ($filters->of(ChoiceFilter::class) as $filter)
+                @if (in_array($filter::name(), ['format', 'audience'], true))<fieldset><legend
+                    class="font-semibold mb-1">{{ $filter->heading() }}</legend><div
+                    class="flex flex-wrap gap-x-4">@foreach ($filter->values([]) as $of => $words)<label
+                    class="flex items-center gap-2 py-1"><input type="checkbox" name="{{ $filter::boxes() }}[]"
+                    value="{{ $of }}" @checked(in_array($of, $filter->chosen, true)) class="accent-shutter w-4 h-4">{{
+                    $words }}</label>@endforeach</div></fieldset>@endif
+            @endforeach
             @if ($form->rest !== '')<label class="grid gap-1"><span
                 class="font-semibold">{{ __('search.as_text') }}</span><input name="rest" value="{{ $form->rest }}"
                 maxlength="200" class="field"></label>@endif

@@ -18,16 +18,20 @@
         <input type="hidden" name="{{ $name }}" value="{{ $value }}">
     @endforeach
     <x-catalogue.filter-values type="checkbox" :heading="__('catalogue.when')" :rows="$flags" />
-    @if ($facets->libraries !== [])
-        <x-catalogue.choice name="at" :heading="__('common.library')" :any="__('search.all_cards')"
-            :all="$facets->libraries[0]" :counts="$facets->libraries" :chosen="$search->atLibraryId"
-            :values="array_intersect_key($libraries, $facets->libraries)" />
+    @if (count($facets->libraries) > 1 || $search->atLibraryId !== null)
+        @php
+            $at = [['at', '', __('search.all_cards'), $facets->libraries[0] ?? 0, $search->atLibraryId === null]];
+            foreach (array_intersect_key($libraries, $facets->libraries) as $id => $of) {
+                $at[] = ['at', $id, $of, $facets->libraries[$id], $search->atLibraryId === $id];
+            }
+        @endphp
+        <x-catalogue.filter-values type="radio" :heading="__('common.library')" :rows="$at" />
     @endif
     @foreach ($search->filters->of(ChoiceFilter::class) as $filter)
         @php $counts = $facets->of($filter::name()); @endphp
-        <x-catalogue.choice :name="$filter::name()" :heading="$filter->heading()" :any="$filter->any()"
+        <x-catalogue.choice :boxes="$filter::boxes()" :heading="$filter->heading()" :any="$filter->any()"
             :all="$facets->without($filter::name())" :counts="$counts" :chosen="$filter->chosen"
-            :values="$filter->values($counts)" />
+            :values="$filter->values($counts)" :clear="$link([$filter::name() => null])" />
     @endforeach
     @foreach ($search->filters->of(RangeFilter::class) as $filter)
         <x-catalogue.histogram :filter="$filter" :counts="$facets->of($filter::name())" :link="$link" />

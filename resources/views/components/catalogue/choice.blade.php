@@ -1,11 +1,12 @@
-{{-- A filter of which one value is chosen, or none: $all titles are left then. --}}
-@props(['name', 'heading', 'any', 'all', 'values', 'counts', 'chosen'])
+{{-- A filter of which some values may be chosen, or none: $all titles are left then, at $clear. --}}
+@props(['boxes', 'heading', 'any', 'all', 'values', 'counts', 'chosen', 'clear'])
 @php
-    $rows = [[$name, '', $any, $all, $chosen === null]];
+    $rows = [];
     foreach ($values as $value => $words) {
-        $rows[] = [$name, $value, $words, $counts[$value] ?? 0, $chosen === $value];
+        $rows[] = ["{$boxes}[]", $value, $words, $counts[$value] ?? 0, in_array((string) $value, $chosen, true)];
     }
 @endphp
-@if (count($counts) > 1 || $chosen !== null)
-    <x-catalogue.filter-values type="radio" :heading="$heading" :rows="$rows" />
+@if (count($counts) > 1 || $chosen !== [])
+    <x-catalogue.filter-values type="checkbox" :heading="$heading" :rows="$rows" :any="$chosen === [] ? null : [$clear,
+        $any, $all]" />
 @endif
