@@ -162,8 +162,16 @@ final class FiltersTest extends TestCase
             ]
             as [$name, $format, $audience, $language]
         ) {
-            $this->licence($title = $this->title($name, $format, $audience));
-            $title->update(['language' => $language]);
+            $record = new Record(
+                key: "t:{$name}",
+                format: $format,
+                name: $name,
+                contributors: [],
+                extent: 10,
+                language: $language,
+                audience: $audience,
+            );
+            $this->licence(app(SaveRecord::class)($record, $this->now()));
         }
         $found = function (string $query): array {
             $page = $this->get("/catalogue?library=saltmere&{$query}")
