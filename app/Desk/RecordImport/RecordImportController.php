@@ -107,7 +107,11 @@ final class RecordImportController
         string $form,
         ExportRecords $export,
     ): StreamedResponse {
-        $isXml = $form === 'marcxml';
+        [$ending, $type] = [
+            'marcxml' => ['xml', 'application/marcxml+xml'],
+            'csv' => ['csv', 'text/csv; charset=UTF-8'],
+            'marc' => ['mrc', 'application/marc'],
+        ][$form];
 
         return response()->streamDownload(
             function () use ($staff, $form, $export): void {
@@ -115,11 +119,8 @@ final class RecordImportController
                     echo $piece;
                 }
             },
-            "{$staff->library->slug}-" . now()->format('Y-m-d') . ($isXml ? '.xml' : '.mrc'),
-            [
-                'Content-Type' => $isXml ? 'application/marcxml+xml' : 'application/marc',
-                'Cache-Control' => 'private, no-store',
-            ],
+            "{$staff->library->slug}-" . now()->format('Y-m-d') . ".{$ending}",
+            ['Content-Type' => $type, 'Cache-Control' => 'private, no-store'],
         );
     }
 }

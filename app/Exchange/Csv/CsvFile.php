@@ -40,6 +40,16 @@ final class CsvFile
         return (string) stream_get_contents($out);
     }
 
+    /** @param  list<string|int|float|null>  $cells */
+    public static function line(array $cells): string
+    {
+        $out = fopen('php://memory', 'r+') ?: throw new \RuntimeException('There is no memory for a line.');
+        fputcsv($out, array_map(self::inert(...), $cells), escape: '', eol: "\r\n");
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+
     /**
      * @param  resource  $out
      * @param  list<string>  $columns

@@ -20,7 +20,7 @@ final class ReadCsv
      *
      * @throws UnreadableCsv
      */
-    public static function rows(string $path): iterable
+    public static function rows(string $path, int $longest = self::LONGEST_CELL): iterable
     {
         $text = self::utf8((string) file_get_contents($path));
         $separator = self::separator($text);
@@ -30,7 +30,7 @@ final class ReadCsv
         $line = 1;
         while (($row = fgetcsv($file, separator: $separator, escape: '')) !== false) {
             $cells = array_map(fn(?string $cell): string => self::trim((string) $cell), $row);
-            if (max(array_map(strlen(...), $cells)) > self::LONGEST_CELL) {
+            if (max(array_map(strlen(...), $cells)) > $longest) {
                 throw new UnreadableCsv('quote', ['line' => $line]);
             }
             if (implode('', $cells) !== '') {

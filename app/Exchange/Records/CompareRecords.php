@@ -29,15 +29,16 @@ final class CompareRecords
     ) {}
 
     /**
+     * @param  array<string, string>  $columns  of a table, what they are called there
      * @return Generator<ComparedRecord> in the order of the file
      *
      * @throws UnreadableRecord where it is no file of records
      */
-    public function __invoke(string $path): Generator
+    public function __invoke(string $path, array $columns = []): Generator
     {
         $some = [];
         $seen = [];
-        foreach ($this->file->read($path) as $number => $read) {
+        foreach ($this->file->read($path, $columns) as $number => $read) {
             $some[$number] = $this->understood($number, $read, $seen);
             if (count($some) === self::AT_ONCE) {
                 yield from $this->compared($some);

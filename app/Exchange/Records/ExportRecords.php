@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace App\Exchange\Records;
 
 use App\Catalogue\Records\RecordOfTitle;
+use App\Exchange\Csv\CsvFile;
 use App\Models\Library;
 use App\Models\Title;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
+use FigPorch\Core\Exchange\Table\RecordTable;
 use Generator;
 
-/** The records of what a library has licences for, as MARCXML or ISO 2709 in UTF-8. */
+/** The records of what a library has licences for, as MARCXML, ISO 2709 in UTF-8, or a table (CSV). */
 final class ExportRecords
 {
-    public const FORMS = ['marcxml', 'marc'];
+    public const FORMS = ['marcxml', 'marc', 'csv'];
 
     private const AT_ONCE = 500;
 
@@ -26,10 +28,17 @@ final class ExportRecords
      */
     public function __invoke(Library $library, string $form): Generator
     {
-        yield $form === 'marcxml' ? MarcXml::HEAD : '';
+        yield match ($form) {
+            'marcxml' => MarcXml::HEAD,
+            'csv' => "\u{FEFF}" . CsvFile::line(RecordTable::COLUMNS),
+            default => '',
+        };
         foreach ($this->titles($library) as $title) {
-            $record = self::marc($title);
-            yield $form === 'marcxml' ? MarcXml::write($record) : Iso2709::write($record);
+            yield match ($form) {
+                'marcxml' => MarcXml::write(self::marc($title)),
+                'csv' => CsvFile::line(RecordTable::row(RecordOfTitle::of($title))),
+                default => Iso2709::write(self::marc($title)),
+            };
         }
         yield $form === 'marcxml' ? MarcXml::FOOT : '';
     }

@@ -13,7 +13,7 @@ final class ExportRecordsCommand extends Command
 
     protected $signature =
         'records:export {file} {--library= : whose titles, by its short address, such as saltmere} {--form=marcxml : ' .
-        'marcxml, or marc for ISO 2709 in UTF-8}';
+        'marcxml, marc for ISO 2709 in UTF-8, or csv}';
 
     protected $description = 'Write the records of a library\'s titles as MARC 21';
 

@@ -34,13 +34,19 @@ final class ImportRecords
     /**
      * @param  LicenceTerms|null  $terms  a licence for each title that the library has none of
      * @param  bool  $doubtful  also those that may be a title that is there: each as a title of its own
+     * @param  array<string, string>  $columns  of a table, what they are called there
      * @return Generator<ComparedRecord> each as it was before, after it is taken in
      *
      * @throws UnreadableRecord where it is no file of records
      */
-    public function __invoke(string $path, Library $library, ?LicenceTerms $terms, bool $doubtful): Generator
-    {
-        foreach (($this->compare)($path) as $of) {
+    public function __invoke(
+        string $path,
+        Library $library,
+        ?LicenceTerms $terms,
+        bool $doubtful,
+        array $columns = [],
+    ): Generator {
+        foreach (($this->compare)($path, $columns) as $of) {
             if (
                 in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true) ||
                 ($of->outcome === 'unchanged' && $terms !== null)

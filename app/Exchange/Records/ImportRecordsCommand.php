@@ -6,6 +6,8 @@ namespace App\Exchange\Records;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Shared\LibraryOption;
+use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
@@ -17,11 +19,11 @@ final class ImportRecordsCommand extends Command
     use LibraryOption;
 
     protected $signature =
-        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, or ONIX 3.0} {--library= : whose ' .
+        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, ONIX 3.0, or CSV} {--library= : whose ' .
         'catalogue, by its short address, such as saltmere} {--licence= : a licence for each title that the library ' .
         'has none of, such as one_copy_one_user:copies=2; without it they are titles that it does not have} ' .
         '{--sure : take them in; without it they are only looked at} {--doubtful : take in also what may be a title ' .
-        'that is there} {--report= : a file for a line (JSON) about each record}';
+        'that is there} {--columns=* : of a table, what a column is: "Obra=name", "Escrito por=author"} {--report= : a file for a line (JSON) about each record}';
 
     protected $description = 'Look at the records of a file, or take them into the catalogue';
 
@@ -47,9 +49,10 @@ final class ImportRecordsCommand extends Command
         $counts = array_fill_keys(ComparedRecord::OUTCOMES, 0);
         try {
             $terms = $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence'));
+            $columns = $this->columns();
             $rows = $this->option('sure')
-                ? $import($path, $library, $terms, (bool) $this->option('doubtful'))
-                : $compare($path);
+                ? $import($path, $library, $terms, (bool) $this->option('doubtful'), $columns)
+                : $compare($path, $columns);
             foreach ($rows as $of) {
                 $counts[$of->outcome]++;
                 $report === null || fwrite($report, self::asJson($of) . "\n");
@@ -69,6 +72,29 @@ final class ImportRecordsCommand extends Command
         $this->option('sure') || $this->line('Nothing was written. With --sure they are taken in.');
 
         return $counts['refused'] > 0 && array_sum($counts) === $counts['refused'] ? self::FAILURE : self::SUCCESS;
+    }
+
+    /**
+     * @return array<string, string> columns of ours by what they are called in the table
+     *
+     * @throws InvalidArgumentException
+     */
+    private function columns(): array
+    {
+        $columns = [];
+        foreach ((array) $this->option('columns') as $said) {
+            [$there, $ours] = array_map(trim(...), explode('=', (string) $said, 2) + [1 => '']);
+            if (!RecordTable::isColumn($ours)) {
+                throw new InvalidArgumentException(
+                    "“{$ours}” is no column. There are: " .
+                        implode(', ', [...RecordTable::COLUMNS, ...RecordText::ROLES]) .
+                        '.',
+                );
+            }
+            $columns[$there] = $ours;
+        }
+
+        return $columns;
     }
 
     private static function words(ComparedRecord $of): string

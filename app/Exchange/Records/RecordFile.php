@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange\Records;
 
+use App\Exchange\Csv\ReadCsv;
+use App\Exchange\Csv\UnreadableCsv;
 use App\Reading\Publications\Tool;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
@@ -11,12 +13,13 @@ use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use FigPorch\Core\Exchange\Onix\OnixReader;
+use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
 use Generator;
 
 /**
- * A file of records: ONIX 3.0, MARCXML, or ISO 2709, each of its records in UTF-8 or MARC-8. yaz-marcdump (Debian's
+ * A file of records: ONIX 3.0, MARCXML, a table (CSV), or ISO 2709, each of its records in UTF-8 or MARC-8. yaz-marcdump (Debian's
  * yaz) decodes ISO 2709; it gets some hundred records at once, and where it makes of them another number of records,
  * each alone, so that one that is broken spoils none of the others.
  */
@@ -26,12 +29,18 @@ final class RecordFile
 
     private const SECONDS = 60;
 
+    /** Of a table, which is read whole; and of a cell of it. */
+    private const MOST_BYTES = 40_000_000;
+
+    private const LONGEST_CELL = 200_000;
+
     /**
+     * @param  array<string, string>  $columns  of a table, by what they are called there
      * @return Generator<int, Record|string> by number, from 1: the record, or what is wrong with it
      *
      * @throws UnreadableRecord where it is no file of records
      */
-    public function read(string $path): Generator
+    public function read(string $path, array $columns = []): Generator
     {
         $file = @fopen($path, 'rb') ?: throw new UnreadableRecord('there is no such file, or it cannot be read.');
         $head = ltrim((string) fread($file, 200), "\u{FEFF}\r\n\t ");
@@ -42,12 +51,53 @@ final class RecordFile
             return yield from $this->xml($path);
         }
         if (preg_match('/^\d{5}/', $head) !== 1) {
-            throw new UnreadableRecord('it is neither ONIX, MARCXML nor ISO 2709.');
+            fclose($file);
+
+            return yield from $this->table($path, $columns);
         }
         try {
             yield from $this->iso2709($file);
         } finally {
             fclose($file);
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $columns
+     * @return Generator<int, Record|string>
+     */
+    private function table(string $path, array $columns): Generator
+    {
+        if (filesize($path) > self::MOST_BYTES) {
+            throw new UnreadableRecord('as a table it is too large. Part it, or take MARC.');
+        }
+        $table = null;
+        $number = 0;
+        foreach (self::rows($path) as $row) {
+            if ($row === null && $table !== null) {
+                yield ++$number => 'from here on the table cannot be read: a quotation mark has no end.';
+            } elseif ($table === null) {
+                $table = $row === null ? null : RecordTable::of($row, $columns);
+            } elseif ($row !== null) {
+                yield ++$number => self::understood(fn(): Record => $table->read($row));
+            }
+        }
+        if ($number === 0 || $table === null) {
+            throw new UnreadableRecord(
+                $table === null
+                    ? 'it is neither ONIX, MARCXML nor ISO 2709, nor a table (CSV).'
+                    : 'it is a table without rows.',
+            );
+        }
+    }
+
+    /** @return Generator<int, list<string>|null> null for what cannot be read from there on */
+    private static function rows(string $path): Generator
+    {
+        try {
+            yield from ReadCsv::rows($path, self::LONGEST_CELL);
+        } catch (UnreadableCsv) {
+            yield null;
         }
     }
 

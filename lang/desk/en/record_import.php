@@ -15,8 +15,8 @@ return [
         'subjects' => 'subjects', 'awards' => 'awards', 'description' => 'description', 'extent' => 'length',
     ],
     'file' => 'A file of records',
-    'file_hint' => 'MARC 21 as ISO 2709 (.mrc) in UTF-8 or MARC-8, or as MARCXML; ONIX 3.0.',
-    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML'],
+    'file_hint' => 'MARC 21 as ISO 2709 (.mrc) in UTF-8 or MARC-8, or as MARCXML; ONIX 3.0; a table (CSV) whose first row names the columns: title, author, isbn, format, publisher, year, language, subjects, …',
+    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML', 'csv' => 'Table (CSV)'],
     'is_that' => 'Taken as that title:',
     'last' => 'Files sent before',
     'leave_out' => 'Leave out',
@@ -37,6 +37,6 @@ return [
     'text' => 'Records that another system exports. You see first what each would do; nothing changes before you say so. Sent again, a file changes nothing.',
     'title' => 'Records from a file',
     'unreadable' => 'This file could not be read:',
-    'unreadable_do' => 'Nothing was changed. Send it as MARC 21 or ONIX 3.0.',
+    'unreadable_do' => 'Nothing was changed. Send it as MARC 21, ONIX 3.0, or a table (CSV) with a column “title”.',
     'what' => 'What changes',
 ];

@@ -15,8 +15,8 @@ return [
         'subjects' => 'materias', 'awards' => 'premios', 'description' => 'descripción', 'extent' => 'extensión',
     ],
     'file' => 'Un archivo de registros',
-    'file_hint' => 'MARC 21 como ISO 2709 (.mrc) en UTF-8 o MARC-8, o como MARCXML; ONIX 3.0.',
-    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML'],
+    'file_hint' => 'MARC 21 como ISO 2709 (.mrc) en UTF-8 o MARC-8, o como MARCXML; ONIX 3.0; una tabla (CSV) cuya primera fila nombra las columnas: título, autor, isbn, formato, editorial, año, idioma, materias, …',
+    'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML', 'csv' => 'Tabla (CSV)'],
     'is_that' => 'Como ese título:',
     'last' => 'Archivos enviados antes',
     'leave_out' => 'Dejar fuera',
@@ -37,6 +37,6 @@ return [
     'text' => 'Registros que exporta otro sistema. Primero se ve qué haría cada uno; nada cambia hasta que usted lo diga. Enviado otra vez, un archivo no cambia nada.',
     'title' => 'Registros de un archivo',
     'unreadable' => 'Este archivo no se pudo leer:',
-    'unreadable_do' => 'No se ha cambiado nada. Envíelo como MARC 21 u ONIX 3.0.',
+    'unreadable_do' => 'No se ha cambiado nada. Envíelo como MARC 21, ONIX 3.0, o una tabla (CSV) con una columna «título».',
     'what' => 'Qué cambia',
 ];

@@ -228,7 +228,7 @@ final class RecordImportTest extends TestCase
         $this->get("/desk/files/records/{$import->id}")
             ->assertOk()
             ->assertSee('neither ONIX, MARCXML nor ISO 2709')
-            ->assertSee('Send it as MARC 21 or ONIX 3.0.');
+            ->assertSee('Send it as MARC 21, ONIX 3.0, or a table (CSV)');
         $this->post("/desk/files/records/{$import->id}/discard")->assertRedirect('/desk/files/records');
         $this->assertSame(0, RecordImport::query()->count());
         // Left for a month, it goes when the next one comes.

@@ -446,6 +446,36 @@ final class RecordsTest extends TestCase
         }
     }
 
+    public function test_a_table_of_another_system_is_taken_in_and_its_broken_rows_are_named(): void
+    {
+        $this->library();
+        $file = self::file(
+            "Obra;Escrito por;ISBN;A\u{f1}o\n" .
+                "Marea baja;Osei, \u{cd}\u{f1}igo;9780000000002;2019\n" .
+                "Sin fecha;Ida Marsh;9780000000019;nunca\n" .
+                "Sin n\u{fa}mero;Ida Marsh;;2020\n" .
+                "Marea alta;Ida Marsh;9780000000026;2021\n",
+        );
+        $columns = ['--columns' => ['Obra=name', 'Escrito por=author']];
+        $this->artisan('records:import', ['file' => $file, '--library' => 'saltmere', '--sure' => true, ...$columns])
+            ->expectsOutputToContain("record 2: refused, \u{201c}Sin fecha\u{201d}: what stands in published")
+            ->expectsOutputToContain('2 new, 0 changed, 0 unchanged, 0 doubtful, 2 refused')
+            ->assertSuccessful();
+        $this->assertSame(['Marea alta', 'Marea baja'], Title::query()->orderBy('name')->pluck('name')->all());
+        $this->artisan('records:import', ['file' => $file, '--library' => 'saltmere', '--sure' => true, ...$columns])
+            ->expectsOutputToContain('0 new, 0 changed, 2 unchanged')
+            ->assertSuccessful();
+        $this->artisan('records:import', ['file' => $file, '--library' => 'saltmere'])
+            ->expectsOutputToContain("no column \u{201c}title\u{201d}")
+            ->assertFailed();
+        $this->artisan('records:import', ['file' => $file, '--library' => 'saltmere', '--columns' => ['Obra=shoe']])
+            ->expectsOutputToContain("\u{201c}shoe\u{201d} is no column")
+            ->assertFailed();
+        // A quotation mark that has no end: what came before it is good.
+        $broken = self::file("title,isbn\nTide,9780000000002\n\"Marsh,9780000000019\n" . str_repeat('x', 300_000));
+        $this->assertSame(['changed', 'refused'], $this->looked($broken));
+    }
+
     public function test_the_command_shows_what_it_would_do(): void
     {
         $this->library();

@@ -16,7 +16,7 @@
                     Dates::exact($import->asked_at, $zone) }}</span></li>@endforeach</ul>@endif</section>
             <section aria-labelledby="out"><h2 id="out" class="text-xl mb-1">{{ __('record_import.out') }}</h2>
                 <p class="mb-2">{{ __('record_import.out_text') }}</p><p class="flex flex-wrap gap-3">
-                    @foreach (['marc', 'marcxml'] as $form)<a class="btn btn-quiet" download
+                    @foreach (['marc', 'marcxml', 'csv'] as $form)<a class="btn btn-quiet" download
                     href="{{ route('desk.records.export', $form, false) }}">{{ __("record_import.forms.{$form}")
                     }}</a>@endforeach</p></section>
         </div>
@@ -26,7 +26,7 @@
             @csrf
             <div class="grid gap-1 min-w-0"><label for="file" class="font-semibold">{{ __('record_import.file')
                 }}</label><p id="file-hint" class="meta">{{ __('record_import.file_hint') }}</p><input
-                id="file" type="file" required accept=".mrc,.marc,.xml,.onx,.iso,.dat"
+                id="file" type="file" required accept=".mrc,.marc,.xml,.onx,.iso,.dat,.csv,.tsv,.txt"
                 class="field min-w-0 w-full" aria-describedby="file-hint"></div>
             <input type="hidden" name="uploads" value="">
             <x-desk.options name="licence" :label="__('record_import.licence')"
