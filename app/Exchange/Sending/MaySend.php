@@ -15,7 +15,7 @@ use FigPorch\Core\Exchange\Sending\Way;
 final class MaySend
 {
     /** E-readers and programs for it read these. */
-    private const BOOKS = [Publication::EPUB, Publication::PDF];
+    public const BOOKS = [Publication::EPUB, Publication::PDF];
 
     /** How many times smaller a text is when it is packed, at most; whether it is small enough is known then. */
     private const SURELY = 5;

@@ -52,8 +52,8 @@
             }}</dt><dd><code class="break-all">{{ session('given')['requestor'] }}</code></dd><dt>{{ __('usage.key')
             }}</dt><dd><code class="break-all">{{ session('given')['key'] }}</code></dd></dl></div>@endif
         @if ($keys->isEmpty())<p class="panel p-4 mb-3">{{ __('usage.no_keys') }}</p>
-        @else<div class="panel overflow-x-auto mb-3" tabindex="0" role="group" aria-label="{{ __('usage.keys') }}"><table
-            class="w-full text-[15px] desk-table">
+        @else<div class="panel overflow-x-auto mb-3" tabindex="0" role="group" aria-label="{{ __('usage.keys') }}">
+            <table class="w-full text-[15px] desk-table">
             <thead><tr>@foreach (['name', 'requestor', 'given_by', 'used'] as $of)<th scope="col">{{ __("usage.{$of}")
                 }}</th>@endforeach @if ($may)<th scope="col"><span class="sr-only">{{ __('usage.take_back')
                 }}</span></th>@endif</tr></thead>

@@ -18,7 +18,7 @@
         </div>
         <p class="meta mt-3">{{ __('baskets.check') }}</p>
         @if ($current->person !== null)<div class="mt-3">@include('exchange.sending.ways', ['to' =>
-            route('sendings.bibliography', ['basket' => $basket, 'style' => $style->value], false), 'ways' => [Way::Mail,
-            Way::Folder]])</div>@endif
+            route('sendings.bibliography', ['basket' => $basket, 'style' => $style->value], false), 'ways' =>
+            [Way::Mail, Way::Folder]])</div>@endif
     @endif
 </x-layout>

@@ -1,3 +1,4 @@
+@use('App\Exchange\Sending\MaySend')
 @use('FigPorch\Core\Exchange\Sending\Way')
 @php use App\Shared\View\TitleText; @endphp
 <x-layout :title="__('common.loans')" on="loans">
@@ -50,7 +51,7 @@
                     class="link" href="{{ route('download', [$on->loan, $kind], false) }}">{{
                     __('loans.downloads')[$kind] }}<span class="sr-only">:
                     {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>
-                    @if (in_array($files->media_type, [App\Models\Publication::EPUB, App\Models\Publication::PDF], true))
+                    @if (in_array($files->media_type, MaySend::BOOKS, true))
                         <p class="text-[15px]">@include('exchange.sending.ways', ['to' => route('sendings.book',
                             $on->loan, false), 'of' => $title->name, 'ways' => [Way::EReader, Way::Folder]])</p>
                     @endif
