@@ -133,7 +133,7 @@ return [
         'false',
         'LibraryTest',
     ],
-    ['app/Desk/Library/KeepLogo.php', '$size[0] * $size[1] > self::MOST_PIXELS', 'false', 'LibraryTest'],
+    ['app/Reading/Publications/SafePicture.php', '$size[0] * $size[1] > self::MOST_PIXELS', 'false', 'LibraryTest'],
     ['core/Catalogue/FrontRow.php', '$this->until >= $day', '$this->until > $day', 'LibraryTest'],
     ['core/Look/LibraryLook.php', "['paper', \$door->contrast(self::of(self::PAPER))],", '', 'LookTest'],
     [

@@ -28,8 +28,8 @@ return [
     ['app/Exchange/Outbound/BoundHost.php', "'allow_redirects' => false,", '', 'SupplierTest'],
     [
         'core/Catalogue/Record.php',
-        "array_slice(array_values(\$people), 0, self::MOST['contributors'])",
-        '$contributors',
+        "array_slice(self::people(\$contributors), 0, self::MOST['contributors'])",
+        'self::people($contributors)',
         'SupplierTest',
     ],
     ['core/Catalogue/SeriesPosition.php', '&& abs((float) $written) < self::MOST', '', 'test_a_position_that'],

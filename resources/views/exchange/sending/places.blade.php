@@ -20,7 +20,8 @@
         __($eReader === null ? 'sending.e_reader_label' : 'sending.other') }}</summary>
         <form method="post" action="{{ route('settings.e_reader', absolute: false) }}" class="mt-2 flex flex-wrap
             items-end gap-3">@csrf<input name="e_reader" type="email" required maxlength="254"
-            class="field grow max-w-sm" aria-label="{{ __('sending.e_reader_label') }}" value="{{ old('e_reader') }}"><button
+            class="field grow max-w-sm" aria-label="{{ __('sending.e_reader_label') }}"
+            value="{{ old('e_reader') }}"><button
             class="btn btn-quiet">{{ __('sending.e_reader_ask') }}</button></form>
         @error('e_reader')<p class="text-clay mt-1">{{ $message }}</p>@enderror</details>
     @if ($eReader !== null)<form method="post" action="{{ route('settings.e_reader.remove', absolute: false) }}"
