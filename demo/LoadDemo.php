@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use App\Catalogue\Indexes\CountIndexes;
 use App\Desk\Staff\AddStaff;
 use App\Lending\Licences\CountUse;
 use App\Lending\Loans\CountLoans;
@@ -73,6 +74,7 @@ final class LoadDemo
         }
         $this->make->make(CountUse::class)();
         $this->make->make(CountLoans::class)();
+        $this->make->make(CountIndexes::class)();
         $this->make->make(SeedUsage::class)->goWithPastLoans();
         DB::statement('analyze');
     }

@@ -10,6 +10,8 @@ use App\Catalogue\Baskets\BasketTitlesController;
 use App\Catalogue\Citations\CitingController;
 use App\Catalogue\FrontDoor\FrontDoorController;
 use App\Catalogue\FrontDoor\LookController;
+use App\Catalogue\Indexes\IndexController;
+use App\Catalogue\Indexes\IndexKind;
 use App\Catalogue\Records\CoverController;
 use App\Catalogue\Records\TitleController;
 use App\Catalogue\Rooms\RoomController;
@@ -42,6 +44,9 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
         ->middleware(CountsUse::class . ':search');
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
+    Route::get('/catalogue/{index}', IndexController::class)
+        ->whereIn('index', array_column(IndexKind::cases(), 'value'))
+        ->name('indexes');
     Route::get('/suggest', SuggestController::class)->name('suggest');
     Route::get('/rooms', [RoomController::class, 'index'])->name('rooms.index');
     Route::get('/rooms/{room}', [RoomController::class, 'show'])->name('rooms.show');

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Account\Messages\SendMessages;
+use App\Catalogue\Indexes\CountIndexes;
 use App\Catalogue\SavedSearches\SendMatchNotices;
 use App\Catalogue\Search\CountBorrowed;
 use App\Catalogue\Search\RefreshAvailability;
@@ -56,6 +57,7 @@ Schedule::call(fn(MeasureHabits $measure) => $measure(CarbonImmutable::now()))
     ->name('measure how loans and holds are used')
     ->dailyAt('03:10');
 Schedule::call(fn(CountUse $count) => $count())->name('count how licences are used')->dailyAt('03:30');
+Schedule::call(fn(CountIndexes $count) => $count())->name('count what stands in the indexes')->dailyAt('03:35');
 Schedule::call(fn(CountBorrowedTogether $measure) => $measure())
     ->name('count which titles the same people borrow')
     ->dailyAt('03:25');

@@ -91,7 +91,7 @@ Route::middleware('auth:web')->group(function (): void {
             ->can('own', 'loan')
             ->middleware(RequireOpenLoan::class);
         Route::post('/loans/{loan}/pages/{from}-{to}/send', [SendingController::class, 'pages'])
-            ->whereNumber(['from', 'to'])
+            ->where(['from' => '[0-9]{1,9}', 'to' => '[0-9]{1,9}'])
             ->name('sendings.pages')
             ->can('own', 'loan')
             ->middleware(RequireOpenLoan::class);

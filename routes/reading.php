@@ -77,7 +77,7 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/pages/{from}-{to}.pdf', [PageController::class, 'pdf'])
-        ->whereNumber(['from', 'to'])
+        ->where(['from' => '[0-9]{1,9}', 'to' => '[0-9]{1,9}'])
         ->name('pages.pdf')
         ->can('own', 'loan')
         ->middleware([
@@ -87,12 +87,12 @@ Route::middleware('auth:web')->group(function (): void {
             CountsUse::class . ':file',
         ]);
     Route::get('/loans/{loan}/pages/{page}.png', [PageController::class, 'picture'])
-        ->whereNumber('page')
+        ->where('page', '[0-9]{1,9}')
         ->name('pages.picture')
         ->can('own', 'loan')
         ->middleware([RequireOpenLoan::class, HalfOfWorkers::class . ':drawing']);
     Route::get('/loans/{loan}/pages/{from}-{to}', [PageController::class, 'show'])
-        ->whereNumber(['from', 'to'])
+        ->where(['from' => '[0-9]{1,9}', 'to' => '[0-9]{1,9}'])
         ->name('pages.show')
         ->can('own', 'loan')
         ->middleware([RequireOpenLoan::class, HalfOfWorkers::class . ':drawing']);

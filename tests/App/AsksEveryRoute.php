@@ -222,6 +222,7 @@ trait AsksEveryRoute
             'batch' => $this->batch->id,
             'counterKey' => $this->counterKey->id,
             'report' => 'tr',
+            'index' => 'people',
             'what' => 'r5/status',
             'records' => $this->records->id,
             'form' => 'marcxml',

@@ -86,6 +86,7 @@ final class RouteAccessTest extends TestCase
         'excerpt.file' => self::OPEN,
         'catalogue' => self::OPEN,
         'catalogue.advanced' => self::OPEN,
+        'indexes' => self::OPEN,
         'catalogue.older' => self::PATRONS,
         'catalogue.pins' => self::OPEN,
         'suggest' => self::OPEN,

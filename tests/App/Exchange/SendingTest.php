@@ -297,6 +297,13 @@ final class SendingTest extends TestCase
             "/loans/{$this->loan->id}/pages",
         );
         $this->post("/loans/{$this->loan->id}/pages/1-999999999/send", ['way' => 'mail'])->assertRedirect();
+        // More than any number: no address.
+        foreach (['9' . str_repeat('0', 30) . '-1', '1-9' . str_repeat('0', 30)] as $pages) {
+            $this->post("/loans/{$this->loan->id}/pages/{$pages}/send", ['way' => 'mail'])->assertNotFound();
+            $this->get("/loans/{$this->loan->id}/pages/{$pages}")->assertNotFound();
+            $this->get("/loans/{$this->loan->id}/pages/{$pages}.pdf")->assertNotFound();
+        }
+        $this->get("/loans/{$this->loan->id}/pages/9" . str_repeat('0', 30) . '.png')->assertNotFound();
         $this->assertSame(0, Sending::query()->count());
         $this->post("/loans/{$this->loan->id}/pages", ['from' => '1', 'to' => '2']);
         $this->get("/loans/{$this->loan->id}/pages/1-2")->assertSee('Mail to me');

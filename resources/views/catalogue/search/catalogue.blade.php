@@ -75,6 +75,8 @@
                         'format' => $search->filters->get(FormatFilter::class)->written(),
                         'audience' => $search->filters->get(AudienceFilter::class)->written(),
                     ]), false)) }}">{{ __('search.advanced') }}</a>
+                    <a class="link" href="{{ $current->link(route('indexes', ['index' => 'people'], false)) }}">{{
+                        __('indexes.heading') }}</a>
                     @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches')
                         }}</a>@endif
                     @if ($current->person !== null && $list === null && ($search->words !== '' || $set !== []))
