@@ -306,6 +306,9 @@ final class SendingTest extends TestCase
         $this->get("/loans/{$this->loan->id}/pages/9" . str_repeat('0', 30) . '.png')->assertNotFound();
         $this->assertSame(0, Sending::query()->count());
         $this->post("/loans/{$this->loan->id}/pages", ['from' => '1', 'to' => '2']);
+        $this->post("/loans/{$this->loan->id}/pages/2-3/send", ['way' => 'mail'])->assertRedirect(
+            "/loans/{$this->loan->id}/pages",
+        );
         $this->get("/loans/{$this->loan->id}/pages/1-2")->assertSee('Mail to me');
         $this->post("/loans/{$this->loan->id}/pages/1-2/send", ['way' => 'mail'])->assertRedirect('/sendings');
         $this->work();

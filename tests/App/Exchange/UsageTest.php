@@ -167,6 +167,21 @@ final class UsageTest extends TestCase
         $this->assertSame(1, $this->counted()['unique_requests']);
     }
 
+    public function test_two_clicks_are_one_also_where_an_hour_ends_between_them(): void
+    {
+        $title = $this->title();
+        foreach (['10:59:50', '11:00:10'] as $at) {
+            $this->travelTo(CarbonImmutable::parse("2026-05-01 {$at}", 'UTC'));
+            $this->act(Act::Reading, $title, 'a');
+        }
+        // Of the hour that is over the click went to the next.
+        app(AddUpUsage::class)(CarbonImmutable::parse('2026-05-01 11:06:00', 'UTC'));
+        $this->assertSame('reading', $this->acts());
+        $this->assertSame([1, 1], [$this->counted()['requests'], $this->counted()['unique_requests']]);
+        app(AddUpUsage::class)(CarbonImmutable::parse('2026-05-01 12:06:00', 'UTC'));
+        $this->assertSame([1, 1], [$this->counted()['requests'], $this->counted()['unique_requests']]);
+    }
+
     /** Another person, another title, or another thing done with it, is not the same. */
     public function test_only_the_same_is_clicked_twice(): void
     {
