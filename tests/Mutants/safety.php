@@ -124,4 +124,5 @@ return [
     ['app/Reading/Prepared/MakeFile.php', 'is_file($half) && unlink($half);', '', 'PreparedFileTest'],
     ['app/Models/PreparedFile.php', ' && is_file($this->path())', '', 'PreparedFileTest'],
     ['routes/reading.php', '->scopeBindings()', '', 'PreparedFileTest'],
+    ['app/Shared/Middleware/KnownHost.php', "\$request->headers->remove('Referer');", '', 'FaultsTest'],
 ];

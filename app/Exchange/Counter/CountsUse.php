@@ -28,7 +28,9 @@ final class CountsUse
     public function terminate(Request $request, Response $response): void
     {
         $act = $request->attributes->get(self::class);
-        if (!($act instanceof Act) || !$request->isMethod('GET') || $response->getStatusCode() !== 200) {
+        // What a browser fetches before anybody asked is no use.
+        $isAhead = str_contains((string) $request->headers->get('Sec-Purpose'), 'prefetch');
+        if (!($act instanceof Act) || $isAhead || !$request->isMethod('GET') || $response->getStatusCode() !== 200) {
             return;
         }
         $loan = $request->route('loan');

@@ -91,6 +91,8 @@ final class UsageTest extends TestCase
         $this->get("/loans/{$loan->id}/files/nothing.xhtml")->assertNotFound();
         $this->get('/titles/999999?library=saltmere')->assertNotFound();
         $this->get("/titles/{$title->id}/cover");
+        $this->get("/titles/{$title->id}?library=saltmere", ['Sec-Purpose' => 'prefetch;prerender'])->assertOk();
+        $this->head("/titles/{$title->id}?library=saltmere")->assertOk();
         $this->get("/loans/{$loan->id}/places")->assertOk();
         $this->assertSame('', $this->acts());
     }
@@ -101,7 +103,7 @@ final class UsageTest extends TestCase
         $this->withHeaders(self::visitor('a'));
         $asked = fn(string $query, ?string $from = null): TestResponse => $this->get(
             "/catalogue?library=saltmere&{$query}",
-            $from === null ? [] : ['Referer' => "http://localhost/catalogue?library=saltmere&{$from}"],
+            $from === null ? [] : ['Referer' => url("/catalogue?library=saltmere&{$from}")],
         )->assertOk();
         $asked('q=low');
         $asked('q=low&format=ebook&order=name', 'q=low');

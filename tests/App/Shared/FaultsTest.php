@@ -376,6 +376,34 @@ final class FaultsTest extends TestCase
         $this->assertStringNotContainsString('secret', (string) $logged[0]);
     }
 
+    /** A form in which something is wrong leads to the page that it came from, if that is ours. */
+    public function test_nobody_is_sent_back_to_somebody_elses_page(): void
+    {
+        $this->library();
+        $here = url('/');
+        $sent = function (string $from): string {
+            $answer = $this->be($this->card()->person)->post('/letters', ['text' => ''], ['Referer' => $from]);
+
+            return (string) $answer->assertRedirect()->headers->get('Location');
+        };
+        foreach (
+            [
+                'http://169.254.169.254/latest/meta-data/',
+                'https://evil.example/letters/new',
+                "{$here}.evil.example/",
+                "{$here}@evil.example/",
+                '//evil.example/',
+                'javascript:alert(1)',
+                'http://127.0.0.1:1/',
+            ]
+            as $from
+        ) {
+            $this->assertStringStartsWith("{$here}", $sent($from) . '/', $from);
+            $this->assertStringNotContainsString('evil', $sent($from));
+        }
+        $this->assertSame("{$here}/letters/new", $sent("{$here}/letters/new"));
+    }
+
     public function test_only_our_hosts_are_answered(): void
     {
         $this->library();
