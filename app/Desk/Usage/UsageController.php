@@ -11,7 +11,8 @@ use App\Models\StaffMember;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Exchange\Counter\CounterRefused;
 use FigPorch\Core\Exchange\Counter\Report;
-use FigPorch\Core\Exchange\Counter\ReportRequest;
+use FigPorch\Core\Exchange\Counter\ReportJson;
+use FigPorch\Core\Exchange\Counter\ReportParameters;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -59,7 +60,7 @@ final class UsageController
     {
         $now = CarbonImmutable::now();
         try {
-            $asked = ReportRequest::read(
+            $asked = ReportParameters::read(
                 (string) $request->query('report'),
                 array_diff_key($request->query(), ['report' => true]),
                 // The month that is on, too: up to now.
@@ -73,7 +74,7 @@ final class UsageController
         $report = $this->usage->report($staff->library, $asked, $now);
 
         return $kind === 'json'
-            ? new JsonResponse($report->json(), options: JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)
+            ? new JsonResponse(ReportJson::of($report), options: JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)
             : TableFile::response(
                 "{$asked->report->value}-{$staff->library->slug}-{$asked->begin}-{$asked->end}",
                 $report,

@@ -11,7 +11,8 @@ use Closure;
 use FigPorch\Core\Exchange\Counter\CounterError;
 use FigPorch\Core\Exchange\Counter\CounterRefused;
 use FigPorch\Core\Exchange\Counter\Report;
-use FigPorch\Core\Exchange\Counter\ReportRequest;
+use FigPorch\Core\Exchange\Counter\ReportJson;
+use FigPorch\Core\Exchange\Counter\ReportParameters;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -73,13 +74,13 @@ final class CounterController
     {
         return $this->answering(
             $request,
-            fn(Library $library, CarbonImmutable $now): array => $this->usage
-                ->report(
+            fn(Library $library, CarbonImmutable $now): array => ReportJson::of(
+                $this->usage->report(
                     $library,
-                    ReportRequest::read($report, $request->query(), LibraryUsage::ready($library, $now)),
+                    ReportParameters::read($report, $request->query(), LibraryUsage::ready($library, $now)),
                     $now,
-                )
-                ->json(),
+                ),
+            ),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Exchange\Counter;
 
 use App\Exchange\Csv\CsvFile;
 use FigPorch\Core\Exchange\Counter\ReportDocument;
+use FigPorch\Core\Exchange\Counter\ReportTable;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** A report as a file of cells parted by tabs, as COUNTER has it: nothing is quoted, and no cell has a line in it. */
@@ -15,7 +16,7 @@ final class TableFile
     {
         return response()->streamDownload(
             function () use ($report): void {
-                foreach ($report->table() as $line) {
+                foreach (ReportTable::of($report) as $line) {
                     echo implode("\t", array_map(self::cell(...), $line)), "\r\n";
                 }
             },

@@ -10,6 +10,8 @@ use DateTimeZone;
 /** For whom a report is, and who made it when. */
 final readonly class ReportHeader
 {
+    public const RELEASE = '5.1';
+
     /**
      * @param  string  $customer  the library, as it is known here
      * @param  string  $namespace  of numbers that mean something here only
@@ -25,6 +27,12 @@ final readonly class ReportHeader
     public function institutionId(): string
     {
         return "{$this->namespace}:{$this->customer}";
+    }
+
+    /** What the catalogue is as a database. */
+    public function database(): string
+    {
+        return "{$this->institution}: catalogue";
     }
 
     public function createdAt(): string

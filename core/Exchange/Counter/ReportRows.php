@@ -17,7 +17,7 @@ final class ReportRows
      * @param  iterable<Usage>  $usages
      * @return list<Row> in the order in which they come
      */
-    public static function of(ReportRequest $request, string $platform, iterable $usages): array
+    public static function of(ReportRequest $request, ReportHeader $header, iterable $usages): array
     {
         $rows = [];
         $master = $request->report->master();
@@ -29,7 +29,7 @@ final class ReportRows
                 $usage->month < $request->begin ||
                 $usage->month > $last ||
                 !in_array($type, $request->dataTypes, true) ||
-                !$request->takes($item, $platform)
+                !$request->takes($item, $header)
             ) {
                 continue;
             }
@@ -99,8 +99,8 @@ final class ReportRows
             $attributes[$attribute->value] = match ($attribute) {
                 Attribute::DataType => $type->value,
                 Attribute::Yop => $item->year ?? '0001',
-                Attribute::AccessType => $request->accessType(),
-                Attribute::AccessMethod => $request->accessMethod(),
+                Attribute::AccessType => ReportRequest::ACCESS_TYPE,
+                Attribute::AccessMethod => ReportRequest::ACCESS_METHOD,
             };
         }
 

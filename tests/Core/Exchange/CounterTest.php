@@ -13,7 +13,9 @@ use FigPorch\Core\Exchange\Counter\Item;
 use FigPorch\Core\Exchange\Counter\Report;
 use FigPorch\Core\Exchange\Counter\ReportDocument;
 use FigPorch\Core\Exchange\Counter\ReportHeader;
-use FigPorch\Core\Exchange\Counter\ReportRequest;
+use FigPorch\Core\Exchange\Counter\ReportJson;
+use FigPorch\Core\Exchange\Counter\ReportParameters;
+use FigPorch\Core\Exchange\Counter\ReportTable;
 use FigPorch\Core\Exchange\Counter\Usage;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -27,7 +29,7 @@ final class CounterTest extends TestCase
     private static function report(string $id, array $asked = [], string $ready = '2026-12'): ReportDocument
     {
         return new ReportDocument(
-            ReportRequest::read($id, $asked + self::DATES, $ready),
+            ReportParameters::read($id, $asked + self::DATES, $ready),
             new ReportHeader(
                 'Saltmere Library',
                 'saltmere',
@@ -110,7 +112,7 @@ final class CounterTest extends TestCase
     private static function performance(ReportDocument $report, string $attributes = ''): array
     {
         $sums = [];
-        $items = $report->json()['Report_Items'];
+        $items = ReportJson::of($report)['Report_Items'];
         $walk = function (array $of) use (&$walk, &$sums, $attributes): void {
             foreach ($of['Items'] ?? [] as $below) {
                 $walk($below);
@@ -196,7 +198,7 @@ final class CounterTest extends TestCase
             self::performance(self::report('tr_b3'), 'Book 2019 Controlled')['Unique_Title_Investigations'],
         );
         // Issues of one serial are one title, and its years of publication two.
-        $report = self::report('tr_j1')->json();
+        $report = ReportJson::of(self::report('tr_j1'));
         self::assertIsArray($report['Report_Items']);
         self::assertCount(1, $report['Report_Items']);
         self::assertSame('Tidewater', $report['Report_Items'][0]['Title']);
@@ -221,7 +223,7 @@ final class CounterTest extends TestCase
 
     public function test_items_stand_below_what_they_are_issues_of(): void
     {
-        $items = self::report('ir', ['attributes_to_show' => 'YOP|Access_Type'])->json()['Report_Items'];
+        $items = ReportJson::of(self::report('ir', ['attributes_to_show' => 'YOP|Access_Type']))['Report_Items'];
         self::assertIsArray($items);
         self::assertSame(
             [['Title 1', 'Title 4'], ['Title 2', 'Title 3']],
@@ -244,13 +246,15 @@ final class CounterTest extends TestCase
 
     public function test_the_head_says_what_was_asked_for(): void
     {
-        $head = self::report('tr', [
-            'metric_type' => 'unique_title_requests|Nonsense',
-            'yop' => '2000-2019|2021|x-y',
-            'granularity' => 'totals',
-            'attributes_to_show' => 'yop|Shoe_Size',
-            'colour' => 'blue',
-        ])->json();
+        $head = ReportJson::of(
+            self::report('tr', [
+                'metric_type' => 'unique_title_requests|Nonsense',
+                'yop' => '2000-2019|2021|x-y',
+                'granularity' => 'totals',
+                'attributes_to_show' => 'yop|Shoe_Size',
+                'colour' => 'blue',
+            ]),
+        );
         self::assertSame(
             [
                 'Report_Name' => 'Title Report',
@@ -292,7 +296,7 @@ final class CounterTest extends TestCase
     public function test_nothing_there_and_months_that_are_not_over(): void
     {
         $said = fn(ReportDocument $of): array => array_column(
-            (array) ($of->json()['Report_Header']['Exceptions'] ?? []),
+            (array) (ReportJson::of($of)['Report_Header']['Exceptions'] ?? []),
             'Code',
         );
         self::assertSame([], $said(self::report('pr')));
@@ -300,7 +304,26 @@ final class CounterTest extends TestCase
         self::assertSame([3030], $said(self::report('tr', ['access_type' => 'Open'])));
         self::assertSame([3030], $said(self::report('tr', ['access_method' => 'TDM'])));
         self::assertSame([3030], $said(self::report('tr', ['item_id' => '99'])));
-        self::assertSame([], $said(self::report('tr', ['item_id' => '9780000000002'])));
+        $items = ['9780000000002', 'ISBN:978-0-00-000000-2', 'Proprietary:figporch:1', 'figporch:1', '1'];
+        foreach ([...$items, 'URI:http://127.0.0.1/titles/1'] as $number) {
+            self::assertSame([], $said(self::report('tr', ['item_id' => $number])), $number);
+            self::assertSame(
+                ['2026-01' => 5, '2026-03' => 1],
+                self::performance(self::report('tr', ['item_id' => $number]))['Total_Item_Requests'],
+                $number,
+            );
+        }
+        foreach (['Online_ISSN:0317-8471', '03178471', 'Proprietary:figporch:series-7'] as $number) {
+            self::assertSame(
+                ['2026-02' => 6],
+                self::performance(self::report('tr', ['item_id' => $number]))['Total_Item_Requests'],
+                $number,
+            );
+        }
+        // A database, or a platform, that is not this one has nothing.
+        self::assertSame([], $said(self::report('dr', ['database' => 'saltmere library: Catalogue'])));
+        self::assertSame([3030], $said(self::report('dr', ['database' => 'Another'])));
+        self::assertSame([3030], $said(self::report('pr', ['platform' => 'Another'])));
         self::assertSame([3031], $said(self::report('pr', ready: '2026-02')));
         self::assertEquals(
             ['2026-01' => 5, '2026-02' => 12],
@@ -333,25 +356,29 @@ final class CounterTest extends TestCase
     public function test_dates_that_are_none_are_refused(array $asked): void
     {
         $this->expectExceptionObject(new CounterRefused(CounterError::InvalidDates));
-        ReportRequest::read('TR', $asked + self::DATES, '2026-12');
+        ReportParameters::read('TR', $asked + self::DATES, '2026-12');
     }
 
     public function test_whole_months_may_be_said_by_their_days(): void
     {
         self::assertSame(
             ['2024-02'],
-            ReportRequest::read('TR', ['begin_date' => '2024-02-01', 'end_date' => '2024-02-29'], '2026-12')->months(),
+            ReportParameters::read(
+                'TR',
+                ['begin_date' => '2024-02-01', 'end_date' => '2024-02-29'],
+                '2026-12',
+            )->months(),
         );
         self::assertSame(
             ['2025-11', '2025-12', '2026-01'],
-            ReportRequest::read('TR', ['begin_date' => '2025-11', 'end_date' => '2026-01'], '2026-12')->months(),
+            ReportParameters::read('TR', ['begin_date' => '2025-11', 'end_date' => '2026-01'], '2026-12')->months(),
         );
     }
 
     public function test_a_report_that_there_is_not_is_refused(): void
     {
         $this->expectExceptionObject(new CounterRefused(CounterError::ReportNotSupported));
-        ReportRequest::read('TR_X1', self::DATES, '2026-12');
+        ReportParameters::read('TR_X1', self::DATES, '2026-12');
     }
 
     /** The table says what the JSON says, line by line. */
@@ -359,7 +386,7 @@ final class CounterTest extends TestCase
     {
         foreach (Report::cases() as $of) {
             $report = self::report($of->value);
-            $table = $report->table();
+            $table = ReportTable::of($report);
             self::assertSame([], $table[13]);
             $heads = array_map(strval(...), $table[14]);
             self::assertSame(['Jan-2026', 'Feb-2026', 'Mar-2026'], array_slice($heads, -3), $of->value);
@@ -387,11 +414,11 @@ final class CounterTest extends TestCase
         }
         self::assertSame(
             ['Metric_Types', 'Total_Item_Requests; Unique_Title_Requests'],
-            self::report('tr_b1')->table()[5],
+            ReportTable::of(self::report('tr_b1'))[5],
         );
         self::assertSame(
             ['Report_Filters', 'Data_Type=Book|Reference_Work; Access_Type=Controlled; Access_Method=Regular'],
-            self::report('tr_b1')->table()[6],
+            ReportTable::of(self::report('tr_b1'))[6],
         );
         self::assertSame(
             [
@@ -410,7 +437,7 @@ final class CounterTest extends TestCase
                 'Metric_Type',
                 'Reporting_Period_Total',
             ],
-            array_slice(self::report('tr_b1')->table()[14], 0, 14),
+            array_slice(ReportTable::of(self::report('tr_b1'))[14], 0, 14),
         );
     }
 }
