@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Lending\Licences\CountUse;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
@@ -21,10 +20,12 @@ return new class extends Migration {
             create index title_use_last_at on title_use (library_id, last_at);
             create index title_use_title_id on title_use (title_id);
             comment on column title_use.last_at is 'when one was last lent, or its licence began';
+            insert into title_use (library_id, title_id, last_at)
+                select li.library_id, li.title_id, max(greatest(li.starts_at, u.last_lent_at))
+                from licences li left join licence_use u on u.licence_id = li.id group by 1, 2;
             SQL
             ,
         );
-        app(CountUse::class)();
     }
 
     public function down(): void

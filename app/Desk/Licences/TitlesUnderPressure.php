@@ -30,71 +30,21 @@ final class TitlesUnderPressure
     /** The library's own licences of one title that live; the title is named by what stands before. */
     private const OWN = 'from licences where title_id = t.id and library_id = :library and ' . self::ALIVE;
 
-    private const COPIES =
-        'cross join lateral (select coalesce(sum(copies), 0)::int copies, count(*) > 0 alive ' . self::OWN . ') own';
+    private const ENDING = 'select distinct title_id id from licences
+        where library_id = :library and ends_at > :now and ends_at <= :soon';
 
-    /** The titles that are waited for. */
-    private const WAITED =
-        'h as materialized (select title_id id, count(*)::int holds from holds
-            where library_id = :library and closed_at is null and state <> \'ready\' group by 1),
-        waited as materialized (select * from h t ' .
-        self::COPIES .
-        ')';
+    private const FEW_LOANS = 'select distinct title_id id from licences
+        where library_id = :library and loans_bought is not null and loans_left <= :few
+            and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies)';
 
-    /** Which of those each way to look at lines shows. */
+    /** Of the titles that are waited for, those that each way to look at lines shows. */
     private const LINES = [
         'waited_for' => 'true',
-        'pressed' => 'alive and holds >= ' . HoldPressure::HIGH . ' * copies',
+        'pressed' => 'alive and holds >= :high * copies',
         'no_copy' => 'not alive and not exists (select from licences s join libraries o on o.id = s.library_id
             join libraries lib on lib.id = :library where s.title_id = w.id and s.shared
                 and licence_has_future(s, :now) and licence_serves(s.shared, o, lib) offset 0)',
     ];
-
-    private const ENDING = 'select distinct title_id id from licences
-        where library_id = :library and ends_at > :now and ends_at <= :soon';
-
-    private const FEW_LOANS =
-        'select distinct title_id id from licences
-        where library_id = :library and loans_bought is not null and loans_left <= ' .
-        PressureSearch::FEW_LOANS .
-        '
-            and (ends_at is null or ends_at > :now) and (loans_left > 0 or copies_free < copies)';
-
-    /** The titles of the other ways to look, waited for or not. */
-    private const TITLES = [
-        'ending' =>
-            'select t.id, coalesce(holds, 0) holds, copies
-            from (' .
-            self::ENDING .
-            ') t left join h using (id) ' .
-            self::COPIES,
-        'few_loans' =>
-            'select t.id, coalesce(holds, 0) holds, copies
-            from (' .
-            self::FEW_LOANS .
-            ') t left join h using (id) ' .
-            self::COPIES,
-        'all' =>
-            'select id, coalesce(holds, 0) holds, coalesce(copies, 0) copies
-            from h full join (select title_id id, sum(copies) filter (where ' .
-            self::ALIVE .
-            ')::int copies
-                from licences where library_id = :library group by 1) own using (id)',
-    ];
-
-    private const FIGURES =
-        'select waited.*, (select count(*) from (' .
-        self::ENDING .
-        ') x) ending,
-            (select count(*) from (' .
-        self::FEW_LOANS .
-        ') x) few_loans
-        from (select count(*) waited_for, count(*) filter (where ' .
-        self::LINES['pressed'] .
-        ') pressed,
-            count(*) filter (where ' .
-        self::LINES['no_copy'] .
-        ') no_copy from waited w) waited';
 
     private const ORDERS = [
         'pressure' => 'holds::float / nullif(copies, 0) desc nulls first, holds desc',
@@ -139,12 +89,10 @@ final class TitlesUnderPressure
     {
         [$found, $values] = $this->found($search, $now);
         $order = self::ORDERS[$search->order];
+        $waited = self::waited($search->show === 'all');
         $rows = self::ask(
-            'with ' .
-                self::WAITED .
-                ", found as ({$found}), page as (select *, row_number() over
-                (order by {$order}, id) place from found t) " .
-                self::shown('page'),
+            "with {$waited}, found as ({$found}), page as (select *, row_number() over (order by {$order}, id) place
+                from found t) " . self::shown('page'),
             $values,
         );
         foreach (array_chunk($rows, 200) as $some) {
@@ -155,7 +103,7 @@ final class TitlesUnderPressure
     /** @return array<string, int> how many titles each of PressureSearch::COUNTED has, in one look */
     public function counts(int $libraryId, DateTimeImmutable $now): array
     {
-        $row = self::ask('with ' . self::WAITED . ' ' . self::FIGURES, self::values($libraryId, $now))[0];
+        $row = self::ask('with ' . self::waited(false) . self::figures(), self::values($libraryId, $now))[0];
 
         return array_map(intval(...), (array) $row);
     }
@@ -165,18 +113,69 @@ final class TitlesUnderPressure
     {
         [$found, $values] = $this->found($search, $now);
         $order = self::ORDERS[$search->order];
+        [$waited, $figures] = [self::waited($search->show === 'all'), self::figures()];
         $rows = self::ask(
-            'with ' .
-                self::WAITED .
-                ', figures as (' .
-                self::FIGURES .
-                "), found as ({$found}), page as (select *, row_number() over () place from (select * from found t
-                    order by {$order}, id limit {$limit} offset {$offset}) t)" .
+            "with {$waited}, figures as ({$figures}), found as ({$found}), page as (select *, row_number() over () place
+                    from (select * from found t order by {$order}, id limit {$limit} offset {$offset}) t)" .
                 self::shown('figures cross join (select count(*) found from found) n left join page on true'),
             $values,
         );
 
         return $rows === [] ? throw new LogicException('No figures.') : $rows;
+    }
+
+    /**
+     * The titles that are waited for, with their copies: "waited".
+     *
+     * @param  bool  $ofAll  where all titles are shown, they are gone through once, as "every"
+     */
+    private static function waited(bool $ofAll): string
+    {
+        [$alive, $copies] = [self::ALIVE, self::copies()];
+        $holds = "h as materialized (select title_id id, count(*)::int holds from holds
+            where library_id = :library and closed_at is null and state <> 'ready' group by 1)";
+
+        return $ofAll
+            ? "{$holds}, every as materialized (select id, sum(holds)::int holds,
+                    coalesce(sum(copies) filter (where alive), 0)::int copies, coalesce(bool_or(alive), false) alive
+                    from (select title_id id, 0 holds, copies, {$alive} alive from licences where library_id = :library
+                        union all select id, holds, 0, false from h) x group by id),
+                waited as materialized (select * from every where holds > 0)"
+            : "{$holds}, waited as materialized (select * from h t cross join lateral ({$copies}) own)";
+    }
+
+    /** Of one title. */
+    private static function copies(): string
+    {
+        return 'select coalesce(sum(copies), 0)::int copies, count(*) > 0 alive ' . self::OWN;
+    }
+
+    /** How many titles each of PressureSearch::COUNTED has. */
+    private static function figures(): string
+    {
+        [$ending, $few, $pressed, $none] = [
+            self::ENDING,
+            self::FEW_LOANS,
+            self::LINES['pressed'],
+            self::LINES['no_copy'],
+        ];
+
+        return " select waited.*, (select count(*) from ({$ending}) x) ending,
+                (select count(*) from ({$few}) x) few_loans
+            from (select count(*) waited_for, count(*) filter (where {$pressed}) pressed,
+                count(*) filter (where {$none}) no_copy from waited w) waited";
+    }
+
+    /** The titles of a way to look that is not of lines alone. */
+    private static function titles(string $show): string
+    {
+        $copies = self::copies();
+        $some = $show === 'ending' ? self::ENDING : self::FEW_LOANS;
+
+        return $show === 'all'
+            ? 'select * from every'
+            : "select t.id, coalesce(holds, 0) holds, copies from ({$some}) t left join h using (id)
+                cross join lateral ({$copies}) own";
     }
 
     /** What is shown of a page's titles, in their order. */
@@ -195,6 +194,8 @@ final class TitlesUnderPressure
             'library' => $libraryId,
             'now' => Sql::second($now),
             'soon' => Sql::second($now->modify('+' . PressureSearch::ENDING_DAYS . ' days')),
+            'few' => PressureSearch::FEW_LOANS,
+            'high' => HoldPressure::HIGH,
         ];
     }
 
@@ -210,8 +211,9 @@ final class TitlesUnderPressure
         if ($search->words !== '') {
             $query = QuerySql::of(QueryParser::read($search->words)->tree);
             $named = 0;
+            // Looked up once: the planner, which takes few to be found, would go through them for each title.
             $where .=
-                ' and w.id in (select s.title_id from search_rows s where ' .
+                ' and (w.id in (select s.title_id from search_rows s where ' .
                 preg_replace_callback(
                     '/\?/',
                     function () use (&$named): string {
@@ -219,7 +221,7 @@ final class TitlesUnderPressure
                     },
                     $query->sql,
                 ) .
-                ')';
+                ')) is true';
             foreach ($query->bindings as $n => $value) {
                 $values["word{$n}"] = $value;
             }
@@ -228,7 +230,7 @@ final class TitlesUnderPressure
 
         return [
             $line === null
-                ? 'select * from (' . self::TITLES[$search->show] . ") w where true{$where}"
+                ? 'select * from (' . self::titles($search->show) . ") w where true{$where}"
                 : "select * from waited w where {$line}{$where}",
             $values,
         ];

@@ -17,8 +17,8 @@ final class MaySend
     /** E-readers and programs for it read these. */
     public const BOOKS = [Publication::EPUB, Publication::PDF];
 
-    /** How many times smaller a text is when it is packed, at most; whether it is small enough is known then. */
-    private const SURELY = 5;
+    /** How many times smaller a text is when it is packed, at most (common practice, no source): made, it is weighed. */
+    private const TIMES_SMALLER = 5;
 
     /** @return Undelivered|null null where it may */
     public function of(Loan $loan, Goods $goods, Way $way, DateTimeImmutable $now): ?Undelivered
@@ -32,7 +32,7 @@ final class MaySend
             $goods === Goods::Pages => $rights->chaptersAsPdf ? null : Undelivered::NotAllowed,
             !$rights->download => Undelivered::NotAllowed,
             !in_array($publication->media_type, self::BOOKS, true) => Undelivered::NoText,
-            $way !== Way::Folder && array_sum($publication->sizes) > self::SURELY * Goods::MOST_BYTES
+            $way !== Way::Folder && array_sum($publication->sizes) > self::TIMES_SMALLER * Goods::MOST_BYTES
                 => Undelivered::TooLarge,
             default => null,
         };

@@ -52,8 +52,7 @@ final class TidyCommand extends Command
         }
         // Only in a folder of our own: elsewhere others have files of such names.
         $temporary = str_starts_with(sys_get_temp_dir(), dirname(storage_path()) . '/')
-            ? (glob(sys_get_temp_dir() . '/{pages,pack}??????', GLOB_BRACE) ?:
-            [])
+            ? array_filter(glob(sys_get_temp_dir() . '/*') ?: [], is_file(...))
             : [];
         foreach (array_filter($temporary, $old) as $file) {
             $files->delete($file);
