@@ -142,7 +142,7 @@ return [
     ['app/Exchange/Counter/CountsUse.php', "\$response->getStatusCode() !== 200", 'false', 'UsageTest'],
     ['app/Exchange/Counter/CountsUse.php', "\$isSame || ", '', 'UsageTest'],
     ['core/Exchange/Counter/ReportRequest.php', "!\$isNamed('Database', \$header->database())", 'false', 'CounterTest'],
-    ['core/Exchange/Counter/ReportRows.php', '$usage->month > $last ||', '', 'UsageTest'],
+    ['core/Exchange/Counter/ReportRows.php', '$usage->month > $last ||', '', 'CounterTest'],
     ['app/Desk/Usage/GiveKey.php', '>= self::MOST', '>= 1000', 'UsageTest'],
     ['app/Desk/Usage/CounterKeyPolicy.php', '$key->library_id === $staff->library_id', 'true', 'RouteAccessTest'],
     ['app/Exchange/Sending/MaySend.php', '!$loan->isOpen($now) => Undelivered::LoanOver,', '', 'Exchange.SendingTest'],

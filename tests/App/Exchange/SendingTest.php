@@ -345,6 +345,12 @@ final class SendingTest extends TestCase
         $this->assertStringContainsString('1. ', $bibliography['text']);
         $this->assertSame(['salt-and-tides.txt', 'salt-and-tides.ris'], array_keys($bibliography['files']));
         $this->assertStringContainsString('TY  - ', $bibliography['files']['salt-and-tides.ris'][1]);
+        // Given to somebody else before it goes, it does not go.
+        $this->post("/baskets/{$basket}/bibliography/send", ['way' => 'mail']);
+        DB::table('baskets')->update(['person_id' => $this->card()->person_id]);
+        $this->work();
+        $this->assertSame(['failed', 'nothing_there'], $this->outcome());
+        DB::table('baskets')->update(['person_id' => $this->card->person_id]);
         // An empty one has nothing to send, and somebody else's is not there.
         DB::table('basket_title')->delete();
         $this->post("/baskets/{$basket}/bibliography/send", ['way' => 'mail']);

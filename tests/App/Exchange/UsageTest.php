@@ -9,6 +9,7 @@ use App\Exchange\Counter\AddUpUsage;
 use App\Exchange\Counter\CounterKeys;
 use App\Exchange\Counter\LibraryUsage;
 use App\Exchange\Counter\RecordUse;
+use App\Lending\Loans\ReturnLoan;
 use App\Models\Library;
 use App\Models\Title;
 use Carbon\CarbonImmutable;
@@ -94,6 +95,8 @@ final class UsageTest extends TestCase
         $this->get("/titles/{$title->id}?library=saltmere", ['Sec-Purpose' => 'prefetch;prerender'])->assertOk();
         $this->head("/titles/{$title->id}?library=saltmere")->assertOk();
         $this->get("/loans/{$loan->id}/places")->assertOk();
+        app(ReturnLoan::class)($loan->id, CarbonImmutable::now());
+        $this->get("/loans/{$loan->id}/read")->assertStatus(410);
         $this->assertSame('', $this->acts());
     }
 
