@@ -112,6 +112,8 @@ final class UsageTest extends TestCase
         $asked('q=low&format=ebook&order=name', 'q=low');
         $asked('q=low&page=2');
         $asked('format=ebook');
+        // Sent on to another address, it is counted there.
+        $this->get('/catalogue?library=saltmere&q=sent+on&formats[]=ebook')->assertRedirect();
         $this->assertSame('search', $this->acts());
         $asked('q=water&order=name', 'q=low&order=name');
         $this->get('/opds/2/saltmere/titles?q=low')->assertOk();
