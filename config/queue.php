@@ -33,6 +33,15 @@ return [
             'retry_after' => 60,
             'after_commit' => false,
         ],
+        // What goes to places that are not ours, which may let one wait.
+        'sendings' => [
+            'driver' => 'database',
+            'connection' => 'pgsql',
+            'table' => 'jobs',
+            'queue' => 'sendings',
+            'retry_after' => 60,
+            'after_commit' => false,
+        ],
     ],
     'failed' => ['driver' => 'database-uuids', 'database' => 'pgsql', 'table' => 'failed_jobs'],
 ];

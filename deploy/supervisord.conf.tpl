@@ -154,6 +154,18 @@ redirect_stderr = true
 stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
+[program:sendings]
+environment = PGOPTIONS="-c lock_timeout=20s -c statement_timeout=60s"
+command = php artisan queue:work sendings --sleep=1 --timeout=300 --max-time=3600 --tries=6
+autorestart = true
+startretries = 1000
+autostart = false
+stopwaitsecs = 30
+stdout_logfile = {{VAR}}/log/sendings.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
 [program:scheduler]
 environment = RUN="{{RUN}}"
 command = php artisan schedule:work
@@ -166,4 +178,4 @@ stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
 [group:app]
-programs = php-fpm,nginx,queue,imports,files,scheduler
+programs = php-fpm,nginx,queue,imports,files,sendings,scheduler

@@ -103,7 +103,9 @@ Route::middleware('auth:web')->group(function (): void {
         Route::post('/settings/e-reader/confirm', [PlacesController::class, 'confirm'])->name(
             'settings.e_reader.confirm',
         );
-        Route::post('/settings/folder', [PlacesController::class, 'folder'])->name('settings.folder');
+        Route::post('/settings/folder', [PlacesController::class, 'folder'])
+            ->name('settings.folder')
+            ->middleware(HalfOfWorkers::class . ':asking');
     });
     Route::post('/settings/e-reader/remove', [PlacesController::class, 'removeEReader'])->name(
         'settings.e_reader.remove',

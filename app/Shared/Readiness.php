@@ -49,7 +49,7 @@ final class Readiness
             $ago = is_int($ran) ? now()->getTimestamp() - $ran : null;
             $waits = (int) DB::scalar(
                 "select coalesce(extract(epoch from now())::bigint - min(available_at), 0) from jobs
-                    where reserved_at is null and queue not in ('imports', 'files')",
+                    where reserved_at is null and queue not in ('imports', 'files', 'sendings')",
             );
             $migrated = DB::table('migrations')->pluck('migration')->all();
         } catch (Throwable) {

@@ -25,7 +25,14 @@ final class KeepInFolder
 {
     private const SECONDS = 120;
 
-    private const CONNECT_SECONDS = 10;
+    /** To be told whether something is there, and to be reached at all. */
+    private const ASK_SECONDS = 10;
+
+    /** Where somebody waits for it. */
+    private const TRY_SECONDS = 5;
+
+    /** Of an answer: what a server says to a file is of no account but for its status. */
+    private const MOST_BYTES = 1_000_000;
 
     private const MOST_NAMES = 50;
 
@@ -36,7 +43,7 @@ final class KeepInFolder
     {
         $folder = Folder::query()->find($person->id) ?? throw new CannotDeliver(Undelivered::NoPlace);
         foreach ($parcel->files as $name => [$type, $path]) {
-            $this->put($folder, $name, $type, $path);
+            $this->put($folder, $name, $type, $path, self::SECONDS);
         }
     }
 
@@ -50,7 +57,7 @@ final class KeepInFolder
         $path = (string) tempnam(sys_get_temp_dir(), 'folder');
         try {
             file_put_contents($path, $text);
-            $this->put($folder, $name, 'text/plain; charset=UTF-8', $path);
+            $this->put($folder, $name, 'text/plain; charset=UTF-8', $path, self::TRY_SECONDS);
         } catch (RuntimeException $fault) {
             throw $fault instanceof CannotDeliver ? $fault : new CannotDeliver(Undelivered::Away);
         } finally {
@@ -62,7 +69,7 @@ final class KeepInFolder
      * @throws CannotDeliver where the folder says no
      * @throws RuntimeException where it may say yes another time
      */
-    private function put(Folder $folder, string $name, string $type, string $path): void
+    private function put(Folder $folder, string $name, string $type, string $path, int $seconds): void
     {
         $at = FolderAddress::parse($folder->address, config('figporch.folder_stand_in'));
         if ($at === null) {
@@ -70,13 +77,16 @@ final class KeepInFolder
         }
         $ip = $at->isStandIn ? null : $this->ip($at);
         $bytes = (int) filesize($path);
+        $asking = min($seconds, self::ASK_SECONDS);
+        // Others wait behind it.
+        $until = hrtime(true) + ($seconds + 3 * $asking) * 1_000_000_000;
         try {
-            if ($this->request($folder, $at, $ip)->head($at->address)->status() === 404) {
+            if ($this->request($folder, $at, $ip, $asking)->head($at->address)->status() === 404) {
                 throw new CannotDeliver(Undelivered::NoFolder);
             }
-            for ($n = 1; $n <= self::MOST_NAMES; $n++) {
+            for ($n = 1; $n <= self::MOST_NAMES && hrtime(true) < $until; $n++) {
                 $file = $at->file(FolderAddress::another($name, $n));
-                $there = $this->request($folder, $at, $ip)->head($file);
+                $there = $this->request($folder, $at, $ip, $asking)->head($file);
                 if ($there->successful()) {
                     if ((int) $there->header('Content-Length') === $bytes) {
                         return;
@@ -84,7 +94,7 @@ final class KeepInFolder
 
                     continue;
                 }
-                $answer = $this->request($folder, $at, $ip)
+                $answer = $this->request($folder, $at, $ip, $seconds)
                     ->withHeaders(['If-None-Match' => '*'])
                     ->withBody(Utils::streamFor(Utils::tryFopen($path, 'r')), $type)
                     ->put($file);
@@ -104,7 +114,9 @@ final class KeepInFolder
         } catch (ConnectionException $fault) {
             throw new RuntimeException("{$at->host} does not answer.", previous: $fault);
         }
-        throw new CannotDeliver(Undelivered::Full);
+        throw hrtime(true) < $until
+            ? new CannotDeliver(Undelivered::Full)
+            : new RuntimeException("{$at->host} takes too long.");
     }
 
     /** @throws CannotDeliver */
@@ -119,11 +131,20 @@ final class KeepInFolder
         return InternetAddress::isPublic($ip) ? $ip : throw new CannotDeliver(Undelivered::Closed);
     }
 
-    private function request(Folder $folder, FolderAddress $at, ?string $ip): PendingRequest
+    private function request(Folder $folder, FolderAddress $at, ?string $ip, int $seconds): PendingRequest
     {
+        $bound = BoundHost::options($at->host, $at->port, $ip);
+        $bytes = 0;
+        // Nothing of it is kept; fewer taken than given ends the transfer.
+        $bound['curl'][CURLOPT_WRITEFUNCTION] = function ($curl, string $part) use (&$bytes): int {
+            $bytes += strlen($part);
+
+            return $bytes > self::MOST_BYTES ? 0 : strlen($part);
+        };
+
         return Http::withBasicAuth($folder->name, $folder->secret)
-            ->timeout(self::SECONDS)
-            ->connectTimeout(self::CONNECT_SECONDS)
-            ->withOptions(BoundHost::options($at->host, $at->port, $ip));
+            ->timeout($seconds)
+            ->connectTimeout(min($seconds, self::ASK_SECONDS))
+            ->withOptions($bound);
     }
 }

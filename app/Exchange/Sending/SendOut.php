@@ -28,7 +28,7 @@ final class SendOut implements ShouldQueue
 
     public function __construct(private readonly int $sendingId)
     {
-        $this->onConnection('files')->onQueue('files');
+        $this->onConnection('sendings')->onQueue('sendings');
     }
 
     /** @return list<int> seconds between tries */

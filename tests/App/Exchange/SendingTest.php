@@ -139,7 +139,7 @@ final class SendingTest extends TestCase
 
     private function work(): void
     {
-        $this->workThroughQueue('files');
+        $this->workThroughQueue('sendings');
     }
 
     /** @return array{string, string|null} */
