@@ -45,6 +45,7 @@ return [
     'folder_name' => 'Name',
     'folder_secret' => 'Password',
     'folder_hint' => 'If it can give a password for one program alone, take such a one. It is kept encrypted.',
+    'folder_add' => 'Add a folder',
     'folder_keep' => 'Try and keep',
     'folder_is' => 'Files are kept in :address, as :name.',
     'folder_kept' => 'Your folder took a first file: “Fig Porch.txt”.',

@@ -45,6 +45,7 @@ return [
     'folder_name' => 'Nombre',
     'folder_secret' => 'Contraseña',
     'folder_hint' => 'Si puede dar una contraseña para un solo programa, use una así. Se guarda cifrada.',
+    'folder_add' => 'Añadir una carpeta',
     'folder_keep' => 'Probar y guardar',
     'folder_is' => 'Los archivos se guardan en :address, como :name.',
     'folder_kept' => 'Su carpeta aceptó un primer archivo: «Fig Porch.txt».',

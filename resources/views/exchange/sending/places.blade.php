@@ -40,7 +40,7 @@
         <p class="mb-2">{{ __('sending.folder_text') }}</p>
     @endif
     <details @if ($errors->hasAny(['folder', 'folder_name', 'folder_secret']) || old('folder')) open @endif><summary
-        class="link cursor-pointer">{{ __($folder === null ? 'sending.folder_keep' : 'sending.other') }}</summary>
+        class="link cursor-pointer">{{ __($folder === null ? 'sending.folder_add' : 'sending.other') }}</summary>
         <form method="post" action="{{ route('settings.folder', absolute: false) }}" class="panel p-4 mt-2 grid gap-3
             max-w-md">@csrf
             @foreach (['folder' => 'folder_label', 'folder_name' => 'folder_name', 'folder_secret' => 'folder_secret']
