@@ -16,7 +16,15 @@ return [
     // What taking in one file may need.
     'import' => ['seconds' => 900, 'memory' => '1G'],
     // What one person may do in a minute.
-    'a_minute' => ['exports' => 20, 'holds' => 60, 'marks' => 600, 'letters' => 3, 'reports' => 60, 'sendings' => 10],
+    'a_minute' => [
+        'exports' => 20,
+        'holds' => 60,
+        'marks' => 600,
+        'letters' => 3,
+        'reports' => 60,
+        'sendings' => 10,
+        'shelves' => 60,
+    ],
     // How files reach the browser: "accel" hands them to nginx, "php" sends them itself (tests, development).
     'file_delivery' => env('FILE_DELIVERY', 'php'),
     // The OPDS 2.0 catalogue of a supplier, whose titles can be found beyond the libraries' own and asked for; none

@@ -49,6 +49,7 @@ final class FilesOfRecords
             Format::Music => $this->package($title, "{$file}.lpf", $this->played(...), $text),
             Format::Video => $this->package($title, "{$file}.lpf", $this->filmed(...), $text),
             Format::Magazine => $this->printed($title, "{$file}.epub", $text),
+            Format::Paper, Format::Website => throw new LogicException('What stands elsewhere has no file.'),
             Format::Ebook => throw new LogicException('Every ebook of the demo is a file from the beginning.'),
         };
     }

@@ -72,6 +72,9 @@ final class LoadDemo
         if ($media === null) {
             BringNext::dispatch();
         }
+        $elsewhere = $this->make->make(SeedElsewhere::class, ['coast' => $this->coast]);
+        $elsewhere->standOnShelves();
+        $elsewhere->pointToWebsites();
         $this->make->make(CountUse::class)();
         $this->make->make(CountLoans::class)();
         $this->make->make(CountIndexes::class)();

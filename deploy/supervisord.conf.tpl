@@ -94,6 +94,17 @@ redirect_stderr = true
 stdout_logfile_maxbytes = 5MB
 stdout_logfile_backups = 1
 
+[program:websites]
+command = node {{ROOT}}/standins/websites/server.mjs {{WEBSITES_PORT}}
+autostart = {{DEMO}}
+autorestart = true
+startretries = 1000
+priority = 2
+stdout_logfile = {{VAR}}/log/websites.log
+redirect_stderr = true
+stdout_logfile_maxbytes = 5MB
+stdout_logfile_backups = 1
+
 [program:php-fpm]
 command = sh {{ROOT}}/deploy/alone.sh {{RUN}}/php-fpm.group php-fpm8.2 -F {{FPM_ROOT}} -y {{VAR}}/conf/php-fpm.conf -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=30000 -d opcache.preload={{ROOT}}/deploy/preload.php -d opcache.preload_user={{USER}} -d opcache.revalidate_freq=2 -d opcache.interned_strings_buffer=32 -d realpath_cache_size=4096k -d realpath_cache_ttl=600
 autorestart = true

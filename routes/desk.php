@@ -12,6 +12,7 @@ use App\Desk\Figures\YearController;
 use App\Desk\Figures\YearFigures;
 use App\Desk\Files\FilesController;
 use App\Desk\Files\TitleFileController;
+use App\Desk\Holdings\HoldingsController;
 use App\Desk\Letters\DeskLettersController;
 use App\Desk\Library\FrontController;
 use App\Desk\Library\LibraryController;
@@ -48,6 +49,7 @@ use App\Desk\Uploads\UploadController;
 use App\Desk\Usage\UsageController;
 use App\Desk\Weeding\WeedingController;
 use App\Exchange\Records\ExportRecords;
+use App\Lending\Holdings\LentHere;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Support\Facades\Route;
 
@@ -189,6 +191,25 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                     Route::post('/apply', [BatchesController::class, 'apply'])->name('batch.apply');
                     Route::post('/undo', [BatchesController::class, 'undo'])->name('batch.undo');
                     Route::post('/discard', [BatchesController::class, 'discard'])->name('batch.discard');
+                });
+            Route::get('/holdings', [HoldingsController::class, 'index'])->name('holdings');
+            Route::get('/holdings/new', [HoldingsController::class, 'create'])->name('holdings.create');
+            Route::post('/holdings', [HoldingsController::class, 'store'])->name('holdings.store');
+            Route::post('/titles/{title}/holdings', [HoldingsController::class, 'addHolding'])->name('holding.add');
+            Route::post('/titles/{title}/links', [HoldingsController::class, 'addLink'])->name('link.add');
+            Route::middleware('can:change,holding')
+                ->prefix('holdings/{holding}')
+                ->group(function (): void {
+                    Route::post('/', [HoldingsController::class, 'changeHolding'])->name('holding.change');
+                    Route::post('/remove', [HoldingsController::class, 'removeHolding'])->name('holding.remove');
+                });
+            Route::middleware('can:change,link')
+                ->prefix('links/{link}')
+                ->group(function (): void {
+                    Route::post('/', [HoldingsController::class, 'changeLink'])->name('link.change');
+                    Route::post('/remove', [HoldingsController::class, 'removeLink'])->name('link.remove');
+                    Route::post('/follow', [HoldingsController::class, 'followLink'])->name('link.follow');
+                    Route::post('/look', [HoldingsController::class, 'lookAgain'])->name('link.look');
                 });
             Route::get('/files', [FilesController::class, 'index'])->name('files');
             Route::get('/files/records', [RecordImportController::class, 'index'])->name('records.files');
@@ -364,11 +385,16 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             Route::post('/funds/{fund}/close', [OrdersController::class, 'close'])
                 ->name('fund.close')
                 ->can('arrange', 'fund');
-            Route::get('/titles/{title}/order', [OrdersController::class, 'create'])->name('order');
-            Route::post('/titles/{title}/order', [OrdersController::class, 'note'])->name('order.note');
+            Route::get('/titles/{title}/order', [OrdersController::class, 'create'])
+                ->name('order')
+                ->middleware(LentHere::class);
+            Route::post('/titles/{title}/order', [OrdersController::class, 'note'])
+                ->name('order.note')
+                ->middleware(LentHere::class);
         });
         Route::get('/titles', TitlesController::class)->name('titles');
         Route::get('/titles/{title}', [DeskTitleController::class, 'show'])->name('title');
+        Route::get('/titles/{title}/elsewhere', [HoldingsController::class, 'show'])->name('elsewhere');
         Route::middleware(['can:desk.titles', 'can:edit,title'])
             ->prefix('titles/{title}/record')
             ->group(function (): void {
@@ -377,7 +403,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                 Route::post('/{change}/undo', [RecordController::class, 'undo'])->name('record.undo');
                 Route::post('/cover', [RecordController::class, 'cover'])->name('record.cover');
             });
-        Route::middleware(['can:desk.titles', 'can:edit,title'])
+        Route::middleware(['can:desk.titles', 'can:edit,title', LentHere::class])
             ->prefix('titles/{title}/file')
             ->group(function (): void {
                 Route::get('/', [TitleFileController::class, 'show'])->name('title.file');
@@ -389,9 +415,10 @@ Route::middleware(['auth:staff', AtTheDesk::class])
             ->middleware('throttle:exports');
         Route::get('/titles/{title}/change', [DeskTitleController::class, 'preview'])
             ->name('preview')
-            ->can('desk.licences');
+            ->can('desk.licences')
+            ->middleware(LentHere::class);
         Route::post('/titles/{title}/change', [DeskTitleController::class, 'change'])
             ->name('change')
             ->can('desk.licences')
-            ->middleware(HalfOfWorkers::class . ':title');
+            ->middleware([LentHere::class, HalfOfWorkers::class . ':title']);
     });

@@ -10,6 +10,7 @@ use App\Exchange\Bibliography\CitationFile;
 use App\Exchange\Bibliography\TitleFileController;
 use App\Exchange\Calendar\CalendarController;
 use App\Exchange\Counter\CountsUse;
+use App\Exchange\LibrarySystem\ShelvesController;
 use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
@@ -37,6 +38,7 @@ Route::get('/sitemap-{part}.xml', [SiteMapController::class, 'part'])
 Route::get('/robots.txt', [SiteMapController::class, 'robots'])->name('robots');
 
 Route::middleware(RequireLibrary::class)->group(function (): void {
+    Route::get('/titles/{title}/shelves', ShelvesController::class)->name('shelves')->middleware('throttle:shelves');
     Route::get('/baskets/{basket}/bibliography', [BasketExportController::class, 'bibliography'])
         ->name('baskets.bibliography')
         ->middleware('throttle:exports')

@@ -8,6 +8,8 @@ use App\Lending\Borrowing\BorrowController;
 use App\Lending\Cards\CardController;
 use App\Lending\Classes\ClassesController;
 use App\Lending\Follows\FollowController;
+use App\Lending\Holdings\LentHere;
+use App\Lending\Holdings\WebsiteController;
 use App\Lending\Holds\HoldController;
 use App\Lending\Household\HouseholdController;
 use App\Lending\LoanRules\LengthsController;
@@ -42,7 +44,7 @@ Route::middleware('auth:web')->group(function (): void {
     Route::post('/household/{card}/holds/{title}', [HouseholdController::class, 'hold'])
         ->name('household.hold')
         ->can('lookAfter', 'card')
-        ->middleware(HalfOfWorkers::class . ':title');
+        ->middleware([LentHere::class, HalfOfWorkers::class . ':title']);
     Route::post('/household/{card}/cancel/{hold}', [HouseholdController::class, 'cancel'])
         ->name('household.cancel')
         ->can('lookAfter', 'card')
@@ -88,7 +90,9 @@ Route::middleware('auth:web')->group(function (): void {
                     Route::post('/sets/{set}/take-back', [ClassesController::class, 'takeBack'])->name('take_back');
                 });
         });
-    Route::get('/titles/{title}/for-class', [ClassesController::class, 'choose'])->name('classes.choose');
+    Route::get('/titles/{title}/for-class', [ClassesController::class, 'choose'])
+        ->name('classes.choose')
+        ->middleware(LentHere::class);
     Route::get('/holds', [HoldController::class, 'index'])->name('holds.index');
     Route::post('/holds/spread', [HoldController::class, 'spread'])->name('holds.spread');
     Route::post('/holds/{hold}/pause', [HoldController::class, 'pause'])
@@ -114,16 +118,21 @@ Route::middleware('auth:web')->group(function (): void {
 });
 
 Route::middleware(['auth:web', RequireLibrary::class])->group(function (): void {
-    Route::get('/titles/{title}/borrow', [BorrowController::class, 'show'])->name('borrow.show');
-    Route::post('/titles/{title}/borrow', [BorrowController::class, 'borrow'])
-        ->name('borrow.store')
-        ->middleware(HalfOfWorkers::class . ':title');
+    Route::get('/websites/{link}', WebsiteController::class)->name('websites.open');
     Route::get('/ask', [RequestController::class, 'words'])->name('requests.words');
     Route::post('/ask', [RequestController::class, 'askInWords'])->name('requests.ask_in_words');
-    Route::get('/titles/{title}/ask', [RequestController::class, 'show'])->name('requests.show');
-    Route::post('/titles/{title}/ask', [RequestController::class, 'ask'])->name('requests.ask');
-    Route::post('/titles/{title}/follow', FollowController::class)->name('follow');
-    Route::post('/titles/{title}/hold', [HoldController::class, 'place'])
-        ->name('holds.place')
-        ->middleware(['throttle:holds', HalfOfWorkers::class . ':title']);
+    Route::middleware(LentHere::class)
+        ->prefix('titles/{title}')
+        ->group(function (): void {
+            Route::get('/borrow', [BorrowController::class, 'show'])->name('borrow.show');
+            Route::post('/borrow', [BorrowController::class, 'borrow'])
+                ->name('borrow.store')
+                ->middleware(HalfOfWorkers::class . ':title');
+            Route::get('/ask', [RequestController::class, 'show'])->name('requests.show');
+            Route::post('/ask', [RequestController::class, 'ask'])->name('requests.ask');
+            Route::post('/follow', FollowController::class)->name('follow');
+            Route::post('/hold', [HoldController::class, 'place'])
+                ->name('holds.place')
+                ->middleware(['throttle:holds', HalfOfWorkers::class . ':title']);
+        });
 });

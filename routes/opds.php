@@ -10,6 +10,7 @@ use App\Exchange\Opds\CatalogueFeedController;
 use App\Exchange\Opds\OwnFeedController;
 use App\Exchange\Opds\SignInOfApp;
 use App\Exchange\Opds\TokenController;
+use App\Lending\Holdings\LentHere;
 use App\Lending\Loans\RequireOpenLoan;
 use App\Shared\Middleware\HalfOfWorkers;
 use Illuminate\Routing\Middleware\SubstituteBindings;
@@ -35,19 +36,20 @@ Route::prefix('/opds/{edition}/{library}')
                 ->middleware(CountsUse::class . ':search');
             Route::get('/titles/{title}', [CatalogueFeedController::class, 'title'])
                 ->name('title')
-                ->middleware(CountsUse::class . ':record');
+                ->middleware([LentHere::class, CountsUse::class . ':record']);
         });
 
         Route::middleware(SignInOfApp::class . ':needed')->group(function (): void {
             $one = HalfOfWorkers::class . ':title';
+            $lent = LentHere::class;
             Route::get('/loans', [OwnFeedController::class, 'loans'])->name('loans');
             Route::get('/holds', [OwnFeedController::class, 'holds'])->name('holds');
             Route::match(['GET', 'POST', 'PUT'], '/titles/{title}/borrow', [OwnFeedController::class, 'borrow'])
                 ->name('borrow')
-                ->middleware($one);
+                ->middleware([$lent, $one]);
             Route::match(['GET', 'POST', 'PUT'], '/titles/{title}/hold', [OwnFeedController::class, 'hold'])
                 ->name('hold')
-                ->middleware(['throttle:holds', $one]);
+                ->middleware([$lent, 'throttle:holds', $one]);
             Route::match(['POST', 'PUT', 'DELETE'], '/loans/{loan}/return', [OwnFeedController::class, 'return'])
                 ->name('return')
                 ->can('own', 'loan')

@@ -31,6 +31,8 @@ $numbers = [
         'message',
         'letter',
         'records',
+        'holding',
+        'link',
     ],
 ];
 foreach ($numbers as $number) {

@@ -10,6 +10,7 @@ use App\Account\SignIn\CardAuthority;
 use App\Account\SignIn\PinLinkCarrier;
 use App\Exchange\Counter\CountDenial;
 use App\Exchange\LibrarySystem\SystemCards;
+use App\Exchange\Links\LookAtLinksCommand;
 use App\Exchange\Mail\MailLetter;
 use App\Exchange\Mail\MailPinLink;
 use App\Exchange\Mail\QueueNotices;
@@ -42,7 +43,12 @@ final class ExchangeServiceProvider extends ServiceProvider
         $this->app->bind(CardAuthority::class, SystemCards::class);
         $this->app->bind(LetterCarrier::class, MailLetter::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
-        $this->commands([ReadSupplierCommand::class, ImportRecordsCommand::class, ExportRecordsCommand::class]);
+        $this->commands([
+            ReadSupplierCommand::class,
+            ImportRecordsCommand::class,
+            ExportRecordsCommand::class,
+            LookAtLinksCommand::class,
+        ]);
     }
 
     public function boot(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\OpenTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -15,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $staff_member_id
  * @property string $name of the file
  * @property string|null $terms of the licence that each title gets which the library has none of
+ * @property OpenTo|null $links what has an address is a website, for these
  * @property string $stage reading, unreadable, read, applying or applied
  * @property string|null $problem why it is unreadable
  * @property CarbonImmutable $asked_at
@@ -32,7 +34,11 @@ final class RecordImport extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['asked_at' => 'immutable_datetime', 'applied_at' => 'immutable_datetime'];
+    protected $casts = [
+        'links' => OpenTo::class,
+        'asked_at' => 'immutable_datetime',
+        'applied_at' => 'immutable_datetime',
+    ];
 
     /** @return HasMany<RecordImportRow, $this> */
     public function rows(): HasMany

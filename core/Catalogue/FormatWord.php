@@ -28,6 +28,10 @@ final class FormatWord
         'films' => Format::Video,
         'pelicula' => Format::Video,
         'peliculas' => Format::Video,
+        'website' => Format::Website,
+        'websites' => Format::Website,
+        'database' => Format::Website,
+        'databases' => Format::Website,
     ];
 
     /** @param  string  $word  folded */

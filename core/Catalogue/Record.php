@@ -75,6 +75,8 @@ final readonly class Record
      * @param  list<string>  $awards
      * @param  float|null  $level  reading grade level
      * @param  AgeRange|null  $ages  of readers it is made for, where the record says
+     * @param  list<Holding>  $holdings  where it stands on paper in the library that the record is of
+     * @param  list<WebLink>  $links  where it is on the web
      */
     public function __construct(
         string $key,
@@ -98,6 +100,8 @@ final readonly class Record
         array $awards = [],
         public ?float $level = null,
         public ?AgeRange $ages = null,
+        public array $holdings = [],
+        public array $links = [],
     ) {
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');
@@ -197,6 +201,58 @@ final readonly class Record
             awards: $this->awards,
             level: $this->level,
             ages: $this->ages,
+            holdings: $this->holdings,
+            links: $this->links,
+        );
+    }
+
+    /** The same record by another key. */
+    public function known(string $key): self
+    {
+        return $this->standing($key, $this->holdings, $this->links);
+    }
+
+    /**
+     * The same record, of a library that has it there.
+     *
+     * @param  list<Holding>  $holdings
+     * @param  list<WebLink>  $links
+     */
+    public function at(array $holdings, array $links): self
+    {
+        return $this->standing($this->key, $holdings, $links);
+    }
+
+    /**
+     * @param  list<Holding>  $holdings
+     * @param  list<WebLink>  $links
+     */
+    private function standing(string $key, array $holdings, array $links): self
+    {
+        return new self(
+            key: $key,
+            format: $this->format,
+            name: $this->name,
+            contributors: $this->contributors,
+            extent: $this->extent,
+            subtitle: $this->subtitle,
+            edition: $this->edition,
+            language: $this->language,
+            audience: $this->audience,
+            description: $this->description,
+            publisher: $this->publisher,
+            published: $this->published,
+            identifiers: $this->identifiers,
+            subjects: $this->subjects,
+            series: $this->series,
+            seriesPosition: $this->seriesPosition,
+            seconds: $this->seconds,
+            accessibility: $this->accessibility,
+            awards: $this->awards,
+            level: $this->level,
+            ages: $this->ages,
+            holdings: $holdings,
+            links: $links,
         );
     }
 

@@ -129,6 +129,8 @@ final class RecordText
                 awards: isset($new['awards']) ? self::lines($new['awards']) : $record->awards,
                 level: $number('level', $record->level),
                 ages: isset($new['ages']) ? AgeRange::parse($new['ages']) : $record->ages,
+                holdings: $record->holdings,
+                links: $record->links,
             ),
             $wrong,
         ];

@@ -9,13 +9,16 @@ use App\Models\SignInWays;
 use FigPorch\Core\Account\LibrarySystem;
 use FigPorch\Core\Account\SchoolSignIn;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /** Run at each start: the stand-ins answer on other ports then. */
 final class DemoWays extends Command
 {
-    protected $signature = 'demo:ways {school : port of the school\'s sign-in} {system : port of the library\'s own system}';
+    protected $signature =
+        'demo:ways {school : port of the school\'s sign-in} {system : port of the library\'s own system} ' .
+        '{websites : port of the websites}';
 
-    protected $description = 'Tell the demo\'s libraries where their school and their own system answer';
+    protected $description = 'Tell the demo\'s libraries where their school, their own system and websites answer';
 
     public function handle(): int
     {
@@ -45,6 +48,14 @@ final class DemoWays extends Command
             $library = Library::query()->where('slug', $slug)->first();
             $library === null || SignInWays::query()->updateOrCreate(['library_id' => $library->id], $ways);
         }
+
+        // Each by the address that it had at the start before this.
+        DB::update(
+            "update links set address = regexp_replace(address, '^http://(websites\.lantern\.example|127\.0\.0\.1:\d+)/', ?),
+                moved_to = regexp_replace(moved_to, '^http://127\.0\.0\.1:\d+/', ?)
+                where address ~ '^http://(websites\.lantern\.example|127\.0\.0\.1:\d+)/'",
+            array_fill(0, 2, "http://127.0.0.1:{$this->argument('websites')}/"),
+        );
 
         return self::SUCCESS;
     }

@@ -1,6 +1,7 @@
-// A stand-in for a library's own system: speaks SIP2 over TCP, with made-up patrons.
+// A stand-in for a library's own system: speaks SIP2 over TCP, with made-up patrons and copies.
 //   node standins/library-system/server.mjs PORT
 // Logs in "figporch" with "ropewalk". Numbers that end in 9999 are answered with nonsense, in 9998 not at all.
+// Copies are numbered LF…: what ends in 2 or 7 is on loan for twelve days, in 9 lost, all others are in.
 import { createServer } from 'node:net'
 
 const port = Number(process.argv[2])
@@ -48,6 +49,19 @@ function answer(line, session) {
         return `94${session.in ? 1 : 0}`
     }
     if (!session.in) return '96'
+    if (code === '17') {
+        const { AO, AB = '' } = fieldsOf(line, 20)
+        if (AB.endsWith('9998')) return null
+        if (AB.endsWith('9999')) return 'the tide is out'
+        const isKnown = AB.startsWith('LF')
+        const status = { 2: '04', 7: '04', 9: '12' }[AB.at(-1)] ?? '03'
+        const due = new Date(Date.now() + 12 * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '')
+        return (
+            `18${isKnown ? status : '01'}0001${date()}` +
+            (isKnown && status === '04' ? `AH${due}    235900|` : '') +
+            `AO${AO}|AB${AB}|AJ${isKnown ? 'A book' : ''}|`
+        )
+    }
     if (code !== '23' && code !== '63') return '96'
     const fields = fieldsOf(line, code === '23' ? 23 : 33)
     if (fields.AA.endsWith('9998')) return null

@@ -18,8 +18,10 @@ use App\Models\CounterKey;
 use App\Models\FileImport;
 use App\Models\Fund;
 use App\Models\Hold;
+use App\Models\Holding;
 use App\Models\Letter;
 use App\Models\Licence;
+use App\Models\Link;
 use App\Models\Loan;
 use App\Models\Mark;
 use App\Models\Message;
@@ -122,6 +124,10 @@ trait AsksEveryRoute
 
     private CounterKey $counterKey;
 
+    private Holding $holding;
+
+    private Link $link;
+
     private FileImport $file;
 
     private static string $invitationKey = 'anInvitationToWorkHereThatIsNotUsedYet01';
@@ -165,6 +171,8 @@ trait AsksEveryRoute
     {
         $title = match (true) {
             in_array($name, ['requests.show', 'requests.ask'], true) => $this->notHere->id,
+            in_array($name, ['desk.elsewhere', 'desk.holding.add'], true) => $this->holding->title_id,
+            $name === 'desk.link.add' => $this->link->title_id,
             in_array($name, ['borrow.show', 'borrow.store', 'holds.place', 'desk.preview', 'desk.change'], true)
                 => $this->wanted->id,
             default => $this->title->id,
@@ -225,6 +233,8 @@ trait AsksEveryRoute
             'index' => 'people',
             'what' => 'r5/status',
             'records' => $this->records->id,
+            'holding' => $this->holding->id,
+            'link' => $this->link->id,
             'form' => 'marcxml',
             'entryKind' => 'subject',
             'entry' => (int) DB::table('subjects')->min('id'),
@@ -295,6 +305,9 @@ trait AsksEveryRoute
                 'what' => 'add_subject',
                 'add_subject' => 'Tides',
             ],
+            'desk.holding.add', 'desk.holding.change' => ['place' => 'Upstairs', 'copies' => '2'],
+            'desk.link.add', 'desk.link.change' => ['address' => 'https://birds.lantern.example', 'open_to' => 'card'],
+            'desk.holdings.store' => ['format' => 'paper', 'name' => 'Gulls', 'place' => 'Upstairs'],
             'desk.records.files.read' => ['licence' => 'none', 'uploads' => $this->upload->id],
             'desk.records.file.choose' => ['row' => (string) $this->recordRow->id, 'chosen' => '0'],
             'desk.patrons.files.read' => ['group' => 'adult', 'uploads' => $this->upload->id],
@@ -432,6 +445,10 @@ trait AsksEveryRoute
             'asked_at' => $this->now(),
             'ended_at' => $this->now(),
         ]);
+        $paper = $this->standsElsewhere($this->title('On paper', Format::Paper, onOrder: true));
+        $website = $this->standsElsewhere($this->title('Tide tables', Format::Website, onOrder: true));
+        assert($paper instanceof Holding && $website instanceof Link);
+        [$this->holding, $this->link] = [$paper, $website];
         $this->batch = Batch::query()->create([
             'library_id' => $this->library()->id,
             'staff_member_id' => $this->members['staff']->id,

@@ -12,8 +12,10 @@ use App\Lending\Holds\PlaceHold;
 use App\Lending\Licences\AddLicence;
 use App\Models\Card;
 use App\Models\Hold;
+use App\Models\Holding;
 use App\Models\Library;
 use App\Models\Licence;
+use App\Models\Link;
 use App\Models\Loan;
 use App\Models\Person;
 use App\Models\Publication;
@@ -22,6 +24,7 @@ use App\Models\Title;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Lending\LicenceModel;
@@ -150,6 +153,25 @@ trait LendingFixtures
             priceCents: $price,
             shared: $shared,
         )->refresh();
+    }
+
+    /** A library has it on paper, or points to it. */
+    protected function standsElsewhere(
+        Title $title,
+        ?Library $library = null,
+        OpenTo $openTo = OpenTo::Everybody,
+        ?string $address = null,
+    ): Holding|Link {
+        $of = ['library_id' => ($library ?? $this->library())->id, 'title_id' => $title->id];
+
+        return $title->format === Format::Website
+            ? Link::query()->create([
+                ...$of,
+                'address' => $address ?? "https://tides.lantern.example/{$title->id}",
+                'open_to' => $openTo,
+                'ask_at' => $this->now(),
+            ])
+            : Holding::query()->create([...$of, 'place' => 'Upstairs', 'call_number' => '599.2 GUL', 'copies' => 1]);
     }
 
     protected function now(): CarbonImmutable

@@ -8,8 +8,11 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Holding;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcField;
 use FigPorch\Core\Exchange\Marc\MarcLanguages;
@@ -60,7 +63,7 @@ final class MarcTest extends TestCase
         $records = [];
         for ($n = 1; $n <= $many; $n++) {
             $format = $one(Format::cases());
-            $isRead = in_array($format, [Format::Ebook, Format::Magazine], true);
+            $isRead = in_array($format, [Format::Ebook, Format::Magazine, Format::Paper], true);
             $series = $one([null, $words(3)]);
             $records[] = new Record(
                 key: "test:{$n}",
@@ -76,7 +79,11 @@ final class MarcTest extends TestCase
                         SORT_REGULAR,
                     ),
                 ),
-                extent: $random->getInt(0, $isRead ? 3000 : ($format === Format::Music ? 40 : 500_000)),
+                extent: match (true) {
+                    $isRead => $random->getInt(0, 3000),
+                    $format === Format::Website => 0,
+                    default => $random->getInt(0, $format === Format::Music ? 40 : 500_000),
+                },
                 subtitle: $one([null, $words(6)]),
                 edition: $one([null, '2nd ed.', $words(2)]),
                 language: $one([null, 'en', 'pt-BR', 'es', 'zh-Hant', 'gsw']),
@@ -107,6 +114,22 @@ final class MarcTest extends TestCase
                 awards: array_values(array_unique($some(2, fn() => 'Low Tide Prize ' . $random->getInt(1990, 2026)))),
                 level: $one([null, 3.5, 12.0]),
                 ages: $one([null, AgeRange::parse('8-12'), AgeRange::parse('16-')]),
+                holdings: $format === Format::Paper
+                    ? Holding::together([
+                        new Holding($words(3), $one(['', '599.2 GUL', $words(2)]), $random->getInt(1, 4)),
+                        ...$some(3, fn() => new Holding('Annexe', $words(1), 1, ["3{$n}", "4{$n}"])),
+                    ])
+                    : [],
+                links: $format === Format::Website
+                    ? [
+                        new WebLink(
+                            "https://tides.example/{$n}?a=1&b=%C3%B1",
+                            $one(['', $words(4)]),
+                            $one(OpenTo::cases()),
+                        ),
+                        ...$some(1, fn() => new WebLink('http://xn--mller-kva.example/', '', OpenTo::Everybody)),
+                    ]
+                    : [],
             );
         }
 

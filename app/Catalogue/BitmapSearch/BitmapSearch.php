@@ -80,7 +80,7 @@ final class BitmapSearch
         $can = array_fill_keys($flags, TitleSet::none());
         foreach ($search->places() as $id => $eligibility) {
             $allowed = TitlesForCard::of($gathering, $eligibility->audiences);
-            $listed = $eligibility->older ? null : $allowed;
+            $listed = TitlesForCard::of($gathering, $eligibility->listed());
             $unsure = $unsure->or($gathering->every("paid:{$id}")->without($gathering->every("ready:{$id}")));
             $here = $gathering->every("held:{$id}");
             $held = $held->or($listed === null ? $here : $here->and($listed));

@@ -58,7 +58,7 @@ final class CitableTitles
                             ? null
                             : (string) (float) $title->series_position,
                         address: $address($id),
-                        pages: in_array($title->format, [Format::Ebook, Format::Magazine], true)
+                        pages: in_array($title->format, [Format::Ebook, Format::Magazine, Format::Paper], true)
                             ? $title->extent
                             : null,
                         seconds: $timed ? $title->extent : $title->extent_seconds,

@@ -14,6 +14,7 @@ final readonly class Filters
     public const ALL = [
         ReadyFilter::class,
         AlwaysFilter::class,
+        OpensHereFilter::class,
         FormatFilter::class,
         AudienceFilter::class,
         LanguageFilter::class,

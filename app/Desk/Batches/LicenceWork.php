@@ -9,8 +9,10 @@ use App\Desk\Titles\LicenceForm;
 use App\Lending\Licences\RemoveUnusedLicence;
 use App\Models\Batch;
 use App\Models\BatchRow;
+use App\Models\Title;
 use App\Shared\Sql;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -34,8 +36,14 @@ final class LicenceWork implements BatchWork
             ->groupBy('title_id')
             ->pluck('n', 'title_id')
             ->all();
+        $lent = Title::query()->whereIn('id', $titles)->whereIn('format', Format::lent())->pluck('id', 'id')->all();
         $rows = [];
         foreach ($titles as $title) {
+            if (!isset($lent[$title])) {
+                $rows[$title] = ['outcome' => 'refused', 'note' => ['not_lent' => 1]];
+
+                continue;
+            }
             $rows[$title] = [
                 'outcome' => 'ready',
                 'note' => isset($has[$title]) ? ['licences' => (int) $has[$title]] : [],

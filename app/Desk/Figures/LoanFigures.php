@@ -86,7 +86,7 @@ final class LoanFigures
                     $before[$format->value] ?? 0,
                     route('desk.licences', ['show' => 'all', 'format' => $format->value], false),
                 ),
-                Format::cases(),
+                Format::lent(),
             ),
         );
     }

@@ -94,7 +94,7 @@ final class YearFigures
                     isset($now[$format->value]) ? round((float) $now[$format->value], 1) : null,
                     isset($before[$format->value]) ? round((float) $before[$format->value], 1) : null,
                 ),
-                Format::cases(),
+                Format::lent(),
             ),
             'days',
         );
@@ -161,7 +161,7 @@ final class YearFigures
                     'to' => YearRows::moments($library, $year)[1],
                     'first' => YearRows::span($year)[0],
                     'last' => YearRows::span($year)[1],
-                    'formats' => Sql::array(array_column(Format::cases(), 'value')),
+                    'formats' => Sql::array(array_column(Format::lent(), 'value')),
                 ],
             ),
             'cents',
@@ -180,7 +180,7 @@ final class YearFigures
                     $cents($now, $format),
                     $cents($before, $format),
                 ),
-                Format::cases(),
+                Format::lent(),
             ),
             'money',
         );

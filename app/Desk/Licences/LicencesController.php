@@ -52,7 +52,7 @@ final class LicencesController
     private function cases(StaffMember $staff, LibraryHabits $habits): array
     {
         $cases = [];
-        foreach (Format::cases() as $format) {
+        foreach (Format::lent() as $format) {
             $cases[$format->value] = $habits->cases($staff->library_id, $format);
         }
 

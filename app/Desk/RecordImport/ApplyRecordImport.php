@@ -97,9 +97,19 @@ final class ApplyRecordImport implements ShouldQueue
             return;
         }
         // Said to be the title that it is like, it is known by that title's number.
-        $now = $compare->one($row->number, $like === null ? $record : CompareRecords::asOf($like, $record));
+        $now = $compare->one(
+            $row->number,
+            $like === null ? $record : CompareRecords::asOf($like, $record),
+            $import->library,
+        );
         $isOthers =
             $now->outcome === 'changed' && EditableTitles::among($import->library_id, [(int) $now->titleId]) === [];
+        if ($isOthers && array_intersect($now->fields, ReadRecordImport::ELSEWHERE) !== []) {
+            $title = $take->takeElsewhere($now, $import->library, CarbonImmutable::now());
+            $row->update(['done' => true, 'title_id' => $title->id, 'marc' => null]);
+
+            return;
+        }
         if ($now->outcome === 'refused' || $isOthers || ($now->outcome === 'doubtful' && $row->outcome === 'new')) {
             // Another has come in between that is it, or may be.
             $why = $isOthers ? RecordImportRow::OF_OTHERS : $now->why;

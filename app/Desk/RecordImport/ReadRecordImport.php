@@ -25,6 +25,9 @@ final class ReadRecordImport implements ShouldQueue
 {
     use Queueable;
 
+    /** Fields that are a library's own, whoever's the record is. */
+    public const ELSEWHERE = ['holdings', 'links'];
+
     private const TOGETHER = 200;
 
     public int $tries = 3;
@@ -44,7 +47,7 @@ final class ReadRecordImport implements ShouldQueue
         try {
             DB::transaction(function () use ($import, $upload, $compare): void {
                 $some = [];
-                foreach ($compare($upload->path()) as $of) {
+                foreach ($compare($upload->path(), $import->library, webFor: $import->links) as $of) {
                     $some[] = $of;
                     if (count($some) === self::TOGETHER) {
                         $this->keep($import, $some);
@@ -78,7 +81,9 @@ final class ReadRecordImport implements ShouldQueue
         );
         DB::table('record_import_rows')->insert(
             array_map(function (ComparedRecord $of) use ($import, $own): array {
-                $isOthers = $of->outcome === 'changed' && !in_array($of->titleId, $own, true);
+                $isTheirs = $of->outcome === 'changed' && !in_array($of->titleId, $own, true);
+                $fields = $isTheirs ? array_values(array_intersect($of->fields, self::ELSEWHERE)) : $of->fields;
+                $isOthers = $isTheirs && $fields === [];
                 $isKept = !$isOthers && in_array($of->outcome, ['new', 'changed', 'doubtful'], true);
 
                 return [
@@ -87,7 +92,7 @@ final class ReadRecordImport implements ShouldQueue
                     'outcome' => $isOthers ? 'refused' : $of->outcome,
                     'name' => $of->record?->name,
                     'title_id' => $of->titleId,
-                    'fields' => $of->fields === [] ? null : json_encode($of->fields, JSON_THROW_ON_ERROR),
+                    'fields' => $fields === [] ? null : json_encode($fields, JSON_THROW_ON_ERROR),
                     'why' => $isOthers ? RecordImportRow::OF_OTHERS : $of->why,
                     'marc' =>
                         $isKept && $of->record !== null

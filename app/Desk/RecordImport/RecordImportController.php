@@ -12,6 +12,7 @@ use App\Models\RecordImport;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\OpenTo;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -44,7 +45,8 @@ final class RecordImportController
         if ($uploads === []) {
             return redirect()->route('desk.records.files')->withInput()->with('refusal', __('files.nothing_sent'));
         }
-        $import = $this->take->read($staff, $uploads[0], $terms, CarbonImmutable::now());
+        $links = OpenTo::tryFrom(Input::text($request, 'links'));
+        $import = $this->take->read($staff, $uploads[0], $terms, $links, CarbonImmutable::now());
 
         return redirect()->route('desk.records.file', $import);
     }

@@ -8,6 +8,7 @@ use App\Models\RecordImport;
 use App\Models\StaffMember;
 use App\Models\Upload;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\OpenTo;
 use Illuminate\Support\Facades\DB;
 
 /** A file of records from being sent to being taken in: each step once, whoever asks for it at the same moment. */
@@ -16,9 +17,15 @@ final class TakeRecordFile
     private const LEFT_DAYS = 30;
 
     /** @param  string|null  $terms  of the licence that each title gets which the library has none of */
-    public function read(StaffMember $by, Upload $upload, ?string $terms, CarbonImmutable $now): RecordImport
-    {
-        return DB::transaction(function () use ($by, $upload, $terms, $now): RecordImport {
+    /** @param  OpenTo|null  $links  what has an address is a website, for these */
+    public function read(
+        StaffMember $by,
+        Upload $upload,
+        ?string $terms,
+        ?OpenTo $links,
+        CarbonImmutable $now,
+    ): RecordImport {
+        return DB::transaction(function () use ($by, $upload, $terms, $links, $now): RecordImport {
             // What was looked at and left so long will not be taken in any more.
             RecordImport::query()
                 ->where('library_id', $by->library_id)
@@ -30,6 +37,7 @@ final class TakeRecordFile
                 'staff_member_id' => $by->id,
                 'name' => $upload->name,
                 'terms' => $terms,
+                'links' => $links,
                 'stage' => 'reading',
                 'asked_at' => $now,
             ]);

@@ -36,7 +36,7 @@ final class RuleEffects
         ];
         foreach ($groups as $group) {
             $whole = ['loans' => false, 'holds' => false];
-            foreach (Format::cases() as $format) {
+            foreach (Format::lent() as $format) {
                 $old = LoanTerms::from($before->rules, $group, $format);
                 $new = LoanTerms::from($after->rules, $group, $format);
                 foreach (

@@ -123,7 +123,7 @@ final class RulesController
         $group = Input::text($request, 'group');
         $format = Input::text($request, 'format');
         $group === '' || in_array($group, $this->groups->of($staff->library_id), true) || abort(404);
-        $format === '' || Format::tryFrom($format) !== null || abort(404);
+        $format === '' || Format::tryFrom($format)?->isLent() || abort(404);
 
         return [$group === '' ? null : $group, Format::tryFrom($format)];
     }

@@ -36,7 +36,10 @@ final class DeskTitleController
         Turnaways $turnaways,
         ModelComparison $models,
         LibraryHabits $habits,
-    ): View {
+    ): View|RedirectResponse {
+        if (!$title->format->isLent()) {
+            return redirect()->route('desk.elsewhere', $title);
+        }
         $now = CarbonImmutable::now();
         $library = $staff->library;
         $title->load(['contributors', 'series']);

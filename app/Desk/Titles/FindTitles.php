@@ -35,7 +35,12 @@ final class FindTitles
                 and h.closed_at is null) as waiting,
             exists (select from licences l join libraries o on o.id = l.library_id join libraries lib on lib.id = :own
                 where l.title_id = t.id and l.library_id <> :own and (l.ends_at is null or l.ends_at > :now)
-                and licence_serves(l.shared, o, lib)) as shared
+                and licence_serves(l.shared, o, lib)) as shared,
+            t.format in (\'paper\', \'website\') as elsewhere,
+            (select sum(copies) from holdings h where h.title_id = t.id and h.library_id = :own) as paper,
+            exists (select from links k where k.title_id = t.id and k.library_id = :own) as website,
+            exists (select from holdings h where h.title_id = t.id union all select from links k
+                where k.title_id = t.id) as at_others
         from titles t where t.id = any(:titles)';
 
     private const ON_ORDER = 'select title_id from licences li where li.library_id = :own and li.file_came_at is null
@@ -129,17 +134,19 @@ final class FindTitles
 
         return array_column(
             DB::select(
-                "with own as materialized (select distinct title_id from licences where library_id = ?),
+                "with own as materialized (select title_id from licences where library_id = :own
+                    union select title_id from holdings where library_id = :own
+                    union select title_id from links where library_id = :own),
                 ours as (select s.title_id, s.times_borrowed from own join search_rows s on s.title_id = own.title_id
-                    where s.exact @@ to_tsquery('fig_exact', ?) limit {$most}),
+                    where s.exact @@ to_tsquery('fig_exact', :query) limit {$most}),
                 others as (select s.title_id, s.times_borrowed from search_rows s
-                    where s.exact @@ to_tsquery('fig_exact', ?) and s.title_id not in (select title_id from own)
+                    where s.exact @@ to_tsquery('fig_exact', :query) and s.title_id not in (select title_id from own)
                     limit {$most})
                 select title_id from (select *, true as own from ours union all select *, false from others) x
                     join titles t on t.id = x.title_id
-                    order by own desc, lower(t.name) = lower(?) desc, x.times_borrowed desc, lower(t.name), t.id
+                    order by own desc, lower(t.name) = lower(:find) desc, x.times_borrowed desc, lower(t.name), t.id
                     limit {$most}",
-                [$library->id, $query, $query, $find],
+                ['own' => $library->id, 'query' => $query, 'find' => $find],
             ),
             'title_id',
         );

@@ -44,6 +44,7 @@ final class NeedsHands
             ...$this->requests($staff->library_id),
             ...$this->letters($staff->library_id),
             ...$this->files($staff->library_id, $now),
+            ...$this->links($staff->library_id),
             ...$this->people($staff->library_id, $now),
         ];
 
@@ -171,6 +172,14 @@ final class NeedsHands
             new Todo('cards_waiting', $waiting, route('desk.patrons.files', absolute: false), StaffTask::Patrons),
             new Todo('pins_waiting', $pins, route('desk.patrons.files', absolute: false), StaffTask::Patrons),
         ];
+    }
+
+    /** @return list<Todo> */
+    private function links(int $libraryId): array
+    {
+        $dead = DB::table('links')->where('library_id', $libraryId)->whereNotNull('dead_at')->count();
+
+        return [new Todo('links_dead', $dead, route('desk.holdings', ['show' => 'dead'], false), StaffTask::Titles)];
     }
 
     /** @return list<Todo> */

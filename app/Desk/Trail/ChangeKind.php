@@ -39,6 +39,10 @@ enum ChangeKind: string
     case RecordChanged = 'record_changed';
     case RecordUndone = 'record_undone';
     case CoverChanged = 'cover_changed';
+    case HoldingChanged = 'holding_changed';
+    case HoldingRemoved = 'holding_removed';
+    case LinkChanged = 'link_changed';
+    case LinkRemoved = 'link_removed';
     case BatchDone = 'batch_done';
     case BatchUndone = 'batch_undone';
     case FileTakenIn = 'file_taken_in';

@@ -9,13 +9,18 @@ use App\Exchange\Outbound\OpenHost;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Account\LibrarySystem;
+use FigPorch\Core\Exchange\Sip2\ItemAnswer;
 use FigPorch\Core\Exchange\Sip2\PatronAnswer;
 use FigPorch\Core\Exchange\Sip2\UnreadableSip2;
+use Illuminate\Support\Facades\Log;
 
-/** Asks a library's own system by SIP2, over TCP or TLS; three seconds for all of it. */
+/** Asks a library's own system by SIP2, over TCP or TLS; so many seconds for all of it. */
 final class AskSystem
 {
     private const SECONDS = 3.0;
+
+    /** Where somebody looks at a page meanwhile. */
+    private const ITEM_SECONDS = 2.0;
 
     private const MOST_BYTES = 20_000;
 
@@ -29,11 +34,11 @@ final class AskSystem
         DateTimeZone $zone,
         DateTimeImmutable $now,
     ): PatronAnswer {
-        $line = $this->connect($system);
+        $line = $this->connect($system, self::SECONDS);
         try {
             $this->logIn($line, $system);
-            // Language 000: unknown. A date has a blank zone for local time.
-            $date = $now->setTimezone($zone)->format('Ymd') . '    ' . $now->setTimezone($zone)->format('His');
+            // Language 000: unknown.
+            $date = self::date($now, $zone);
             $fields = [
                 'AO' => $system->institution,
                 'AA' => $number,
@@ -59,13 +64,46 @@ final class AskSystem
         }
     }
 
+    /**
+     * Which copies are in. One that is not answered, or with what cannot be understood, spoils none of those before it.
+     *
+     * @param  list<string>  $numbers
+     * @return array<int|string, ItemAnswer> by number, those that were answered
+     */
+    public function items(LibrarySystem $system, array $numbers, DateTimeZone $zone, DateTimeImmutable $now): array
+    {
+        $answers = [];
+        $line = null;
+        try {
+            $line = $this->connect($system, self::ITEM_SECONDS);
+            $this->logIn($line, $system);
+            foreach ($numbers as $number) {
+                $fields = ['AO' => $system->institution, 'AB' => $number, 'AC' => $system->terminalPassword];
+                $answer = $line->ask('17' . self::date($now, $zone), $fields, '18');
+                $answers[$number] = ItemAnswer::of($answer, $number, $zone, $now);
+            }
+        } catch (UnreadableSip2 | SystemSilent $why) {
+            Log::info("{$system->host}:{$system->port} did not tell of a copy: {$why->getMessage()}");
+        } finally {
+            $line?->close();
+        }
+
+        return $answers;
+    }
+
+    /** A date has a blank zone for local time. */
+    private static function date(DateTimeImmutable $now, DateTimeZone $zone): string
+    {
+        return $now->setTimezone($zone)->format('Ymd    His');
+    }
+
     /** @throws SystemSilent */
     public function tryOut(LibrarySystem $system, DateTimeImmutable $now): void
     {
         $this->patron($system, '0', '0', new DateTimeZone('UTC'), $now);
     }
 
-    private function connect(LibrarySystem $system): Sip2Line
+    private function connect(LibrarySystem $system, float $seconds): Sip2Line
     {
         try {
             $ip = $this->openHost->addressOf($system->host, $system->port);
@@ -73,7 +111,7 @@ final class AskSystem
             throw new SystemSilent($why->getMessage(), previous: $why);
         }
 
-        return Sip2Line::open($system, $ip, self::SECONDS, self::MOST_BYTES);
+        return Sip2Line::open($system, $ip, $seconds, self::MOST_BYTES);
     }
 
     private function logIn(Sip2Line $line, LibrarySystem $system): void

@@ -222,6 +222,8 @@ final class CatalogueFeeds
 
     private function eligibility(DateTimeImmutable $now): CardEligibility
     {
-        return $this->payMonth->eligibility($this->current->card(), $this->current->requiredLibrary(), $now);
+        $library = $this->current->requiredLibrary();
+
+        return $this->payMonth->eligibility($this->current->card(), $library, $now)->ofLent();
     }
 }

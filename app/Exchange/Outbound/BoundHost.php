@@ -14,7 +14,11 @@ final class BoundHost
     {
         return [
             'allow_redirects' => false,
-            'curl' => $ip === null ? [] : [CURLOPT_RESOLVE => ["{$host}:{$port}:{$ip}"]],
+            'curl' => match (true) {
+                $ip === null => [],
+                str_contains($ip, ':') => [CURLOPT_RESOLVE => ["{$host}:{$port}:[{$ip}]"]],
+                default => [CURLOPT_RESOLVE => ["{$host}:{$port}:{$ip}"]],
+            },
         ];
     }
 }

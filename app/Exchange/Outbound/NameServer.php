@@ -7,11 +7,13 @@ namespace App\Exchange\Outbound;
 /** Where a host is, as this machine's name servers say. */
 class NameServer
 {
-    /** @return string|null an IPv4 address; null for a name that is not known at the moment */
+    /** @return string|null an address of four numbers, or of six where it has no other; null for who is not known now */
     public function addressOf(string $host): ?string
     {
         $found = gethostbyname($host);
 
-        return filter_var($found, FILTER_VALIDATE_IP) === false ? null : $found;
+        return filter_var($found, FILTER_VALIDATE_IP) === false
+            ? (@dns_get_record($host, DNS_AAAA) ?: [])[0]['ipv6'] ?? null
+            : $found;
     }
 }

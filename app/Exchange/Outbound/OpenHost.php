@@ -25,11 +25,11 @@ final class OpenHost
         $isNumber = filter_var(trim($host, '[]'), FILTER_VALIDATE_IP) !== false;
         $ip = $isNumber ? trim($host, '[]') : $this->nameServer->addressOf($host);
         if ($ip === null) {
-            throw new ClosedHost("{$host} is not known to the name servers at the moment.");
+            throw new ClosedHost("{$host} is not known to the name servers at the moment.", isInside: false);
         }
 
         return InternetAddress::isPublic($ip) || in_array("{$host}:{$port}", $inner, true)
             ? $ip
-            : throw new ClosedHost("{$host} is inside this network, and not among INNER_HOSTS.");
+            : throw new ClosedHost("{$host} is inside this network, and not among INNER_HOSTS.", isInside: true);
     }
 }

@@ -7,7 +7,9 @@ namespace App\Exchange\Records;
 use App\Catalogue\Records\ArrangeEntries;
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
+use App\Models\Library;
 use App\Models\Title;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\UnreadableRecord;
@@ -29,23 +31,25 @@ final class CompareRecords
     ) {}
 
     /**
+     * @param  Library  $library  whose copies on paper and websites it tells of
      * @param  array<string, string>  $columns  of a table, what they are called there
+     * @param  OpenTo|null  $webFor  what has an address is a website, for these
      * @return Generator<ComparedRecord> in the order of the file
      *
      * @throws UnreadableRecord where it is no file of records
      */
-    public function __invoke(string $path, array $columns = []): Generator
+    public function __invoke(string $path, Library $library, array $columns = [], ?OpenTo $webFor = null): Generator
     {
         $some = [];
         $seen = [];
-        foreach ($this->file->read($path, $columns) as $number => $read) {
+        foreach ($this->file->read($path, $columns, $webFor) as $number => $read) {
             $some[$number] = $this->understood($number, $read, $seen);
             if (count($some) === self::AT_ONCE) {
-                yield from $this->compared($some);
+                yield from $this->compared($some, $library);
                 $some = [];
             }
         }
-        yield from $this->compared($some);
+        yield from $this->compared($some, $library);
     }
 
     /** A record as that of a title which is known by another number: what it does not say stays. */
@@ -54,14 +58,14 @@ final class CompareRecords
         $says = array_filter(RecordText::of($record), fn(string $text): bool => $text !== '');
         unset($says['identifiers']);
 
-        return RecordText::with(RecordOfTitle::of($title), $says)[0];
+        return RecordText::with(RecordOfTitle::of($title), $says)[0]->at($record->holdings, $record->links);
     }
 
     /** One by itself, as it stands now; nobody else brings or changes it until the end of the transaction. */
-    public function one(int $number, Record $record): ComparedRecord
+    public function one(int $number, Record $record, Library $library): ComparedRecord
     {
         $this->saveRecord->alone($record->key);
-        foreach ($this->compared([$number => $this->entries->understood($record)]) as $of) {
+        foreach ($this->compared([$number => $this->entries->understood($record)], $library) as $of) {
             return $of;
         }
         throw new UnreadableRecord('there is no record.');
@@ -91,7 +95,7 @@ final class CompareRecords
      * @param  array<int, Record|ComparedRecord>  $some
      * @return Generator<ComparedRecord>
      */
-    private function compared(array $some): Generator
+    private function compared(array $some, Library $library): Generator
     {
         $records = array_filter($some, fn(Record|ComparedRecord $of): bool => $of instanceof Record);
         $known = Title::query()
@@ -99,16 +103,22 @@ final class CompareRecords
             ->whereIn('record_key', array_map(fn(Record $of): string => $of->key, $records))
             ->get()
             ->keyBy('record_key');
+        $elsewhere = ElsewhereAtLibrary::of($library, $known);
         $alike = $this->alike(array_filter($records, fn(Record $of): bool => !isset($known[$of->key])));
         foreach ($some as $number => $of) {
             yield $of instanceof ComparedRecord
                 ? $of
-                : $this->beside($number, $of, $known[$of->key] ?? null, $alike[$number] ?? null);
+                : $this->beside($number, $of, $known[$of->key] ?? null, $alike[$number] ?? null, $elsewhere);
         }
     }
 
-    private function beside(int $number, Record $record, ?Title $title, ?int $alike): ComparedRecord
-    {
+    private function beside(
+        int $number,
+        Record $record,
+        ?Title $title,
+        ?int $alike,
+        ElsewhereAtLibrary $elsewhere,
+    ): ComparedRecord {
         if ($title === null) {
             return $alike === null
                 ? new ComparedRecord($number, 'new', $record)
@@ -137,6 +147,7 @@ final class CompareRecords
         if ($title->publication === null && $title->extent !== $record->extent) {
             $changed[] = 'extent';
         }
+        array_push($changed, ...$elsewhere->changed($title, $record));
 
         return new ComparedRecord(
             $number,

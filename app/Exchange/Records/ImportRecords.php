@@ -6,12 +6,14 @@ namespace App\Exchange\Records;
 
 use App\Catalogue\Records\RecordOfTitle;
 use App\Catalogue\Records\SaveRecord;
+use App\Lending\Holdings\KeepElsewhere;
 use App\Lending\Licences\LicenceTerms;
 use App\Lending\Licences\LicenseWhereNone;
 use App\Models\Library;
 use App\Models\Title;
 use App\Shared\DatabaseFaults;
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
@@ -29,12 +31,14 @@ final class ImportRecords
         private readonly CompareRecords $compare,
         private readonly SaveRecord $saveRecord,
         private readonly LicenseWhereNone $license,
+        private readonly KeepElsewhere $keepElsewhere,
     ) {}
 
     /**
      * @param  LicenceTerms|null  $terms  a licence for each title that the library has none of
      * @param  bool  $doubtful  also those that may be a title that is there: each as a title of its own
      * @param  array<string, string>  $columns  of a table, what they are called there
+     * @param  OpenTo|null  $webFor  what has an address is a website, for these
      * @return Generator<ComparedRecord> each as it was before, after it is taken in
      *
      * @throws UnreadableRecord where it is no file of records
@@ -45,8 +49,9 @@ final class ImportRecords
         ?LicenceTerms $terms,
         bool $doubtful,
         array $columns = [],
+        ?OpenTo $webFor = null,
     ): Generator {
-        foreach (($this->compare)($path, $columns) as $of) {
+        foreach (($this->compare)($path, $library, $columns, $webFor) as $of) {
             if (
                 in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true) ||
                 ($of->outcome === 'unchanged' && $terms !== null)
@@ -79,10 +84,35 @@ final class ImportRecords
     {
         return DB::transaction(function () use ($of, $library, $terms, $now): Title {
             $title = $of->outcome === 'unchanged' ? Title::query()->findOrFail($of->titleId) : $this->save($of, $now);
-            $terms === null || ($this->license)($library->id, $title->id, $terms, $now);
+            if ($terms !== null && $title->format->isLent()) {
+                ($this->license)($library->id, $title->id, $terms, $now);
+            }
+            $this->keep($of, $title, $library, $now);
 
             return $title;
         });
+    }
+
+    /** Only where the library has it, on paper or on the web: the record of the title is others'. */
+    public function takeElsewhere(ComparedRecord $of, Library $library, CarbonImmutable $now): Title
+    {
+        return DB::transaction(function () use ($of, $library, $now): Title {
+            $title = Title::query()->findOrFail($of->titleId);
+            $this->keep($of, $title, $library, $now);
+
+            return $title;
+        });
+    }
+
+    private function keep(ComparedRecord $of, Title $title, Library $library, CarbonImmutable $now): void
+    {
+        $this->keepElsewhere->asRecordSays(
+            libraryId: $library->id,
+            title: $title,
+            holdings: $of->record->holdings ?? [],
+            links: $of->record->links ?? [],
+            now: $now,
+        );
     }
 
     private function save(ComparedRecord $of, CarbonImmutable $now): Title

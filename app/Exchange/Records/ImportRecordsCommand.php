@@ -6,6 +6,7 @@ namespace App\Exchange\Records;
 
 use App\Lending\Licences\LicenceTerms;
 use App\Shared\LibraryOption;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
@@ -23,7 +24,9 @@ final class ImportRecordsCommand extends Command
         'catalogue, by its short address, such as saltmere} {--licence= : a licence for each title that the library ' .
         'has none of, such as one_copy_one_user:copies=2; without it they are titles that it does not have} ' .
         '{--sure : take them in; without it they are only looked at} {--doubtful : take in also what may be a title ' .
-        'that is there} {--columns=* : of a table, what a column is: "Obra=name", "Escrito por=author"} {--report= : a file for a line (JSON) about each record}';
+        'that is there} {--columns=* : of a table, what a column is: "Obra=name", "Escrito por=author"} {--websites= : ' .
+        'what has an address (MARC 856) is a website, for: everybody, card (holders), building; without it only what is ' .
+        'said to be a website} {--report= : a file for a line (JSON) about each record}';
 
     protected $description = 'Look at the records of a file, or take them into the catalogue';
 
@@ -50,9 +53,17 @@ final class ImportRecordsCommand extends Command
         try {
             $terms = $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence'));
             $columns = $this->columns();
+            $webFor = $this->webFor();
             $rows = $this->option('sure')
-                ? $import($path, $library, $terms, (bool) $this->option('doubtful'), $columns)
-                : $compare($path, $columns);
+                ? $import(
+                    path: $path,
+                    library: $library,
+                    terms: $terms,
+                    doubtful: (bool) $this->option('doubtful'),
+                    columns: $columns,
+                    webFor: $webFor,
+                )
+                : $compare($path, $library, $columns, $webFor);
             foreach ($rows as $of) {
                 $counts[$of->outcome]++;
                 $report === null || fwrite($report, self::asJson($of) . "\n");
@@ -87,7 +98,7 @@ final class ImportRecordsCommand extends Command
             if (!RecordTable::isColumn($ours)) {
                 throw new InvalidArgumentException(
                     "“{$ours}” is no column. There are: " .
-                        implode(', ', [...RecordTable::COLUMNS, ...RecordText::ROLES]) .
+                        implode(', ', [...RecordTable::COLUMNS, ...RecordTable::ELSEWHERE, ...RecordText::ROLES]) .
                         '.',
                 );
             }
@@ -95,6 +106,17 @@ final class ImportRecordsCommand extends Command
         }
 
         return $columns;
+    }
+
+    /** @throws InvalidArgumentException */
+    private function webFor(): ?OpenTo
+    {
+        $said = (string) $this->option('websites');
+
+        return $said === ''
+            ? null
+            : OpenTo::tryFrom($said) ??
+                    throw new InvalidArgumentException('--websites is everybody, card or building.');
     }
 
     private static function words(ComparedRecord $of): string

@@ -7,6 +7,7 @@ namespace App\Exchange\Records;
 use App\Exchange\Csv\ReadCsv;
 use App\Exchange\Csv\UnreadableCsv;
 use App\Reading\Publications\Tool;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
@@ -36,11 +37,12 @@ final class RecordFile
 
     /**
      * @param  array<string, string>  $columns  of a table, by what they are called there
+     * @param  OpenTo|null  $webFor  what has an address is a website, for these
      * @return Generator<int, Record|string> by number, from 1: the record, or what is wrong with it
      *
      * @throws UnreadableRecord where it is no file of records
      */
-    public function read(string $path, array $columns = []): Generator
+    public function read(string $path, array $columns = [], ?OpenTo $webFor = null): Generator
     {
         $file = @fopen($path, 'rb') ?: throw new UnreadableRecord('there is no such file, or it cannot be read.');
         $head = ltrim((string) fread($file, 200), "\u{FEFF}\r\n\t ");
@@ -48,7 +50,7 @@ final class RecordFile
         if (str_starts_with($head, '<')) {
             fclose($file);
 
-            return yield from $this->xml($path);
+            return yield from $this->xml($path, $webFor);
         }
         if (preg_match('/^\d{5}/', $head) !== 1) {
             fclose($file);
@@ -56,7 +58,7 @@ final class RecordFile
             return yield from $this->table($path, $columns);
         }
         try {
-            yield from $this->iso2709($file);
+            yield from $this->iso2709($file, $webFor);
         } finally {
             fclose($file);
         }
@@ -102,14 +104,14 @@ final class RecordFile
     }
 
     /** @return Generator<int, Record|string> */
-    private function xml(string $path): Generator
+    private function xml(string $path, ?OpenTo $webFor): Generator
     {
         $number = 0;
         try {
             foreach (XmlElements::of($path, [MarcXml::RECORD, ...OnixReader::PRODUCTS]) as $element) {
                 yield ++$number => self::understood(
                     fn(): Record => $element->localName === MarcXml::RECORD
-                        ? RecordOfMarc::read(MarcXml::record($element))
+                        ? RecordOfMarc::read(MarcXml::record($element), $webFor)
                         : OnixReader::read($element),
                 );
             }
@@ -136,29 +138,29 @@ final class RecordFile
      * @param  resource  $file
      * @return Generator<int, Record|string>
      */
-    private function iso2709($file): Generator
+    private function iso2709($file, ?OpenTo $webFor): Generator
     {
         $waiting = [];
         foreach (Iso2709::split($file) as $number => $record) {
             $waiting[$number] = $record;
             if (count($waiting) === self::AT_ONCE) {
-                yield from $this->records($waiting);
+                yield from $this->records($waiting, $webFor);
                 $waiting = [];
             }
         }
-        yield from $this->records($waiting);
+        yield from $this->records($waiting, $webFor);
     }
 
     /**
      * @param  array<int, string>  $records
      * @return array<int, Record|string> in order
      */
-    private function records(array $records): array
+    private function records(array $records, ?OpenTo $webFor): array
     {
         return array_map(
             fn(MarcRecord|string $of): Record|string => is_string($of)
                 ? $of
-                : self::understood(fn(): Record => RecordOfMarc::read($of)),
+                : self::understood(fn(): Record => RecordOfMarc::read($of, $webFor)),
             $this->decoded($records),
         );
     }

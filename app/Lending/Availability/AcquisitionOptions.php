@@ -40,7 +40,7 @@ final class AcquisitionOptions
             $standings = $this->availability->of($at, $editions, $card, $now, Forecast::EFFORT);
             foreach ($editions as $edition) {
                 $standing = $standings[$edition->id];
-                if ($n === 0 || $standing->availability !== Availability::NotHere) {
+                if ($n === 0 ? self::isShown($standing, $edition, $editions) : self::isMore($standing, $at, $library)) {
                     $ways[] = new AcquisitionOption(
                         title: $edition,
                         library: $at,
@@ -108,6 +108,37 @@ final class AcquisitionOptions
         return $best;
     }
 
+    /**
+     * Of what is on paper and stands nowhere any more nothing is to be said beside other editions.
+     *
+     * @param  iterable<Title>  $editions
+     */
+    private static function isShown(AvailableTitle $standing, Title $edition, iterable $editions): bool
+    {
+        return $standing->elsewhere === null ||
+            !$standing->elsewhere->isNowhere() ||
+            $edition === self::first($editions);
+    }
+
+    /** Whether another card is another way: to what is on paper no card is, but in another consortium. */
+    private static function isMore(AvailableTitle $standing, Library $at, Library $library): bool
+    {
+        return $standing->elsewhere === null
+            ? $standing->availability !== Availability::NotHere
+            : !$standing->elsewhere->isNowhere() &&
+                    ($at->consortium_id === null || $at->consortium_id !== $library->consortium_id);
+    }
+
+    /** @param  iterable<Title>  $editions */
+    private static function first(iterable $editions): ?Title
+    {
+        foreach ($editions as $edition) {
+            return $edition;
+        }
+
+        return null;
+    }
+
     /** @return array{int, int} */
     private static function soonest(AcquisitionOption $way, OwnItems $own, DateTimeImmutable $now): array
     {
@@ -117,6 +148,11 @@ final class AcquisitionOptions
         return match (true) {
             $loan !== null && $loan->card_id === $way->card?->id => [0, 0],
             $ready !== null && $ready->card_id === $way->card?->id => [1, 0],
+            $way->standing->elsewhere !== null => match (true) {
+                $way->standing->elsewhere->links !== [] => [2, 2],
+                $way->standing->elsewhere->holdings !== [] => [4, 1],
+                default => [6, 0],
+            },
             $way->standing->aboveCard => [5, 0],
             $way->standing->availability->canBorrow() => [2, $way->source === LoanSource::Paid ? 1 : 0],
             $way->standing->availability === Availability::Wait => [

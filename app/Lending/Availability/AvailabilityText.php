@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Availability;
 
+use App\Lending\Holdings\ElsewhereText;
 use App\Shared\View\Dates;
 use FigPorch\Core\Lending\Availability;
 
@@ -12,6 +13,9 @@ final class AvailabilityText
 {
     public static function of(AvailableTitle $standing): string
     {
+        if ($standing->elsewhere !== null) {
+            return ElsewhereText::short($standing->elsewhere);
+        }
         if ($standing->aboveCard) {
             return __('borrowing.above_card');
         }

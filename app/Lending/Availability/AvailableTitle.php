@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Availability;
 
+use App\Lending\Holdings\Elsewhere;
 use DateTimeImmutable;
 use DateTimeZone;
 use FigPorch\Core\Lending\Availability;
@@ -23,6 +24,7 @@ final readonly class AvailableTitle
      * @param  bool  $aboveCard  made for older readers than the card is for
      * @param  int|null  $atLimit  where the card has as many loans as it may have: how many these are
      * @param  LoanLength|null  $short  the shortest look that the card may have, where its library lends for hours
+     * @param  Elsewhere|null  $elsewhere  where it stands, of a title that is not lent here: then nothing else counts
      * @param  DateTimeImmutable|null  $wentAt  when the last licence ended, if the library had one and has none now
      */
     public function __construct(
@@ -39,5 +41,6 @@ final readonly class AvailableTitle
         public ?LoanSource $source = null,
         public ?int $atLimit = null,
         public ?LoanLength $short = null,
+        public ?Elsewhere $elsewhere = null,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Availability;
 
+use App\Lending\Holdings\StandsElsewhere;
 use App\Lending\Licences\UsableLicences;
 use App\Lending\LoanRules\LibraryRules;
 use App\Lending\LoanRules\PayMonth;
@@ -33,6 +34,7 @@ final class TitleAvailability
         private readonly LibraryRules $rules,
         private readonly WaitEstimates $turns,
         private readonly PayMonth $payMonth,
+        private readonly StandsElsewhere $standsElsewhere,
     ) {}
 
     /**
@@ -80,6 +82,7 @@ final class TitleAvailability
         );
         $lines = $this->lines->of($library->id, $waited);
         $allowed = $this->rules->allowed($card);
+        $elsewhere = $this->standsElsewhere->of($library, $byId);
 
         $standings = [];
         foreach ($byId as $id => $title) {
@@ -117,6 +120,7 @@ final class TitleAvailability
                     ? null
                     : $this->rules->terms($card->library_id, $card->patron_group, $title->format)->shortLook(),
                 atLimit: $card === null ? null : $this->atLimit($card, $title->format),
+                elsewhere: $elsewhere[$id] ?? null,
             );
         }
 

@@ -18,7 +18,7 @@ final class LengthChoices
     public function offered(Person $person): array
     {
         $offered = [];
-        foreach (Format::cases() as $format) {
+        foreach (Format::lent() as $format) {
             $lengths = [];
             foreach ($person->cards as $card) {
                 foreach ($this->rules->terms($card->library_id, $card->patron_group, $format)->lengths as $length) {

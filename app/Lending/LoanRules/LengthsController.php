@@ -22,7 +22,7 @@ final class LengthsController
         ChooseLengths $choose,
     ): RedirectResponse|Response {
         $lengths = [];
-        foreach (Format::cases() as $format) {
+        foreach (Format::lent() as $format) {
             try {
                 $code = $request->input("length.{$format->value}");
                 if (is_string($code) && $code !== '') {

@@ -25,7 +25,7 @@ final class PayMonth
                 $this->rules->allowed($card),
                 array_column(
                     array_filter(
-                        Format::cases(),
+                        Format::lent(),
                         fn(Format $f): bool => $this->of($card, $library, $f, $now)->capReached(),
                     ),
                     'value',

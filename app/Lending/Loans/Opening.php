@@ -7,6 +7,7 @@ namespace App\Lending\Loans;
 use App\Models\Loan;
 use App\Shared\View\TitleText;
 use FigPorch\Core\Catalogue\Format;
+use LogicException;
 
 /** How a loan is opened, by its format: read, listened to or watched. */
 final class Opening
@@ -37,6 +38,7 @@ final class Opening
             Format::Ebook, Format::Magazine => 'read',
             Format::Audiobook, Format::Music => 'listen',
             Format::Video => 'watch',
+            Format::Paper, Format::Website => throw new LogicException('It is not lent here.'),
         };
     }
 

@@ -6,6 +6,7 @@ namespace App\Lending\Requests;
 
 use App\Models\Title;
 use App\Shared\TitleNames;
+use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Catalogue\WantedTitle;
@@ -83,10 +84,10 @@ final class KnownTitles
     public static function named(string $text): ?Title
     {
         $isNumber = preg_match('~^(?:\S*/titles/)?(\d{1,9})$~', trim($text), $m) === 1;
-        $title = $isNumber ? Title::query()->find((int) $m[1]) : null;
+        $lent = Title::query()->whereIn('format', Format::lent());
+        $title = $isNumber ? $lent->clone()->find((int) $m[1]) : null;
         $number = $title === null ? Identifier::parse($text) : null;
 
-        return $title ??
-            ($number === null ? null : Title::query()->where('isbn', $number->number)->orderBy('id')->first());
+        return $title ?? ($number === null ? null : $lent->where('isbn', $number->number)->orderBy('id')->first());
     }
 }

@@ -89,7 +89,7 @@ final class RequestController
             $wanted = new WantedTitle(
                 Input::text($request, 'name'),
                 Input::text($request, 'people'),
-                Format::tryFrom(Input::text($request, 'format')),
+                self::format(Input::text($request, 'format')),
                 Input::text($request, 'number'),
             );
         } catch (InvalidArgumentException $wrong) {
@@ -128,6 +128,13 @@ final class RequestController
         return redirect()
             ->route('requests.index')
             ->with('said', __('requests.request_withdrawn', ['name' => $asked->title->name ?? $asked->name]));
+    }
+
+    private static function format(string $asked): ?Format
+    {
+        $format = Format::tryFrom($asked);
+
+        return $format?->isLent() === true ? $format : null;
     }
 
     private function refuse(Title $title, Refused $refused): RedirectResponse

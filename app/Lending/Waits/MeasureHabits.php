@@ -123,7 +123,7 @@ final class MeasureHabits
     {
         $kept = [];
         foreach (Library::query()->pluck('id') as $library) {
-            foreach (Format::cases() as $format) {
+            foreach (Format::lent() as $format) {
                 $kept[] = [
                     'library' => (int) $library,
                     'format' => $format->value,

@@ -38,6 +38,10 @@ final class TitleText
     public static function extent(Title $title): string
     {
         return match ($title->format) {
+            Format::Website => '',
+            Format::Paper => $title->extent === 0
+                ? ''
+                : trans_choice('catalogue.pages', $title->extent, ['count' => $title->extent]),
             Format::Ebook, Format::Magazine => trans_choice('catalogue.pages', $title->extent, [
                 'count' => $title->extent,
             ]),

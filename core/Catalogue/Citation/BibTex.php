@@ -13,6 +13,8 @@ final class BibTex
         'magazine' => 'misc',
         'music' => 'misc',
         'video' => 'misc',
+        'paper' => 'book',
+        'website' => 'misc',
     ];
 
     private const MEDIA = ['audiobook' => 'Audiobook', 'magazine' => 'Magazine', 'music' => 'Album', 'video' => 'Film'];

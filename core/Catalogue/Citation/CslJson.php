@@ -15,6 +15,8 @@ final class CslJson
         'magazine' => 'periodical',
         'music' => 'song',
         'video' => 'motion_picture',
+        'paper' => 'book',
+        'website' => 'webpage',
     ];
 
     private const ROLES = [

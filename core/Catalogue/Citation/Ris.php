@@ -16,6 +16,8 @@ final class Ris
         'magazine' => 'MGZN',
         'music' => 'SOUND',
         'video' => 'VIDEO',
+        'paper' => 'BOOK',
+        'website' => 'ELEC',
     ];
 
     private const MEDIA = ['audiobook' => 'Audiobook', 'music' => 'Album', 'video' => 'Film'];

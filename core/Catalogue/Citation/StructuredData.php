@@ -22,11 +22,12 @@ final class StructuredData
             [
                 '@context' => 'https://schema.org',
                 '@type' => match ($of->format) {
-                    Format::Ebook => 'Book',
+                    Format::Ebook, Format::Paper => 'Book',
                     Format::Audiobook => 'Audiobook',
                     Format::Magazine => 'PublicationIssue',
                     Format::Music => 'MusicAlbum',
                     Format::Video => 'VideoObject',
+                    Format::Website => 'WebSite',
                 },
                 '@id' => $of->address,
                 'url' => $of->address,
@@ -66,6 +67,7 @@ final class StructuredData
             'DC.type' => match ($of->format) {
                 Format::Video => 'MovingImage',
                 Format::Audiobook, Format::Music => 'Sound',
+                Format::Website => 'InteractiveResource',
                 default => 'Text',
             },
         ];

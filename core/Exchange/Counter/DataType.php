@@ -20,7 +20,8 @@ enum DataType: string
     public static function of(Format $format): self
     {
         return match ($format) {
-            Format::Ebook => self::Book,
+            // What stands elsewhere is not used here, and never counted.
+            Format::Ebook, Format::Paper, Format::Website => self::Book,
             Format::Magazine => self::Journal,
             Format::Audiobook, Format::Music => self::Sound,
             Format::Video => self::Audiovisual,

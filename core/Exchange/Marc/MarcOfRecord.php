@@ -32,6 +32,8 @@ final class MarcOfRecord
         'magazine' => 'as',
         'music' => 'jm',
         'video' => 'gm',
+        'paper' => 'am',
+        'website' => 'mi',
     ];
 
     /** 336, 337, 338: terms and codes of RDA, from memory. */
@@ -41,6 +43,8 @@ final class MarcOfRecord
         'magazine' => ['text', 'txt'],
         'music' => ['performed music', 'prm'],
         'video' => ['two-dimensional moving image', 'tdi'],
+        'paper' => ['text', 'txt'],
+        'website' => ['text', 'txt'],
     ];
 
     /**
@@ -58,8 +62,12 @@ final class MarcOfRecord
             MarcField::control('001', $number),
             MarcField::control('003', 'FigPorch'),
             MarcField::control('005', $changed->format('YmdHis') . '.0'),
-            MarcField::control('006', 'm     o  ' . ($of->format === Format::Ebook ? 'd' : 'h') . '        '),
-            MarcField::control('007', 'cr |||||||||||'),
+            ...$of->format === Format::Paper
+                ? [MarcField::control('007', 'ta')]
+                : [
+                    MarcField::control('006', 'm     o  ' . ($of->format === Format::Ebook ? 'd' : 'h') . '        '),
+                    MarcField::control('007', 'cr |||||||||||'),
+                ],
             MarcField::control('008', self::fixed($of, $changed)),
             ...self::numbers($of),
             MarcField::of('035', '  ', a: self::OURS . $of->key),
@@ -72,8 +80,7 @@ final class MarcOfRecord
                 : [MarcField::of('264', ' 1', b: $of->publisher, c: $of->published)],
             ...self::extent($of),
             new MarcField('336', [['a', $content], ['b', $code], ['2', 'rdacontent']]),
-            new MarcField('337', [['a', 'computer'], ['b', 'c'], ['2', 'rdamedia']]),
-            new MarcField('338', [['a', 'online resource'], ['b', 'cr'], ['2', 'rdacarrier']]),
+            ...self::carrier($of->format),
             ...self::series('490', '1 ', $of),
             ...self::description($of->description ?? ''),
             ...self::readers($of),
@@ -85,8 +92,25 @@ final class MarcOfRecord
                 array_slice($of->contributors, count($main)),
             ),
             ...self::series('830', ' 0', $of),
-            ...$address === null ? [] : [MarcField::of('856', '40', u: $address)],
+            ...MarcElsewhere::fieldsOfHoldings($of->holdings),
+            ...MarcElsewhere::fieldsOfLinks($of->links),
+            // Of what stands elsewhere our page only tells.
+            ...$address === null ? [] : [MarcField::of('856', $of->format->isLent() ? '40' : '42', u: $address)],
         ]);
+    }
+
+    /** @return list<MarcField> 337, 338 */
+    private static function carrier(Format $format): array
+    {
+        [$media, $carrier] =
+            $format === Format::Paper
+                ? [['unmediated', 'n'], ['volume', 'nc']]
+                : [['computer', 'c'], ['online resource', 'cr']];
+
+        return [
+            new MarcField('337', [['a', $media[0]], ['b', $media[1]], ['2', 'rdamedia']]),
+            new MarcField('338', [['a', $carrier[0]], ['b', $carrier[1]], ['2', 'rdacarrier']]),
+        ];
     }
 
     /** 008: forty signs, of which some mean another thing in each format. */
@@ -105,6 +129,8 @@ final class MarcOfRecord
         };
         $own = match ($of->format) {
             Format::Ebook => "    {$reader}o     000 {$fiction} ",
+            Format::Paper => "    {$reader}      000 {$fiction} ",
+            Format::Website => "    {$reader}o  d        ",
             Format::Magazine => ' u p o     0   a0',
             Format::Audiobook, Format::Music => "nn  {$reader}o         n ",
             Format::Video => "--- {$reader}      o   vl",
@@ -164,7 +190,8 @@ final class MarcOfRecord
     {
         $seconds = in_array($of->format, [Format::Audiobook, Format::Video], true) ? $of->extent : $of->seconds;
         $many = match ($of->format) {
-            Format::Ebook, Format::Magazine => "{$of->extent} pages",
+            Format::Ebook, Format::Magazine, Format::Paper => "{$of->extent} pages",
+            Format::Website => '1 website',
             Format::Music => "{$of->extent} tracks",
             Format::Audiobook => '1 audiobook',
             Format::Video => '1 video file',

@@ -9,9 +9,11 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Genre;
 use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\Isbn;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SeriesPosition;
+use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
 
@@ -40,8 +42,12 @@ final class RecordOfMarc
         'tdi' => Format::Video,
     ];
 
-    /** @throws UnreadableRecord */
-    public static function read(MarcRecord $of): Record
+    /**
+     * @param  OpenTo|null  $webFor  what has an address (856) is a website, for these; else only what is a website
+     *
+     * @throws UnreadableRecord
+     */
+    public static function read(MarcRecord $of, ?OpenTo $webFor = null): Record
     {
         $of = ($of->leader[18] ?? ' ') === 'c' ? $of : $of->withoutPunctuation();
         $titles = $of->fields('245');
@@ -49,7 +55,17 @@ final class RecordOfMarc
         if ($name === null || $name === '') {
             throw new UnreadableRecord('it has no title (245 $a).');
         }
-        $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a kind that is not lent here.");
+        if (MarcElsewhere::isOnDisc($of)) {
+            throw new UnreadableRecord("“{$name}” is on a disc or a tape: only what is on paper can be shown.");
+        }
+        $links = MarcElsewhere::links($of, $webFor);
+        $format =
+            self::format($of, $links !== [], $webFor !== null) ??
+            throw new UnreadableRecord("“{$name}” is of a kind that is not lent here.");
+        $holdings = $format === Format::Paper ? MarcElsewhere::holdings($of) : [];
+        if ($format === Format::Paper && $holdings === []) {
+            throw new UnreadableRecord("“{$name}” is on paper, and the record does not say where it stands (852).");
+        }
         $identifiers = self::identifiers($of);
         [$series, $position] = self::series($of);
         $ages = MarcReaders::ages($of);
@@ -57,7 +73,7 @@ final class RecordOfMarc
         $subjects = self::subjects($of);
         try {
             return new Record(
-                key: self::key($of, $identifiers),
+                key: self::key($of, $identifiers, $format, $links),
                 format: $format,
                 name: $name,
                 contributors: MarcPeople::of($of, $format),
@@ -80,13 +96,14 @@ final class RecordOfMarc
                 awards: $of->values('586', 'a'),
                 level: MarcReaders::level($of),
                 ages: $ages,
+                holdings: $holdings,
+                links: $format === Format::Website ? $links : [],
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
         }
     }
 
-    /** The title proper with number and name of a part. */
     /** The title proper with number and name of a part. */
     private static function name(MarcField $title): ?string
     {
@@ -95,8 +112,17 @@ final class RecordOfMarc
         return $parts === [] ? null : implode('. ', $parts);
     }
 
-    private static function format(MarcRecord $of): ?Format
+    private static function format(MarcRecord $of, bool $hasAddress, bool $isWebAnyway): ?Format
     {
+        $isRead = in_array($of->leader[6] ?? ' ', ['a', 't', 'm'], true);
+        // An integrating resource (leader, 7: i) is a website, a database, a loose-leaf work.
+        $isSite = $isRead && ($of->leader[7] ?? ' ') === 'i' && !MarcElsewhere::isOnPaper($of);
+        if ($hasAddress && ($isSite || ($isWebAnyway && !MarcElsewhere::isOnPaper($of)))) {
+            return Format::Website;
+        }
+        if (MarcElsewhere::isOnPaper($of)) {
+            return Format::Paper;
+        }
         $type = $of->leader[6] ?? ' ';
         $content = $type === 'm' ? self::CONTENT[$of->values('336', 'b')[0] ?? ''] ?? null : null;
         $format = $content ?? (self::FORMATS[$type] ?? null);
@@ -106,26 +132,34 @@ final class RecordOfMarc
             : $format;
     }
 
-    /** @param  list<string>  $identifiers */
-    private static function key(MarcRecord $of, array $identifiers): string
+    /**
+     * @param  list<string>  $identifiers
+     * @param  list<WebLink>  $links
+     */
+    private static function key(MarcRecord $of, array $identifiers, Format $format, array $links): string
     {
         foreach ($of->values('035', 'a') as $own) {
             if (str_starts_with($own, MarcOfRecord::OURS)) {
                 return substr($own, strlen(MarcOfRecord::OURS));
             }
         }
+        // A record of a printed book names the ebook's number too, and the other way round.
+        $kind = $format->isLent() ? '' : "{$format->value}:";
         foreach ($identifiers as $identifier) {
             $isbn = Isbn::parse($identifier);
             if ($isbn !== null) {
-                return "isbn:{$isbn->thirteen}";
+                return "{$kind}isbn:{$isbn->thirteen}";
             }
         }
         $number = trim($of->control('001'));
+        if ($number === '' && $format === Format::Website && $links !== []) {
+            return $links[0]->key();
+        }
         if ($number === '') {
             throw new UnreadableRecord('it has neither an ISBN (020) nor a number (001): nobody could know it again.');
         }
 
-        return 'marc:' . trim($of->control('003')) . ":{$number}";
+        return "{$kind}marc:" . trim($of->control('003')) . ":{$number}";
     }
 
     /** @return list<string> each number once; as it was written where a record of ours says so */

@@ -7,9 +7,11 @@ namespace FigPorch\Core\Exchange\Table;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Holding;
 use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
 
@@ -21,7 +23,19 @@ use InvalidArgumentException;
 final readonly class RecordTable
 {
     /** As we write them. */
-    public const COLUMNS = ['key', 'format', 'extent', 'seconds', ...RecordText::FIELDS, 'accessibility'];
+    public const COLUMNS = [
+        'key',
+        'format',
+        'extent',
+        'seconds',
+        ...RecordText::FIELDS,
+        'accessibility',
+        'holdings',
+        'links',
+    ];
+
+    /** In tables of others: of one holding, and of one website. */
+    public const ELSEWHERE = ['place', 'call_number', 'copies', 'item_numbers', 'address', 'open_to'];
 
     private const LISTS = ['identifiers', 'subjects', 'awards'];
 
@@ -74,6 +88,20 @@ final readonly class RecordTable
         'resumen' => 'description',
         'descripción' => 'description',
         'descripcion' => 'description',
+        'location' => 'place',
+        'ubicación' => 'place',
+        'ubicacion' => 'place',
+        'shelfmark' => 'call_number',
+        'signatura' => 'call_number',
+        'ejemplares' => 'copies',
+        'barcode' => 'item_numbers',
+        'barcodes' => 'item_numbers',
+        'código de barras' => 'item_numbers',
+        'url' => 'address',
+        'link' => 'address',
+        'enlace' => 'address',
+        'access' => 'open_to',
+        'acceso' => 'open_to',
     ];
 
     /** @param  array<int, string>  $columns  what stands in each; those that nobody knows are left out */
@@ -111,7 +139,7 @@ final readonly class RecordTable
 
     public static function isColumn(string $name): bool
     {
-        return in_array($name, self::COLUMNS, true) || in_array($name, RecordText::ROLES, true);
+        return in_array($name, [...self::COLUMNS, ...self::ELSEWHERE, ...RecordText::ROLES], true);
     }
 
     /**
@@ -138,17 +166,22 @@ final readonly class RecordTable
             ...array_filter([$texts['contributors'] ?? '']),
             ...$this->people($cells),
         ]);
+        $format = self::format($cells, $name);
+        $holdings = $format === Format::Paper ? self::holdings($cells, $name) : [];
+        $links = $format === Format::Website ? self::links($cells, $name) : [];
         try {
             [$record, $wrong] = RecordText::with(
                 new Record(
-                    key: $cells['key'] ?? self::key($texts['identifiers'] ?? '', $name),
-                    format: self::format($cells['format'] ?? '', $name),
+                    key: $cells['key'] ?? self::key($texts['identifiers'] ?? '', $name, $format, $links),
+                    format: $format,
                     name: $name,
                     contributors: [],
                     extent: self::number($cells, 'extent', $name) ?? 0,
                     audience: Audience::Adult,
                     seconds: self::number($cells, 'seconds', $name),
                     accessibility: self::accessibility($cells['accessibility'] ?? ''),
+                    holdings: $holdings,
+                    links: $links,
                 ),
                 array_filter($texts, fn(string $of): bool => $of !== ''),
             );
@@ -173,6 +206,8 @@ final readonly class RecordTable
             $record->accessibility === []
                 ? ''
                 : (string) json_encode($record->accessibility, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+            implode("\n", array_map(fn(Holding $of): string => $of->written(), $record->holdings)),
+            implode("\n", array_map(fn(WebLink $of): string => $of->written(), $record->links)),
         ];
     }
 
@@ -214,26 +249,47 @@ final readonly class RecordTable
         return $lines;
     }
 
-    private static function key(string $identifiers, string $name): string
+    /** @param  list<WebLink>  $links */
+    private static function key(string $identifiers, string $name, Format $format, array $links): string
     {
+        $kind = $format->isLent() ? '' : "{$format->value}:";
         foreach (explode("\n", $identifiers) as $identifier) {
             $isbn = Isbn::parse($identifier);
             if ($isbn !== null) {
-                return "isbn:{$isbn->thirteen}";
+                return "{$kind}isbn:{$isbn->thirteen}";
             }
+        }
+        if ($links !== []) {
+            return $links[0]->key();
         }
         throw new UnreadableRecord("“{$name}” has neither a key nor an ISBN: nobody could know it again.");
     }
 
-    private static function format(string $cell, string $name): Format
+    /** @param  array<string, string>  $cells */
+    private static function format(array $cells, string $name): Format
     {
+        $cell = $cells['format'] ?? '';
         $of = self::folded($cell);
+        // A book with a place on a shelf is one on paper; what has an address and is nothing else is a website.
+        $book = match (true) {
+            ($cells['place'] ?? '') !== '' || ($cells['holdings'] ?? '') !== '' => Format::Paper,
+            $of === '' && ($cells['address'] ?? '') !== '' => Format::Website,
+            default => Format::Ebook,
+        };
         $also = [
-            '' => Format::Ebook,
-            'book' => Format::Ebook,
+            '' => $book,
+            'book' => $book,
             'epub' => Format::Ebook,
             'pdf' => Format::Ebook,
-            'libro' => Format::Ebook,
+            'libro' => $book,
+            'print' => Format::Paper,
+            'printed' => Format::Paper,
+            'papel' => Format::Paper,
+            'impreso' => Format::Paper,
+            'web' => Format::Website,
+            'database' => Format::Website,
+            'sitio web' => Format::Website,
+            'base de datos' => Format::Website,
             'libro electrónico' => Format::Ebook,
             'audio' => Format::Audiobook,
             'audiolibro' => Format::Audiobook,
@@ -246,6 +302,53 @@ final readonly class RecordTable
 
         return Format::tryFrom($of) ??
             ($also[$of] ?? throw new UnreadableRecord("“{$name}” is of a kind that is not lent here: “{$cell}”."));
+    }
+
+    /**
+     * @param  array<string, string>  $cells
+     * @return list<Holding>
+     */
+    private static function holdings(array $cells, string $name): array
+    {
+        $own = array_filter(explode("\n", $cells['holdings'] ?? ''), fn(string $line): bool => trim($line) !== '');
+        $cell = fn(string $of): string => str_replace("\t", ' ', $cells[$of] ?? '');
+        $place = $cell('place');
+        $lines =
+            $own === [] && $place !== ''
+                ? [implode("\t", [$place, $cell('call_number'), $cell('copies'), $cell('item_numbers')])]
+                : $own;
+        $read = array_map(Holding::read(...), array_values($lines));
+        $good = array_values(array_filter($read));
+        if ($good === [] || count($good) < count($read)) {
+            throw new UnreadableRecord(
+                $good === [] && $lines === []
+                    ? "“{$name}” is on paper, and the row does not say where it stands (place)."
+                    : "“{$name}”: where it stands cannot be read (place, call number, copies).",
+            );
+        }
+
+        return Holding::together($good);
+    }
+
+    /**
+     * @param  array<string, string>  $cells
+     * @return list<WebLink>
+     */
+    private static function links(array $cells, string $name): array
+    {
+        $own = array_filter(explode("\n", $cells['links'] ?? ''), fn(string $line): bool => trim($line) !== '');
+        $address = $cells['address'] ?? '';
+        $lines = $own === [] && $address !== '' ? [$address . "\t" . ($cells['open_to'] ?? '')] : $own;
+        $read = array_map(WebLink::read(...), array_values($lines));
+        $good = array_values(array_filter($read));
+        if ($good === [] || count($good) < count($read)) {
+            throw new UnreadableRecord(
+                "“{$name}” is a website: it needs an address with http, and where it is not for everybody, " .
+                    '“card” or “building” in open_to.',
+            );
+        }
+
+        return $good;
     }
 
     /** @param  array<string, string>  $cells */

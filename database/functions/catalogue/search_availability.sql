@@ -1,6 +1,6 @@
--- Which libraries have a title, can lend it, always, or by paying for each loan, as search_rows keeps it; and the span
--- of time in which no date of a licence changes that. What cannot be kept, because only the last holds on a spent
--- licence decide it, is never sure.
+-- Which libraries have a title (by a licence, on paper, as a website), can lend it, always, or by paying for each loan,
+-- as search_rows keeps it; and the span of time in which no date of a licence changes that. What cannot be kept,
+-- because only the last holds on a spent licence decide it, is never sure.
 create function search_availability(p_titles bigint[], p_now timestamptz)
 returns table (title_id bigint, held int[], ready int[], always int[], paid int[], sure_from timestamptz,
     sure_until timestamptz) stable language sql as $$
@@ -23,11 +23,17 @@ returns table (title_id bigint, held int[], ready int[], always int[], paid int[
                     and model = 'simultaneous') as always, array_agg(distinct at_library) filter (where runs
                     and model = 'pay_per_loan') as paid
             from by_library b group by b.title_id
+    ), elsewhere as (
+        select e.title_id, array_agg(distinct e.library_id) as held
+            from (select h.title_id, h.library_id from holdings h where h.title_id = any(p_titles)
+                union all select k.title_id, k.library_id from links k where k.title_id = any(p_titles)) e
+            group by e.title_id
     )
-    select t.id, coalesce(l.held, '{}')::int[], coalesce(l.ready, '{}')::int[], coalesce(l.always, '{}')::int[],
+    select t.id, coalesce(l.held, e.held, '{}')::int[], coalesce(l.ready, '{}')::int[], coalesce(l.always, '{}')::int[],
         coalesce(l.paid, '{}')::int[],
             coalesce(s.sure_from, '-infinity'), coalesce(s.sure_until, 'infinity')
         from unnest(p_titles) t(id) left join spans s on s.title_id = t.id left join libraries_of l on l.title_id = t.id
+        left join elsewhere e on e.title_id = t.id
 $$;
 
 -- Writes it down where it differs. The rows are taken first, in order: what is read after that counts what others have

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'format' => ['ebook' => 'ebook', 'audiobook' => 'audiobook', 'magazine' => 'magazine', 'music' => 'music', 'video' => 'video'],
-    'formats' => ['ebook' => 'Ebooks', 'audiobook' => 'Audiobooks', 'magazine' => 'Magazines', 'music' => 'Music', 'video' => 'Video'],
+    'format' => ['ebook' => 'ebook', 'audiobook' => 'audiobook', 'magazine' => 'magazine', 'music' => 'music', 'video' => 'video', 'paper' => 'on paper', 'website' => 'website'],
+    'formats' => ['ebook' => 'Ebooks', 'audiobook' => 'Audiobooks', 'magazine' => 'Magazines', 'music' => 'Music', 'video' => 'Video', 'paper' => 'On paper', 'website' => 'Websites and databases'],
     'pages' => '{0} no pages|{1} :count page|[2,*] :count pages',
     'tracks' => '{1} :count track|[2,*] :count tracks',
     'read_by' => 'read by :name',

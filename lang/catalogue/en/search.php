@@ -40,6 +40,7 @@ return [
     'year' => ['one' => 'from :from', 'from' => 'from :from on', 'to' => 'up to :to', 'between' => 'from :from to :to'],
     'level' => ['one' => 'reading level :from', 'from' => 'reading level :from and above', 'to' => 'reading level up to :to', 'between' => 'reading level :from to :to'],
     'always_ready' => 'Always ready',
+    'opens_here' => 'To open here',
     'audience' => 'For',
     'audiences' => ['child' => 'children', 'teen' => 'teens', 'adult' => 'adults'],
     'language' => 'Language',

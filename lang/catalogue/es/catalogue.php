@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'format' => ['ebook' => 'libro electrónico', 'audiobook' => 'audiolibro', 'magazine' => 'revista', 'music' => 'música', 'video' => 'vídeo'],
-    'formats' => ['ebook' => 'Libros electrónicos', 'audiobook' => 'Audiolibros', 'magazine' => 'Revistas', 'music' => 'Música', 'video' => 'Vídeo'],
+    'format' => ['ebook' => 'libro electrónico', 'audiobook' => 'audiolibro', 'magazine' => 'revista', 'music' => 'música', 'video' => 'vídeo', 'paper' => 'en papel', 'website' => 'sitio web'],
+    'formats' => ['ebook' => 'Libros electrónicos', 'audiobook' => 'Audiolibros', 'magazine' => 'Revistas', 'music' => 'Música', 'video' => 'Vídeo', 'paper' => 'En papel', 'website' => 'Sitios web y bases de datos'],
     'pages' => '{0} sin páginas|{1} :count página|[2,*] :count páginas',
     'tracks' => '{1} :count pista|[2,*] :count pistas',
     'read_by' => 'leído por :name',

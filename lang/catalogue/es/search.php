@@ -40,6 +40,7 @@ return [
     'year' => ['one' => 'de :from', 'from' => 'desde :from', 'to' => 'hasta :to', 'between' => 'de :from a :to'],
     'level' => ['one' => 'nivel de lectura :from', 'from' => 'nivel de lectura :from o más', 'to' => 'nivel de lectura hasta :to', 'between' => 'nivel de lectura de :from a :to'],
     'always_ready' => 'Siempre disponible',
+    'opens_here' => 'Para abrir aquí',
     'audience' => 'Para',
     'audiences' => ['child' => 'niños', 'teen' => 'jóvenes', 'adult' => 'adultos'],
     'language' => 'Idioma',

@@ -62,6 +62,7 @@ return [
         'meanwhile' => 'nothing was left to do',
         'failed' => 'could not be changed: an error of this program, which its log tells of',
         'unknown' => 'no title has this number',
+        'not_lent' => 'on paper or a website: it has no licences',
     ],
     'kept_why' => [
         'failed' => 'stays: an error of this program, which its log tells of',

@@ -30,6 +30,7 @@ return [
         'letters' => ['{1} letter to answer|[0,*] letters to answer', 'Those who have waited longest come first.'],
         'held_back' => ['{1} reading of the supplier’s catalogue held back|[0,*] readings of the supplier’s catalogue held back', 'It lacks more than a third. Look, and take it or leave it.'],
         'files_refused' => ['{1} file that was not taken in|[0,*] files that were not taken in', 'See why, and put it away.'],
+        'links_dead' => ['{1} website that is not there any more|[0,*] websites that are not there any more', 'Give the new address, or take it away.'],
         'records_waiting' => ['{1} file of records not taken in yet|[0,*] files of records not taken in yet', 'Take it in, or discard it.'],
         'cards_waiting' => ['{1} file of patrons not taken in yet|[0,*] files of patrons not taken in yet', 'Take it in, or leave it.'],
         'pins_waiting' => ['{1} file of patrons whose PINs have not been fetched|[0,*] files of patrons whose PINs have not been fetched', 'They are kept for 7 days.'],

@@ -62,6 +62,7 @@ return [
         'meanwhile' => 'no quedaba nada que hacer',
         'failed' => 'no se pudo cambiar: un error de este programa, del que informa su registro',
         'unknown' => 'ningún título tiene este número',
+        'not_lent' => 'en papel o un sitio web: no tiene licencias',
     ],
     'kept_why' => [
         'failed' => 'se queda: un error de este programa, del que informa su registro',

@@ -30,6 +30,7 @@ return [
         'letters' => ['{1} carta por responder|[0,*] cartas por responder', 'Primero quienes llevan más tiempo esperando.'],
         'held_back' => ['{1} lectura del catálogo del proveedor retenida|[0,*] lecturas del catálogo del proveedor retenidas', 'Falta más de un tercio. Mírela, y acéptela o no.'],
         'files_refused' => ['{1} archivo que no se importó|[0,*] archivos que no se importaron', 'Vea por qué, y retírelo.'],
+        'links_dead' => ['{1} sitio web que ya no está|[0,*] sitios web que ya no están', 'Ponga la dirección nueva, o quítelo.'],
         'records_waiting' => ['{1} archivo de registros aún sin importar|[0,*] archivos de registros aún sin importar', 'Impórtelo, o descártelo.'],
         'cards_waiting' => ['{1} archivo de lectores aún sin importar|[0,*] archivos de lectores aún sin importar', 'Impórtelo, o déjelo.'],
         'pins_waiting' => ['{1} archivo de lectores cuyos PIN no se han recogido|[0,*] archivos de lectores cuyos PIN no se han recogido', 'Se guardan 7 días.'],

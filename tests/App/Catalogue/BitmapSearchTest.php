@@ -18,8 +18,10 @@ use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Suggestions\IndexPrefixes;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\LoanRules\CardEligibility;
+use App\Models\Holding;
 use App\Models\Library;
 use App\Models\Title;
+use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
@@ -88,6 +90,9 @@ final class BitmapSearchTest extends TestCase
             'word',
         );
         $subjects = DB::table('subjects')->pluck('id')->all();
+        for ($n = 0; $n < 30; $n++) {
+            $this->standElsewhere();
+        }
         $gather = new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1);
         $this->gather($gather);
         $found = 0;
@@ -420,7 +425,7 @@ final class BitmapSearchTest extends TestCase
                     8 => "title:{$one($words)} OR author:{$one($words)}",
                     default => $one($words),
                 },
-                'format' => $sometimes(fn(): string => $some(['ebook', 'audiobook', 'magazine', 'music', 'video'])),
+                'format' => $sometimes(fn(): string => $some(array_column(Format::cases(), 'value'))),
                 'audience' => $sometimes(fn(): string => $some(['adult', 'teen', 'child'])),
                 'language' => $sometimes(fn(): string => $some(['en', 'es', 'xx'])),
                 'year' => $sometimes(fn(): string => $one(['1990-2010', '2005-', '-2020'])),
@@ -430,6 +435,7 @@ final class BitmapSearchTest extends TestCase
                 'publisher' => $this->random->getInt(0, 6) === 0 ? $one($this->publishers) : '',
                 'awards' => $this->random->getInt(0, 9) === 0 ? 'Prize ' . $this->random->getInt(1, 29) : '',
                 'ready' => $sometimes(fn(): string => '1'),
+                'here' => $sometimes(fn(): string => '1'),
                 'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
                 'reach' => $one(['', '', 'cards', 'beyond']),
                 'order' => $one(['', 'title', 'newest', 'most_borrowed']),
@@ -437,22 +443,17 @@ final class BitmapSearchTest extends TestCase
             fn(string $value): bool => $value !== '',
         );
         $teen = new CardEligibility(['ebook:child', 'ebook:teen', 'audiobook:child', 'audiobook:teen', 'video:child']);
+        $who = [$teen, new CardEligibility(), (new CardEligibility())->ofLent()];
 
-        return SearchRequest::read(
-            $this->libraries[0]->id,
-            $asked,
-            $this->random->getInt(0, 2) === 0 ? $teen : new CardEligibility(),
-            [$this->libraries[1]->id => new CardEligibility()],
-        );
+        return SearchRequest::read($this->libraries[0]->id, $asked, $who[$this->random->getInt(0, 2)], [
+            $this->libraries[1]->id => new CardEligibility(),
+        ]);
     }
 
     /** Words of some title's description, in a row. */
     private function inARow(int $count): string
     {
-        $words = explode(
-            ' ',
-            (string) DB::table('titles')->where('id', $this->random->getInt(1, self::TITLES))->value('description'),
-        );
+        $words = explode(' ', (string) DB::table('titles')->where('id', $this->grown())->value('description'));
 
         return implode(' ', array_slice($words, $this->random->getInt(0, count($words) - $count), $count));
     }
@@ -490,23 +491,38 @@ final class BitmapSearchTest extends TestCase
     }
 
     /** Borrowed, bought, changed, and time goes by. */
+    /** The number of some title of those that were there from the beginning. */
+    private function grown(): int
+    {
+        return (int) DB::table('titles')
+            ->where('record_key', 'not like', 'test:%')
+            ->orderBy('id')
+            ->offset($this->random->getInt(0, self::TITLES - 1))
+            ->value('id');
+    }
+
+    /** Something on paper, or a website, of one of the libraries. */
+    private function standElsewhere(): void
+    {
+        $format = [Format::Paper, Format::Website][$this->random->getInt(0, 1)];
+        $audience = [Audience::Adult, Audience::Child][$this->random->getInt(0, 1)];
+        $title = $this->title("A harbour {$format->value}", $format, $audience);
+        $this->standsElsewhere($title, $this->libraries[$this->random->getInt(0, 2)]);
+    }
+
     private function change(): void
     {
         $card = $this->card($this->libraries[0]);
         for ($n = 0; $n < 6; $n++) {
-            app(BorrowTitle::class)($card->id, $this->random->getInt(1, self::TITLES), null, $this->now());
+            app(BorrowTitle::class)($card->id, $this->grown(), null, $this->now());
         }
         $this->licence(
-            Title::query()->findOrFail($this->random->getInt(1, self::TITLES)),
+            Title::query()->findOrFail($this->grown()),
             LicenceModel::PayPerLoan,
             library: $this->libraries[1],
             price: 300,
         );
-        $this->licence(
-            Title::query()->findOrFail($this->random->getInt(1, self::TITLES)),
-            ends: '+3 days',
-            library: $this->libraries[0],
-        );
+        $this->licence(Title::query()->findOrFail($this->grown()), ends: '+3 days', library: $this->libraries[0]);
         $this->licence($this->title('A harbour across the water'), library: $this->libraries[2]);
         DB::update(
             "update licences set ends_at = now() - interval '1 minute' where id in (select id from licences
@@ -515,9 +531,11 @@ final class BitmapSearchTest extends TestCase
         );
         DB::update(
             "update search_rows set format = 'video', year = 1999, publisher = 'House0', series_id = ? where title_id = ?",
-            [$this->series[$this->random->getInt(0, count($this->series) - 1)], $this->random->getInt(1, self::TITLES)],
+            [$this->series[$this->random->getInt(0, count($this->series) - 1)], $this->grown()],
         );
         $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
+        $this->standElsewhere();
+        Holding::query()->orderBy('id')->offset($this->random->getInt(0, 9))->first()?->delete();
         $this->travel(2)->days();
     }
 }

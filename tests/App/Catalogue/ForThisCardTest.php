@@ -135,8 +135,16 @@ final class ForThisCardTest extends TestCase
         for ($n = 0; $n < 40; $n++) {
             $title = $this->title("Tide {$n}", $one(Format::cases()), $one(Audience::cases()), onOrder: $n % 7 === 0);
             $at = $one([$library, $library, $other, null]);
-            $at === null || $this->licence($title, $one([M::Simultaneous, M::OneCopyOneUser]), library: $at);
-            $titles[] = [$title, $at, $n % 7 !== 0];
+            match (true) {
+                $at === null => null,
+                $title->format->isLent() => $this->licence(
+                    $title,
+                    $one([M::Simultaneous, M::OneCopyOneUser]),
+                    library: $at,
+                ),
+                default => $this->standsElsewhere($title, $at),
+            };
+            $titles[] = [$title, $at, $n % 7 !== 0 && $title->format->isLent()];
         }
         $pairs = [];
         foreach (Format::cases() as $format) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
+use App\Catalogue\Filters\OpensHereFilter;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\Facets;
@@ -54,7 +55,9 @@ final class SearchTest extends TestCase
             $this->now(),
         );
         $this->fileOf($title);
-        $this->licence($title, $model, library: $library);
+        $title->format->isLent()
+            ? $this->licence($title, $model, library: $library)
+            : $this->standsElsewhere($title, $library);
 
         return $title;
     }
@@ -243,7 +246,7 @@ final class SearchTest extends TestCase
                 ],
                 model: $pick([LicenceModel::OneCopyOneUser, LicenceModel::Simultaneous]),
             );
-            if ($n % 4 === 0 && $title->licences()->first()?->copies !== null) {
+            if ($n % 4 === 0 && $title->format->isLent() && $title->licences()->first()?->copies !== null) {
                 $this->borrow($this->card(), $title);
             }
         }
@@ -256,6 +259,8 @@ final class SearchTest extends TestCase
                 ['q' => 'low'],
                 ['q' => 'lamp OR reef', 'format' => 'ebook'],
                 ['ready' => '1', 'audience' => 'teen'],
+                ['here' => '1', 'language' => 'en'],
+                ['format' => 'paper', 'year' => '2011-2013'],
                 ['subjects' => $birds, 'year' => '2011-2013'],
                 ['always' => '1', 'language' => 'es'],
                 ['level' => '3-3', 'format' => 'music'],
@@ -274,6 +279,7 @@ final class SearchTest extends TestCase
             $leadsTo([], $facets->total);
             $leadsTo(['ready' => '1'], $facets->count('ready', 1));
             $leadsTo(['always' => '1'], $facets->count('always', 1));
+            $leadsTo(['here' => '1'], OpensHereFilter::count($facets));
             foreach (['format' => Format::class, 'audience' => Audience::class] as $name => $enum) {
                 foreach ($enum::cases() as $case) {
                     $leadsTo([$name => $case->value], $facets->count($name, $case->value));

@@ -111,7 +111,7 @@ final class RecordsTest extends TestCase
     /** @return list<string> */
     private function looked(string $file): array
     {
-        return self::outcomes(app(CompareRecords::class)($file));
+        return self::outcomes(app(CompareRecords::class)($file, $this->library()));
     }
 
     /** @return Generator<ComparedRecord> */
@@ -186,7 +186,7 @@ final class RecordsTest extends TestCase
         $this->assertSame($rows, json_encode([DB::table('titles')->get(), DB::table('licences')->get()]));
 
         $changed = self::file($write([self::record(1, 'Marea alta', subtitle: 'Otra'), $records[1]]));
-        $seen = iterator_to_array(app(CompareRecords::class)($changed), false);
+        $seen = iterator_to_array(app(CompareRecords::class)($changed, $this->library()), false);
         $this->assertSame(['changed', ['name', 'subtitle']], [$seen[0]->outcome, $seen[0]->fields]);
         $this->taken($this->import($changed));
         $this->assertSame('Marea alta', $title->refresh()->name);
@@ -207,7 +207,7 @@ final class RecordsTest extends TestCase
                 (string) preg_replace('/Number 6/', "N\xE1mber 6", $good[5]) .
                 substr($good[0], 0, 80),
         );
-        $rows = iterator_to_array(app(CompareRecords::class)($file), false);
+        $rows = iterator_to_array(app(CompareRecords::class)($file, $this->library()), false);
         $this->assertSame(
             ['new', 'refused', 'refused', 'refused', 'new', 'new', 'refused', 'refused'],
             self::outcomes($rows),
@@ -324,7 +324,7 @@ final class RecordsTest extends TestCase
         $file = self::file(MarcXml::HEAD . implode('', $records) . MarcXml::FOOT);
         $first = array_count_values(self::outcomes($this->import($file, doubtful: true)));
         $this->assertGreaterThan(30, $first['new'] ?? 0);
-        $again = iterator_to_array(app(CompareRecords::class)($file), false);
+        $again = iterator_to_array(app(CompareRecords::class)($file, $this->library()), false);
         $changed = [];
         foreach ($again as $of) {
             $of->outcome === 'changed' && ($changed[$of->number] = implode(', ', $of->fields));
@@ -359,7 +359,7 @@ final class RecordsTest extends TestCase
         $same = self::record(2, 'LOW WATER');
         $otherFormat = self::record(1, 'Low Water', format: 'audiobook');
         $file = self::file(self::iso($same, 2) . self::iso($otherFormat, 3) . self::iso($same, 4));
-        $rows = iterator_to_array(app(CompareRecords::class)($file), false);
+        $rows = iterator_to_array(app(CompareRecords::class)($file, $this->library()), false);
         $this->assertSame(['doubtful', 'refused', 'refused'], self::outcomes($rows));
         $this->assertSame($title->id, $rows[0]->titleId);
         $this->assertStringContainsString('as record 1', (string) $rows[2]->why);
@@ -392,7 +392,7 @@ final class RecordsTest extends TestCase
             subtitle: 'Not this',
         );
         $file = self::file(self::iso($record, 1));
-        $row = iterator_to_array(app(CompareRecords::class)($file), false)[0];
+        $row = iterator_to_array(app(CompareRecords::class)($file, $this->library()), false)[0];
         $this->assertNotContains('subtitle', $row->fields);
         $this->taken($this->import($file));
         $title->refresh();

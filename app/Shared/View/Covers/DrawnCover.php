@@ -56,7 +56,8 @@ final class DrawnCover
             Format::Music => $way % 2 === 0 ? $other->record() : $other->strings(),
             Format::Audiobook => $other->voice(),
             Format::Video => $other->screen(),
-            Format::Ebook => match (true) {
+            Format::Website => $book->windows(),
+            Format::Ebook, Format::Paper => match (true) {
                 $this->title->audience === Audience::Child => $way % 2 === 0 ? $book->kites() : $book->figs(),
                 default => match ($way % 6) {
                     0 => $book->figs(),

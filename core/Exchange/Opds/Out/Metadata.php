@@ -17,11 +17,12 @@ final class Metadata
     {
         return 'http://schema.org/' .
             match ($format) {
-                Format::Ebook => 'Book',
+                Format::Ebook, Format::Paper => 'Book',
                 Format::Audiobook => 'Audiobook',
                 Format::Magazine => 'PublicationIssue',
                 Format::Music => 'MusicAlbum',
                 Format::Video => 'VideoObject',
+                Format::Website => 'WebSite',
             };
     }
 

@@ -39,7 +39,7 @@
                             }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('baskets.put_in')
                             }}</button></form></details>
                 @endif
-                @if (App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
+                @if ($title->format->isLent() && App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
                     href="{{ route('classes.choose', $title, false) }}">{{ __('classes.for_a_class') }}</a>@endif
                 <a class="link py-1" href="{{ route('cite', $title, false) }}">{{ __('reading.cite') }}</a>
                 <button type="button" class="link cursor-pointer py-1" data-share="{{
@@ -79,11 +79,11 @@
                                 $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition),
                                 $edition->language && $edition->language !== $title->language ?
                                 TitleText::language($edition->language) : null])) }}</div>
-                            @if ($way->oneOfSeveralCards)<div class="meta">{{ __($way->card === null ?
+                            @if ($way->oneOfSeveralCards && $standing->elsewhere === null)<div class="meta">{{ __($way->card === null ?
                                 'catalogue.at_library' : 'catalogue.with_card', ['library' =>
                                 $way->library->short_name]) }}</div>@endif
                         </div>
-                        <div class="[&>div]:md:flex-row [&>div]:md:items-baseline">
+                        <div @class(['[&>div]:md:flex-row [&>div]:md:items-baseline' => $standing->elsewhere === null])>
                             @include('lending.borrowing.title-action', ['title' => $edition, 'quiet' => $i > 0,
                                 'detailed' => true, 'way' => $way->oneOfSeveralCards ? $way->library : null])
                             @if ($standing->availability->canBorrow() && $way->source !== null && !
@@ -111,7 +111,7 @@
                                     @if ($standing->takesHolds && $mine === null){{ __('lending.on_order_line',
                                     ['place' => App\Shared\View\Ordinal::of($standing->nextPlace)]) }}@endif</p>
                             @endif
-                            @if ($standing->availability === Availability::NotHere)
+                            @if ($standing->availability === Availability::NotHere && $standing->elsewhere === null)
                                 <p class="meta mt-1">{{ $standing->wentAt !== null ?
                                     __('catalogue.went', ['date' => Dates::day($standing->wentAt, $standing->zone)]) :
                                     __('catalogue.not_owned', ['library' => $way->library->name]) }}</p>
@@ -120,7 +120,7 @@
                     </div>
                 @endforeach
             </div>
-            @include('lending.household.for-children')
+            @includeWhen($title->format->isLent(), 'lending.household.for-children')
 
             <div class="grid lg:grid-cols-[1fr_250px] gap-x-8 gap-y-4 mt-5">
                 <div class="text-[17px] max-w-[62ch] grid gap-3 content-start" @if ($title->language)

@@ -1,5 +1,5 @@
 @php
-    use App\Catalogue\Filters\{ChoiceFilter, FlagFilter, ListFilter, OneValueFilter, RangeFilter};
+    use App\Catalogue\Filters\{ChoiceFilter, FlagFilter, ListFilter, OneValueFilter, OpensHereFilter, RangeFilter};
 
     $fields = array_map(fn (OneValueFilter $of): string => $of::name(), $search->filters->of(OneValueFilter::class));
     $flags = [];
@@ -8,6 +8,11 @@
         if ($count > 0 || $filter->chosen || $filter->isOfferedAnyway()) {
             $flags[] = [$filter::name(), 1, $filter->heading(), $count, $filter->chosen];
         }
+    }
+    $here = $search->filters->get(OpensHereFilter::class);
+    $opens = OpensHereFilter::count($facets);
+    if ($here->chosen || $opens < $facets->without($here::name())) {
+        $flags[] = [$here::name(), 1, $here->heading(), $opens, $here->chosen];
     }
     // What this form has no field for goes with it.
     $hidden = array_diff_key($search->with([]), array_flip([...$fields, 'at']));

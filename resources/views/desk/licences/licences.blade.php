@@ -33,7 +33,7 @@
             }}</option>@endforeach</select></label>
         <label class="grid gap-1"><span>{{ __('common.format') }}</span><select name="format"
             class="field py-1.5 min-h-9"><option value="">{{ __('common.all_formats')
-            }}</option>@foreach (FigPorch\Core\Catalogue\Format::cases() as $format)<option value="{{ $format->value }}"
+            }}</option>@foreach (FigPorch\Core\Catalogue\Format::lent() as $format)<option value="{{ $format->value }}"
             @selected($search->format === $format)>{{ __("catalogue.formats.{$format->value}")
             }}</option>@endforeach</select></label>
         <label class="grid gap-1"><span>{{ __('licences.find') }}</span><input name="q" value="{{ $search->words }}"

@@ -1,5 +1,6 @@
 @use('App\Desk\Files\LicenceForEach')
 @use('App\Shared\View\Dates')
+@use('FigPorch\Core\Catalogue\OpenTo')
 @php($zone = $staff->library->zone())
 <x-desk.layout :title="__('record_import.title')" on="files" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="/desk/files">{{ __('desk.files') }}</a></p>
@@ -32,6 +33,10 @@
             <x-desk.options name="licence" :label="__('record_import.licence')"
                 :hint="__('record_import.licence_hint')" :options="array_combine(LicenceForEach::KINDS,
                 array_map(fn (string $of) => __('files.kinds.'.$of), LicenceForEach::KINDS))" />
+            <x-desk.options name="links" :label="__('record_import.links')" :hint="__('record_import.links_hint')"
+                :options="['' => __('record_import.links_out'), ...array_combine(array_column(OpenTo::cases(), 'value'),
+                array_map(fn (OpenTo $of): string => __('record_import.links_for', ['whom' =>
+                __('holdings_desk.for.'.$of->value)]), OpenTo::cases()))]" />
             <div class="grid grid-cols-2 gap-4">
                 <x-desk.field name="copies" :label="__('desk.columns.copies')" :needed="false" usual="1" max="4"
                     inputmode="numeric" />

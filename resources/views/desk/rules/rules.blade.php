@@ -16,7 +16,7 @@
         <thead><tr><th scope="col">{{ __('rules.whom') }}</th>@foreach (RuleField::cases() as $field)<th scope="col"
             class="whitespace-normal min-w-20">{{ __("rules.fields.{$field->value}") }}</th>@endforeach</tr></thead>
         @foreach ([null, ...$groups] as $group)<tbody>
-            @foreach ([null, ...Format::cases()] as $format)<tr><th scope="row" @class(['text-left font-normal
+            @foreach ([null, ...Format::lent()] as $format)<tr><th scope="row" @class(['text-left font-normal
                 whitespace-nowrap', 'pl-8!' => $format !== null])><a @class(['no-underline hover:underline',
                 'font-semibold' => $format === null]) href="{{ route('desk.rule', array_filter(['group' => $group,
                 'format' => $format?->value])) }}">{{ $format === null ? RuleText::scope($group, null) :

@@ -10,7 +10,8 @@
             ['find' => $find], false) }}">{{ $page->isEmpty() || $find === '' ? __('batches.open') :
             trans_choice('batches.open_found', $page->total(), ['count' =>
             App\Shared\View\Numbers::of($page->total())]) }}</a><a class="link py-2"
-            href="{{ route('desk.entries', absolute: false) }}">{{ __('entries.title') }}</a>@endcan</form>
+            href="{{ route('desk.entries', absolute: false) }}">{{ __('entries.title') }}</a><a class="link py-2"
+            href="{{ route('desk.holdings', absolute: false) }}">{{ __('holdings_desk.title') }}</a>@endcan</form>
     @if ($find === '')
         <p class="mb-6 max-w-[80ch] text-[15px]">{{ __('records.find_text') }}</p>
     @elseif ($page->isEmpty())
@@ -31,6 +32,11 @@
             class="meta block">{{ implode(' · ', array_filter([TitleText::people($title), TitleText::format($title),
             $title->year()])) }}</span></span><span class="text-[15px] text-right flex-none max-w-24 sm:max-w-none
             wrap-normal">{{ match (true) {
+                $state->elsewhere && $state->paper !== null => trans_choice('holdings_desk.state_paper', (int)
+                    $state->paper, ['count' => App\Shared\View\Numbers::of((int) $state->paper)]),
+                $state->elsewhere && $state->website => __('holdings_desk.state_website'),
+                $state->elsewhere => __($state->at_others ? 'holdings_desk.state_others' :
+                    'holdings_desk.state_nowhere'),
                 $state->licences > 0 && $state->copies !== null => trans_choice('records.copies', (int)
                     $state->copies, ['count' => App\Shared\View\Numbers::of((int) $state->copies)]),
                 $state->licences > 0 => __('records.licensed'),

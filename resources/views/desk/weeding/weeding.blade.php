@@ -17,7 +17,7 @@
             @selected($of === $months)>{{ trans_choice('orders.months', $of) }}</option>@endforeach</select></label>
         <label class="grid gap-1"><span>{{ __('common.format') }}</span><select name="format"
             class="field py-1.5 min-h-9"><option value="">{{ __('common.all_formats')
-            }}</option>@foreach (Format::cases() as $of)<option value="{{ $of->value }}" @selected($of === $format)>{{
+            }}</option>@foreach (Format::lent() as $of)<option value="{{ $of->value }}" @selected($of === $format)>{{
             __("catalogue.formats.{$of->value}") }}</option>@endforeach</select></label>
         <button class="btn btn-quiet">{{ __('weeding.show') }}</button>
     </form>

@@ -2,6 +2,9 @@
 @use('App\Shared\View\Dates')
 @use('App\Lending\Availability\AvailabilityIcon')
 @use('FigPorch\Core\Lending\Availability')
+@if ($standing->elsewhere !== null)
+@include('lending.holdings.elsewhere')
+@else
 @php
     // With several cards the library is named: each way has an act of its own.
     $way ??= null;
@@ -78,3 +81,4 @@
     @endif
     <div id="panel-{{ $key }}" data-opener="borrow-{{ $key }}" class="w-full empty:hidden"></div>
 </div>
+@endif

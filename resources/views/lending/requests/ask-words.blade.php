@@ -31,7 +31,7 @@
             <div class="grid sm:grid-cols-2 gap-3">
                 <label class="grid gap-1"><span class="font-semibold">{{ __('common.format') }}</span><select
                     name="format" class="field"><option value="">{{ __('requests.ask_words_any')
-                    }}</option>@foreach (FigPorch\Core\Catalogue\Format::cases() as $format)<option
+                    }}</option>@foreach (FigPorch\Core\Catalogue\Format::lent() as $format)<option
                     value="{{ $format->value }}" @selected(old('format') === $format->value)>{{
                     mb_convert_case(__("catalogue.format.{$format->value}"), MB_CASE_TITLE)
                     }}</option>@endforeach</select></label>
