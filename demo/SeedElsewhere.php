@@ -25,9 +25,9 @@ final class SeedElsewhere
 
     /** Copies have numbers where a system of the library's own knows them. */
     private const PLACES = [
-        ['saltmere', 'Upstairs', '%03d.%d %s', false],
-        ['larkspur-ferry', 'Ferry room', '%s', true],
-        ['hollow-tor', 'Stacks, level 2', '%03d %s', false],
+        'saltmere' => 'Upstairs',
+        'larkspur-ferry' => 'Ferry room',
+        'hollow-tor' => 'Stacks, level 2',
     ];
 
     /** Name, subtitle, author, year, pages, subject; only on paper. */
@@ -111,7 +111,6 @@ final class SeedElsewhere
                 contributors: [],
                 extent: 0,
                 language: 'en',
-                description: "{$about}.",
                 subjects: $subjects,
                 links: [$link],
             );
@@ -124,14 +123,14 @@ final class SeedElsewhere
     {
         $of = RecordOfTitle::of($ebook);
         $author = mb_strtoupper(mb_substr($of->contributors[0]['sort'] ?? $of->name, 0, 3));
-        [$library, $place, $call, $numbered] = self::PLACES[intdiv($n, self::EACH) % count(self::PLACES)];
+        $library = array_keys(self::PLACES)[intdiv($n, self::EACH) % count(self::PLACES)];
         $call = match ($library) {
-            'saltmere' => sprintf($call, 800 + ($n % 90), $n % 10, $author),
-            'hollow-tor' => sprintf($call, 800 + ($n % 90), $author),
-            default => sprintf($call, $author),
+            'saltmere' => sprintf('%03d.%d %s', 800 + ($n % 90), $n % 10, $author),
+            'hollow-tor' => sprintf('%03d %s', 800 + ($n % 90), $author),
+            default => $author,
         };
         $copies = 1 + ($n % 4 === 1 ? 2 : 0);
-        $numbers = $numbered ? array_map(fn(int $k): string => sprintf('LF%05d%d', $n, $k), range(1, $copies)) : [];
+        $numbers = array_map(fn(int $k): string => sprintf('LF%05d%d', $n, $k), range(1, $copies));
         $this->put(
             $library,
             new Record(
@@ -152,7 +151,9 @@ final class SeedElsewhere
                 series: $of->series,
                 seriesPosition: $of->seriesPosition,
                 ages: $of->ages,
-                holdings: [new Holding($place, $call, $copies, $numbers)],
+                holdings: [
+                    new Holding(self::PLACES[$library], $call, $copies, $library === 'larkspur-ferry' ? $numbers : []),
+                ],
             ),
         );
     }

@@ -8,6 +8,7 @@ use App\Models\Title;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
 use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\OpenTo;
 use Illuminate\Support\Facades\DB;
 
 /** Titles with all that a citation says of them. */
@@ -15,7 +16,7 @@ final class CitableTitles
 {
     /**
      * @param  list<int>  $ids
-     * @param  callable(int): string  $address  of a title
+     * @param  callable(int): string  $address  of a title; a website has its own
      * @return list<CitedTitle> in the order of the numbers
      */
     public function titles(array $ids, callable $address): array
@@ -33,9 +34,16 @@ final class CitableTitles
             $people[$row->title_id][$row->role][] = Name::fromSorted($row->sort_name);
         }
 
+        $websites = DB::table('links')
+            ->whereIn('title_id', $ids)
+            ->where('open_to', '<>', OpenTo::CardHolders->value)
+            ->orderByRaw("open_to = 'everybody', id desc")
+            ->pluck('address', 'title_id')
+            ->all();
+
         return array_values(
             array_filter(
-                array_map(function (int $id) use ($titles, $people, $address): ?CitedTitle {
+                array_map(function (int $id) use ($titles, $people, $websites, $address): ?CitedTitle {
                     $title = $titles[$id] ?? null;
                     if ($title === null) {
                         return null;
@@ -57,7 +65,7 @@ final class CitableTitles
                         seriesPosition: $title->series_position === null
                             ? null
                             : (string) (float) $title->series_position,
-                        address: $address($id),
+                        address: $websites[$id] ?? $address($id),
                         pages: in_array($title->format, [Format::Ebook, Format::Magazine, Format::Paper], true)
                             ? $title->extent
                             : null,

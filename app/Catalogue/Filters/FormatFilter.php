@@ -35,10 +35,15 @@ final readonly class FormatFilter extends ChoiceFilter
 
     public function values(array $counts): array
     {
-        return array_map(
-            fn(Format $of): string => $this->words($of->value),
+        // What stands elsewhere is offered where there is some.
+        $offered = array_filter(
             array_column(Format::cases(), null, 'value'),
+            fn(Format $of): bool => $of->isLent() ||
+                ($counts[$of->value] ?? 0) > 0 ||
+                in_array($of->value, $this->chosen, true),
         );
+
+        return array_map(fn(Format $of): string => $this->words($of->value), $offered);
     }
 
     protected function words(string $value): string

@@ -23,7 +23,8 @@ final class HoldingRequest extends FormRequest
     /** @throws ValidationException */
     public function holding(): Holding
     {
-        $copies = Input::text($this, 'copies') ?: '1';
+        $copies = Input::text($this, 'copies');
+        $copies = $copies === '' ? '1' : $copies;
         $wrong = array_filter([
             'place' => Input::text($this, 'place') === '' ? __('holdings_desk.wrong.place') : null,
             'copies' =>

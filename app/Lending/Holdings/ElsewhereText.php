@@ -13,8 +13,8 @@ final class ElsewhereText
     /** "On paper at Saltmere, 599.2 GUL", and where else */
     public static function short(Elsewhere $of): string
     {
-        $first = $of->holdings[0] ?? ($of->links[0] ?? null);
-        $more = count($of->holdings) + count($of->links) - 1;
+        $first = $of->holdings[0] ?? ($of->websites()[0] ?? null);
+        $more = count($of->holdings) - 1;
 
         return match (true) {
             $first === null => __('holdings.nowhere'),

@@ -5,10 +5,17 @@ declare(strict_types=1);
 namespace Tests\App\Exchange;
 
 use App\Models\Card;
+use App\Models\Holding;
 use App\Models\Library;
 use App\Models\SignInWays;
+use App\Models\Title;
+use App\Shared\View\Dates;
+use DateTimeImmutable;
+use DateTimeZone;
 use FigPorch\Core\Account\LibrarySystem;
+use FigPorch\Core\Catalogue\Format;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\App\StandIns;
@@ -151,5 +158,110 @@ final class LibrarySystemTest extends TestCase
         $this->withUnencryptedCookie('library', 'saltmere')
             ->post('/sign-in', ['number' => $card->number, 'pin' => '4071'])
             ->assertRedirect('/porch');
+    }
+
+    /** @param  list<string>  $numbers */
+    private function onShelf(array $numbers, int $copies, string $place = 'Ferry room'): Title
+    {
+        $title = $this->title('Low Water', Format::Paper, onOrder: true);
+        Holding::query()->create([
+            'library_id' => $this->library->id,
+            'title_id' => $title->id,
+            'place' => $place,
+            'call_number' => '599.2 GUL',
+            'copies' => $copies,
+            'numbers' => $numbers,
+        ]);
+
+        return $title;
+    }
+
+    private function shelves(Title $title): string
+    {
+        $page = $this->get("/titles/{$title->id}/shelves?library=larkspur")->assertOk();
+
+        return trim((string) preg_replace('/\s+/', ' ', strip_tags((string) $page->getContent())));
+    }
+
+    public function test_whether_a_copy_is_in_is_asked_after_the_page(): void
+    {
+        $title = $this->onShelf(['LF0001', 'LF0002', 'LF0009'], 3);
+        $page = $this->get("/titles/{$title->id}?library=larkspur")->assertOk();
+        $this->assertHtml($page, "hx-get=\"/titles/{$title->id}/shelves\"", 'On paper at Larkspur, Ferry room');
+        $this->assertStringContainsString('1 of 3 in at the moment', $this->shelves($title));
+        // All out: when the first is due back.
+        $out = $this->onShelf(['LF0007'], 1, 'Annexe');
+        // The stand-in goes by the clock of this machine.
+        $due = Dates::day(new DateTimeImmutable(gmdate('Y-m-d', time() + 12 * 86_400)), new DateTimeZone('UTC'));
+        $this->assertStringContainsString("out, due back on {$due}", $this->shelves($out));
+        $this->assertStringContainsString('out at the moment', $this->shelves($this->onShelf(['LF0019'], 1)));
+        $this->assertStringEndsWith('GUL in at the moment', $this->shelves($this->onShelf(['LF0020'], 1)));
+    }
+
+    public function test_silence_nonsense_and_what_it_does_not_know_have_to_be_asked_at_the_library(): void
+    {
+        foreach (
+            [
+                'silent' => ['LF9998'],
+                'nonsense' => ['LF9999'],
+                'not known there' => ['31000042'],
+                // One is out; of the other nothing is known.
+                'half' => ['LF0002', '31000042'],
+            ]
+            as $case => $numbers
+        ) {
+            DB::table('cache')->delete();
+            $this->assertStringContainsString(
+                'ask at the library whether it is in',
+                $this->shelves($this->onShelf($numbers, count($numbers))),
+                $case,
+            );
+        }
+        $this->system(self::freePort());
+        DB::table('cache')->delete();
+        $away = $this->onShelf(['LF0001'], 1);
+        $this->assertStringContainsString('ask at the library', $this->shelves($away));
+        // It is left in peace for a minute, and asked again then.
+        $this->system((int) self::$port);
+        $this->assertStringContainsString('ask at the library', $this->shelves($away));
+        $this->travel(61)->seconds();
+        $this->assertStringContainsString('in at the moment', $this->shelves($away));
+    }
+
+    public function test_where_nobody_can_be_asked_nothing_is_said(): void
+    {
+        $none = $this->onShelf([], 2);
+        $this->assertStringNotContainsString(
+            '/shelves',
+            (string) $this->get("/titles/{$none->id}?library=larkspur")->getContent(),
+        );
+        $this->assertSame('On paper at Larkspur, Ferry room, 599.2 GUL · 2 copies', $this->shelves($none));
+        SignInWays::query()->delete();
+        $some = $this->onShelf(['LF0001'], 1);
+        $this->assertStringNotContainsString(
+            '/shelves',
+            (string) $this->get("/titles/{$some->id}?library=larkspur")->getContent(),
+        );
+        $this->assertStringNotContainsString('moment', $this->shelves($some));
+    }
+
+    /** Who waits for a system that dawdles holds up few: the others are told to ask at the library at once. */
+    public function test_a_system_that_dawdles_holds_up_no_more_than_two(): void
+    {
+        $title = $this->onShelf(['LF0001'], 1);
+        $dawdles = stream_socket_server('tcp://127.0.0.1:0') ?: $this->fail('No port is free.');
+        $this->system((int) substr((string) strrchr((string) stream_socket_get_name($dawdles, false), ':'), 1));
+        $held = [];
+        for ($n = 0; $n < 2; $n++) {
+            config(["database.connections.other{$n}" => config('database.connections.pgsql')]);
+            $held[] = DB::connection("other{$n}")->scalar('select pg_try_advisory_lock(hashtext(?), ?)', [
+                "copies {$this->library->id}",
+                $n,
+            ]);
+        }
+        $this->assertSame([true, true], $held);
+        $this->assertStringContainsString('ask at the library', $this->shelves($title));
+        stream_set_blocking($dawdles, false);
+        $this->assertFalse(@stream_socket_accept($dawdles, 0), 'nobody has come');
     }
 }

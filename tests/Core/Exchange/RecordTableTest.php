@@ -7,7 +7,10 @@ namespace FigPorch\Tests\Core\Exchange;
 use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Holding;
+use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -51,6 +54,76 @@ final class RecordTableTest extends TestCase
             RecordTable::row($record),
         );
         self::assertEquals($record, $table->read($inert));
+    }
+
+    public function test_shelves_and_websites_are_read_as_they_were_written(): void
+    {
+        $paper = new Record(
+            key: 'paper:1',
+            format: Format::Paper,
+            name: 'Ropewalks',
+            contributors: [],
+            extent: 90,
+            holdings: [new Holding('Upstairs', '=599.2', 2, ['31', '32']), new Holding('Annexe')],
+        );
+        $website = new Record(
+            key: 'website:1',
+            format: Format::Website,
+            name: 'Tides',
+            contributors: [],
+            extent: 0,
+            links: [new WebLink('https://tides.example/', 'Low; and high', OpenTo::InTheBuilding)],
+        );
+        $table = RecordTable::of(RecordTable::COLUMNS);
+        foreach ([$paper, $website] as $record) {
+            self::assertEquals($record, $table->read(RecordTable::row($record)));
+        }
+    }
+
+    public function test_a_shelf_list_of_somebody_else_is_understood(): void
+    {
+        $table = RecordTable::of([
+            'Title',
+            'ISBN',
+            'Location',
+            'Shelfmark',
+            'Copies',
+            'Barcode',
+            'URL',
+            'Access',
+            'Type',
+        ]);
+        $book = $table->read(['Gulls', '9780306406157', 'Upstairs', '598 GUL', '2', '31; 32', '', '', 'Book']);
+        self::assertSame(['paper:isbn:9780306406157', Format::Paper], [$book->key, $book->format]);
+        self::assertEquals([new Holding('Upstairs', '598 GUL', 2, ['31', '32'])], $book->holdings);
+        $site = $table->read(['Tides', '', '', '', '', '', 'HTTP://tides.example', 'card', '']);
+        self::assertEquals([new WebLink('http://tides.example/', '', OpenTo::CardHolders)], $site->links);
+        self::assertSame($site->links[0]->key(), $site->key);
+        // An ebook whose supplier names its address is no website.
+        self::assertSame(
+            [Format::Ebook, []],
+            [
+                ($ebook = $table->read(['Gulls', '9780306406157', '', '', '', '', 'https://x.example', '', 'ebook']))
+                    ->format,
+                $ebook->links,
+            ],
+        );
+        foreach (
+            [
+                ['Gulls', '9780306406157', '', '', '', '', '', '', 'print'],
+                ['Gulls', '9780306406157', 'Upstairs', '', 'many', '', '', '', ''],
+                ['Tides', '', '', '', '', '', 'tides.example', '', ''],
+                ['Tides', '', '', '', '', '', 'https://tides.example', 'members', ''],
+            ]
+            as $row
+        ) {
+            try {
+                $table->read($row);
+                self::fail(implode(' ', $row));
+            } catch (UnreadableRecord $refused) {
+                self::assertMatchesRegularExpression('/place|open_to/', $refused->getMessage());
+            }
+        }
     }
 
     public function test_a_table_of_somebody_else_is_understood(): void

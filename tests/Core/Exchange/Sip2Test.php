@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange;
 
+use DateTimeImmutable;
 use DateTimeZone;
+use FigPorch\Core\Exchange\Sip2\ItemAnswer;
 use FigPorch\Core\Exchange\Sip2\PatronAnswer;
 use FigPorch\Core\Exchange\Sip2\Sip2Message;
 use FigPorch\Core\Exchange\Sip2\UnreadableSip2;
@@ -84,6 +86,39 @@ final class Sip2Test extends TestCase
     {
         $line = "24              00020261129    101500AE\xcd\xf1igo|BLY|CQY|";
         $this->assertSame('Íñigo', Sip2Message::read("{$line}\r", '24', 0)->field('AE'));
+    }
+
+    /** @return iterable<string, array{string, string, bool|null, string|null}> circulation status, more fields, is in, due */
+    public static function copies(): iterable
+    {
+        yield 'available' => ['03', '', true, null];
+        yield 'to be shelved' => ['09', '', true, null];
+        yield 'on loan' => ['04', 'AH20261214    235900|', false, '2026-12-14'];
+        yield 'on loan, by another form of date' => ['05', 'AH2026-12-14|', false, '2026-12-14'];
+        yield 'on loan, by a form that nobody knows' => ['04', 'AH14/12/26|', false, null];
+        yield 'on loan, until a day that there is not' => ['04', 'AH20261399    235900|', false, null];
+        yield 'on loan, for ever' => ['04', 'AH99991231    235900|', false, null];
+        yield 'lost, with an old date' => ['12', 'AH20201214    235900|', false, null];
+        yield 'kept for somebody' => ['08', '', false, null];
+        yield 'in transit' => ['10', '', false, null];
+        yield 'something else' => ['01', '', null, null];
+        yield 'not of the standard' => ['99', '', null, null];
+    }
+
+    #[DataProvider('copies')]
+    public function test_what_a_system_says_of_a_copy(string $status, string $more, ?bool $isIn, ?string $due): void
+    {
+        $now = new DateTimeImmutable('2026-11-30');
+        $zone = new DateTimeZone('Atlantic/Azores');
+        $message = Sip2Message::read(
+            self::line("18{$status}000120261129    101500{$more}AOLF|AB31000042|AJA book|"),
+            '18',
+            0,
+        );
+        $answer = ItemAnswer::of($message, '31000042', $zone, $now);
+        $this->assertSame([$isIn, $due], [$answer->isIn, $answer->dueAt?->format('Y-m-d')]);
+        $this->expectException(UnreadableSip2::class);
+        ItemAnswer::of($message, '31000043', $zone, $now);
     }
 
     /** @return array<string, array{string}> */

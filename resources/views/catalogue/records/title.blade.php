@@ -3,6 +3,7 @@
     use App\Shared\View\TitleText;
     use FigPorch\Core\Catalogue\Citation\StructuredData;
     use FigPorch\Core\Lending\Availability;
+    use Illuminate\Support\Str;
     $roles = collect($title->people())->mapToGroups(fn (array $person): array => [$person[0] => $person[1]]);
     $access = array_filter(array_map(fn ($f) => trans()->has("catalogue.access_features.{$f}") ?
         __("catalogue.access_features.{$f}") : null,
@@ -69,10 +70,10 @@
                         ($standing->availability->canBorrow() || $own->readyHold($edition->id, $now) !== null)])>
                         <div>
                             <b>@if ($edition->is($title)){{
-                                mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE)
+                                Str::ucfirst(__("catalogue.format.{$edition->format->value}"))
                                 }}@else<a class="link text-inherit" href="{{ $current->link("/titles/{$edition->id}")
                                     }}">{{
-                                mb_convert_case(__("catalogue.format.{$edition->format->value}"), MB_CASE_TITLE)
+                                Str::ucfirst(__("catalogue.format.{$edition->format->value}"))
                                 }}</a>@endif</b>
                             <div class="meta">{{ implode(' · ', array_filter([$edition->namesOf('narrator') === [] ?
                                 null : __('catalogue.read_by', ['name' => implode(', ',

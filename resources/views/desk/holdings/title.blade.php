@@ -1,4 +1,3 @@
-@use('App\Lending\Holdings\ElsewhereText')
 @use('App\Shared\View\TitleText')
 @use('FigPorch\Core\Catalogue\Format')
 @php
@@ -48,8 +47,9 @@
                     @endcan</li>@endforeach</ul></section>
             @if ($others->isNotEmpty())<section aria-labelledby="others"><h2 id="others" class="text-xl mb-2">{{
                 __('holdings_desk.in_others') }}</h2><ul class="panel divide-y divide-rule text-[15px]">
-                @foreach ($others as $of)<li class="px-5 py-2.5">{{ $isPaper ? ElsewhereText::holding($of) :
-                ElsewhereText::link($of) }}</li>@endforeach</ul></section>@endif
+                @foreach ($others as $of)<li class="px-5 py-2.5">{{ $of->library->name }}: <span
+                class="break-all">{{ $isPaper ? implode(', ', array_filter([$of->place, $of->call_number])) : $of->address
+                }}</span></li>@endforeach</ul></section>@endif
         </div>
         @can('desk.titles')
             @php($changed = $own->firstWhere('id', $changing))

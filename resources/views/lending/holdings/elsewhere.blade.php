@@ -9,7 +9,7 @@
     @elseif ($elsewhere->holdings !== [])
         @include('lending.holdings.shelves', ['holdings' => $elsewhere->holdings, 'at' => null])
     @endif
-    @foreach (($detailed ?? false) ? $elsewhere->links : array_slice($elsewhere->links, 0, 1) as $link)
+    @foreach (array_slice($elsewhere->websites(), 0, ($detailed ?? false) ? null : 1) as $link)
         <div class="grid gap-1.5 justify-items-start">
             <span class="font-semibold">{{ ElsewhereText::link($link) }}</span>
             @if (($detailed ?? false) && $link->about !== '')<span><bdi>{{ $link->about }}</bdi></span>@endif

@@ -33,7 +33,7 @@
                     name="format" class="field"><option value="">{{ __('requests.ask_words_any')
                     }}</option>@foreach (FigPorch\Core\Catalogue\Format::lent() as $format)<option
                     value="{{ $format->value }}" @selected(old('format') === $format->value)>{{
-                    mb_convert_case(__("catalogue.format.{$format->value}"), MB_CASE_TITLE)
+                    Illuminate\Support\Str::ucfirst(__("catalogue.format.{$format->value}"))
                     }}</option>@endforeach</select></label>
                 <label class="grid gap-1"><span class="font-semibold">{{ __('requests.ask_words_isbn') }}</span><input
                     name="number" value="{{ old('number') }}" maxlength="40" class="field"
