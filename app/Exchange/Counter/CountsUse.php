@@ -36,12 +36,11 @@ final class CountsUse
         $loan = $request->route('loan');
         $title = $request->route('title');
         $library = $loan instanceof Loan ? $loan->card?->library_id : $this->current->library?->id;
-        $titleId =
-            $loan instanceof Loan
-                ? $loan->title_id
-                : ($title instanceof Title && $title->format->isLent()
-                    ? $title->id
-                    : null);
+        $titleId = match (true) {
+            $loan instanceof Loan => $loan->title_id,
+            $title instanceof Title && $title->format->isLent() => $title->id,
+            default => null,
+        };
         $words = $act === Act::Search ? self::words($request) : '';
         if ($library !== null && ($act === Act::Search ? $words !== '' : $titleId !== null)) {
             ($this->record)($request, $act, $library, $titleId, $words);
