@@ -27,6 +27,7 @@ use App\Desk\Patrons\PatronsController;
 use App\Desk\PayPerLoan\PayPerLoanController;
 use App\Desk\RecordImport\RecordImportController;
 use App\Desk\Records\RecordController;
+use App\Desk\Records\WorkController;
 use App\Desk\Renewals\RenewalsController;
 use App\Desk\Requests\RequestsController;
 use App\Desk\Rooms\RoomsController;
@@ -402,6 +403,7 @@ Route::middleware(['auth:staff', AtTheDesk::class])
                 Route::post('/', [RecordController::class, 'save'])->name('record.save');
                 Route::post('/{change}/undo', [RecordController::class, 'undo'])->name('record.undo');
                 Route::post('/cover', [RecordController::class, 'cover'])->name('record.cover');
+                Route::post('/work', WorkController::class)->name('record.work');
             });
         Route::middleware(['can:desk.titles', 'can:edit,title', LentHere::class])
             ->prefix('titles/{title}/file')

@@ -38,6 +38,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, list<string>> $accessibility
  * @property list<string> $awards
  * @property list<string>|null $edited_fields in which the word of staff stands
+ * @property string|null $work_said match_key of its work, where staff said it; else its record decides
  * @property float|null $level reading grade level
  * @property bool|null $fiction null where the record does not say
  * @property int|null $age_from

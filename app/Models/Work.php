@@ -7,6 +7,7 @@ namespace App\Models;
 /**
  * @property int $id
  * @property string $name
+ * @property string $match_key folded name and first contributor, or what staff said
  */
 final class Work extends Model
 {

@@ -77,6 +77,8 @@ final readonly class Record
      * @param  AgeRange|null  $ages  of readers it is made for, where the record says
      * @param  list<Holding>  $holdings  where it stands on paper in the library that the record is of
      * @param  list<WebLink>  $links  where it is on the web
+     * @param  list<Price>  $prices  for which a supplier gives it, one of each currency
+     * @param  string|null  $availableFrom  whole ISO 8601 date before which it is not had
      */
     public function __construct(
         string $key,
@@ -102,6 +104,8 @@ final readonly class Record
         public ?AgeRange $ages = null,
         public array $holdings = [],
         public array $links = [],
+        public array $prices = [],
+        public ?string $availableFrom = null,
     ) {
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');
@@ -203,13 +207,15 @@ final readonly class Record
             ages: $this->ages,
             holdings: $this->holdings,
             links: $this->links,
+            prices: $this->prices,
+            availableFrom: $this->availableFrom,
         );
     }
 
     /** The same record by another key. */
     public function known(string $key): self
     {
-        return $this->standing($key, $this->holdings, $this->links);
+        return $this->standing($key, $this->holdings, $this->links, $this->prices, $this->availableFrom);
     }
 
     /**
@@ -220,14 +226,25 @@ final readonly class Record
      */
     public function at(array $holdings, array $links): self
     {
-        return $this->standing($this->key, $holdings, $links);
+        return $this->standing($this->key, $holdings, $links, $this->prices, $this->availableFrom);
+    }
+
+    /**
+     * The same record, at these prices and from this day on.
+     *
+     * @param  list<Price>  $prices
+     */
+    public function supplied(array $prices, ?string $availableFrom): self
+    {
+        return $this->standing($this->key, $this->holdings, $this->links, $prices, $availableFrom);
     }
 
     /**
      * @param  list<Holding>  $holdings
      * @param  list<WebLink>  $links
+     * @param  list<Price>  $prices
      */
-    private function standing(string $key, array $holdings, array $links): self
+    private function standing(string $key, array $holdings, array $links, array $prices, ?string $availableFrom): self
     {
         return new self(
             key: $key,
@@ -253,6 +270,8 @@ final readonly class Record
             ages: $this->ages,
             holdings: $holdings,
             links: $links,
+            prices: $prices,
+            availableFrom: $availableFrom,
         );
     }
 

@@ -131,6 +131,8 @@ final class RecordText
                 ages: isset($new['ages']) ? AgeRange::parse($new['ages']) : $record->ages,
                 holdings: $record->holdings,
                 links: $record->links,
+                prices: $record->prices,
+                availableFrom: $record->availableFrom,
             ),
             $wrong,
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange;
 
+use DOMDocument;
 use DOMElement;
 use Generator;
 use XMLReader;
@@ -32,7 +33,8 @@ final class XmlElements
                     throw new UnreadableRecord('it brings entities of its own, which records do not need.');
                 }
                 if ($reader->nodeType === XMLReader::ELEMENT && in_array($reader->localName, $names, true)) {
-                    $element = @$reader->expand();
+                    // Of a document: an element of none cannot be written as text again.
+                    $element = @$reader->expand(new DOMDocument());
                     // What is read ahead may be broken already: of half a record nothing is taken.
                     if ($element instanceof DOMElement && libxml_get_errors() === []) {
                         yield $element;

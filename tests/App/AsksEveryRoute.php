@@ -354,6 +354,7 @@ trait AsksEveryRoute
                 'fund' => (string) $this->fund->id,
             ],
             'desk.rule.change' => ['max_loans' => '5', 'seen' => '||||||||', 'sure' => '1'],
+            'desk.record.work' => ['do' => 'apart'],
             'desk.record.save' => ['name' => 'Other', 'audience' => 'adult', 'seen' => '{}'],
             'desk.files.take' => ['licence' => 'none', 'uploads' => $this->upload->id],
             'desk.staff.invite' => ['email' => 'new@lantern.example', 'role' => 'figures'],

@@ -329,6 +329,7 @@ final class RouteAccessTest extends TestCase
         'desk.title' => self::STAFF,
         'desk.elsewhere' => self::STAFF,
         'desk.title.file' => [StaffTask::Titles, 'told'],
+        'desk.record.work' => [StaffTask::Titles, 'told'],
         'desk.title.file.take' => [StaffTask::Titles, 'told'],
         'desk.record' => [StaffTask::Titles, 'told'],
         'desk.record.save' => [StaffTask::Titles, 'told'],

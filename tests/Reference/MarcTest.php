@@ -10,6 +10,7 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Holding;
 use FigPorch\Core\Catalogue\OpenTo;
+use FigPorch\Core\Catalogue\Price;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Catalogue\WebLink;
@@ -114,6 +115,8 @@ final class MarcTest extends TestCase
                 awards: array_values(array_unique($some(2, fn() => 'Low Tide Prize ' . $random->getInt(1990, 2026)))),
                 level: $one([null, 3.5, 12.0]),
                 ages: $one([null, AgeRange::parse('8-12'), AgeRange::parse('16-')]),
+                prices: $one([[], [new Price(1250, 'EUR'), new Price(5, 'GBP')]]),
+                availableFrom: $one([null, '2027-02-28']),
                 holdings: $format === Format::Paper
                     ? Holding::together([
                         new Holding($words(3), $one(['', '599.2 GUL', $words(2)]), $random->getInt(1, 4)),

@@ -19,28 +19,44 @@ final class ArrangeEntries
 {
     public const LONGEST = 255;
 
-    /** The record with each entry by the name that it has here. */
-    public function understood(Record $record): Record
+    /**
+     * The records with each entry by the name that it has here.
+     *
+     * @param  list<Record>  $records
+     * @return list<Record>
+     */
+    public function understood(array $records): array
     {
-        $named = [
-            ...array_column($record->contributors, 'name'),
-            ...array_filter([$record->series]),
-            ...$record->subjects,
-        ];
         $short = fn(string $name): string => mb_substr($name, 0, self::LONGEST);
+        $named = [];
+        foreach ($records as $record) {
+            $all = [...array_column($record->contributors, 'name'), (string) $record->series, ...$record->subjects];
+            foreach ($all as $name) {
+                $named[$short($name)] = true;
+            }
+        }
         $names = [];
-        $forms = DB::table('name_forms')
-            ->whereIn('kind', array_column(EntryKind::cases(), 'value'))
-            ->whereIn('form', array_map($short, $named))
-            ->get();
-        foreach ($forms as $form) {
-            $name = EntryKind::from($form->kind)->query()->whereKey($form->entry_id)->value('name');
-            $name === null || ($names[$form->kind][$form->form] = $name);
+        foreach (EntryKind::cases() as $kind) {
+            $forms = DB::table('name_forms')
+                ->join($kind->query()->getModel()->getTable() . ' as entry', 'entry.id', '=', 'entry_id')
+                ->where('kind', $kind->value)
+                ->whereRaw('form in (select jsonb_array_elements_text(?))', [
+                    json_encode(array_map(strval(...), array_keys($named)), JSON_THROW_ON_ERROR),
+                ])
+                ->pluck('name', 'form');
+            foreach ($forms as $form => $name) {
+                $names[$kind->value][$form] = $name;
+            }
         }
 
         return $names === []
-            ? $record
-            : $record->renamed(fn(string $kind, string $of): string => $names[$kind][$short($of)] ?? $of);
+            ? $records
+            : array_map(
+                fn(Record $record): Record => $record->renamed(
+                    fn(string $kind, string $of): string => $names[$kind][$short($of)] ?? $of,
+                ),
+                $records,
+            );
     }
 
     /**

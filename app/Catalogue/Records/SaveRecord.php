@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Catalogue\Records;
 
 use App\Models\Title;
-use App\Models\Work;
 use App\Shared\Sql;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\AgeRange;
@@ -22,14 +21,30 @@ final class SaveRecord
     /** Between names, as search_stems knows it. */
     private const APART = '0apart0';
 
+    /** Of the words that spelling knows, in letters. */
+    private const SHORTEST_WORD = 4;
+
+    private const LONGEST_WORD = 40;
+
     public function __construct(private readonly ArrangeEntries $entries) {}
 
     public function __invoke(Record $record, DateTimeImmutable $now): Title
     {
-        return DB::transaction(function () use ($record, $now): Title {
-            $this->alone($record->key);
+        return Title::query()->findOrFail($this->all([$record], $now)[$record->key]);
+    }
 
-            return $this->save($this->withWordOfStaff($record), $now);
+    /**
+     * Many of them in one transaction, as one alone is written.
+     *
+     * @param  list<Record>  $records  each of another key
+     * @return array<string, int> numbers of their titles, by key
+     */
+    public function all(array $records, DateTimeImmutable $now): array
+    {
+        return DB::transaction(function () use ($records, $now): array {
+            $this->alone(...array_map(fn(Record $of): string => $of->key, $records));
+
+            return $this->save($this->withWordOfStaff($records), $now);
         });
     }
 
@@ -42,7 +57,7 @@ final class SaveRecord
     {
         return DB::transaction(function () use ($record, $edited, $now): Title {
             $this->alone($record->key);
-            $title = $this->save($record, $now);
+            $title = Title::query()->findOrFail($this->save([$record], $now)[$record->key]);
             $title->update(['edited_fields' => $edited === [] ? null : $edited]);
 
             return $title;
@@ -54,181 +69,150 @@ final class SaveRecord
     {
         return DB::transaction(function () use ($title, $now): Title {
             $this->alone($title->record_key);
+            $this->save([RecordOfTitle::of(Title::query()->findOrFail($title->id))], $now);
 
-            return $this->save(RecordOfTitle::of(Title::query()->findOrFail($title->id)), $now);
+            return Title::query()->findOrFail($title->id);
         });
     }
 
     /** One at a time for each title, new or known; until the end of the transaction. */
-    public function alone(string $key): void
+    public function alone(string ...$keys): void
     {
-        DB::select('select pg_advisory_xact_lock(hashtextextended(?, 6))', [$key]);
-    }
-
-    private function withWordOfStaff(Record $record): Record
-    {
-        $known = Title::query()->where('record_key', $record->key)->whereNotNull('edited_fields')->first();
-        if ($known === null) {
-            return $record;
-        }
-        $texts = array_intersect_key(
-            RecordText::of(RecordOfTitle::of($known)),
-            array_flip($known->edited_fields ?? []),
+        // In order, so that two who take many do not wait for each other in a circle.
+        DB::select(
+            'select pg_advisory_xact_lock(lock) from (select distinct hashtextextended(key, 6) as lock
+                from jsonb_array_elements_text(?) key order by 1) locks',
+            [json_encode(array_values($keys), JSON_THROW_ON_ERROR)],
         );
-
-        return RecordText::with($record, $texts)[0];
     }
 
-    private function save(Record $record, DateTimeImmutable $now): Title
+    /**
+     * @param  list<Record>  $records
+     * @return list<Record>
+     */
+    private function withWordOfStaff(array $records): array
     {
-        $record = $this->entries->understood($record);
+        $edited = Title::query()
+            ->whereIn('record_key', array_map(fn(Record $of): string => $of->key, $records))
+            ->whereNotNull('edited_fields')
+            ->get()
+            ->keyBy('record_key');
 
-        return DB::transaction(function () use ($record, $now): Title {
-            $work = Work::query()->firstOrCreate(['match_key' => $record->workKey()], ['name' => $record->name]);
-            $title = Title::query()->firstOrNew(['record_key' => $record->key], ['added_at' => $now]);
-            $title
-                ->fill([
-                    'work_id' => $work->id,
-                    'format' => $record->format,
-                    'name' => $record->name,
-                    'subtitle' => $record->subtitle,
-                    'edition' => $record->edition,
-                    'language' => $record->language,
-                    'audience' => $record->audience,
-                    'description' => $record->description,
-                    'publisher' => $record->publisher,
-                    'published' => $record->published,
-                    'isbn' => $record->isbn()?->thirteen,
-                    'identifiers' => $record->identifiers,
-                    'numbers' =>
-                        '{' .
-                        implode(',', array_map(fn(Identifier $number): string => $number->number, $record->numbers())) .
-                        '}',
-                    'series_id' =>
-                        $record->series === null ? null : $this->entries->named(EntryKind::Series, $record->series),
-                    'series_position' => $record->seriesPosition,
-                    'extent' => $record->extent,
-                    'extent_seconds' => $record->seconds,
-                    'accessibility' => $record->accessibility,
-                    'awards' => $record->awards,
-                    'level' => $record->level,
-                    'fiction' => Genre::isFiction($record->subjects),
-                    'age_from' => $record->ages?->from,
-                    'age_to' => $record->ages?->to,
-                ])
-                ->save();
+        return array_map(function (Record $of) use ($edited): Record {
+            $title = $edited[$of->key] ?? null;
 
-            $this->saveContributors($title, $record);
-            $title
-                ->subjects()
-                ->sync(
-                    array_map(
-                        fn(string $name): int => $this->entries->named(EntryKind::Subject, $name),
-                        $record->subjects,
+            return $title === null
+                ? $of
+                : RecordText::with(
+                    $of,
+                    array_intersect_key(
+                        RecordText::of(RecordOfTitle::of($title)),
+                        array_flip($title->edited_fields ?? []),
                     ),
-                );
-            $this->makeFindable($title, $record);
-
-            return $title;
-        });
+                )[0];
+        }, $records);
     }
 
-    private function saveContributors(Title $title, Record $record): void
+    /**
+     * @param  list<Record>  $records  each of another key
+     * @return array<string, int> numbers of their titles, by key
+     */
+    private function save(array $records, DateTimeImmutable $now): array
     {
-        DB::table('contributor_title')->where('title_id', $title->id)->delete();
-        foreach ($record->contributors as $position => $contributor) {
-            $person = $this->entries->named(EntryKind::Person, $contributor['name'], [
-                'sort_name' => $contributor['sort'],
-            ]);
-            DB::table('contributor_title')->insertOrIgnore([
-                'title_id' => $title->id,
-                'contributor_id' => $person,
-                'role' => $contributor['role'],
-                'position' => $position,
-            ]);
-        }
+        $rows = array_map(self::row(...), $this->entries->understood($records));
+
+        return array_column(
+            DB::select('select * from records_save(?, ?)', [
+                json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                Sql::second($now),
+            ]),
+            'id',
+            'key',
+        );
     }
 
-    /** Title above people, people above series and subject, all above the description. */
-    private function makeFindable(Title $title, Record $record): void
+    /** @return array<string, mixed> as records_save takes it */
+    private static function row(Record $record): array
     {
-        $language = strtolower(strtok((string) $record->language, '-') ?: '');
-        $weighted = [
-            'A' => [$record->name, $record->subtitle],
-            'B' => array_column($record->contributors, 'name'),
-            'C' => [
-                $record->series,
-                $record->publisher,
-                ...$record->awards,
-                ...$record->subjects,
-                ...array_merge(
-                    ...array_map(
-                        fn(Identifier $number): array => array_unique([$number->number, $number->written]),
-                        $record->numbers(),
+        $entry = fn(string $name): array => [
+            'name' => mb_substr($name, 0, ArrangeEntries::LONGEST),
+            'folded' => SearchWords::fold(mb_substr($name, 0, ArrangeEntries::LONGEST)),
+        ];
+        $texts = self::texts($record);
+        $ages = $record->ages ?? AgeRange::of($record->audience);
+
+        return [
+            'work_key' => $record->workKey(),
+            'record_key' => $record->key,
+            'format' => $record->format->value,
+            'name' => $record->name,
+            'subtitle' => $record->subtitle,
+            'edition' => $record->edition,
+            'language' => $record->language,
+            'audience' => $record->audience->value,
+            'description' => $record->description,
+            'publisher' => $record->publisher,
+            'published' => $record->published,
+            'isbn' => $record->isbn()?->thirteen,
+            'identifiers' => $record->identifiers,
+            'numbers' => array_map(fn(Identifier $of): string => $of->number, $record->numbers()),
+            'series' => $record->series === null ? null : $entry($record->series),
+            'series_position' => $record->seriesPosition,
+            'extent' => $record->extent,
+            'extent_seconds' => $record->seconds,
+            'accessibility' => (object) $record->accessibility,
+            'awards' => $record->awards,
+            'level' => $record->level,
+            'fiction' => Genre::isFiction($record->subjects),
+            'age_from' => $record->ages?->from,
+            'age_to' => $record->ages?->to,
+            'people' => array_map(
+                fn(array $of): array => [...$entry($of['name']), 'sort' => $of['sort'], 'role' => $of['role']],
+                $record->contributors,
+            ),
+            'subjects' => array_map($entry, $record->subjects),
+            'stemmed' => strtolower(strtok((string) $record->language, '-') ?: ''),
+            'texts' => $texts,
+            'for_from' => $ages->from,
+            'for_to' => $ages->to,
+            'words' => array_values(
+                array_unique(
+                    array_filter(
+                        explode(' ', implode(' ', array_slice($texts, 0, 3))),
+                        fn(string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD &&
+                            mb_strlen($word) <= self::LONGEST_WORD &&
+                            $word !== self::APART,
                     ),
                 ),
-            ],
-            'D' => [$record->description],
+            ),
         ];
-        $texts = array_map(
+    }
+
+    /** @return list<string> title above people, people above series and subject, all above the description */
+    private static function texts(Record $record): array
+    {
+        $numbers = array_map(
+            fn(Identifier $number): array => array_unique([$number->number, $number->written]),
+            $record->numbers(),
+        );
+
+        return array_map(
             fn(array $names): string => implode(
                 ' ',
                 array_map(fn(?string $name): string => SearchWords::fold((string) $name) . ' ' . self::APART, $names),
             ),
-            array_values($weighted),
-        );
-        $ages = $record->ages ?? AgeRange::of($record->audience);
-        DB::statement(
-            'insert into search_rows (title_id, format, audience, language, year, level, series_id, times_borrowed,
-                added_at, fiction, age_from, age_to, publisher, awards, subjects, stems,
-                exact) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, array(select jsonb_array_elements_text(?)),
-                    array(select subject_id::int from subject_title
-                    where title_id = ?), search_stems(?, ?, ?, ?, ?), search_exact(?, ?, ?, ?))
-                on conflict (title_id) do update set format = excluded.format, audience = excluded.audience,
-                    language = excluded.language, year = excluded.year, level = excluded.level,
-                    series_id = excluded.series_id, times_borrowed = excluded.times_borrowed,
-                    added_at = excluded.added_at, fiction = excluded.fiction, age_from = excluded.age_from,
-                    age_to = excluded.age_to, publisher = excluded.publisher, awards = excluded.awards,
-                    subjects = excluded.subjects, stems = excluded.stems, exact = excluded.exact',
             [
-                $title->id,
-                $record->format->value,
-                $record->audience->value,
-                $language === '' ? null : substr($language, 0, 8),
-                $title->year(),
-                $record->level,
-                $title->series_id,
-                $title->times_borrowed ?? 0,
-                Sql::timestamp($title->added_at),
-                match ($title->fiction) {
-                    true => 't',
-                    false => 'f',
-                    null => null,
-                },
-                $ages->from,
-                $ages->to,
-                trim((string) $title->publisher) ?: null,
-                json_encode($record->awards, JSON_THROW_ON_ERROR),
-                $title->id,
-                $language,
-                ...$texts,
-                ...$texts,
+                [$record->name, $record->subtitle],
+                array_column($record->contributors, 'name'),
+                [
+                    $record->series,
+                    $record->publisher,
+                    ...$record->awards,
+                    ...$record->subjects,
+                    ...array_merge(...$numbers),
+                ],
+                [$record->description],
             ],
-        );
-        // In order, so that two records saved at once do not wait for each other in a circle.
-        $words = array_values(
-            array_unique(
-                array_filter(
-                    explode(' ', implode(' ', array_slice($texts, 0, 3))),
-                    fn(string $word): bool => mb_strlen($word) >= 4 && mb_strlen($word) <= 40 && $word !== self::APART,
-                ),
-            ),
-        );
-        sort($words);
-        DB::statement(
-            'insert into search_words (word) select unnest(?::text[]) on conflict (word) do update
-                set titles = search_words.titles + 1',
-            [$words === [] ? '{}' : '{"' . implode('","', $words) . '"}'],
         );
     }
 }

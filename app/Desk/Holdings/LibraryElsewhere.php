@@ -22,6 +22,12 @@ final class LibraryElsewhere
 
     private const PAGE = 25;
 
+    public function hasAny(Library $library): bool
+    {
+        return Holding::query()->where('library_id', $library->id)->exists() ||
+            Link::query()->where('library_id', $library->id)->exists();
+    }
+
     /** @return array<string, int> by SHOWN */
     public function counts(Library $library): array
     {

@@ -25,7 +25,7 @@ use PDOException;
 use Throwable;
 
 /**
- * Takes the chosen records of a file in, one at a time, each with its mark that it is done, so that one that was ended
+ * Takes the chosen records of a file in, some at a time, each with its mark that it is done, so that one that was ended
  * from without goes on where it was. Each is compared once more: others may have changed the title meanwhile.
  */
 final class ApplyRecordImport implements ShouldQueue
@@ -34,6 +34,8 @@ final class ApplyRecordImport implements ShouldQueue
 
     /** Then others that wait have their turn, and this goes on after them. */
     private const SECONDS = 20;
+
+    private const TOGETHER = 50;
 
     public int $tries = 20;
 
@@ -58,77 +60,101 @@ final class ApplyRecordImport implements ShouldQueue
         }
         $until = CarbonImmutable::now()->addSeconds(self::SECONDS);
         do {
-            $row = $import->rows()->where('chosen', true)->where('done', false)->orderBy('id')->first();
-            if ($row === null) {
+            $rows = $import
+                ->rows()
+                ->where('chosen', true)
+                ->where('done', false)
+                ->orderBy('id')
+                ->limit(self::TOGETHER)
+                ->get();
+            if ($rows->isEmpty()) {
                 $this->end($import, $recordChange);
 
                 return;
             }
-            $this->tried($import, $row, $compare, $take);
+            $this->tried($import, array_values($rows->all()), $compare, $take);
         } while (CarbonImmutable::now() < $until);
         self::dispatch($this->importId);
     }
 
-    /** What fails with one record is said beside it, and stops none of the others. */
-    private function tried(
-        RecordImport $import,
-        RecordImportRow $row,
-        CompareRecords $compare,
-        ImportRecords $take,
-    ): void {
+    /**
+     * What fails with one record is said beside it, and stops none of the others: where some fail, each is taken alone.
+     *
+     * @param  list<RecordImportRow>  $rows
+     */
+    private function tried(RecordImport $import, array $rows, CompareRecords $compare, ImportRecords $take): void
+    {
         try {
-            DB::transaction(fn() => $this->one($import, $row, $compare, $take));
+            DB::transaction(fn() => $this->together($import, $rows, $compare, $take));
         } catch (Throwable $fault) {
             if ($fault instanceof PDOException && DatabaseFaults::isPassing($fault)) {
                 throw $fault;
             }
+            if (count($rows) > 1) {
+                foreach ($rows as $row) {
+                    $this->tried($import, [$row->refresh()], $compare, $take);
+                }
+
+                return;
+            }
             report($fault);
-            $row->refresh()->update(['outcome' => 'refused', 'chosen' => false, 'why' => RecordImportRow::BROKE]);
+            $rows[0]->refresh()->update(['outcome' => 'refused', 'chosen' => false, 'why' => RecordImportRow::BROKE]);
         }
     }
 
-    private function one(RecordImport $import, RecordImportRow $row, CompareRecords $compare, ImportRecords $take): void
+    /** @param  list<RecordImportRow>  $rows */
+    private function together(RecordImport $import, array $rows, CompareRecords $compare, ImportRecords $take): void
     {
-        $record = RecordOfMarc::read(MarcXml::one((string) $row->marc));
-        $like = $row->as_title ? Title::query()->find($row->title_id) : null;
-        if ($row->as_title && $like === null) {
-            $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => 'that title is gone.']);
+        $records = $waiting = [];
+        foreach ($rows as $row) {
+            $like = $row->as_title ? Title::query()->find($row->title_id) : null;
+            if ($row->as_title && $like === null) {
+                $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => 'that title is gone.']);
 
-            return;
+                continue;
+            }
+            // Said to be the title that it is like, it is known by that title's number.
+            $record = RecordOfMarc::read(MarcXml::one((string) $row->marc));
+            $record = $like === null ? $record : CompareRecords::asOf($like, $record);
+            // Two that are one title now have their turns.
+            if (!isset($waiting[$record->key])) {
+                $waiting[$record->key] = $row;
+                $records[$row->number] = $record;
+            }
         }
-        // Said to be the title that it is like, it is known by that title's number.
-        $now = $compare->one(
-            $row->number,
-            $like === null ? $record : CompareRecords::asOf($like, $record),
-            $import->library,
-        );
-        $isOthers =
-            $now->outcome === 'changed' && EditableTitles::among($import->library_id, [(int) $now->titleId]) === [];
-        if ($isOthers && array_intersect($now->fields, ReadRecordImport::ELSEWHERE) !== []) {
-            $title = $take->takeElsewhere($now, $import->library, CarbonImmutable::now());
-            $row->update(['done' => true, 'title_id' => $title->id, 'marc' => null]);
+        $now = CarbonImmutable::now();
+        $compared = $compare->alone($records, $import->library);
+        $rows = array_combine(array_map(fn(RecordImportRow $of): int => $of->number, $waiting), $waiting);
+        $wanted = [];
+        foreach ($compared as $number => $of) {
+            $isOthers =
+                $of->outcome === 'changed' && EditableTitles::among($import->library_id, [(int) $of->titleId]) === [];
+            if ($isOthers && array_intersect($of->fields, ReadRecordImport::ELSEWHERE) !== []) {
+                $this->done($rows[$number], $take->takeElsewhere($of, $import->library, $now)->id, made: false);
+            } elseif (
+                $of->outcome === 'refused' ||
+                $isOthers ||
+                ($of->outcome === 'doubtful' && $rows[$number]->outcome === 'new')
+            ) {
+                // Another has come in between that is it, or may be.
+                $why = $isOthers ? RecordImportRow::OF_OTHERS : $of->why;
+                $refused = ['outcome' => 'refused', 'chosen' => false, 'why' => $why, 'title_id' => $of->titleId];
+                $rows[$number]->update($refused);
+            } else {
+                $wanted[] = $of;
+            }
+        }
+        $terms = $import->terms === null ? null : LicenceTerms::parse($import->terms);
+        $titles = $take->all($wanted, $import->library, $terms, $now);
+        foreach ($wanted as $of) {
+            $isMade = in_array($of->outcome, ['new', 'doubtful'], true);
+            $this->done($rows[$of->number], $titles[$of->number], $isMade);
+        }
+    }
 
-            return;
-        }
-        if ($now->outcome === 'refused' || $isOthers || ($now->outcome === 'doubtful' && $row->outcome === 'new')) {
-            // Another has come in between that is it, or may be.
-            $why = $isOthers ? RecordImportRow::OF_OTHERS : $now->why;
-            $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => $why, 'title_id' => $now->titleId]);
-
-            return;
-        }
-        $title = $take->take(
-            $now,
-            $import->library,
-            $import->terms === null ? null : LicenceTerms::parse($import->terms),
-            CarbonImmutable::now(),
-        );
-        $row->update([
-            'done' => true,
-            'made' => in_array($now->outcome, ['new', 'doubtful'], true),
-            'title_id' => $title->id,
-            'marc' => null,
-        ]);
+    private function done(RecordImportRow $row, int $titleId, bool $made): void
+    {
+        $row->update(['done' => true, 'made' => $made, 'title_id' => $titleId, 'marc' => null]);
     }
 
     private function end(RecordImport $import, RecordChange $recordChange): void

@@ -7,6 +7,8 @@ namespace App\Desk\RecordImport;
 use App\Exchange\Records\ComparedRecord;
 use App\Models\RecordImport;
 use App\Models\RecordImportRow;
+use App\Shared\View\Dates;
+use FigPorch\Core\Catalogue\Price;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
@@ -54,7 +56,8 @@ final class RecordImports
 
     /**
      * @param  array<int, RecordImportRow>  $rows
-     * @return array<int, string> by row, what tells it from others of its name: people, format, year
+     * @return array<int, string> by row, what tells it from others of its name: people, format, year, and for how much
+     *     and from when on it is had
      */
     public function about(array $rows): array
     {
@@ -63,6 +66,11 @@ final class RecordImports
             if ($row->marc !== null) {
                 $record = RecordOfMarc::read(MarcXml::one($row->marc));
                 $people = array_slice(array_column($record->contributors, 'name'), 0, self::PEOPLE);
+                $from = $record->availableFrom;
+                $prices = implode(
+                    ', ',
+                    array_map(fn(Price $of): string => "{$of->amount()} {$of->currency}", $record->prices),
+                );
                 $about[$row->id] = implode(
                     ' · ',
                     array_filter([
@@ -70,6 +78,8 @@ final class RecordImports
                         __("catalogue.format.{$record->format->value}"),
                         $record->edition,
                         $record->published === null ? null : substr($record->published, 0, 4),
+                        $prices,
+                        $from === null ? null : __('record_import.from', ['date' => Dates::published($from)]),
                     ]),
                 );
             }

@@ -19,6 +19,9 @@ use Illuminate\View\View;
 /** The record of a title: every field, what was changed, and back. */
 final class RecordController
 {
+    /** Other titles of its work that are named. */
+    private const OF_WORK = 20;
+
     public function edit(Title $title, #[CurrentUser('staff')] StaffMember $staff, RecordChanges $changes): View
     {
         $texts = RecordText::of(RecordOfTitle::of($title));
@@ -29,6 +32,12 @@ final class RecordController
             'texts' => $texts,
             'people' => RecordInput::people($texts['contributors']),
             'changes' => $changes->of($title->id),
+            'ofWork' => Title::query()
+                ->where('work_id', $title->work_id)
+                ->whereKeyNot($title->id)
+                ->orderBy('id')
+                ->limit(self::OF_WORK)
+                ->get(),
         ]);
     }
 

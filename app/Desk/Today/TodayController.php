@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Today;
 
+use App\Desk\Holdings\LibraryElsewhere;
 use App\Desk\Licences\TitlesUnderPressure;
 use App\Models\StaffMember;
 use Carbon\CarbonImmutable;
@@ -17,13 +18,14 @@ final class TodayController
         #[CurrentUser('staff')] StaffMember $staff,
         NeedsHands $needs,
         TitlesUnderPressure $titles,
+        LibraryElsewhere $elsewhere,
     ): View {
         $now = CarbonImmutable::now();
 
         return view('desk.today.today', [
             'staff' => $staff,
             'todos' => $needs->of($staff, $now),
-            'hasTitles' => $titles->hasAny($staff->library),
+            'hasTitles' => $titles->hasAny($staff->library) || $elsewhere->hasAny($staff->library),
             'wrong' => $needs->wrongWithMachine(),
             'now' => $now,
         ]);

@@ -39,6 +39,7 @@ enum ChangeKind: string
     case RecordChanged = 'record_changed';
     case RecordUndone = 'record_undone';
     case CoverChanged = 'cover_changed';
+    case WorkChanged = 'work_changed';
     case HoldingChanged = 'holding_changed';
     case HoldingRemoved = 'holding_removed';
     case LinkChanged = 'link_changed';

@@ -12,6 +12,7 @@ use App\Models\Title;
 use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Exchange\Onix\OnixUpdate;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -22,7 +23,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class CompareRecords
 {
-    private const AT_ONCE = 200;
+    public const AT_ONCE = 200;
 
     public function __construct(
         private readonly RecordFile $file,
@@ -40,16 +41,15 @@ final class CompareRecords
      */
     public function __invoke(string $path, Library $library, array $columns = [], ?OpenTo $webFor = null): Generator
     {
-        $some = [];
-        $seen = [];
+        $some = $seen = $works = [];
         foreach ($this->file->read($path, $columns, $webFor) as $number => $read) {
-            $some[$number] = $this->understood($number, $read, $seen);
+            $some[$number] = $this->once($number, $read, $seen);
             if (count($some) === self::AT_ONCE) {
-                yield from $this->compared($some, $library);
+                yield from $this->compared($some, $library, $works);
                 $some = [];
             }
         }
-        yield from $this->compared($some, $library);
+        yield from $this->compared($some, $library, $works);
     }
 
     /** A record as that of a title which is known by another number: what it does not say stays. */
@@ -61,55 +61,116 @@ final class CompareRecords
         return RecordText::with(RecordOfTitle::of($title), $says)[0]->at($record->holdings, $record->links);
     }
 
-    /** One by itself, as it stands now; nobody else brings or changes it until the end of the transaction. */
-    public function one(int $number, Record $record, Library $library): ComparedRecord
+    /**
+     * Some by themselves, as they stand now; nobody else brings or changes them until the end of the transaction.
+     *
+     * @param  array<int, Record>  $records  by number, each of another key
+     * @return array<int, ComparedRecord> by number
+     */
+    public function alone(array $records, Library $library): array
     {
-        $this->saveRecord->alone($record->key);
-        foreach ($this->compared([$number => $this->entries->understood($record)], $library) as $of) {
-            return $of;
+        $this->saveRecord->alone(...array_values(array_map(fn(Record $of): string => $of->key, $records)));
+        $compared = $works = [];
+        foreach ($this->compared($records, $library, $works) as $of) {
+            $compared[$of->number] = $of;
         }
-        throw new UnreadableRecord('there is no record.');
+
+        return $compared;
     }
 
     /** @param  array<string, int>  $seen  numbers of records by key */
-    private function understood(int $number, Record|string $read, array &$seen): Record|ComparedRecord
+    private function once(int $number, Record|OnixUpdate|string $read, array &$seen): Record|OnixUpdate|ComparedRecord
     {
         if (is_string($read)) {
             return new ComparedRecord($number, 'refused', why: $read);
         }
-        $record = $this->entries->understood($read);
-        $before = $seen[$record->key] ?? null;
-        $seen[$record->key] ??= $number;
+        $before = $seen[$read->key] ?? null;
+        $seen[$read->key] ??= $number;
 
         return $before === null
-            ? $record
+            ? $read
             : new ComparedRecord(
                 $number,
                 'refused',
-                $record,
-                why: "“{$record->name}” is in this file already, as record {$before}.",
+                $read instanceof Record ? $read : null,
+                why: ($read instanceof Record ? "“{$read->name}”" : 'what it changes') .
+                    " is in this file already, as record {$before}.",
             );
     }
 
     /**
-     * @param  array<int, Record|ComparedRecord>  $some
+     * @param  array<int, Record|OnixUpdate|ComparedRecord>  $some
+     * @param  array<string, int>  $works  numbers of new records by work and format
      * @return Generator<ComparedRecord>
      */
-    private function compared(array $some, Library $library): Generator
+    private function compared(array $some, Library $library, array &$works): Generator
     {
-        $records = array_filter($some, fn(Record|ComparedRecord $of): bool => $of instanceof Record);
+        $keys = array_map(
+            fn(Record|OnixUpdate|ComparedRecord $of): string => $of instanceof ComparedRecord ? '' : $of->key,
+            $some,
+        );
         $known = Title::query()
             ->with(['contributors', 'subjects', 'series', 'publication'])
-            ->whereIn('record_key', array_map(fn(Record $of): string => $of->key, $records))
+            ->whereIn('record_key', array_filter($keys, fn(string $key): bool => $key !== ''))
             ->get()
             ->keyBy('record_key');
+        $some = array_map(
+            fn(Record|OnixUpdate|ComparedRecord $of, int $number): Record|ComparedRecord => $of instanceof OnixUpdate
+                ? self::updated($number, $of, $known[$of->key] ?? null)
+                : $of,
+            $some,
+            $numbers = array_keys($some),
+        );
+        $some = array_combine($numbers, $some);
+        $records = array_filter($some, fn(Record|ComparedRecord $of): bool => $of instanceof Record);
+        $records = array_combine(array_keys($records), $this->entries->understood(array_values($records)));
+        $some = array_replace($some, $records);
         $elsewhere = ElsewhereAtLibrary::of($library, $known);
         $alike = $this->alike(array_filter($records, fn(Record $of): bool => !isset($known[$of->key])));
         foreach ($some as $number => $of) {
-            yield $of instanceof ComparedRecord
-                ? $of
-                : $this->beside($number, $of, $known[$of->key] ?? null, $alike[$number] ?? null, $elsewhere);
+            $of =
+                $of instanceof ComparedRecord
+                    ? $of
+                    : $this->beside($number, $of, $known[$of->key] ?? null, $alike[$number] ?? null, $elsewhere);
+            yield $of->outcome === 'new' ? self::besideOthers($of, $works) : $of;
         }
+    }
+
+    /**
+     * One that is new, beside the others of the file.
+     *
+     * @param  array<string, int>  $works
+     */
+    private static function besideOthers(ComparedRecord $new, array &$works): ComparedRecord
+    {
+        $record = $new->record ?? throw new UnreadableRecord('there is no record.');
+        $work = hash('xxh128', "{$record->format->value} {$record->workKey()}");
+        $before = $works[$work] ?? null;
+        $works[$work] ??= $new->number;
+
+        return $before === null
+            ? $new
+            : new ComparedRecord(
+                $new->number,
+                'doubtful',
+                $record,
+                why: "“{$record->name}” may be record {$before} of this file, which has another number.",
+            );
+    }
+
+    /** The record of a title with the part of it that a publisher changes. */
+    private static function updated(int $number, OnixUpdate $update, ?Title $title): Record|ComparedRecord
+    {
+        return $title === null
+            ? new ComparedRecord(
+                $number,
+                'refused',
+                why: "it changes a part of a title that is not here ({$update->key}). Ask for its whole record.",
+            )
+            : RecordText::with(RecordOfTitle::of($title), $update->texts)[0]->supplied(
+                $update->prices,
+                $update->availableFrom,
+            );
     }
 
     private function beside(

@@ -14,6 +14,7 @@ use App\Models\Title;
 use App\Shared\DatabaseFaults;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\OpenTo;
+use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
@@ -22,8 +23,9 @@ use PDOException;
 use Throwable;
 
 /**
- * Takes the records of a file into the catalogue, each in a transaction of its own: ended in the middle and begun
- * again, those that were taken in are unchanged then, and nothing is done twice.
+ * Takes the records of a file into the catalogue, some hundred in a transaction, and where one of them fails each in one
+ * of its own. Ended in the middle and begun again, those that were taken in are unchanged then, and nothing is done
+ * twice.
  */
 final class ImportRecords
 {
@@ -51,46 +53,111 @@ final class ImportRecords
         array $columns = [],
         ?OpenTo $webFor = null,
     ): Generator {
+        $isWanted = fn(ComparedRecord $of): bool => in_array(
+            $of->outcome,
+            ['new', 'changed', ...$doubtful ? ['doubtful'] : []],
+            true,
+        ) ||
+            ($of->outcome === 'unchanged' && $terms !== null);
+        $some = [];
         foreach (($this->compare)($path, $library, $columns, $webFor) as $of) {
-            if (
-                in_array($of->outcome, ['new', 'changed', ...$doubtful ? ['doubtful'] : []], true) ||
-                ($of->outcome === 'unchanged' && $terms !== null)
-            ) {
-                $of = $this->tried($of, $library, $terms);
+            $some[] = $of;
+            if (count($some) === CompareRecords::AT_ONCE) {
+                yield from $this->some($some, $isWanted, $library, $terms);
+                $some = [];
             }
-            yield $of;
         }
+        yield from $this->some($some, $isWanted, $library, $terms);
     }
 
-    /** What fails with one record stops none of the others; without the database all wait. */
+    /**
+     * @param  list<ComparedRecord>  $some
+     * @param  callable(ComparedRecord): bool  $isWanted
+     * @return list<ComparedRecord>
+     */
+    private function some(array $some, callable $isWanted, Library $library, ?LicenceTerms $terms): array
+    {
+        $failed = $this->fault(array_values(array_filter($some, $isWanted)), $library, $terms) !== null;
+
+        return $failed
+            ? array_map(
+                fn(ComparedRecord $of): ComparedRecord => $isWanted($of) ? $this->tried($of, $library, $terms) : $of,
+                $some,
+            )
+            : $some;
+    }
+
+    /** What fails with one record stops none of the others. */
     private function tried(ComparedRecord $of, Library $library, ?LicenceTerms $terms): ComparedRecord
     {
-        try {
-            $this->take($of, $library, $terms, CarbonImmutable::now());
-
+        $fault = $this->fault([$of], $library, $terms);
+        if ($fault === null) {
             return $of;
+        }
+        report($fault);
+
+        return new ComparedRecord($of->number, 'refused', $of->record, why: 'it could not be taken in.');
+    }
+
+    /**
+     * Takes them in, or says why not; without the database all wait.
+     *
+     * @param  list<ComparedRecord>  $some
+     */
+    private function fault(array $some, Library $library, ?LicenceTerms $terms): ?Throwable
+    {
+        try {
+            $this->all($some, $library, $terms, CarbonImmutable::now());
+
+            return null;
         } catch (Throwable $fault) {
             if ($fault instanceof PDOException && DatabaseFaults::isPassing($fault)) {
                 throw $fault;
             }
-            report($fault);
 
-            return new ComparedRecord($of->number, 'refused', $of->record, why: 'it could not be taken in.');
+            return $fault;
         }
     }
 
-    /** One of them, whatever it was compared to; licensed where the library has none. */
-    public function take(ComparedRecord $of, Library $library, ?LicenceTerms $terms, CarbonImmutable $now): Title
+    /**
+     * Some of them together, whatever they were compared to; licensed where the library has none.
+     *
+     * @param  list<ComparedRecord>  $some
+     * @return array<int, int> their titles, by number
+     */
+    public function all(array $some, Library $library, ?LicenceTerms $terms, CarbonImmutable $now): array
     {
-        return DB::transaction(function () use ($of, $library, $terms, $now): Title {
-            $title = $of->outcome === 'unchanged' ? Title::query()->findOrFail($of->titleId) : $this->save($of, $now);
-            if ($terms !== null && $title->format->isLent()) {
-                ($this->license)($library->id, $title->id, $terms, $now);
-            }
-            $this->keep($of, $title, $library, $now);
+        return $some === []
+            ? []
+            : DB::transaction(function () use ($some, $library, $terms, $now): array {
+                $titles = $this->save($some, $now);
+                foreach ($some as $of) {
+                    $id = $titles[$of->number];
+                    if ($of->record?->format->isLent() === false) {
+                        $this->keep($of, Title::query()->findOrFail($id), $library, $now);
+                    } elseif ($terms !== null) {
+                        $this->licensed($of->record, $library, $id, $terms, $now);
+                    }
+                }
 
-            return $title;
-        });
+                return $titles;
+            });
+    }
+
+    /** For the price that the record says, in the library's own money; from when on it is to be had. */
+    private function licensed(
+        ?Record $record,
+        Library $library,
+        int $titleId,
+        LicenceTerms $terms,
+        CarbonImmutable $now,
+    ): void {
+        foreach ($record->prices ?? [] as $price) {
+            $terms = $price->currency === $library->currency ? $terms->priced($price->cents) : $terms;
+        }
+        $from =
+            $record?->availableFrom === null ? null : CarbonImmutable::parse($record->availableFrom, $library->zone());
+        ($this->license)($library->id, $titleId, $terms, $now, $from > $now ? $from : null);
     }
 
     /** Only where the library has it, on paper or on the web: the record of the title is others'. */
@@ -115,15 +182,34 @@ final class ImportRecords
         );
     }
 
-    private function save(ComparedRecord $of, CarbonImmutable $now): Title
+    /**
+     * @param  list<ComparedRecord>  $some
+     * @return array<int, int> their titles, by number
+     */
+    private function save(array $some, CarbonImmutable $now): array
     {
-        $record = $of->record ?? throw new UnreadableRecord('there is no record.');
-        $title = $of->outcome === 'changed' ? Title::query()->with('publication')->find($of->titleId) : null;
-        if ($title?->publication !== null) {
-            // How long it is, its file has said; the record says the rest.
-            [$record] = RecordText::with(RecordOfTitle::of($title), RecordText::of($record));
-        }
+        $changed = array_filter($some, fn(ComparedRecord $of): bool => $of->outcome === 'changed');
+        $known = Title::query()
+            ->with(['publication', 'contributors', 'subjects', 'series'])
+            ->findMany(array_map(fn(ComparedRecord $of): int => (int) $of->titleId, $changed))
+            ->keyBy('id');
+        $titles = $records = [];
+        foreach ($some as $of) {
+            $record = $of->record ?? throw new UnreadableRecord('there is no record.');
+            if ($of->outcome === 'unchanged') {
+                $titles[$of->number] = (int) $of->titleId;
 
-        return ($this->saveRecord)($record, $now);
+                continue;
+            }
+            $title = $of->outcome === 'changed' ? $known[$of->titleId] ?? null : null;
+            // How long it is, its file has said; the record says the rest.
+            $records[$of->number] =
+                $title?->publication === null
+                    ? $record
+                    : RecordText::with(RecordOfTitle::of($title), RecordText::of($record))[0];
+        }
+        $ids = $this->saveRecord->all(array_values($records), $now);
+
+        return $titles + array_map(fn(Record $of): int => $ids[$of->key], $records);
     }
 }

@@ -14,6 +14,7 @@ use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use FigPorch\Core\Exchange\Onix\OnixReader;
+use FigPorch\Core\Exchange\Onix\OnixUpdate;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
@@ -38,7 +39,7 @@ final class RecordFile
     /**
      * @param  array<string, string>  $columns  of a table, by what they are called there
      * @param  OpenTo|null  $webFor  what has an address is a website, for these
-     * @return Generator<int, Record|string> by number, from 1: the record, or what is wrong with it
+     * @return Generator<int, Record|OnixUpdate|string> by number, from 1: the record, or what is wrong with it
      *
      * @throws UnreadableRecord where it is no file of records
      */
@@ -66,7 +67,7 @@ final class RecordFile
 
     /**
      * @param  array<string, string>  $columns
-     * @return Generator<int, Record|string>
+     * @return Generator<int, Record|OnixUpdate|string>
      */
     private function table(string $path, array $columns): Generator
     {
@@ -103,14 +104,14 @@ final class RecordFile
         }
     }
 
-    /** @return Generator<int, Record|string> */
+    /** @return Generator<int, Record|OnixUpdate|string> */
     private function xml(string $path, ?OpenTo $webFor): Generator
     {
         $number = 0;
         try {
             foreach (XmlElements::of($path, [MarcXml::RECORD, ...OnixReader::PRODUCTS]) as $element) {
                 yield ++$number => self::understood(
-                    fn(): Record => $element->localName === MarcXml::RECORD
+                    fn(): Record|OnixUpdate => $element->localName === MarcXml::RECORD
                         ? RecordOfMarc::read(MarcXml::record($element), $webFor)
                         : OnixReader::read($element),
                 );
@@ -124,8 +125,8 @@ final class RecordFile
         }
     }
 
-    /** @param  callable(): Record  $read */
-    private static function understood(callable $read): Record|string
+    /** @param  callable(): (Record|OnixUpdate)  $read */
+    private static function understood(callable $read): Record|OnixUpdate|string
     {
         try {
             return $read();
@@ -136,7 +137,7 @@ final class RecordFile
 
     /**
      * @param  resource  $file
-     * @return Generator<int, Record|string>
+     * @return Generator<int, Record|OnixUpdate|string>
      */
     private function iso2709($file, ?OpenTo $webFor): Generator
     {
@@ -153,12 +154,12 @@ final class RecordFile
 
     /**
      * @param  array<int, string>  $records
-     * @return array<int, Record|string> in order
+     * @return array<int, Record|OnixUpdate|string> in order
      */
     private function records(array $records, ?OpenTo $webFor): array
     {
         return array_map(
-            fn(MarcRecord|string $of): Record|string => is_string($of)
+            fn(MarcRecord|string $of): Record|OnixUpdate|string => is_string($of)
                 ? $of
                 : self::understood(fn(): Record => RecordOfMarc::read($of, $webFor)),
             $this->decoded($records),

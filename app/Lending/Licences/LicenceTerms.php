@@ -38,6 +38,20 @@ final readonly class LicenceTerms
         }
     }
 
+    /** The same at another price. */
+    public function priced(int $cents): self
+    {
+        return new self(
+            model: $this->model,
+            copies: $this->copies,
+            loans: $this->loans,
+            endsAt: $this->endsAt,
+            shared: $this->shared,
+            priceCents: $cents,
+            rights: $this->rights,
+        );
+    }
+
     /** @throws InvalidArgumentException with a message for the person who typed it */
     public static function parse(string $text): self
     {

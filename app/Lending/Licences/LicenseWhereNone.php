@@ -12,8 +12,14 @@ final class LicenseWhereNone
 {
     public function __construct(private readonly AddLicence $addLicence) {}
 
-    public function __invoke(int $libraryId, int $titleId, LicenceTerms $terms, DateTimeImmutable $now): void
-    {
+    /** @param  DateTimeImmutable|null  $startsAt  where it is not had before that */
+    public function __invoke(
+        int $libraryId,
+        int $titleId,
+        LicenceTerms $terms,
+        DateTimeImmutable $now,
+        ?DateTimeImmutable $startsAt = null,
+    ): void {
         if (
             Licence::query()
                 ->where(['library_id' => $libraryId, 'title_id' => $titleId])
@@ -27,7 +33,7 @@ final class LicenseWhereNone
             model: $terms->model,
             copies: $terms->copies,
             loans: $terms->loans,
-            startsAt: $now,
+            startsAt: $startsAt ?? $now,
             endsAt: $terms->endsAt,
             now: $now,
             priceCents: $terms->priceCents,

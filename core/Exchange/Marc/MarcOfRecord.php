@@ -79,6 +79,7 @@ final class MarcOfRecord
                 ? []
                 : [MarcField::of('264', ' 1', b: $of->publisher, c: $of->published)],
             ...self::extent($of),
+            ...MarcSupply::fields($of),
             new MarcField('336', [['a', $content], ['b', $code], ['2', 'rdacontent']]),
             ...self::carrier($of->format),
             ...self::series('490', '1 ', $of),

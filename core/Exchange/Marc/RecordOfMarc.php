@@ -98,6 +98,8 @@ final class RecordOfMarc
                 ages: $ages,
                 holdings: $holdings,
                 links: $format === Format::Website ? $links : [],
+                prices: MarcSupply::prices($of),
+                availableFrom: MarcSupply::availableFrom($of),
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");

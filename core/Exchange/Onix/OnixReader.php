@@ -30,7 +30,7 @@ final class OnixReader
     private const PARTIAL = '04';
 
     /** @throws UnreadableRecord */
-    public static function read(DOMElement $product): Record
+    public static function read(DOMElement $product): Record|OnixUpdate
     {
         $of = new OnixElement($product);
         $detail = 'DescriptiveDetail';
@@ -41,11 +41,9 @@ final class OnixReader
             );
         }
         if ($of->all($detail) === []) {
-            throw new UnreadableRecord(
-                $notification === self::PARTIAL
-                    ? 'it changes a part of a record alone. Ask for whole records.'
-                    : 'it does not say what it is (DescriptiveDetail).',
-            );
+            return $notification === self::PARTIAL
+                ? self::update($of)
+                : throw new UnreadableRecord('it does not say what it is (DescriptiveDetail).');
         }
         [$name, $subtitle, $part] = self::title($of);
         if ($name === null) {
@@ -53,18 +51,16 @@ final class OnixReader
         }
         $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a form that is not lent here.");
         $identifiers = self::identifiers($of);
-        $isbn = array_values(array_filter(array_map(Isbn::parse(...), $identifiers)))[0] ?? null;
-        $reference = $of->text('RecordReference');
-        if ($isbn === null && $reference === null) {
+        $key =
+            self::key($of) ??
             throw new UnreadableRecord("“{$name}” has neither an ISBN nor a reference by which to know it again.");
-        }
         [$series, $position] = self::series($of);
         $ages = OnixReaders::ages($of);
         [$pages, $seconds] = OnixExtent::of($of);
         $edition = $of->text("{$detail}/EditionStatement") ?? $of->text("{$detail}/EditionNumber");
         try {
             return new Record(
-                key: $isbn !== null ? "isbn:{$isbn->thirteen}" : "onix:{$reference}",
+                key: $key,
                 format: $format,
                 name: $name,
                 contributors: OnixPeople::of($of),
@@ -82,10 +78,41 @@ final class OnixReader
                 seriesPosition: $series === null ? null : SeriesPosition::read($position ?? $part),
                 awards: self::awards($of),
                 ages: $ages,
+                prices: OnixSupply::prices($of),
+                availableFrom: OnixSupply::availableFrom($of),
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
         }
+    }
+
+    /** What came of it; a block that did not come stays as it is. */
+    private static function update(OnixElement $of): OnixUpdate
+    {
+        $key =
+            self::key($of) ?? throw new UnreadableRecord('it has neither an ISBN nor a reference: whose part is it?');
+        $texts = [];
+        if ($of->all('CollateralDetail') !== []) {
+            $texts += ['description' => self::description($of), 'awards' => implode("\n", self::awards($of))];
+        }
+        if ($of->all('PublishingDetail') !== []) {
+            $texts += ['publisher' => self::publisher($of), 'published' => self::published($of)];
+        }
+
+        return new OnixUpdate(
+            $key,
+            array_map(strval(...), array_filter($texts, fn(?string $text): bool => $text !== null && $text !== '')),
+            OnixSupply::prices($of),
+            OnixSupply::availableFrom($of),
+        );
+    }
+
+    private static function key(OnixElement $of): ?string
+    {
+        $isbn = array_values(array_filter(array_map(Isbn::parse(...), self::identifiers($of))))[0] ?? null;
+        $reference = $of->text('RecordReference');
+
+        return $isbn !== null ? "isbn:{$isbn->thirteen}" : ($reference === null ? null : "onix:{$reference}");
     }
 
     /** @return array{string|null, string|null, string|null} title, subtitle, number of the part */

@@ -66,6 +66,7 @@ final class ElsewhereTest extends TestCase
     public function test_a_title_on_paper_is_added_and_found_by_patrons_at_once(): void
     {
         $this->get('/desk/holdings')->assertOk()->assertSee('Nothing on paper is written down yet.');
+        $this->get('/desk/today')->assertSee('This library has no titles yet.');
         $this->assertHtml(
             $this->get('/desk/holdings/new?format=paper')->assertOk(),
             'Call number',
@@ -79,6 +80,7 @@ final class ElsewhereTest extends TestCase
         // As many copies as have a number.
         $this->assertSame([3, ['31001', '31002', '31003']], [$holding->copies, $holding->numbers]);
         $this->assertSame(['holding_changed'], $this->trail());
+        $this->get('/desk/today')->assertDontSee('This library has no titles yet.');
         $this->get('/catalogue?q=ropewalks&library=saltmere')->assertSee('On paper at Saltmere, Upstairs, 677.7 COR');
         $this->assertHtml($this->get('/desk/holdings'), 'The Ropewalks of Saltmere', 'Upstairs, 677.7 COR');
         $this->get('/desk/titles?find=ropewalks')->assertSee('on paper, 3 copies');

@@ -338,4 +338,65 @@ final class RecordsTest extends TestCase
         $this->get('/desk/titles?' . http_build_query(['find' => "' & | !"]))->assertOk();
         $this->get('/desk/titles')->assertOk()->assertSee('Finds every title');
     }
+
+    public function test_two_books_of_one_name_and_author_are_parted_and_put_together_whatever_records_say_later(): void
+    {
+        $this->licence($other = $this->title('Low Water', Format::Audiobook));
+        $this->assertSame($this->title->work_id, $other->work_id);
+        $say = fn(array $what): TestResponse => $this->post("/desk/titles/{$this->title->id}/record/work", $what);
+        $apart = fn(): bool => $this->title->refresh()->work_id !== $other->refresh()->work_id;
+        $this->get("/desk/titles/{$this->title->id}/record")->assertSee('Of this work there are also:');
+        $say(['do' => 'apart'])->assertSessionHas('said');
+        $this->assertTrue($apart());
+        $this->get("/titles/{$other->id}?library=saltmere")->assertDontSee("/titles/{$this->title->id}\"", false);
+        // A record that comes again, and staff who change another field, leave it so.
+        app(SaveRecord::class)(RecordOfTitle::of($this->title), $this->now());
+        $this->save(['subtitle' => 'A novel']);
+        $this->assertTrue($apart());
+        // Another book of that name is of the work that records mean.
+        $this->assertSame($other->work_id, $this->title('Low Water', Format::Video)->work_id);
+        $say(['do' => 'record']);
+        $this->assertFalse($apart());
+
+        $translated = $this->title('Marea baja');
+        foreach (
+            [(string) $translated->id, "https://fig.example/titles/{$translated->id}?library=saltmere"]
+            as $named
+        ) {
+            $say(['do' => 'apart']);
+            $say(['do' => 'together', 'other' => $named])->assertSessionHasNoErrors();
+            $this->assertSame($translated->work_id, $this->title->refresh()->work_id, $named);
+        }
+        app(SaveRecord::class)(RecordOfTitle::of($this->title), $this->now());
+        $this->assertSame($translated->work_id, $this->title->refresh()->work_id);
+        foreach (['', '999999', (string) $this->title->id, 'Marea baja'] as $nobody) {
+            $say(['do' => 'together', 'other' => $nobody])->assertSessionHasErrors('other');
+        }
+        $this->assertSame(
+            ['“Marea baja” (ebook)', '“Low Water” (audiobook), “Low Water” (video)'],
+            array_map(
+                fn(string $facts): string => json_decode($facts, true)['work'][1],
+                DB::table('desk_changes')
+                    ->where('what', 'work_changed')
+                    ->whereIn(
+                        'id',
+                        DB::table('desk_changes')
+                            ->where('what', 'work_changed')
+                            ->orderByDesc('id')
+                            ->limit(1)
+                            ->pluck('id')
+                            ->push(
+                                DB::table('desk_changes')
+                                    ->where('what', 'work_changed')
+                                    ->orderBy('id')
+                                    ->skip(1)
+                                    ->value('id'),
+                            ),
+                    )
+                    ->orderByDesc('id')
+                    ->pluck('facts')
+                    ->all(),
+            ),
+        );
+    }
 }

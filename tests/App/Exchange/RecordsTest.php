@@ -405,19 +405,22 @@ final class RecordsTest extends TestCase
 
     public function test_ended_in_the_middle_it_is_begun_again_and_nothing_is_done_twice(): void
     {
-        $records = array_map(fn(int $n): Record => self::record($n, "Number {$n}"), range(1, 5));
-        $file = self::file(implode('', array_map(self::iso(...), $records, range(1, 5))));
+        $many = CompareRecords::AT_ONCE + 3;
+        $records = array_map(fn(int $n): Record => self::record($n, "Number {$n}"), range(1, $many));
+        $file = self::file(implode('', array_map(self::iso(...), $records, range(1, $many))));
         foreach ($this->import($file, 'one_copy_one_user:copies=1') as $n => $of) {
             if ($of->number === 2) {
                 break;
             }
         }
-        $this->assertSame(2, Licence::query()->count());
+        // Those together with it are in, and findable at once.
+        $this->assertSame(CompareRecords::AT_ONCE, Licence::query()->count());
+        $this->get('/catalogue?q=number+200&library=saltmere')->assertSee('Number 200');
         $this->assertSame(
-            ['unchanged', 'unchanged', 'new', 'new', 'new'],
+            [...array_fill(0, CompareRecords::AT_ONCE, 'unchanged'), 'new', 'new', 'new'],
             self::outcomes($this->import($file, 'one_copy_one_user:copies=1')),
         );
-        $this->assertSame([5, 5], [Title::query()->count(), Licence::query()->count()]);
+        $this->assertSame([$many, $many], [Title::query()->count(), Licence::query()->count()]);
     }
 
     #[DataProvider('written')]
@@ -500,5 +503,71 @@ final class RecordsTest extends TestCase
             '--library' => 'saltmere',
             '--licence' => 'nonsense',
         ])->assertFailed();
+    }
+
+    public function test_a_part_that_a_publisher_changes_is_taken_in_where_the_title_is_and_refused_where_it_is_not(): void
+    {
+        $update = fn(string $key, string $of): string => "<Product><RecordReference>{$key}</RecordReference>
+            <NotificationType>04</NotificationType>{$of}</Product>";
+        $file = fn(string ...$products): string => self::file(
+            '<ONIXMessage release="3.0" xmlns="http://ns.editeur.org/onix/3.0/reference">' .
+                implode('', $products) .
+                '</ONIXMessage>',
+        );
+        $whole = $file(self::onix(self::record(1, 'Low Water', subtitle: 'A novel')));
+        $this->taken($this->import($whole));
+        $title = Title::query()->firstOrFail();
+        $part = $file(
+            $update(
+                substr($title->record_key, 5),
+                '<CollateralDetail><TextContent><TextType>03</TextType><Text>Anew.</Text></TextContent></CollateralDetail>',
+            ),
+            $update('nobody', '<PublishingDetail/>'),
+        );
+        $rows = iterator_to_array(app(CompareRecords::class)($part, $this->library()), false);
+        $this->assertSame(
+            [['changed', ['description']], ['refused', []]],
+            array_map(fn(ComparedRecord $of): array => [$of->outcome, $of->fields], $rows),
+        );
+        $this->assertStringContainsString('a part of a title that is not here', (string) $rows[1]->why);
+        $this->taken($this->import($part));
+        $title->refresh();
+        $this->assertSame(['Anew.', 'A novel', 'Low Water'], [$title->description, $title->subtitle, $title->name]);
+        $this->assertSame(['unchanged', 'refused'], $this->looked($part));
+    }
+
+    public function test_a_price_in_the_library_s_own_money_and_a_day_of_supply_make_the_licence(): void
+    {
+        $this->library()->update(['currency' => 'EUR']);
+        $supply = '<ProductSupply><SupplyDetail><SupplyDate><SupplyDateRole>08</SupplyDateRole><Date>20260601</Date></SupplyDate>
+            <Price><PriceType>01</PriceType><PriceAmount>12.50</PriceAmount><CurrencyCode>%s</CurrencyCode></Price>
+            </SupplyDetail></ProductSupply></Product>';
+        $product = fn(int $n, string $currency): string => str_replace(
+            '</Product>',
+            sprintf($supply, $currency),
+            self::onix(self::record($n, "Number {$n}")),
+        );
+        $file = self::file(
+            '<ONIXMessage release="3.0" xmlns="http://ns.editeur.org/onix/3.0/reference">' .
+                $product(1, 'EUR') .
+                $product(2, 'GBP') .
+                '</ONIXMessage>',
+        );
+        $this->taken($this->import($file, 'one_copy_one_user:copies=1,price=700'));
+        $this->assertSame([1250, 700], Licence::query()->orderBy('id')->pluck('price_cents')->all());
+        $this->assertSame(
+            ['2026-06-01 00:00'],
+            Licence::query()
+                ->get()
+                ->map(
+                    fn(Licence $of): string => (string) $of->starts_at
+                        ->setTimezone($this->library()->zone())
+                        ->format('Y-m-d H:i'),
+                )
+                ->unique()
+                ->all(),
+        );
+        // Not lent before that day, and waited for.
+        $this->get('/catalogue?q=number&ready=1&library=saltmere')->assertDontSee('Number 1');
     }
 }

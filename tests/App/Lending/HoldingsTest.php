@@ -97,6 +97,7 @@ final class HoldingsTest extends TestCase
             $this->assertSame($expected, $page->viewData('page')->pluck('name')->all(), $asked);
         }
         $this->assertHtml($this->get('/catalogue?library=saltmere'), 'To open here', 'Websites and databases');
+        $this->assertHtml($this->get('/?library=saltmere')->assertOk(), 'On paper', 'Websites and databases');
         // Where there is nothing of the kind nobody is asked about it.
         DB::table('holdings')->delete();
         DB::table('links')->delete();

@@ -8,9 +8,11 @@ use DOMDocument;
 use DOMElement;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Catalogue\Price;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Exchange\Onix\OnixReader;
 use FigPorch\Core\Exchange\Onix\OnixTags;
+use FigPorch\Core\Exchange\Onix\OnixUpdate;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -88,7 +90,9 @@ final class OnixTest extends TestCase
 
     private static function read(string $xml): Record
     {
-        return OnixReader::read(self::element($xml));
+        $read = OnixReader::read(self::element($xml));
+
+        return $read instanceof Record ? $read : self::fail('It is a part of one.');
     }
 
     /** @return string the same with short tags */
@@ -226,11 +230,50 @@ final class OnixTest extends TestCase
         self::read($why === 'neither an ISBN nor a reference' ? str_replace('9780306406157', 'none', $xml) : $xml);
     }
 
-    public function test_a_part_of_a_record_is_asked_for_whole(): void
+    public function test_a_part_that_is_changed_says_what_came_and_nothing_else(): void
     {
-        $this->expectException(UnreadableRecord::class);
-        $this->expectExceptionMessage('Ask for whole records');
-        self::read('<product><a001>1</a001><a002>04</a002><publishingdetail/></product>');
+        $update = OnixReader::read(
+            self::element(
+                '<Product><RecordReference>1</RecordReference><NotificationType>04</NotificationType>
+                <CollateralDetail><TextContent><TextType>03</TextType><Text>Anew.</Text></TextContent></CollateralDetail>
+                <ProductSupply><SupplyDetail><Price><PriceAmount>9.99</PriceAmount><CurrencyCode>EUR</CurrencyCode></Price>
+                </SupplyDetail></ProductSupply></Product>',
+            ),
+        );
+        $this->assertInstanceOf(OnixUpdate::class, $update);
+        $this->assertSame(['onix:1', ['description' => 'Anew.']], [$update->key, $update->texts]);
+        $this->assertEquals([new Price(999, 'EUR')], $update->prices);
+        $this->expectExceptionMessage('whose part is it?');
+        OnixReader::read(self::element('<product><a002>04</a002><publishingdetail/></product>'));
+    }
+
+    /** List 58 (price types), List 166 (dates of supply), from memory. */
+    public function test_for_how_much_and_from_when_on_it_is_had(): void
+    {
+        $supply = fn(string $of): Record => self::read(
+            str_replace(
+                '</Product>',
+                "<ProductSupply><SupplyDetail>{$of}</SupplyDetail></ProductSupply></Product>",
+                self::EBOOK,
+            ),
+        );
+        $price = fn(string $type, string $amount, string $currency): string => "<Price><PriceType>{$type}</PriceType>
+            <PriceAmount>{$amount}</PriceAmount><CurrencyCode>{$currency}</CurrencyCode></Price>";
+        $record = $supply(
+            $price('02', '24.00', 'EUR') .
+                $price('01', '20.00', 'EUR') .
+                $price('05', '15.995', 'EUR') .
+                $price('01', '18', 'GBP') .
+                $price('99', '1.00', 'USD') .
+                $price('01', 'free', 'CHF') .
+                '<SupplyDate><SupplyDateRole>08</SupplyDateRole><Date>20270101</Date></SupplyDate>
+                <SupplyDate><SupplyDateRole>02</SupplyDateRole><Date dateformat="00">20270301</Date></SupplyDate>',
+        );
+        $this->assertEquals([new Price(1600, 'EUR'), new Price(1800, 'GBP')], $record->prices);
+        $this->assertSame('2027-03-01', $record->availableFrom);
+        $this->assertSame([[], null], [self::read(self::EBOOK)->prices, self::read(self::EBOOK)->availableFrom]);
+        $odd = $supply('<SupplyDate><SupplyDateRole>08</SupplyDateRole><Date>20271301</Date></SupplyDate>');
+        $this->assertNull($odd->availableFrom);
     }
 
     /** @return iterable<string, array{string, bool}> a document type, and whether it is taken */

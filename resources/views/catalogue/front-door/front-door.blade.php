@@ -29,8 +29,11 @@
                 <section aria-labelledby="row-{{ $n }}" class="mb-9">
                     <h2 id="row-{{ $n }}" class="text-2xl mb-3">{{ __('account.here', ['library' => $library->name])
                         }}</h2>
-                    <ul class="grid grid-cols-2 sm:grid-cols-3 lg:grid-cols-5 gap-3">
-                        @foreach (Format::cases() as $format)<li><a class="panel block px-4 py-3 no-underline
+                    @php($formats = array_values(array_filter(Format::cases(), fn (Format $of): bool => $of->isLent() ||
+                        ($shown[$of->value] ?? 0) > 0)))
+                    <ul @class(['grid grid-cols-2 sm:grid-cols-3 gap-3', match (count($formats)) { 5 => 'lg:grid-cols-5',
+                        6 => 'lg:grid-cols-6', default => 'lg:grid-cols-7' }])>
+                        @foreach ($formats as $format)<li><a class="panel block px-4 py-3 no-underline
                             hover:bg-haint" href="{{ $current->link(route('catalogue', ['format' => $format->value],
                                 false)) }}"><span
                             class="font-serif font-semibold text-2xl block">{{

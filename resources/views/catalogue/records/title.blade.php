@@ -40,7 +40,8 @@
                             }}</option>@endforeach</select><button class="btn btn-quiet">{{ __('baskets.put_in')
                             }}</button></form></details>
                 @endif
-                @if ($title->format->isLent() && App\Lending\Classes\Teachers::cards($current->person) !== [])<a class="link py-1"
+                @if ($title->format->isLent() && App\Lending\Classes\Teachers::cards($current->person) !== [])<a
+                    class="link py-1"
                     href="{{ route('classes.choose', $title, false) }}">{{ __('classes.for_a_class') }}</a>@endif
                 <a class="link py-1" href="{{ route('cite', $title, false) }}">{{ __('reading.cite') }}</a>
                 <button type="button" class="link cursor-pointer py-1" data-share="{{
@@ -80,9 +81,9 @@
                                 $edition->namesOf('narrator'))]), $edition->edition, TitleText::extent($edition),
                                 $edition->language && $edition->language !== $title->language ?
                                 TitleText::language($edition->language) : null])) }}</div>
-                            @if ($way->oneOfSeveralCards && $standing->elsewhere === null)<div class="meta">{{ __($way->card === null ?
-                                'catalogue.at_library' : 'catalogue.with_card', ['library' =>
-                                $way->library->short_name]) }}</div>@endif
+                            @if ($way->oneOfSeveralCards && $standing->elsewhere === null)<div
+                                class="meta">{{ __($way->card === null ? 'catalogue.at_library' :
+                                'catalogue.with_card', ['library' => $way->library->short_name]) }}</div>@endif
                         </div>
                         <div @class(['[&>div]:md:flex-row [&>div]:md:items-baseline' => $standing->elsewhere === null])>
                             @include('lending.borrowing.title-action', ['title' => $edition, 'quiet' => $i > 0,

@@ -48,8 +48,8 @@
             @if ($others->isNotEmpty())<section aria-labelledby="others"><h2 id="others" class="text-xl mb-2">{{
                 __('holdings_desk.in_others') }}</h2><ul class="panel divide-y divide-rule text-[15px]">
                 @foreach ($others as $of)<li class="px-5 py-2.5">{{ $of->library->name }}: <span
-                class="break-all">{{ $isPaper ? implode(', ', array_filter([$of->place, $of->call_number])) : $of->address
-                }}</span></li>@endforeach</ul></section>@endif
+                class="break-all">{{ $isPaper ? implode(', ', array_filter([$of->place, $of->call_number])) :
+                $of->address }}</span></li>@endforeach</ul></section>@endif
         </div>
         @can('desk.titles')
             @php($changed = $own->firstWhere('id', $changing))
@@ -62,8 +62,8 @@
                 } }}">@csrf @include($fields, ['holding' => $changed, 'link' => $changed])<div class="flex gap-3
                     items-center"><button class="btn">{{ __($changed === null ? 'holdings_desk.add' :
                     'holdings_desk.keep') }}</button>@if ($changed !== null)<a class="link"
-                    href="{{ route('desk.elsewhere', $title, false) }}">{{ __('holdings_desk.leave') }}</a>@endif</div></form>
-            </section>
+                    href="{{ route('desk.elsewhere', $title, false) }}">{{ __('holdings_desk.leave') }}</a>@endif</div>
+                </form></section>
         @endcan
     </div>
 </x-desk.layout>

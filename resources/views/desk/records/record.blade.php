@@ -67,6 +67,24 @@
                 }}">@csrf<button name="take_off" value="1" class="btn btn-plain">{{
                 __($title->file_cover === null ? 'records.cover_to_drawn' :
                 'records.cover_to_file') }}</button></form>@endif</div></div></section>
+        <section aria-labelledby="work"><h2 id="work" class="text-xl mb-2">{{ __('records.work') }}</h2>
+            <div class="panel p-4 grid gap-3 text-[15px]"><p>{{ __($ofWork->isEmpty() ? 'records.work_alone' :
+                'records.work_with') }}</p>
+                @if ($ofWork->isNotEmpty())<ul class="grid gap-1">@foreach ($ofWork as $one)<li><a class="link"
+                    href="{{ route('desk.title', $one, false) }}"><bdi>{{ $one->name }}</bdi></a> <span
+                    class="text-soft">{{ __("catalogue.format.{$one->format->value}") }}</span></li>@endforeach</ul>
+                @endif
+                @if ($title->work_said !== null)<p>{{ __('records.work_said') }}</p>@endif
+                <form method="post" action="{{ route('desk.record.work', $title, false) }}"
+                    class="flex flex-wrap gap-3">@csrf @if ($ofWork->isNotEmpty())<button name="do" value="apart"
+                    class="btn btn-quiet">{{ __('records.work_apart') }}</button>@endif
+                    @if ($title->work_said !== null)<button name="do" value="record" class="btn btn-plain">{{
+                        __('records.work_as_record') }}</button>@endif</form>
+                <form method="post" action="{{ route('desk.record.work', $title, false) }}" class="grid gap-2">@csrf
+                    <x-desk.field name="other" max="200" :label="__('records.work_other')"
+                        :hint="__('records.work_other_hint')" autocomplete="off" /><div><button name="do"
+                        value="together" class="btn btn-quiet">{{ __('records.work_together') }}</button></div></form>
+            </div></section>
         <section aria-labelledby="changes"><h2 id="changes" class="text-xl mb-2">{{ __('rules.history') }}</h2>
             @if ($changes === [])<p class="panel p-4">{{ __('records.no_changes') }}</p>
             @else<ul class="panel divide-y divide-rule text-[15px]">@foreach ($changes as $change)<li class="px-4 py-3">
