@@ -52,7 +52,7 @@ const WORDS = [
 /** A file of invented records, with people, subjects and series as many titles share them. */
 function file_of(int $many, Format $format, string $kind): string
 {
-    $random = new Randomizer(new Mt19937(23));
+    $random = new Randomizer(new Mt19937(crc32($kind)));
     $words = fn(int $n): string => implode(
         ' ',
         array_map(fn(): string => WORDS[$random->getInt(0, count(WORDS) - 1)], range(1, $n)),

@@ -161,13 +161,7 @@ final class SeedElsewhere
     private function put(string $library, Record $record): void
     {
         $title = ($this->saveRecord)($record, $this->coast->now->modify('-400 days'));
-        $this->keep->asRecordSays(
-            libraryId: $this->coast->libraries[$library]->id,
-            title: $title,
-            holdings: $record->holdings,
-            links: $record->links,
-            now: $this->coast->now,
-        );
+        $this->keep->asRecordsSay($this->coast->libraries[$library]->id, [$title->id => $record], $this->coast->now);
     }
 
     private static function sorted(string $name): string

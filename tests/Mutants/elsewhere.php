@@ -83,7 +83,7 @@ return [
     ],
     [
         'app/Lending/Holdings/KeepElsewhere.php',
-        '->reject(fn(Holding $is): bool => self::names($holdings, $is->value()))',
+        '->reject(fn(Holding $is): bool => self::names($shelves[$is->title_id], $is->value()))',
         '->take(0)',
         'ElsewhereRecordsTest',
     ],

@@ -30,8 +30,7 @@ final readonly class ElsewhereAtLibrary
         }
         $holdings = $links = [];
         if ($ids !== []) {
-            $own = fn(string $model) => $model
-                ::query()
+            $own = fn(string $model) => $model::query()
                 ->where('library_id', $library->id)
                 ->whereIn('title_id', $ids)
                 ->orderBy('id')

@@ -131,14 +131,16 @@ final class ImportRecords
             ? []
             : DB::transaction(function () use ($some, $library, $terms, $now): array {
                 $titles = $this->save($some, $now);
+                $elsewhere = [];
                 foreach ($some as $of) {
                     $id = $titles[$of->number];
                     if ($of->record?->format->isLent() === false) {
-                        $this->keep($of, Title::query()->findOrFail($id), $library, $now);
+                        $elsewhere[$id] = $of->record;
                     } elseif ($terms !== null) {
                         $this->licensed($of->record, $library, $id, $terms, $now);
                     }
                 }
+                $this->keepElsewhere->asRecordsSay($library->id, $elsewhere, $now);
 
                 return $titles;
             });
@@ -163,23 +165,10 @@ final class ImportRecords
     /** Only where the library has it, on paper or on the web: the record of the title is others'. */
     public function takeElsewhere(ComparedRecord $of, Library $library, CarbonImmutable $now): Title
     {
-        return DB::transaction(function () use ($of, $library, $now): Title {
-            $title = Title::query()->findOrFail($of->titleId);
-            $this->keep($of, $title, $library, $now);
+        $title = Title::query()->findOrFail($of->titleId);
+        $of->record === null || $this->keepElsewhere->asRecordsSay($library->id, [$title->id => $of->record], $now);
 
-            return $title;
-        });
-    }
-
-    private function keep(ComparedRecord $of, Title $title, Library $library, CarbonImmutable $now): void
-    {
-        $this->keepElsewhere->asRecordSays(
-            libraryId: $library->id,
-            title: $title,
-            holdings: $of->record->holdings ?? [],
-            links: $of->record->links ?? [],
-            now: $now,
-        );
+        return $title;
     }
 
     /**
