@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $staff_member_id
  * @property string $name of the file
  * @property string|null $terms of the licence that each title gets which the library has none of
+ * @property array<string, string>|null $columns of a table, ours by what they are called there
  * @property OpenTo|null $links what has an address is a website, for these
  * @property string $stage reading, unreadable, read, applying or applied
  * @property string|null $problem why it is unreadable
@@ -35,6 +36,7 @@ final class RecordImport extends Model
     protected $guarded = [];
 
     protected $casts = [
+        'columns' => 'array',
         'links' => OpenTo::class,
         'asked_at' => 'immutable_datetime',
         'applied_at' => 'immutable_datetime',

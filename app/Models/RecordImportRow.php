@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $name
  * @property int|null $title_id the title it is, is like, or has become
  * @property list<string>|null $fields that are another than they were
- * @property string|null $why it is refused, or what it is like
+ * @property string|null $why it is refused, or what it is like: one of the words below, or a RecordFault as written
  * @property string|null $marc MARCXML, until it is done
  * @property bool $chosen to be taken in
  * @property bool $as_title it is the title that it is like: that gets what the record says
@@ -30,6 +30,10 @@ final class RecordImportRow extends Model
     public const OF_OTHERS = 'of_others';
 
     public const BROKE = 'broke';
+
+    public const GONE = 'gone';
+
+    public const OWN_WORDS = [self::OF_OTHERS, self::BROKE, self::GONE];
 
     public $timestamps = false;
 

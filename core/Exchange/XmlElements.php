@@ -43,7 +43,10 @@ final class XmlElements
             }
             $problem = libxml_get_errors()[0] ?? null;
             if ($problem !== null) {
-                throw new UnreadableRecord("at line {$problem->line} it is no XML: " . trim($problem->message));
+                throw new UnreadableRecord('at line :line it is no XML: :problem', [
+                    'line' => $problem->line,
+                    'problem' => trim($problem->message),
+                ]);
             }
         } finally {
             $reader->close();

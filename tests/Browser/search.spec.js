@@ -80,6 +80,31 @@ test('years are chosen by dragging over the bars, kept with a pin, and taken awa
     expect(complaints).toEqual([])
 })
 
+test('by keys the bars are one stop, and years are chosen from one to another', async ({ page }) => {
+    const complaints = watch(page)
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/catalogue')
+    const bars = page.locator('[data-histogram=year] a')
+    await bars.first().focus()
+    await page.keyboard.press('Tab')
+    await expect(page.locator('[name=year_from]')).toBeFocused()
+    await page.keyboard.press('Shift+Tab')
+    await expect(bars.first()).toBeFocused()
+    await page.keyboard.press('End')
+    await expect(bars.last()).toBeFocused()
+    await page.keyboard.press('ArrowRight')
+    await expect(bars.last()).toBeFocused()
+    await page.keyboard.press('Home')
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('Shift+ArrowRight')
+    await page.keyboard.press('Shift+ArrowRight')
+    await expect(bars.nth(3)).toBeFocused()
+    const [first, last] = [await bars.nth(1).getAttribute('data-from'), await bars.nth(3).getAttribute('data-to')]
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(`Years ${first}–${last}`)).toBeVisible()
+    expect(complaints).toEqual([])
+})
+
 test('two windows at two libraries do not disturb each other', async ({ browser }) => {
     const context = await browser.newContext()
     const [here, there] = [await context.newPage(), await context.newPage()]

@@ -94,8 +94,8 @@ return [
     ],
     [
         'app/Catalogue/Records/SaveRecord.php',
-        '$this->save($this->withWordOfStaff($record), $now)',
-        '$this->save($record, $now)',
+        '$this->save($this->withWordOfStaff($records), $now)',
+        '$this->save($records, $now)',
         'RecordsTest',
     ],
     ['app/Desk/Records/EditRecord.php', 'if ($crossed === []) {', 'if (true) {', 'RecordsTest'],

@@ -97,4 +97,31 @@ return [
     ['app/Desk/Holdings/HoldingPolicy.php', '$of->library_id === $staff->library_id', 'true', 'Desk.ElsewhereTest'],
     ['app/Desk/Holdings/ChangeElsewhere.php', '$before?->delete();', '', 'Desk.ElsewhereTest'],
     ['app/Desk/Today/NeedsHands.php', "->whereNotNull('dead_at')->count()", '->count()', 'Desk.ElsewhereTest'],
+    [
+        'app/Exchange/Records/ImportRecords.php',
+        'fn(ComparedRecord $of): ComparedRecord => $isWanted($of) ? $this->tried($of, $library, $terms) : $of',
+        "fn(ComparedRecord \$of): ComparedRecord => new ComparedRecord(\$of->number, 'refused', \$of->record)",
+        'App.Exchange.RecordsTest',
+    ],
+    [
+        'app/Exchange/Records/ImportRecords.php',
+        '$price->currency === $library->currency',
+        'true',
+        'App.Exchange.RecordsTest',
+    ],
+    ['app/Exchange/Records/ImportRecords.php', '$from > $now ? $from : null', 'null', 'App.Exchange.RecordsTest'],
+    [
+        'app/Exchange/Records/CompareRecords.php',
+        "return \$before === null\n            ? \$new",
+        "return true\n            ? \$new",
+        'RecordImportTest',
+    ],
+    [
+        'database/functions/catalogue/records_save.sql',
+        'coalesce(known.work_said, r.work_key)',
+        'r.work_key',
+        'Desk.RecordsTest',
+    ],
+    ['core/Exchange/XmlElements.php', 'expand(new DOMDocument())', 'expand()', 'App.Exchange.RecordsTest'],
+    ['core/Exchange/Onix/OnixSupply.php', '$at < ($known[$one->currency][0] ?? PHP_INT_MAX)', 'true', 'OnixTest'],
 ];

@@ -59,7 +59,7 @@ return [
     ],
     [
         'app/Desk/RecordImport/ApplyRecordImport.php',
-        "(\$now->outcome === 'doubtful' && \$row->outcome === 'new')",
+        "(\$of->outcome === 'doubtful' && \$rows[\$number]->outcome === 'new')",
         'false',
         'RecordImportTest',
     ],
@@ -70,7 +70,7 @@ return [
         'false',
         'App.Exchange.RecordsTest',
     ],
-    ['app/Exchange/Records/ImportRecords.php', '$title?->publication !== null', 'false', 'App.Exchange.RecordsTest'],
+    ['app/Exchange/Records/ImportRecords.php', '$title?->publication === null', 'true', 'App.Exchange.RecordsTest'],
     ['core/Exchange/XmlElements.php', '&& libxml_get_errors() === []', '', 'App.Exchange.RecordsTest'],
     ['core/Exchange/Marc/MarcXml.php', 'is_string($composed) ? $composed : $text', '$text', 'App.Exchange.RecordsTest'],
     ['app/Desk/Records/EditableTitles.php', 'and r.made', 'and r.done', 'RecordImportTest'],

@@ -109,7 +109,7 @@ final class ApplyRecordImport implements ShouldQueue
         foreach ($rows as $row) {
             $like = $row->as_title ? Title::query()->find($row->title_id) : null;
             if ($row->as_title && $like === null) {
-                $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => 'that title is gone.']);
+                $row->update(['outcome' => 'refused', 'chosen' => false, 'why' => RecordImportRow::GONE]);
 
                 continue;
             }
@@ -137,7 +137,7 @@ final class ApplyRecordImport implements ShouldQueue
                 ($of->outcome === 'doubtful' && $rows[$number]->outcome === 'new')
             ) {
                 // Another has come in between that is it, or may be.
-                $why = $isOthers ? RecordImportRow::OF_OTHERS : $of->why;
+                $why = $isOthers ? RecordImportRow::OF_OTHERS : $of->why?->written();
                 $refused = ['outcome' => 'refused', 'chosen' => false, 'why' => $why, 'title_id' => $of->titleId];
                 $rows[$number]->update($refused);
             } else {

@@ -47,7 +47,7 @@ final class ReadRecordImport implements ShouldQueue
         try {
             DB::transaction(function () use ($import, $upload, $compare): void {
                 $some = [];
-                foreach ($compare($upload->path(), $import->library, webFor: $import->links) as $of) {
+                foreach ($compare($upload->path(), $import->library, $import->columns ?? [], $import->links) as $of) {
                     $some[] = $of;
                     if (count($some) === self::TOGETHER) {
                         $this->keep($import, $some);
@@ -58,7 +58,7 @@ final class ReadRecordImport implements ShouldQueue
                 $import->update(['stage' => 'read']);
             });
         } catch (UnreadableRecord $problem) {
-            $import->update(['stage' => 'unreadable', 'problem' => mb_substr($problem->getMessage(), 0, 500)]);
+            $import->update(['stage' => 'unreadable', 'problem' => $problem->fault->written()]);
         }
         ReceiveUpload::forget($upload);
     }
@@ -93,7 +93,7 @@ final class ReadRecordImport implements ShouldQueue
                     'name' => $of->record?->name,
                     'title_id' => $of->titleId,
                     'fields' => $fields === [] ? null : json_encode($fields, JSON_THROW_ON_ERROR),
-                    'why' => $isOthers ? RecordImportRow::OF_OTHERS : $of->why,
+                    'why' => $isOthers ? RecordImportRow::OF_OTHERS : $of->why?->written(),
                     'marc' =>
                         $isKept && $of->record !== null
                             ? MarcXml::write(MarcOfRecord::of($of->record, '0', null, new DateTimeImmutable()))

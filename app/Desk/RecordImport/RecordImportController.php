@@ -8,14 +8,18 @@ use App\Desk\Files\LicenceForEach;
 use App\Desk\Uploads\ReceiveUpload;
 use App\Exchange\Records\ComparedRecord;
 use App\Exchange\Records\ExportRecords;
+use App\Exchange\Records\FaultText;
 use App\Models\RecordImport;
 use App\Models\StaffMember;
 use App\Shared\Input;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\OpenTo;
+use FigPorch\Core\Exchange\Table\ColumnNames;
+use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -41,12 +45,29 @@ final class RecordImportController
         if (is_array($terms)) {
             return redirect()->route('desk.records.files')->withInput()->withErrors($terms);
         }
+        try {
+            $columns = ColumnNames::of(
+                array_values(array_filter(array_map(trim(...), explode("\n", Input::text($request, 'columns'))))),
+            );
+        } catch (UnreadableRecord $wrong) {
+            return redirect()
+                ->route('desk.records.files')
+                ->withInput()
+                ->withErrors(['columns' => Str::ucfirst(FaultText::of($wrong->fault))]);
+        }
         $uploads = $receive->whole($staff, explode(',', Input::text($request, 'uploads')));
         if ($uploads === []) {
             return redirect()->route('desk.records.files')->withInput()->with('refusal', __('files.nothing_sent'));
         }
         $links = OpenTo::tryFrom(Input::text($request, 'links'));
-        $import = $this->take->read($staff, $uploads[0], $terms, $links, CarbonImmutable::now());
+        $import = $this->take->read(
+            by: $staff,
+            upload: $uploads[0],
+            terms: $terms,
+            links: $links,
+            columns: $columns,
+            now: CarbonImmutable::now(),
+        );
 
         return redirect()->route('desk.records.file', $import);
     }

@@ -17,15 +17,19 @@ final class TakeRecordFile
     private const LEFT_DAYS = 30;
 
     /** @param  string|null  $terms  of the licence that each title gets which the library has none of */
-    /** @param  OpenTo|null  $links  what has an address is a website, for these */
+    /**
+     * @param  OpenTo|null  $links  what has an address is a website, for these
+     * @param  array<string, string>  $columns  of a table, ours by what they are called there
+     */
     public function read(
         StaffMember $by,
         Upload $upload,
         ?string $terms,
         ?OpenTo $links,
+        array $columns,
         CarbonImmutable $now,
     ): RecordImport {
-        return DB::transaction(function () use ($by, $upload, $terms, $links, $now): RecordImport {
+        return DB::transaction(function () use ($by, $upload, $terms, $links, $columns, $now): RecordImport {
             // What was looked at and left so long will not be taken in any more.
             RecordImport::query()
                 ->where('library_id', $by->library_id)
@@ -38,6 +42,7 @@ final class TakeRecordFile
                 'name' => $upload->name,
                 'terms' => $terms,
                 'links' => $links,
+                'columns' => $columns === [] ? null : $columns,
                 'stage' => 'reading',
                 'asked_at' => $now,
             ]);

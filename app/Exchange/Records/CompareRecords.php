@@ -13,6 +13,7 @@ use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\Onix\OnixUpdate;
+use FigPorch\Core\Exchange\RecordFault;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -79,9 +80,12 @@ final class CompareRecords
     }
 
     /** @param  array<string, int>  $seen  numbers of records by key */
-    private function once(int $number, Record|OnixUpdate|string $read, array &$seen): Record|OnixUpdate|ComparedRecord
-    {
-        if (is_string($read)) {
+    private function once(
+        int $number,
+        Record|OnixUpdate|RecordFault $read,
+        array &$seen,
+    ): Record|OnixUpdate|ComparedRecord {
+        if ($read instanceof RecordFault) {
             return new ComparedRecord($number, 'refused', why: $read);
         }
         $before = $seen[$read->key] ?? null;
@@ -93,8 +97,10 @@ final class CompareRecords
                 $number,
                 'refused',
                 $read instanceof Record ? $read : null,
-                why: ($read instanceof Record ? "“{$read->name}”" : 'what it changes') .
-                    " is in this file already, as record {$before}.",
+                why: new RecordFault('“:name” is in this file already, as record :number.', [
+                    'name' => $read instanceof Record ? $read->name : $read->key,
+                    'number' => $before,
+                ]),
             );
     }
 
@@ -154,7 +160,10 @@ final class CompareRecords
                 $new->number,
                 'doubtful',
                 $record,
-                why: "“{$record->name}” may be record {$before} of this file, which has another number.",
+                why: new RecordFault('“:name” may be record :number of this file, which has another number.', [
+                    'name' => $record->name,
+                    'number' => $before,
+                ]),
             );
     }
 
@@ -165,7 +174,12 @@ final class CompareRecords
             ? new ComparedRecord(
                 $number,
                 'refused',
-                why: "it changes a part of a title that is not here ({$update->key}). Ask for its whole record.",
+                why: new RecordFault(
+                    'it changes a part of a title that is not here (:key). Ask for its whole record.',
+                    [
+                        'key' => $update->key,
+                    ],
+                ),
             )
             : RecordText::with(RecordOfTitle::of($title), $update->texts)[0]->supplied(
                 $update->prices,
@@ -187,7 +201,10 @@ final class CompareRecords
                     $number,
                     'doubtful',
                     $record,
-                    why: "“{$record->name}” may be title {$alike}, which has another number.",
+                    why: new RecordFault('“:name” may be title :title, which has another number.', [
+                        'name' => $record->name,
+                        'title' => $alike,
+                    ]),
                     titleId: $alike,
                 );
         }
@@ -196,7 +213,10 @@ final class CompareRecords
                 $number,
                 'refused',
                 $record,
-                why: "“{$record->name}” has the number of title {$title->id}, which is of another format.",
+                why: new RecordFault('“:name” has the number of title :title, which is of another format.', [
+                    'name' => $record->name,
+                    'title' => $title->id,
+                ]),
                 titleId: $title->id,
             );
         }

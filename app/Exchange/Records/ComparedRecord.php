@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Records;
 
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Exchange\RecordFault;
 
 /** A record of a file beside what the catalogue has. */
 final readonly class ComparedRecord
@@ -15,7 +16,7 @@ final readonly class ComparedRecord
      * @param  int  $number  in the file, from 1
      * @param  string  $outcome  of OUTCOMES
      * @param  list<string>  $fields  of RecordText that are another than they were
-     * @param  string|null  $why  it is refused, or what it is like
+     * @param  RecordFault|null  $why  it is refused, or what it is like
      * @param  int|null  $titleId  the title it is, or is like
      */
     public function __construct(
@@ -23,7 +24,7 @@ final readonly class ComparedRecord
         public string $outcome,
         public ?Record $record = null,
         public array $fields = [],
-        public ?string $why = null,
+        public ?RecordFault $why = null,
         public ?int $titleId = null,
     ) {}
 }

@@ -16,6 +16,7 @@ use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\OpenTo;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Exchange\RecordFault;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -96,7 +97,12 @@ final class ImportRecords
         }
         report($fault);
 
-        return new ComparedRecord($of->number, 'refused', $of->record, why: 'it could not be taken in.');
+        return new ComparedRecord(
+            $of->number,
+            'refused',
+            $of->record,
+            why: new RecordFault('it could not be taken in.'),
+        );
     }
 
     /**

@@ -7,8 +7,7 @@ namespace App\Exchange\Records;
 use App\Lending\Licences\LicenceTerms;
 use App\Shared\LibraryOption;
 use FigPorch\Core\Catalogue\OpenTo;
-use FigPorch\Core\Catalogue\RecordText;
-use FigPorch\Core\Exchange\Table\RecordTable;
+use FigPorch\Core\Exchange\Table\ColumnNames;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
@@ -52,7 +51,7 @@ final class ImportRecordsCommand extends Command
         $counts = array_fill_keys(ComparedRecord::OUTCOMES, 0);
         try {
             $terms = $this->option('licence') === null ? null : LicenceTerms::parse((string) $this->option('licence'));
-            $columns = $this->columns();
+            $columns = ColumnNames::of(array_map(strval(...), array_values((array) $this->option('columns'))));
             $webFor = $this->webFor();
             $rows = $this->option('sure')
                 ? $import(
@@ -83,29 +82,6 @@ final class ImportRecordsCommand extends Command
         $this->option('sure') || $this->line('Nothing was written. With --sure they are taken in.');
 
         return $counts['refused'] > 0 && array_sum($counts) === $counts['refused'] ? self::FAILURE : self::SUCCESS;
-    }
-
-    /**
-     * @return array<string, string> columns of ours by what they are called in the table
-     *
-     * @throws InvalidArgumentException
-     */
-    private function columns(): array
-    {
-        $columns = [];
-        foreach ((array) $this->option('columns') as $said) {
-            [$there, $ours] = array_map(trim(...), explode('=', (string) $said, 2) + [1 => '']);
-            if (!RecordTable::isColumn($ours)) {
-                throw new InvalidArgumentException(
-                    "“{$ours}” is no column. There are: " .
-                        implode(', ', [...RecordTable::COLUMNS, ...RecordTable::ELSEWHERE, ...RecordText::ROLES]) .
-                        '.',
-                );
-            }
-            $columns[$there] = $ours;
-        }
-
-        return $columns;
     }
 
     /** @throws InvalidArgumentException */
@@ -140,7 +116,7 @@ final class ImportRecordsCommand extends Command
                 'title' => $of->titleId,
                 'name' => $of->record?->name,
                 'fields' => $of->fields,
-                'why' => $of->why,
+                'why' => $of->why === null ? null : (string) $of->why,
             ],
             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
         );

@@ -15,6 +15,7 @@ use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use FigPorch\Core\Exchange\Onix\OnixReader;
 use FigPorch\Core\Exchange\Onix\OnixUpdate;
+use FigPorch\Core\Exchange\RecordFault;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
@@ -39,7 +40,7 @@ final class RecordFile
     /**
      * @param  array<string, string>  $columns  of a table, by what they are called there
      * @param  OpenTo|null  $webFor  what has an address is a website, for these
-     * @return Generator<int, Record|OnixUpdate|string> by number, from 1: the record, or what is wrong with it
+     * @return Generator<int, Record|OnixUpdate|RecordFault> by number, from 1: the record, or what is wrong with it
      *
      * @throws UnreadableRecord where it is no file of records
      */
@@ -67,7 +68,7 @@ final class RecordFile
 
     /**
      * @param  array<string, string>  $columns
-     * @return Generator<int, Record|OnixUpdate|string>
+     * @return Generator<int, Record|OnixUpdate|RecordFault>
      */
     private function table(string $path, array $columns): Generator
     {
@@ -78,7 +79,9 @@ final class RecordFile
         $number = 0;
         foreach (self::rows($path) as $row) {
             if ($row === null && $table !== null) {
-                yield ++$number => 'from here on the table cannot be read: a quotation mark has no end.';
+                yield ++$number => new RecordFault(
+                    'from here on the table cannot be read: a quotation mark has no end.',
+                );
             } elseif ($table === null) {
                 $table = $row === null ? null : RecordTable::of($row, $columns);
             } elseif ($row !== null) {
@@ -104,7 +107,7 @@ final class RecordFile
         }
     }
 
-    /** @return Generator<int, Record|OnixUpdate|string> */
+    /** @return Generator<int, Record|OnixUpdate|RecordFault> */
     private function xml(string $path, ?OpenTo $webFor): Generator
     {
         $number = 0;
@@ -118,7 +121,9 @@ final class RecordFile
             }
         } catch (UnreadableRecord $broken) {
             // What came before is good; nothing after it can be known.
-            yield ++$number => "from here on the file cannot be read: {$broken->getMessage()}";
+            yield ++$number => new RecordFault('from here on the file cannot be read: :problem', [
+                'problem' => $broken->getMessage(),
+            ]);
         }
         if ($number === 0) {
             throw new UnreadableRecord('it has no records of MARC or ONIX.');
@@ -126,18 +131,18 @@ final class RecordFile
     }
 
     /** @param  callable(): (Record|OnixUpdate)  $read */
-    private static function understood(callable $read): Record|OnixUpdate|string
+    private static function understood(callable $read): Record|OnixUpdate|RecordFault
     {
         try {
             return $read();
         } catch (UnreadableRecord $refused) {
-            return $refused->getMessage();
+            return $refused->fault;
         }
     }
 
     /**
      * @param  resource  $file
-     * @return Generator<int, Record|OnixUpdate|string>
+     * @return Generator<int, Record|OnixUpdate|RecordFault>
      */
     private function iso2709($file, ?OpenTo $webFor): Generator
     {
@@ -154,12 +159,12 @@ final class RecordFile
 
     /**
      * @param  array<int, string>  $records
-     * @return array<int, Record|OnixUpdate|string> in order
+     * @return array<int, Record|OnixUpdate|RecordFault> in order
      */
     private function records(array $records, ?OpenTo $webFor): array
     {
         return array_map(
-            fn(MarcRecord|string $of): Record|OnixUpdate|string => is_string($of)
+            fn(MarcRecord|RecordFault $of): Record|OnixUpdate|RecordFault => $of instanceof RecordFault
                 ? $of
                 : self::understood(fn(): Record => RecordOfMarc::read($of, $webFor)),
             $this->decoded($records),
@@ -168,11 +173,11 @@ final class RecordFile
 
     /**
      * @param  array<int, string>  $records
-     * @return array<int, MarcRecord|string> in order
+     * @return array<int, MarcRecord|RecordFault> in order
      */
     private function decoded(array $records): array
     {
-        $faults = array_filter(array_map(Iso2709::fault(...), $records), fn(?string $of): bool => $of !== null);
+        $faults = array_filter(array_map(Iso2709::fault(...), $records), fn(?RecordFault $of): bool => $of !== null);
         $read = [];
         foreach ([true, false] as $isUtf8) {
             $good = array_filter(
@@ -189,7 +194,7 @@ final class RecordFile
 
     /**
      * @param  non-empty-array<int, string>  $records
-     * @return array<int, MarcRecord|string>
+     * @return array<int, MarcRecord|RecordFault>
      */
     private function together(array $records, bool $isUtf8): array
     {
@@ -198,7 +203,7 @@ final class RecordFile
             return array_combine(array_keys($records), $marc);
         }
         if (count($records) === 1) {
-            return array_map(fn(string $of): string => 'it cannot be decoded.', $records);
+            return array_map(fn(string $of): RecordFault => new RecordFault('it cannot be decoded.'), $records);
         }
         $read = [];
         foreach ($records as $number => $record) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Exchange\Marc;
 
+use FigPorch\Core\Exchange\RecordFault;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 
@@ -91,20 +92,23 @@ final class Iso2709
         }
     }
 
-    /** @return string|null what is wrong with the form of a record; null where nothing is */
-    public static function fault(string $record): ?string
+    /** @return RecordFault|null what is wrong with the form of a record; null where nothing is */
+    public static function fault(string $record): ?RecordFault
     {
         $leader = substr($record, 0, self::LEADER);
 
         return match (true) {
-            preg_match('/^\d{5}.{5}22\d{5}/s', $leader) !== 1 => 'it does not begin as a MARC record does.',
-            !str_ends_with($record, self::RECORD) => 'it breaks off.',
-            (int) substr($leader, 0, 5) !== strlen($record) => 'it says to be ' .
-                (int) substr($leader, 0, 5) .
-                ' bytes long and is ' .
-                strlen($record) .
-                '.',
-            $leader[9] === 'a' && !mb_check_encoding($record, 'UTF-8') => 'it says to be in UTF-8 and is not.',
+            preg_match('/^\d{5}.{5}22\d{5}/s', $leader) !== 1 => new RecordFault(
+                'it does not begin as a MARC record does.',
+            ),
+            !str_ends_with($record, self::RECORD) => new RecordFault('it breaks off.'),
+            (int) substr($leader, 0, 5) !== strlen($record) => new RecordFault(
+                'it says to be :said bytes long and is :is.',
+                ['said' => (int) substr($leader, 0, 5), 'is' => strlen($record)],
+            ),
+            $leader[9] === 'a' && !mb_check_encoding($record, 'UTF-8') => new RecordFault(
+                'it says to be in UTF-8 and is not.',
+            ),
             default => null,
         };
     }

@@ -56,15 +56,19 @@ final class RecordOfMarc
             throw new UnreadableRecord('it has no title (245 $a).');
         }
         if (MarcElsewhere::isOnDisc($of)) {
-            throw new UnreadableRecord("“{$name}” is on a disc or a tape: only what is on paper can be shown.");
+            throw new UnreadableRecord('“:name” is on a disc or a tape: only what is on paper can be shown.', [
+                'name' => $name,
+            ]);
         }
         $links = MarcElsewhere::links($of, $webFor);
         $format =
             self::format($of, $links !== [], $webFor !== null) ??
-            throw new UnreadableRecord("“{$name}” is of a kind that is not lent here.");
+            throw new UnreadableRecord('“:name” is of a kind that is not lent here.', ['name' => $name]);
         $holdings = $format === Format::Paper ? MarcElsewhere::holdings($of) : [];
         if ($format === Format::Paper && $holdings === []) {
-            throw new UnreadableRecord("“{$name}” is on paper, and the record does not say where it stands (852).");
+            throw new UnreadableRecord('“:name” is on paper, and the record does not say where it stands (852).', [
+                'name' => $name,
+            ]);
         }
         $identifiers = self::identifiers($of);
         [$series, $position] = self::series($of);
@@ -102,7 +106,7 @@ final class RecordOfMarc
                 availableFrom: MarcSupply::availableFrom($of),
             );
         } catch (InvalidArgumentException $problem) {
-            throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
+            throw new UnreadableRecord('“:name”: :problem', ['name' => $name, 'problem' => $problem->getMessage()]);
         }
     }
 

@@ -49,11 +49,15 @@ final class OnixReader
         if ($name === null) {
             throw new UnreadableRecord('it has no title.');
         }
-        $format = self::format($of) ?? throw new UnreadableRecord("“{$name}” is of a form that is not lent here.");
+        $format =
+            self::format($of) ??
+            throw new UnreadableRecord('“:name” is of a form that is not lent here.', ['name' => $name]);
         $identifiers = self::identifiers($of);
         $key =
             self::key($of) ??
-            throw new UnreadableRecord("“{$name}” has neither an ISBN nor a reference by which to know it again.");
+            throw new UnreadableRecord('“:name” has neither an ISBN nor a reference by which to know it again.', [
+                'name' => $name,
+            ]);
         [$series, $position] = self::series($of);
         $ages = OnixReaders::ages($of);
         [$pages, $seconds] = OnixExtent::of($of);
@@ -82,7 +86,7 @@ final class OnixReader
                 availableFrom: OnixSupply::availableFrom($of),
             );
         } catch (InvalidArgumentException $problem) {
-            throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
+            throw new UnreadableRecord('“:name”: :problem', ['name' => $name, 'problem' => $problem->getMessage()]);
         }
     }
 

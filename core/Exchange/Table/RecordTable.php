@@ -126,7 +126,9 @@ final readonly class RecordTable
         }
         $twice = array_keys(array_filter(array_count_values($columns), fn(int $n): bool => $n > 1));
         if ($twice !== []) {
-            throw new UnreadableRecord('two of its columns are both “' . implode('”, “', $twice) . '”.');
+            throw new UnreadableRecord('two of its columns are both “:columns”.', [
+                'columns' => implode('”, “', $twice),
+            ]);
         }
         if (!in_array('name', $columns, true)) {
             throw new UnreadableRecord(
@@ -186,12 +188,15 @@ final readonly class RecordTable
                 array_filter($texts, fn(string $of): bool => $of !== ''),
             );
         } catch (InvalidArgumentException $problem) {
-            throw new UnreadableRecord("“{$name}”: {$problem->getMessage()}");
+            throw new UnreadableRecord('“:name”: :problem', ['name' => $name, 'problem' => $problem->getMessage()]);
         }
 
         return $wrong === []
             ? $record
-            : throw new UnreadableRecord("“{$name}”: what stands in " . implode(', ', $wrong) . ' cannot be read.');
+            : throw new UnreadableRecord('“:name”: what stands in :columns cannot be read.', [
+                'name' => $name,
+                'columns' => implode(', ', $wrong),
+            ]);
     }
 
     /** @return list<string> */
@@ -262,7 +267,9 @@ final readonly class RecordTable
         if ($links !== []) {
             return $links[0]->key();
         }
-        throw new UnreadableRecord("“{$name}” has neither a key nor an ISBN: nobody could know it again.");
+        throw new UnreadableRecord('“:name” has neither a key nor an ISBN: nobody could know it again.', [
+            'name' => $name,
+        ]);
     }
 
     /** @param  array<string, string>  $cells */
@@ -301,7 +308,11 @@ final readonly class RecordTable
         ];
 
         return Format::tryFrom($of) ??
-            ($also[$of] ?? throw new UnreadableRecord("“{$name}” is of a kind that is not lent here: “{$cell}”."));
+            ($also[$of] ??
+                throw new UnreadableRecord('“:name” is of a kind that is not lent here: “:kind”.', [
+                    'name' => $name,
+                    'kind' => $cell,
+                ]));
     }
 
     /**
@@ -322,8 +333,9 @@ final readonly class RecordTable
         if ($good === [] || count($good) < count($read)) {
             throw new UnreadableRecord(
                 $good === [] && $lines === []
-                    ? "“{$name}” is on paper, and the row does not say where it stands (place)."
-                    : "“{$name}”: where it stands cannot be read (place, call number, copies).",
+                    ? '“:name” is on paper, and the row does not say where it stands (place).'
+                    : '“:name”: where it stands cannot be read (place, call number, copies).',
+                ['name' => $name],
             );
         }
 
@@ -343,8 +355,9 @@ final readonly class RecordTable
         $good = array_values(array_filter($read));
         if ($good === [] || count($good) < count($read)) {
             throw new UnreadableRecord(
-                "“{$name}” is a website: it needs an address with http, and where it is not for everybody, " .
-                    '“card” or “building” in open_to.',
+                '“:name” is a website: it needs an address with http, and “card” or “building” in open_to where it ' .
+                    'is not for everybody.',
+                ['name' => $name],
             );
         }
 
@@ -359,7 +372,10 @@ final readonly class RecordTable
         return match (true) {
             $cell === '' => null,
             preg_match('/^\d{1,9}$/D', $cell) === 1 => (int) $cell,
-            default => throw new UnreadableRecord("“{$name}”: what stands in {$of} cannot be read."),
+            default => throw new UnreadableRecord('“:name”: what stands in :columns cannot be read.', [
+                'name' => $name,
+                'columns' => $of,
+            ]),
         };
     }
 

@@ -7,6 +7,9 @@ return [
     'at_work' => ['reading' => 'The file is being read. Nothing is changed.', 'applying' => 'The records are being taken in.'],
     'broke' => 'This record could not be taken in. The others were.',
     'choice' => 'Take in or leave out',
+    'columns' => 'Columns',
+    'columns_hint' => 'A line each, theirs and ours: Obra = name',
+    'columns_open' => 'The columns of a table have other names',
     'done' => 'Taken in',
     'fields' => [
         'name' => 'title', 'subtitle' => 'subtitle', 'contributors' => 'people', 'edition' => 'edition', 'series' => 'series',
@@ -19,6 +22,7 @@ return [
     'file_hint' => 'MARC 21 as ISO 2709 (.mrc) in UTF-8 or MARC-8, or as MARCXML; ONIX 3.0; a table (CSV) whose first row names the columns: title, author, isbn, format, publisher, year, language, subjects; of books on paper place, call number, copies, barcode; of websites address, …',
     'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML', 'csv' => 'Table (CSV)'],
     'from' => 'from :date',
+    'gone' => 'The title that it was said to be is gone.',
     'is_that' => 'Taken as that title:',
     'last' => 'Files sent before',
     'leave_out' => 'Leave out',

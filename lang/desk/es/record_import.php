@@ -7,6 +7,9 @@ return [
     'at_work' => ['reading' => 'Se está leyendo el archivo. No se cambia nada.', 'applying' => 'Se están importando los registros.'],
     'broke' => 'Este registro no se pudo importar. Los demás sí.',
     'choice' => 'Importar o dejar fuera',
+    'columns' => 'Columnas',
+    'columns_hint' => 'Una por línea, la suya y la nuestra: Obra = name',
+    'columns_open' => 'Las columnas de la tabla se llaman de otro modo',
     'done' => 'Importado',
     'fields' => [
         'name' => 'título', 'subtitle' => 'subtítulo', 'contributors' => 'personas', 'edition' => 'edición', 'series' => 'serie',
@@ -19,6 +22,7 @@ return [
     'file_hint' => 'MARC 21 como ISO 2709 (.mrc) en UTF-8 o MARC-8, o como MARCXML; ONIX 3.0; una tabla (CSV) cuya primera fila nombra las columnas: título, autor, isbn, formato, editorial, año, idioma, materias; de libros en papel ubicación, signatura, ejemplares, código de barras; de sitios web enlace, …',
     'forms' => ['marc' => 'ISO 2709 (.mrc)', 'marcxml' => 'MARCXML', 'csv' => 'Tabla (CSV)'],
     'from' => 'desde :date',
+    'gone' => 'El título que se dijo que era ya no está.',
     'is_that' => 'Como ese título:',
     'last' => 'Archivos enviados antes',
     'leave_out' => 'Dejar fuera',

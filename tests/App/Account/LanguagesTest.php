@@ -69,6 +69,10 @@ final class LanguagesTest extends TestCase
         );
         foreach ((array) glob(self::FOLDER . 'lang/*/en/*.php') as $file) {
             $name = basename((string) $file, '.php');
+            // By sentences of core, each of which RecordsTest looks for.
+            if ($name === 'record_faults') {
+                continue;
+            }
             foreach (array_keys(require (string) $file) as $key) {
                 $this->assertTrue(
                     str_contains($code, "{$name}.{$key}") ||

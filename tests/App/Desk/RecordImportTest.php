@@ -277,4 +277,36 @@ final class RecordImportTest extends TestCase
         }
         $this->get('/desk/files/records/all.pdf')->assertNotFound();
     }
+
+    public function test_columns_of_a_table_are_named_at_the_desk_and_what_is_wrong_is_said_in_its_language(): void
+    {
+        $table = "Obra,Escrito por,Cosa,isbn\nMarea baja,Íñigo Osei,zapato,9780306406157\nMarea alta,Íñigo Osei,,\n";
+        $this->from('/desk/files/records')
+            ->post('/desk/files/records', ['uploads' => '', 'licence' => 'none', 'columns' => 'Obra = shoe'])
+            ->assertSessionHasErrors('columns');
+        $this->assertStringContainsString('“shoe” is no column', session('errors')->first('columns'));
+        $import = $this->send($table, ['columns' => "Obra = name\r\nEscrito por=author"]);
+        $this->assertSame(['1 new', '2 refused'], self::outcomes($import));
+        $this->assertSame('Marea baja', $import->rows()->first()?->name);
+        $this->assertHtml(
+            $this->withUnencryptedCookie('locale', 'es')->get("/desk/files/records/{$import->id}?outcome=refused"),
+            '«Marea alta» no tiene ni clave ni ISBN: nadie podría reconocerlo.',
+        );
+    }
+
+    public function test_two_of_one_work_in_a_file_are_said_before_any_of_them_is_taken_in(): void
+    {
+        $import = $this->send(self::iso(1, 'Low Water') . self::iso(2, 'Low Water'));
+        $this->assertSame(['1 new', '2 doubtful'], self::outcomes($import));
+        $page = $this->get("/desk/files/records/{$import->id}?outcome=doubtful")
+            ->assertSee('may be record 1 of this file')
+            ->assertDontSee('It is that title');
+        $this->assertStringContainsString('Take in as another title', (string) $page->getContent());
+        $this->post("/desk/files/records/{$import->id}/apply");
+        $this->workThroughQueue('imports');
+        $this->assertSame(1, Title::query()->count());
+        // Chosen, it is one of its own.
+        $again = $this->send(self::iso(1, 'Low Water') . self::iso(2, 'Low Water'));
+        $this->assertSame(['1 unchanged', '2 doubtful'], self::outcomes($again));
+    }
 }

@@ -8,6 +8,7 @@ use App\Desk\Records\EditRecord;
 use App\Exchange\Records\ComparedRecord;
 use App\Exchange\Records\CompareRecords;
 use App\Exchange\Records\ExportRecords;
+use App\Exchange\Records\FaultText;
 use App\Exchange\Records\ImportRecords;
 use App\Lending\Licences\LicenceTerms;
 use App\Models\Licence;
@@ -20,10 +21,12 @@ use FigPorch\Core\Exchange\Marc\MarcField;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
+use FigPorch\Core\Exchange\RecordFault;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use Generator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -569,5 +572,40 @@ final class RecordsTest extends TestCase
         );
         // Not lent before that day, and waited for.
         $this->get('/catalogue?q=number&ready=1&library=saltmere')->assertDontSee('Number 1');
+    }
+
+    /** Each sentence that stands in the code has its translation, with the same facts in it. */
+    public function test_what_is_wrong_with_a_record_is_said_in_the_language_of_the_page(): void
+    {
+        $root = dirname(__DIR__, 3);
+        $sentences = [];
+        foreach (['core/Exchange', 'app/Exchange/Records'] as $folder) {
+            foreach (File::allFiles("{$root}/{$folder}") as $file) {
+                preg_match_all(
+                    "/new (?:RecordFault|UnreadableRecord)\((?:[^;'\"]*?\?\s*)?((?:\s*'(?:[^'\\\\]|\\\\.)*'\s*[.:]?)+)/u",
+                    $file->getContents(),
+                    $m,
+                );
+                foreach ($m[1] as $literal) {
+                    foreach (preg_split("/'\s*:\s*'/u", trim($literal, " \n:")) ?: [] as $one) {
+                        $sentences[] = (string) preg_replace("/^'|'$|'\s*\.\s*'/u", '', trim($one));
+                    }
+                }
+            }
+        }
+        $this->assertGreaterThan(40, count(array_unique($sentences)));
+        $spanish = trans('record_faults', locale: 'es');
+        $this->assertSame([], array_values(array_diff($sentences, array_keys($spanish))));
+        $this->assertSame([], array_values(array_diff(array_keys($spanish), $sentences)));
+        foreach ($spanish as $english => $text) {
+            $places = fn(string $of): array => preg_match_all('/:[a-z]+/', $of, $m) > 0 ? $m[0] : [];
+            $this->assertEqualsCanonicalizing($places($english), $places($text), $english);
+        }
+        app()->setLocale('es');
+        $fault = RecordFault::read(
+            (new RecordFault('“:name” is of a kind that is not lent here.', ['name' => 'Ñu']))->written(),
+        );
+        $this->assertSame('«Ñu» es de una clase que aquí no se presta.', FaultText::of($fault));
+        $this->assertSame('an older sentence', FaultText::of(RecordFault::read('an older sentence')));
     }
 }

@@ -33,6 +33,9 @@
             <x-desk.options name="licence" :label="__('record_import.licence')"
                 :hint="__('record_import.licence_hint')" :options="array_combine(LicenceForEach::KINDS,
                 array_map(fn (string $of) => __('files.kinds.'.$of), LicenceForEach::KINDS))" />
+            <details @if ($errors->has('columns') || old('columns')) open @endif><summary class="cursor-pointer">{{
+                __('record_import.columns_open') }}</summary><div class="mt-3"><x-desk.lines name="columns"
+                :label="__('record_import.columns')" :hint="__('record_import.columns_hint')" /></div></details>
             <x-desk.options name="links" :label="__('record_import.links')" :hint="__('record_import.links_hint')"
                 :options="['' => __('record_import.links_out'), ...array_combine(array_column(OpenTo::cases(), 'value'),
                 array_map(fn (OpenTo $of): string => __('record_import.links_for', ['whom' =>

@@ -1,7 +1,9 @@
 {{-- A file of records as it stands; asked for anew while it is worked on. --}}
+@use('App\Exchange\Records\FaultText')
 @use('App\Models\RecordImportRow')
 @use('App\Shared\View\Dates')
 @use('App\Shared\View\Numbers')
+@use('FigPorch\Core\Exchange\RecordFault')
 @use('Illuminate\Support\Str')
 @php($zone = $staff->library->zone())
 @if ($import->isAtWork())
@@ -18,7 +20,7 @@
     </div>
 @elseif ($import->stage === 'unreadable')
     <p class="message bg-card border-clay mb-4">{{ __('record_import.unreadable') }}
-        @if ($import->problem !== null)<span lang="en">{{ $import->problem }}</span>@endif
+        @if ($import->problem !== null)<span>{{ FaultText::of(RecordFault::read($import->problem)) }}</span>@endif
         {{ __('record_import.unreadable_do') }}</p>
     <form method="post" action="{{ route('desk.records.file.discard', $import, false) }}">@csrf<button
         class="btn btn-quiet">{{ __('card_import.discard') }}</button></form>
@@ -57,11 +59,11 @@
                 $about[$row->id] }}</span>@endif</th><td>
                 @if ($row->fields !== null){{ implode(', ', array_map(fn (string $of): string =>
                     __("record_import.fields.{$of}"), $row->fields)) }}@endif
-                @if (in_array($row->why, [RecordImportRow::OF_OTHERS, RecordImportRow::BROKE], true))<span
-                    class="text-clay">{{ __($row->why === RecordImportRow::BROKE ? 'record_import.broke' :
-                    'records.of_others') }}</span>
-                @elseif ($row->why !== null)<span lang="en" @class(['text-clay' => $row->outcome === 'refused'])>{{
-                    Str::ucfirst($row->why) }}</span>@endif
+                @if (in_array($row->why, RecordImportRow::OWN_WORDS, true))<span class="text-clay">{{
+                    __($row->why === RecordImportRow::OF_OTHERS ? 'records.of_others' : "record_import.{$row->why}")
+                    }}</span>
+                @elseif ($row->why !== null)<span @class(['text-clay' => $row->outcome === 'refused'])>{{
+                    Str::ucfirst(FaultText::of(RecordFault::read($row->why))) }}</span>@endif
                 @if ($row->as_title)<span class="block">{{ __('record_import.is_that') }}</span>@endif
                 @if ($row->title !== null && $outcome === 'doubtful')<a class="link block" href="{{
                     route('desk.title', $row->title_id, false) }}"><bdi>{{ $row->title->name }}</bdi></a>@endif</td><td
