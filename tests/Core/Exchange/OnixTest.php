@@ -261,8 +261,8 @@ final class OnixTest extends TestCase
             <PriceAmount>{$amount}</PriceAmount><CurrencyCode>{$currency}</CurrencyCode></Price>";
         $record = $supply(
             $price('02', '24.00', 'EUR') .
-                $price('01', '20.00', 'EUR') .
                 $price('05', '15.995', 'EUR') .
+                $price('01', '20.00', 'EUR') .
                 $price('01', '18', 'GBP') .
                 $price('99', '1.00', 'USD') .
                 $price('01', 'free', 'CHF') .
