@@ -103,9 +103,9 @@ final class TitlesUnderPressure
     /** @return array<string, int> how many titles each of PressureSearch::COUNTED has, in one look */
     public function counts(int $libraryId, DateTimeImmutable $now): array
     {
-        $row = self::ask('with ' . self::waited(false) . self::figures(), self::values($libraryId, $now))[0];
+        $row = self::ask('with ' . self::waited(false) . self::figures(false), self::values($libraryId, $now))[0];
 
-        return array_map(intval(...), (array) $row);
+        return array_map(intval(...), array_intersect_key((array) $row, array_flip(PressureSearch::COUNTED)));
     }
 
     /** @return non-empty-list<stdClass> so many of what is found; one with nothing but the figures where that is none */
@@ -113,11 +113,13 @@ final class TitlesUnderPressure
     {
         [$found, $values] = $this->found($search, $now);
         $order = self::ORDERS[$search->order];
-        [$waited, $figures] = [self::waited($search->show === 'all'), self::figures()];
+        $ofAll = $search->show === 'all';
+        [$waited, $figures] = [self::waited($ofAll), self::figures($ofAll)];
+        $count = $ofAll ? 'select titles found from figures' : 'select count(*) found from found';
         $rows = self::ask(
             "with {$waited}, figures as ({$figures}), found as ({$found}), page as (select *, row_number() over () place
                     from (select * from found t order by {$order}, id limit {$limit} offset {$offset}) t)" .
-                self::shown('figures cross join (select count(*) found from found) n left join page on true'),
+                self::shown("figures cross join ({$count}) n left join page on true"),
             $values,
         );
 
@@ -139,8 +141,7 @@ final class TitlesUnderPressure
             ? "{$holds}, every as materialized (select id, sum(holds)::int holds,
                     coalesce(sum(copies) filter (where alive), 0)::int copies, coalesce(bool_or(alive), false) alive
                     from (select title_id id, 0 holds, copies, {$alive} alive from licences where library_id = :library
-                        union all select id, holds, 0, false from h) x group by id),
-                waited as materialized (select * from every where holds > 0)"
+                        union all select id, holds, 0, false from h) x group by id)"
             : "{$holds}, waited as materialized (select * from h t cross join lateral ({$copies}) own)";
     }
 
@@ -150,9 +151,10 @@ final class TitlesUnderPressure
         return 'select coalesce(sum(copies), 0)::int copies, count(*) > 0 alive ' . self::OWN;
     }
 
-    /** How many titles each of PressureSearch::COUNTED has. */
-    private static function figures(): string
+    /** How many titles each of PressureSearch::COUNTED has; where all are gone through, how many they are. */
+    private static function figures(bool $ofAll): string
     {
+        [$from, $titles] = $ofAll ? ['every', 'count(*)'] : ['waited', 'null::bigint'];
         [$ending, $few, $pressed, $none] = [
             self::ENDING,
             self::FEW_LOANS,
@@ -162,8 +164,9 @@ final class TitlesUnderPressure
 
         return " select waited.*, (select count(*) from ({$ending}) x) ending,
                 (select count(*) from ({$few}) x) few_loans
-            from (select count(*) waited_for, count(*) filter (where {$pressed}) pressed,
-                count(*) filter (where {$none}) no_copy from waited w) waited";
+            from (select {$titles} titles, count(*) filter (where holds > 0) waited_for,
+                count(*) filter (where holds > 0 and {$pressed}) pressed,
+                count(*) filter (where holds > 0 and {$none}) no_copy from {$from} w) waited";
     }
 
     /** The titles of a way to look that is not of lines alone. */

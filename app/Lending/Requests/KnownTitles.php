@@ -10,6 +10,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Identifier;
 use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Catalogue\WantedTitle;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -80,14 +81,18 @@ final class KnownTitles
             ->values();
     }
 
-    /** By what staff write to name it: the number in its address, the address, or its standard number. */
-    public static function named(string $text): ?Title
+    /**
+     * By what staff write to name it: the number in its address, the address, or its standard number.
+     *
+     * @param  bool  $lentOnly  not what stands on paper or on the web
+     */
+    public static function named(string $text, bool $lentOnly = true): ?Title
     {
-        $isNumber = preg_match('~^(?:\S*/titles/)?(\d{1,9})$~', trim($text), $m) === 1;
-        $lent = Title::query()->whereIn('format', Format::lent());
-        $title = $isNumber ? $lent->clone()->find((int) $m[1]) : null;
+        $titles = Title::query()->when($lentOnly, fn(Builder $of) => $of->whereIn('format', Format::lent()));
+        $isNumber = preg_match('~^(?:\S*/titles/)?(\d{1,9})(?:[?#]\S*)?$~D', trim($text), $m) === 1;
+        $title = $isNumber ? $titles->clone()->find((int) $m[1]) : null;
         $number = $title === null ? Identifier::parse($text) : null;
 
-        return $title ?? ($number === null ? null : $lent->where('isbn', $number->number)->orderBy('id')->first());
+        return $title ?? ($number === null ? null : $titles->where('isbn', $number->number)->orderBy('id')->first());
     }
 }
