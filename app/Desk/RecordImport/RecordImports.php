@@ -8,7 +8,10 @@ use App\Exchange\Records\ComparedRecord;
 use App\Models\RecordImport;
 use App\Models\RecordImportRow;
 use App\Shared\View\Dates;
+use FigPorch\Core\Catalogue\Holding;
 use FigPorch\Core\Catalogue\Price;
+use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
@@ -56,8 +59,8 @@ final class RecordImports
 
     /**
      * @param  array<int, RecordImportRow>  $rows
-     * @return array<int, string> by row, what tells it from others of its name: people, format, year, and for how much
-     *     and from when on it is had
+     * @return array<int, string> by row, what tells it from others of its name: people, format, year; for how much, from
+     *     when on and where it is had
      */
     public function about(array $rows): array
     {
@@ -65,27 +68,47 @@ final class RecordImports
         foreach ($rows as $row) {
             if ($row->marc !== null) {
                 $record = RecordOfMarc::read(MarcXml::one($row->marc));
-                $people = array_slice(array_column($record->contributors, 'name'), 0, self::PEOPLE);
-                $from = $record->availableFrom;
-                $prices = implode(
-                    ', ',
-                    array_map(fn(Price $of): string => "{$of->amount()} {$of->currency}", $record->prices),
-                );
-                $about[$row->id] = implode(
-                    ' · ',
-                    array_filter([
-                        implode(', ', $people),
-                        __("catalogue.format.{$record->format->value}"),
-                        $record->edition,
-                        $record->published === null ? null : substr($record->published, 0, 4),
-                        $prices,
-                        $from === null ? null : __('record_import.from', ['date' => Dates::published($from)]),
-                    ]),
-                );
+                $facts = [...self::facts($record), self::supply($record), self::places($record)];
+                $about[$row->id] = implode(' · ', array_filter($facts, fn(string $of): bool => $of !== ''));
             }
         }
 
         return $about;
+    }
+
+    /** @return list<string> */
+    private static function facts(Record $record): array
+    {
+        return [
+            implode(', ', array_slice(array_column($record->contributors, 'name'), 0, self::PEOPLE)),
+            (string) __("catalogue.format.{$record->format->value}"),
+            (string) $record->edition,
+            substr((string) $record->published, 0, 4),
+        ];
+    }
+
+    /** "12.50 EUR, from 1 March 2027" */
+    private static function supply(Record $record): string
+    {
+        $from = $record->availableFrom;
+
+        return implode(', ', [
+            ...array_map(fn(Price $of): string => "{$of->amount()} {$of->currency}", $record->prices),
+            ...$from === null ? [] : [(string) __('record_import.from', ['date' => Dates::published($from)])],
+        ]);
+    }
+
+    /** "Upstairs, 599.2 GUL (2)" */
+    private static function places(Record $record): string
+    {
+        return implode('; ', [
+            ...array_map(
+                fn(Holding $of): string => implode(', ', array_filter([$of->place, $of->callNumber])) .
+                    ($of->copies > 1 ? " ({$of->copies})" : ''),
+                $record->holdings,
+            ),
+            ...array_map(fn(WebLink $of): string => $of->address, $record->links),
+        ]);
     }
 
     /** @return LengthAwarePaginator<int, RecordImportRow> */

@@ -277,9 +277,10 @@ final readonly class RecordTable
     {
         $cell = $cells['format'] ?? '';
         $of = self::folded($cell);
-        // A book with a place on a shelf is one on paper; what has an address and is nothing else is a website.
+        // A book that has something of a shelf is one on paper; what has an address and is nothing else is a website.
+        $ofShelf = array_intersect_key($cells, array_flip(['place', 'call_number', 'item_numbers', 'holdings']));
         $book = match (true) {
-            ($cells['place'] ?? '') !== '' || ($cells['holdings'] ?? '') !== '' => Format::Paper,
+            implode('', $ofShelf) !== '' => Format::Paper,
             $of === '' && ($cells['address'] ?? '') !== '' => Format::Website,
             default => Format::Ebook,
         };

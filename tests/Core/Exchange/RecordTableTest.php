@@ -111,6 +111,8 @@ final class RecordTableTest extends TestCase
         foreach (
             [
                 ['Gulls', '9780306406157', '', '', '', '', '', '', 'print'],
+                // A call number without a place: of a shelf list all the same, and no ebook.
+                ['Gulls', '9780306406157', '', '598 GUL', '', '', '', '', ''],
                 ['Gulls', '9780306406157', 'Upstairs', '', 'many', '', '', '', ''],
                 ['Tides', '', '', '', '', '', 'tides.example', '', ''],
                 ['Tides', '', '', '', '', '', 'https://tides.example', 'members', ''],
