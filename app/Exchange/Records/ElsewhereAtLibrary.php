@@ -30,15 +30,11 @@ final readonly class ElsewhereAtLibrary
         }
         $holdings = $links = [];
         if ($ids !== []) {
-            $own = fn(string $model) => $model::query()
-                ->where('library_id', $library->id)
-                ->whereIn('title_id', $ids)
-                ->orderBy('id')
-                ->get();
-            foreach ($own(Holding::class) as $of) {
+            $own = ['library_id' => $library->id];
+            foreach (Holding::query()->where($own)->whereIn('title_id', $ids)->orderBy('id')->get() as $of) {
                 $holdings[$of->title_id][] = $of->value();
             }
-            foreach ($own(Link::class) as $of) {
+            foreach (Link::query()->where($own)->whereIn('title_id', $ids)->orderBy('id')->get() as $of) {
                 $links[$of->title_id][] = $of->value();
             }
         }

@@ -1,5 +1,5 @@
-// Dragging over the bars of a histogram chooses from one to another; a click alone follows the bar's link. By keys it is
-// one stop: arrows, Home and End go from bar to bar, with Shift from one to another, and Enter chooses.
+// Dragging over the bars of a histogram chooses from one to another; a click alone follows the bar's link. By keys it
+// is one stop: arrows, Home and End go from bar to bar, with Shift from one to another, and Enter chooses.
 const barsOf = bar => [...bar.parentNode.querySelectorAll('[data-from]')]
 
 const paint = (first, last) => {

@@ -31,8 +31,8 @@
                         }}</h2>
                     @php($formats = array_values(array_filter(Format::cases(), fn (Format $of): bool => $of->isLent() ||
                         ($shown[$of->value] ?? 0) > 0)))
-                    <ul @class(['grid grid-cols-2 sm:grid-cols-3 gap-3', match (count($formats)) { 5 => 'lg:grid-cols-5',
-                        6 => 'lg:grid-cols-6', default => 'lg:grid-cols-7' }])>
+                    <ul @class(['grid grid-cols-2 sm:grid-cols-3 gap-3', match (count($formats)) {
+                        5 => 'lg:grid-cols-5', 6 => 'lg:grid-cols-6', default => 'lg:grid-cols-7' }])>
                         @foreach ($formats as $format)<li><a class="panel block h-full px-4 py-3 no-underline
                             hover:bg-haint" href="{{ $current->link(route('catalogue', ['format' => $format->value],
                                 false)) }}"><span

@@ -77,7 +77,8 @@
                     __('record_import.leave_out') }}<span class="sr-only">: {{ $row->name }}</span></button>@else<button
                     class="btn btn-plain" name="chosen" value="1">{{ __($outcome === 'doubtful' ?
                     'record_import.take_as_own' : 'record_import.take_in') }}<span class="sr-only">: {{ $row->name
-                    }}</span></button>@if ($outcome === 'doubtful' && $row->title !== null)<button class="btn btn-plain" name="chosen"
+                    }}</span></button>@if ($outcome === 'doubtful' && $row->title !== null)<button
+                    class="btn btn-plain" name="chosen"
                     value="as_title">{{ __('record_import.take_as_title') }}<span class="sr-only">: {{ $row->name
                     }}</span></button>@endif @endif</form>
                 @elseif (!$row->chosen && $row->marc !== null)<span class="text-soft">{{ __('record_import.left_out')
