@@ -19,8 +19,8 @@ final class AskSystem
 {
     private const SECONDS = 3.0;
 
-    /** Where somebody looks at a page meanwhile. */
-    private const ITEM_SECONDS = 2.0;
+    /** Less is not worth beginning. */
+    private const LEAST_SECONDS = 0.1;
 
     private const MOST_BYTES = 20_000;
 
@@ -68,14 +68,23 @@ final class AskSystem
      * Which copies are in. One that is not answered, or with what cannot be understood, spoils none of those before it.
      *
      * @param  list<string>  $numbers
+     * @param  float  $seconds  for all of it
      * @return array<int|string, ItemAnswer> by number, those that were answered
      */
-    public function items(LibrarySystem $system, array $numbers, DateTimeZone $zone, DateTimeImmutable $now): array
-    {
+    public function items(
+        LibrarySystem $system,
+        array $numbers,
+        DateTimeZone $zone,
+        DateTimeImmutable $now,
+        float $seconds,
+    ): array {
         $answers = [];
         $line = null;
         try {
-            $line = $this->connect($system, self::ITEM_SECONDS);
+            if ($seconds < self::LEAST_SECONDS) {
+                return [];
+            }
+            $line = $this->connect($system, $seconds);
             $this->logIn($line, $system);
             foreach ($numbers as $number) {
                 $fields = ['AO' => $system->institution, 'AB' => $number, 'AC' => $system->terminalPassword];

@@ -20,6 +20,9 @@ final class HoldingsNow
 {
     private const KNOWN_SECONDS = 60;
 
+    /** For all systems together: somebody looks at a page meanwhile. */
+    private const SECONDS = 2.0;
+
     /** Of a title, of which a system is asked. */
     private const MOST_NUMBERS = 12;
 
@@ -39,8 +42,9 @@ final class HoldingsNow
             $of->numbers === [] || ($byLibrary[$of->library_id][] = $of);
         }
         $all = [];
+        $until = microtime(true) + self::SECONDS;
         foreach ($byLibrary as $of) {
-            $all += $this->ofLibrary($of[0]->library, $of, $now);
+            $all += $this->ofLibrary($of[0]->library, $of, $now, $until);
         }
 
         return $all;
@@ -50,7 +54,7 @@ final class HoldingsNow
      * @param  list<Holding>  $holdings
      * @return array<int, HoldingNow>
      */
-    private function ofLibrary(Library $library, array $holdings, DateTimeImmutable $now): array
+    private function ofLibrary(Library $library, array $holdings, DateTimeImmutable $now, float $until): array
     {
         $system = SignInWays::of($library)->librarySystem();
         if ($system === null) {
@@ -66,14 +70,18 @@ final class HoldingsNow
         if ($answers === null && !Cache::has("copies:{$library->id}:silent")) {
             $slot = WorkSlots::take("copies {$library->id}", self::AT_ONCE, 0);
             if ($slot !== null) {
+                $left = $until - microtime(true);
                 try {
-                    $answers = $this->askSystem->items($system, $numbers, $library->zone(), $now);
+                    $answers = $this->askSystem->items($system, $numbers, $library->zone(), $now, $left);
                 } finally {
                     WorkSlots::free("copies {$library->id}", $slot);
                 }
-                $answers === []
-                    ? Cache::put("copies:{$library->id}:silent", true, self::KNOWN_SECONDS)
-                    : Cache::put($key, $answers, self::KNOWN_SECONDS);
+                if ($answers !== []) {
+                    Cache::put($key, $answers, self::KNOWN_SECONDS);
+                } elseif ($left > self::SECONDS / 2) {
+                    // One for which no time was left has not been silent.
+                    Cache::put("copies:{$library->id}:silent", true, self::KNOWN_SECONDS);
+                }
             }
         }
         $all = [];

@@ -25,8 +25,8 @@ final class LookAtLinks
 
     private const TOGETHER = 400;
 
-    /** So many hosts that none of can be reached: it is this machine that has no way out. */
-    private const CUT_OFF = 5;
+    /** That are asked to know whether anybody can be reached. */
+    private const OTHERS = 3;
 
     private const LATER = '+6 hours';
 
@@ -48,7 +48,7 @@ final class LookAtLinks
         $until = microtime(true) + self::SECONDS;
         $reached = false;
         /** @var array<string, Seen> $unsure what was found while no host could be reached, by address */
-        $unsure = $hosts = [];
+        $unsure = [];
         $looked = 0;
         foreach ($this->due($now) as $address) {
             if (microtime(true) >= $until) {
@@ -56,17 +56,16 @@ final class LookAtLinks
             }
             $seen = ($this->look)($address);
             $looked++;
-            if ($reached || $seen->trouble?->mayBeOurs() !== true) {
-                $reached = true;
+            $reached = $reached || $seen->trouble?->mayBeOurs() !== true;
+            if ($reached) {
                 $this->write($address, $seen, $now);
-
-                continue;
+            } else {
+                $unsure[$address] = $seen;
             }
-            $unsure[$address] = $seen;
-            $hosts[(string) parse_url($address, PHP_URL_HOST)] = true;
         }
+        $reached = $reached || $unsure === [] || $this->isWayOut(array_keys($unsure));
         foreach ($unsure as $address => $seen) {
-            $reached || count($hosts) < self::CUT_OFF
+            $reached
                 ? $this->write($address, $seen, $now)
                 : Link::query()
                     ->where('address', $address)
@@ -75,6 +74,31 @@ final class LookAtLinks
         }
 
         return $looked;
+    }
+
+    /**
+     * Whether this machine reaches anybody, where nothing that was due could be reached: some that answered the last time
+     * are asked. Where there are none, nobody can know.
+     *
+     * @param  list<string>  $unreached
+     */
+    private function isWayOut(array $unreached): bool
+    {
+        $others = Link::query()
+            ->whereNotNull('asked_at')
+            ->whereNull('trouble')
+            ->whereNotIn('address', $unreached)
+            ->orderByDesc('asked_at')
+            ->limit(self::OTHERS)
+            ->pluck('address')
+            ->unique();
+        foreach ($others as $address) {
+            if (($this->look)($address)->trouble?->mayBeOurs() !== true) {
+                return true;
+            }
+        }
+
+        return $others->isEmpty();
     }
 
     /** @return list<string> addresses, those that have waited longest first, in turns by host */

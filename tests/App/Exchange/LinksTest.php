@@ -198,21 +198,34 @@ final class LinksTest extends TestCase
 
     public function test_where_this_machine_has_no_way_out_nothing_is_held_against_anybody(): void
     {
-        $links = array_map(fn(int $n): Link => $this->link("https://host{$n}.example/"), range(1, 5));
         $answering = '';
         $this->find(function (string $address) use (&$answering): ?int {
             return $address === $answering ? 200 : null;
         });
+        $links = array_map(fn(int $n): Link => $this->link("https://host{$n}.example/"), range(1, 3));
+        // Of who has never reached anybody nobody can know; what is not there counts.
+        $this->look();
+        $this->assertSame([1, 1, 1], Link::query()->pluck('tries')->all());
+
+        $well = $this->link('https://well.example/');
+        $answering = 'https://well.example/';
+        $this->look();
+        $this->assertSame(0, $well->refresh()->tries);
+        $this->assertNotNull($well->asked_at);
+        // Cut off: what answered the last time does not, either.
+        $answering = '';
+        $this->travelTo($links[0]->refresh()->ask_at);
         $this->look();
         foreach ($links as $link) {
-            $this->assertSame([0, null], [$link->refresh()->tries, $link->trouble]);
+            $this->assertSame(1, $link->refresh()->tries);
             $this->assertEqualsWithDelta(6, $this->now()->diffInHours($link->ask_at), 0.01);
         }
-        // One that answers shows that there is a way.
-        $this->travel(7)->hours();
-        $answering = 'https://host5.example/';
+        $this->assertSame(0, $well->refresh()->tries);
+        // It does: then it is they who are not there, though nobody else was due.
+        $answering = 'https://well.example/';
+        $this->travelTo($links[0]->ask_at);
         $this->look();
-        $this->assertSame(4, Link::query()->where('tries', 1)->count());
+        $this->assertSame([2, 2, 2], Link::query()->whereKeyNot($well->id)->orderBy('id')->pluck('tries')->all());
     }
 
     public function test_two_at_a_time_do_not_look_twice(): void
