@@ -11,6 +11,7 @@ use FigPorch\Core\Catalogue\Holding;
 use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
+use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
@@ -174,7 +175,7 @@ final readonly class RecordTable
         try {
             [$record, $wrong] = RecordText::with(
                 new Record(
-                    key: $cells['key'] ?? self::key($texts['identifiers'] ?? '', $name, $format, $links),
+                    key: $cells['key'] ?? self::key($texts, $name, $format, $links),
                     format: $format,
                     name: $name,
                     contributors: [],
@@ -254,9 +255,13 @@ final readonly class RecordTable
         return $lines;
     }
 
-    /** @param  list<WebLink>  $links */
-    private static function key(string $identifiers, string $name, Format $format, array $links): string
+    /**
+     * @param  array<string, string>  $texts
+     * @param  list<WebLink>  $links
+     */
+    private static function key(array $texts, string $name, Format $format, array $links): string
     {
+        $identifiers = $texts['identifiers'] ?? '';
         $kind = $format->isLent() ? '' : "{$format->value}:";
         foreach (explode("\n", $identifiers) as $identifier) {
             $isbn = Isbn::parse($identifier);
@@ -267,9 +272,27 @@ final readonly class RecordTable
         if ($links !== []) {
             return $links[0]->key();
         }
+        if ($format === Format::Paper) {
+            return self::edition($texts, $name);
+        }
         throw new UnreadableRecord('“:name” has neither a key nor an ISBN: nobody could know it again.', [
             'name' => $name,
         ]);
+    }
+
+    /**
+     * Older books have no number: an edition is known again by its name, who made it, when and where it came out (common
+     * practice, no source).
+     *
+     * @param  array<string, string>  $texts
+     */
+    private static function edition(array $texts, string $name): string
+    {
+        $facts = [$name, $texts['subtitle'] ?? '', $texts['contributors'] ?? '', $texts['edition'] ?? ''];
+        array_push($facts, $texts['published'] ?? '', $texts['publisher'] ?? '', $texts['series_position'] ?? '');
+        $folded = array_map(SearchWords::fold(...), $facts);
+
+        return 'paper:edition:' . substr(hash('sha256', implode('|', $folded)), 0, 40);
     }
 
     /** @param  array<string, string>  $cells */

@@ -99,6 +99,12 @@ final class RecordTableTest extends TestCase
         $site = $table->read(['Tides', '', '', '', '', '', 'HTTP://tides.example', 'card', '']);
         self::assertEquals([new WebLink('http://tides.example/', '', OpenTo::CardHolders)], $site->links);
         self::assertSame($site->links[0]->key(), $site->key);
+        // A book that is older than its numbers is known again by what it is, and by nothing that may change.
+        $old = fn(string $name, string $place): string => $table->read([$name, '', $place, '', '', '', '', '', ''])
+            ->key;
+        self::assertStringStartsWith('paper:edition:', $old('Gulls', 'Upstairs'));
+        self::assertSame($old('Gulls', 'Upstairs'), $old('GULLS', 'Annexe'));
+        self::assertNotSame($old('Gulls', 'Upstairs'), $old('Terns', 'Upstairs'));
         // An ebook whose supplier names its address is no website.
         self::assertSame(
             [Format::Ebook, []],
