@@ -125,4 +125,14 @@ return [
     ],
     ['core/Exchange/XmlElements.php', 'expand(new DOMDocument())', 'expand()', 'App.Exchange.RecordsTest'],
     ['core/Exchange/Onix/OnixSupply.php', '$at < ($known[$one->currency][0] ?? PHP_INT_MAX)', 'true', 'OnixTest'],
+    ['core/Exchange/Table/CopiesInRows.php', 'self::areOthers($holdings, $all)', 'true', 'ElsewhereRecordsTest'],
+    ['core/Exchange/Table/CopiesInRows.php', '$this->joined[$row] = true', 'true', 'ElsewhereRecordsTest'],
+    ['core/Exchange/Table/CopiesInRows.php', 'RecordText::of($record)]', ']', 'ElsewhereRecordsTest'],
+    [
+        'core/Exchange/Table/CopiesInRows.php',
+        'array_intersect($of->numbers, $numbers) !== []',
+        'false',
+        'ElsewhereRecordsTest',
+    ],
+    ['core/Exchange/Table/RowKey.php', "['contributors', 'publisher']", '[]', 'RecordTableTest'],
 ];

@@ -169,7 +169,7 @@ return [
     ],
     ['app/Exchange/Sending/PackParcel.php', "->where('person_id', \$sending->person_id)", '', 'Exchange.SendingTest'],
     ['core/Exchange/Table/RecordTable.php', '$isOurs ? [] : self::LISTS', 'self::LISTS', 'RecordTableTest'],
-    ['core/Exchange/Table/RecordTable.php', '$twice !== []', 'false', 'RecordTableTest'],
+    ['core/Exchange/Table/ColumnNames.php', '$twice !== []', 'false', 'RecordTableTest'],
     ['app/Catalogue/Filters/ChoiceFilter.php', '$all->or($of)', '$all->and($of)', 'BitmapSearchTest'],
     ['app/Catalogue/Search/CatalogueController.php', 'if ($ticked !== []) {', 'if (false) {', 'FiltersTest'],
 ];

@@ -16,6 +16,7 @@ use FigPorch\Core\Exchange\Marc\RecordOfMarc;
 use FigPorch\Core\Exchange\Onix\OnixReader;
 use FigPorch\Core\Exchange\Onix\OnixUpdate;
 use FigPorch\Core\Exchange\RecordFault;
+use FigPorch\Core\Exchange\Table\CopiesInRows;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use FigPorch\Core\Exchange\XmlElements;
@@ -75,6 +76,24 @@ final class RecordFile
         if (filesize($path) > self::MOST_BYTES) {
             throw new UnreadableRecord('as a table it is too large. Part it, or take MARC.');
         }
+        $copies = new CopiesInRows();
+        foreach ($this->rowsOf($path, $columns) as $number => $of) {
+            $of instanceof Record && $copies->count($number, $of);
+        }
+        foreach ($this->rowsOf($path, $columns) as $number => $of) {
+            $of = $of instanceof Record ? $copies->of($number, $of) : $of;
+            if ($of !== null) {
+                yield $number => $of;
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $columns
+     * @return Generator<int, Record|OnixUpdate|RecordFault>
+     */
+    private function rowsOf(string $path, array $columns): Generator
+    {
         $table = null;
         $number = 0;
         foreach (self::rows($path) as $row) {

@@ -8,10 +8,8 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Holding;
-use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\RecordText;
-use FigPorch\Core\Catalogue\SearchWords;
 use FigPorch\Core\Catalogue\WebLink;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
@@ -35,75 +33,7 @@ final readonly class RecordTable
         'links',
     ];
 
-    /** In tables of others: of one holding, and of one website. */
-    public const ELSEWHERE = ['place', 'call_number', 'copies', 'item_numbers', 'address', 'open_to'];
-
     private const LISTS = ['identifiers', 'subjects', 'awards'];
-
-    /** What others call them, in English and Spanish (common practice, no source). */
-    private const ALSO = [
-        'title' => 'name',
-        'título' => 'name',
-        'titulo' => 'name',
-        'subtítulo' => 'subtitle',
-        'subtitulo' => 'subtitle',
-        'formato' => 'format',
-        'type' => 'format',
-        'tipo' => 'format',
-        'isbn' => 'identifiers',
-        'issn' => 'identifiers',
-        'identifier' => 'identifiers',
-        'pages' => 'extent',
-        'páginas' => 'extent',
-        'paginas' => 'extent',
-        'autor' => 'author',
-        'authors' => 'author',
-        'autores' => 'author',
-        'narrador' => 'narrator',
-        'narrators' => 'narrator',
-        'ilustrador' => 'illustrator',
-        'traductor' => 'translator',
-        'edición' => 'edition',
-        'edicion' => 'edition',
-        'serie' => 'series',
-        'volume' => 'series_position',
-        'número' => 'series_position',
-        'lang' => 'language',
-        'idioma' => 'language',
-        'lengua' => 'language',
-        'público' => 'audience',
-        'publico' => 'audience',
-        'edades' => 'ages',
-        'nivel' => 'level',
-        'editorial' => 'publisher',
-        'year' => 'published',
-        'año' => 'published',
-        'date' => 'published',
-        'fecha' => 'published',
-        'subject' => 'subjects',
-        'materia' => 'subjects',
-        'materias' => 'subjects',
-        'award' => 'awards',
-        'premios' => 'awards',
-        'summary' => 'description',
-        'resumen' => 'description',
-        'descripción' => 'description',
-        'descripcion' => 'description',
-        'location' => 'place',
-        'ubicación' => 'place',
-        'ubicacion' => 'place',
-        'shelfmark' => 'call_number',
-        'signatura' => 'call_number',
-        'ejemplares' => 'copies',
-        'barcode' => 'item_numbers',
-        'barcodes' => 'item_numbers',
-        'código de barras' => 'item_numbers',
-        'url' => 'address',
-        'link' => 'address',
-        'enlace' => 'address',
-        'access' => 'open_to',
-        'acceso' => 'open_to',
-    ];
 
     /** @param  array<int, string>  $columns  what stands in each; those that nobody knows are left out */
     private function __construct(private array $columns) {}
@@ -116,33 +46,7 @@ final readonly class RecordTable
      */
     public static function of(array $head, array $named = []): self
     {
-        $named = array_combine(array_map(self::folded(...), array_keys($named)), $named);
-        $columns = [];
-        foreach ($head as $at => $name) {
-            $name = self::folded($name);
-            $of = $named[$name] ?? (self::ALSO[$name] ?? str_replace(' ', '_', $name));
-            if (self::isColumn($of)) {
-                $columns[$at] = $of;
-            }
-        }
-        $twice = array_keys(array_filter(array_count_values($columns), fn(int $n): bool => $n > 1));
-        if ($twice !== []) {
-            throw new UnreadableRecord('two of its columns are both “:columns”.', [
-                'columns' => implode('”, “', $twice),
-            ]);
-        }
-        if (!in_array('name', $columns, true)) {
-            throw new UnreadableRecord(
-                'it is neither ONIX, MARCXML nor ISO 2709; and as a table it has no column “title”.',
-            );
-        }
-
-        return new self($columns);
-    }
-
-    public static function isColumn(string $name): bool
-    {
-        return in_array($name, [...self::COLUMNS, ...self::ELSEWHERE, ...RecordText::ROLES], true);
+        return new self(ColumnNames::inHead($head, $named));
     }
 
     /**
@@ -175,7 +79,7 @@ final readonly class RecordTable
         try {
             [$record, $wrong] = RecordText::with(
                 new Record(
-                    key: $cells['key'] ?? self::key($texts, $name, $format, $links),
+                    key: $cells['key'] ?? RowKey::of($texts, $name, $format, $links),
                     format: $format,
                     name: $name,
                     contributors: [],
@@ -217,11 +121,6 @@ final readonly class RecordTable
         ];
     }
 
-    private static function folded(string $name): string
-    {
-        return mb_strtolower(trim($name));
-    }
-
     /** Without the marks by which a table says that something is no formula. */
     private static function plain(string $cell): string
     {
@@ -255,51 +154,11 @@ final readonly class RecordTable
         return $lines;
     }
 
-    /**
-     * @param  array<string, string>  $texts
-     * @param  list<WebLink>  $links
-     */
-    private static function key(array $texts, string $name, Format $format, array $links): string
-    {
-        $identifiers = $texts['identifiers'] ?? '';
-        $kind = $format->isLent() ? '' : "{$format->value}:";
-        foreach (explode("\n", $identifiers) as $identifier) {
-            $isbn = Isbn::parse($identifier);
-            if ($isbn !== null) {
-                return "{$kind}isbn:{$isbn->thirteen}";
-            }
-        }
-        if ($links !== []) {
-            return $links[0]->key();
-        }
-        if ($format === Format::Paper) {
-            return self::edition($texts, $name);
-        }
-        throw new UnreadableRecord('“:name” has neither a key nor an ISBN: nobody could know it again.', [
-            'name' => $name,
-        ]);
-    }
-
-    /**
-     * Older books have no number: an edition is known again by its name, who made it, when and where it came out (common
-     * practice, no source).
-     *
-     * @param  array<string, string>  $texts
-     */
-    private static function edition(array $texts, string $name): string
-    {
-        $facts = [$name, $texts['subtitle'] ?? '', $texts['contributors'] ?? '', $texts['edition'] ?? ''];
-        array_push($facts, $texts['published'] ?? '', $texts['publisher'] ?? '', $texts['series_position'] ?? '');
-        $folded = array_map(SearchWords::fold(...), $facts);
-
-        return 'paper:edition:' . substr(hash('sha256', implode('|', $folded)), 0, 40);
-    }
-
     /** @param  array<string, string>  $cells */
     private static function format(array $cells, string $name): Format
     {
         $cell = $cells['format'] ?? '';
-        $of = self::folded($cell);
+        $of = mb_strtolower(trim($cell));
         // A book that has something of a shelf is one on paper; what has an address and is nothing else is a website.
         $ofShelf = array_intersect_key($cells, array_flip(['place', 'call_number', 'item_numbers', 'holdings']));
         $book = match (true) {

@@ -19,6 +19,7 @@ return [
     'it is neither ONIX, MARCXML nor ISO 2709; and as a table it has no column “title”.' => 'it is neither ONIX, MARCXML nor ISO 2709; and as a table it has no column “title”.',
     'it has no title.' => 'it has no title.',
     '“:name”: what stands in :columns cannot be read.' => '“:name”: what stands in :columns cannot be read.',
+    '“:name” has no ISBN: say who wrote or published it, or it could be any.' => '“:name” has no ISBN: say who wrote or published it, or it could be any.',
     '“:name” has neither a key nor an ISBN: nobody could know it again.' => '“:name” has neither a key nor an ISBN: nobody could know it again.',
     '“:name” is of a kind that is not lent here: “:kind”.' => '“:name” is of a kind that is not lent here: “:kind”.',
     '“:name” is on paper, and the row does not say where it stands (place).' => '“:name” is on paper, and the row does not say where it stands (place).',

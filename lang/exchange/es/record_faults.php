@@ -19,6 +19,7 @@ return [
     'it is neither ONIX, MARCXML nor ISO 2709; and as a table it has no column “title”.' => 'no es ONIX, MARCXML ni ISO 2709; y como tabla no tiene columna «título».',
     'it has no title.' => 'no tiene título.',
     '“:name”: what stands in :columns cannot be read.' => '«:name»: lo que está en :columns no se puede leer.',
+    '“:name” has no ISBN: say who wrote or published it, or it could be any.' => '«:name» no tiene ISBN: diga quién lo escribió o lo publicó; si no, podría ser cualquiera.',
     '“:name” has neither a key nor an ISBN: nobody could know it again.' => '«:name» no tiene ni clave ni ISBN: nadie podría reconocerlo.',
     '“:name” is of a kind that is not lent here: “:kind”.' => '«:name» es de una clase que aquí no se presta: «:kind».',
     '“:name” is on paper, and the row does not say where it stands (place).' => '«:name» está en papel, y la fila no dice dónde está (ubicación).',

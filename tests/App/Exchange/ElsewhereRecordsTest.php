@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Exchange;
 
+use App\Exchange\Csv\CsvFile;
 use App\Exchange\Records\ComparedRecord;
 use App\Exchange\Records\CompareRecords;
 use App\Exchange\Records\ExportRecords;
@@ -244,6 +245,91 @@ final class ElsewhereRecordsTest extends TestCase
                 ->map(fn(Holding $of): array => [$of->place, $of->call_number, $of->numbers])
                 ->all(),
         );
+    }
+
+    /** @param  list<list<string>>  $rows */
+    private static function table(array $rows): string
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'csv');
+        $head = ['Title', 'Author', 'ISBN', 'Location', 'Shelfmark', 'Barcode', 'Copies'];
+        file_put_contents($file, implode('', array_map(CsvFile::line(...), [$head, ...$rows])));
+
+        return $file;
+    }
+
+    /** @return list<string> "title: place, copies, numbers", in order */
+    private static function shelves(): array
+    {
+        $shelves = Holding::query()
+            ->with('title')
+            ->get()
+            ->map(function (Holding $of): string {
+                $numbers = $of->numbers;
+                sort($numbers);
+
+                return "{$of->title->name}: {$of->place}, {$of->copies}, " . implode(' ', $numbers);
+            })
+            ->all();
+        sort($shelves);
+
+        return $shelves;
+    }
+
+    public function test_a_row_for_each_copy_is_one_title_with_all_of_them(): void
+    {
+        $file = self::table([
+            ['Gulls', 'Odile Farrant', '', 'Upstairs', '598', '31', ''],
+            ['Terns', 'Odile Farrant', '', 'Upstairs', '598', '', '2'],
+            ['Gulls', 'Odile Farrant', '', 'Upstairs', '598', '32', ''],
+            ['Gulls', 'Odile Farrant', '', 'Annexe', '598', '', ''],
+            // The same once more is no other copy; and what is called otherwise is no copy of it.
+            ['Gulls', 'Odile Farrant', '', 'Upstairs', '598', '31', ''],
+            ['Terns', 'Odile Farrant', '', 'Upstairs', '598', '', '2'],
+            ['Skerries', 'Ann Corran', '9780306406157', 'Upstairs', '598', '41', ''],
+            ['Far Skerries', 'Ann Corran', '9780306406157', 'Upstairs', '598', '42', ''],
+        ]);
+        $this->assertSame(['new', 'new', 'refused', 'refused', 'new', 'refused'], $this->outcomes($file));
+        $this->take($file);
+        $expected = [
+            'Gulls: Annexe, 1, ',
+            'Gulls: Upstairs, 2, 31 32',
+            'Skerries: Upstairs, 1, 41',
+            'Terns: Upstairs, 2, ',
+        ];
+        $this->assertSame($expected, self::shelves());
+        $this->assertSame(
+            ['unchanged', 'unchanged', 'refused', 'refused', 'unchanged', 'refused'],
+            $this->outcomes($file),
+        );
+        $this->take($file);
+        $this->assertSame($expected, self::shelves());
+    }
+
+    /** Copies at random, in any order of their rows, over more rows than are compared at once. */
+    public function test_copies_at_random_are_found_again_whatever_the_order_of_their_rows(): void
+    {
+        mt_srand(2311);
+        $rows = $shelves = [];
+        for ($copy = 0; $copy < 2 * CompareRecords::AT_ONCE + 50; $copy++) {
+            $name = 'Tides ' . mt_rand(1, 90);
+            $place = ['Upstairs', 'Annexe', 'Ferry room'][mt_rand(0, 2)];
+            $rows[] = [$name, 'Odile Farrant', '', $place, '551', "c{$copy}", ''];
+            $shelves["{$name}: {$place}"][] = "c{$copy}";
+        }
+        $expected = [];
+        foreach ($shelves as $shelf => $numbers) {
+            sort($numbers);
+            $expected[] = "{$shelf}, " . count($numbers) . ', ' . implode(' ', $numbers);
+        }
+        sort($expected);
+        shuffle($rows);
+        $this->take(self::table($rows));
+        $this->assertSame($expected, self::shelves());
+        shuffle($rows);
+        $file = self::table($rows);
+        $this->take($file);
+        $this->assertSame($expected, self::shelves());
+        $this->assertSame(['unchanged'], array_values(array_unique($this->outcomes($file))));
     }
 
     public function test_each_library_has_its_own_shelves_of_one_title(): void

@@ -92,6 +92,7 @@ final class RecordTableTest extends TestCase
             'URL',
             'Access',
             'Type',
+            'Author',
         ]);
         $book = $table->read(['Gulls', '9780306406157', 'Upstairs', '598 GUL', '2', '31; 32', '', '', 'Book']);
         self::assertSame(['paper:isbn:9780306406157', Format::Paper], [$book->key, $book->format]);
@@ -100,11 +101,21 @@ final class RecordTableTest extends TestCase
         self::assertEquals([new WebLink('http://tides.example/', '', OpenTo::CardHolders)], $site->links);
         self::assertSame($site->links[0]->key(), $site->key);
         // A book that is older than its numbers is known again by what it is, and by nothing that may change.
-        $old = fn(string $name, string $place): string => $table->read([$name, '', $place, '', '', '', '', '', ''])
-            ->key;
+        $old = fn(string $name, string $place, string $author = 'Farrant, Odile'): string => $table->read([
+            ...[$name, '', $place, '', '', '', '', '', ''],
+            $author,
+        ])->key;
         self::assertStringStartsWith('paper:edition:', $old('Gulls', 'Upstairs'));
         self::assertSame($old('Gulls', 'Upstairs'), $old('GULLS', 'Annexe'));
         self::assertNotSame($old('Gulls', 'Upstairs'), $old('Terns', 'Upstairs'));
+        self::assertNotSame($old('Gulls', 'Upstairs'), $old('Gulls', 'Upstairs', 'Corran, Ann'));
+        // Its name alone may be that of another library's other book.
+        try {
+            $old('Gulls', 'Upstairs', '');
+            self::fail('It could be any.');
+        } catch (UnreadableRecord $refused) {
+            self::assertStringContainsString('say who wrote or published it', $refused->getMessage());
+        }
         // An ebook whose supplier names its address is no website.
         self::assertSame(
             [Format::Ebook, []],
