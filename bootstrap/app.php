@@ -53,6 +53,7 @@ return Application::configure(basePath: dirname(__DIR__))
             Route::get('/ready', Readiness::class)->name('ready');
             require __DIR__ . '/../routes/opds.php';
             require __DIR__ . '/../routes/counter.php';
+            require __DIR__ . '/../routes/lcp.php';
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {
@@ -66,8 +67,8 @@ return Application::configure(basePath: dirname(__DIR__))
             append: [SetLibraryAndLocale::class, SessionLimit::class],
             replace: [LaravelsStartSession::class => StartSession::class],
         );
-        // What stands around a highlight is kept to the letter.
-        $middleware->trimStrings(except: ['locator.text.before', 'locator.text.after']);
+        // What stands around a highlight is kept to the letter; an application takes a passphrase to the letter, too.
+        $middleware->trimStrings(except: ['locator.text.before', 'locator.text.after', 'passphrase']);
         $middleware->redirectGuestsTo(
             fn(Request $request): string => $request->is('desk', 'desk/*') ? '/desk/sign-in' : '/sign-in',
         );
@@ -75,7 +76,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->encryptCookies(except: ['library', 'locale', 'scheme']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontFlash(['pin', 'new_pin', 'password', 'new_password', 'code']);
+        $exceptions->dontFlash(['pin', 'new_pin', 'password', 'new_password', 'code', 'passphrase']);
         $exceptions->map(MethodNotAllowedHttpException::class, NoSuchPage::insteadOf(...));
         $exceptions->report(function (PDOException $fault): bool {
             DatabaseFaults::log($fault);

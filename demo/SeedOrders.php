@@ -73,7 +73,7 @@ final class SeedOrders
                         'pages_allowed' => 20,
                         'chapters_as_pdf' => false,
                         'offline' => true,
-                        'download' => false,
+                        'download' => 'none',
                     ],
                     form: (string) Str::uuid(),
                     beyond: true,

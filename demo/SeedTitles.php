@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use FigPorch\Demo\Media\ReadAlong;
@@ -109,7 +110,7 @@ final class SeedTitles
                 new LicenceTerms(
                     LicenceModel::Simultaneous,
                     priceCents: 6000,
-                    rights: new Rights(null, true, true, true),
+                    rights: new Rights(null, true, true, DownloadRight::Open),
                 ),
                 $this->coast->now->modify('-' . (40 - 3 * $i) . ' days'),
             );
@@ -215,7 +216,7 @@ final class SeedTitles
                 LicenceModel::OneCopyOneUser,
                 copies: 1 + ($i % 3),
                 priceCents: 5500 * (1 + ($i % 3)),
-                rights: new Rights(20 + 10 * ($i % 3), $i % 10 === 0),
+                rights: new Rights(20 + 10 * ($i % 3), $i % 10 === 0, true, DownloadRight::Protected),
             ),
             1 => new LicenceTerms(
                 LicenceModel::MeteredByTime,
@@ -236,7 +237,7 @@ final class SeedTitles
                 LicenceModel::Simultaneous,
                 endsAt: $i % 2 === 0 ? null : $this->coast->now->modify('+300 days'),
                 priceCents: 12000,
-                rights: new Rights(null, true, true, true),
+                rights: new Rights(null, true, true, DownloadRight::Open),
             ),
         };
     }

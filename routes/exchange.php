@@ -10,10 +10,12 @@ use App\Exchange\Bibliography\CitationFile;
 use App\Exchange\Bibliography\TitleFileController;
 use App\Exchange\Calendar\CalendarController;
 use App\Exchange\Counter\CountsUse;
+use App\Exchange\Lcp\PassphraseController;
 use App\Exchange\LibrarySystem\ShelvesController;
 use App\Exchange\OpenId\SchoolController;
 use App\Exchange\OwnData\OwnDataFileController;
 use App\Exchange\Packages\DownloadController;
+use App\Exchange\Packages\Downloads;
 use App\Exchange\Push\DeviceController;
 use App\Exchange\Sending\PlacesController;
 use App\Exchange\Sending\SendingController;
@@ -66,6 +68,9 @@ Route::middleware(['auth:web', 'throttle:exports'])->group(function (): void {
 
 Route::middleware('auth:web')->group(function (): void {
     Route::post('/settings/calendar', [CalendarController::class, 'renew'])->name('settings.calendar');
+    Route::post('/settings/passphrase', PassphraseController::class)
+        ->name('settings.passphrase')
+        ->middleware('throttle:sendings');
     Route::post('/settings/devices', [DeviceController::class, 'add'])->name('devices.add');
     Route::post('/settings/devices/forget', [DeviceController::class, 'forget'])->name('devices.forget');
     // Clicked twice, it is gone already: that is no error.
@@ -74,7 +79,7 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'device')
         ->missing(fn() => redirect()->route('settings'));
     Route::get('/loans/{loan}/download/{kind}', DownloadController::class)
-        ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
+        ->whereIn('kind', Downloads::KINDS)
         ->name('download')
         ->can('own', 'loan')
         ->middleware([

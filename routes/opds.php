@@ -10,6 +10,7 @@ use App\Exchange\Opds\CatalogueFeedController;
 use App\Exchange\Opds\OwnFeedController;
 use App\Exchange\Opds\SignInOfApp;
 use App\Exchange\Opds\TokenController;
+use App\Exchange\Packages\Downloads;
 use App\Lending\Holdings\LentHere;
 use App\Lending\Loans\RequireOpenLoan;
 use App\Shared\Middleware\HalfOfWorkers;
@@ -63,7 +64,7 @@ Route::prefix('/opds/{edition}/{library}')
                 ->can('own', 'hold')
                 ->middleware($one);
             Route::get('/loans/{loan}/file/{kind}', [OwnFeedController::class, 'file'])
-                ->whereIn('kind', ['epub', 'pdf', 'package', 'files'])
+                ->whereIn('kind', Downloads::KINDS)
                 ->name('file')
                 ->can('own', 'loan')
                 ->middleware([

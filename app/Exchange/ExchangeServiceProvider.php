@@ -9,6 +9,9 @@ use App\Account\Notices\NoticeCarriers;
 use App\Account\SignIn\CardAuthority;
 use App\Account\SignIn\PinLinkCarrier;
 use App\Exchange\Counter\CountDenial;
+use App\Exchange\Lcp\PackProtected;
+use App\Exchange\Lcp\ProtectedLoans;
+use App\Exchange\Lcp\ProviderCommand;
 use App\Exchange\LibrarySystem\SystemCards;
 use App\Exchange\Links\LookAtLinksCommand;
 use App\Exchange\Mail\MailLetter;
@@ -24,6 +27,7 @@ use App\Exchange\Records\ImportRecordsCommand;
 use App\Exchange\Sending\Places;
 use App\Exchange\Supplier\ReadSupplierCommand;
 use App\Lending\Borrowing\TurnedAway;
+use App\Models\Passphrase;
 use App\Models\PushDevice;
 use App\Reading\Prepared\FileMaker;
 use App\Shared\RequestContext;
@@ -39,7 +43,7 @@ final class ExchangeServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind(NoticeCarriers::class, QueueNotices::class);
-        $this->app->tag(PackPublication::class, FileMaker::class);
+        $this->app->tag([PackPublication::class, PackProtected::class], FileMaker::class);
         $this->app->bind(CardAuthority::class, SystemCards::class);
         $this->app->bind(LetterCarrier::class, MailLetter::class);
         $this->app->bind(PinLinkCarrier::class, MailPinLink::class);
@@ -48,6 +52,7 @@ final class ExchangeServiceProvider extends ServiceProvider
             ImportRecordsCommand::class,
             ExportRecordsCommand::class,
             LookAtLinksCommand::class,
+            ProviderCommand::class,
         ]);
     }
 
@@ -67,6 +72,22 @@ final class ExchangeServiceProvider extends ServiceProvider
             $places = $this->app->make(Places::class);
             $view->with(['eReader' => $places->eReader($person), 'folder' => $places->folder($person)]);
         });
+        Views::composer(
+            'exchange.lcp.passphrase',
+            fn(View $view) => $view->with([
+                'passphrase' => Passphrase::query()->find(
+                    $this->app->make(RequestContext::class)->requiredPerson()->id,
+                ),
+                'zone' => $this->app->make(RequestContext::class)->library?->zone() ?? new DateTimeZone('UTC'),
+            ]),
+        );
+        Views::composer(
+            'lending.loans.loans',
+            fn(View $view) => $view->with(
+                'protected_of',
+                $this->app->make(ProtectedLoans::class)->of($view->getData()['loans']),
+            ),
+        );
         Views::composer('exchange.opds.addresses', fn(View $view) => $view->with('catalogues', $this->catalogues()));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 
@@ -24,7 +25,7 @@ use FigPorch\Core\Lending\Rights;
  * @property int|null $pages_allowed
  * @property bool $chapters_as_pdf
  * @property bool $offline
- * @property bool $download
+ * @property DownloadRight $download
  */
 final class Licence extends Model
 {
@@ -41,7 +42,7 @@ final class Licence extends Model
         'shared' => 'boolean',
         'chapters_as_pdf' => 'boolean',
         'offline' => 'boolean',
-        'download' => 'boolean',
+        'download' => DownloadRight::class,
     ];
 
     public function rights(): Rights

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Desk\OrderState;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -30,7 +31,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $pages_allowed
  * @property bool $chapters_as_pdf
  * @property bool $offline
- * @property bool $download
+ * @property DownloadRight $download
  * @property string $note
  * @property OrderState $state
  * @property int $staff_member_id
@@ -54,7 +55,7 @@ final class Order extends Model
         'shared' => 'boolean',
         'chapters_as_pdf' => 'boolean',
         'offline' => 'boolean',
-        'download' => 'boolean',
+        'download' => DownloadRight::class,
         'noted_at' => 'immutable_datetime',
         'ordered_at' => 'immutable_datetime',
         'ended_at' => 'immutable_datetime',

@@ -13,13 +13,13 @@ final readonly class Rights
      * @param  int|null  $pages  that each loan may print or copy; null for as many as one likes
      * @param  bool  $chaptersAsPdf  whether pages may also be saved as PDF
      * @param  bool  $offline  whether it may be taken offline
-     * @param  bool  $download  whether its files may be had as they are, without protection
+     * @param  DownloadRight  $download  whether its files may be had, and how
      */
     public function __construct(
         public ?int $pages = 20,
         public bool $chaptersAsPdf = false,
         public bool $offline = true,
-        public bool $download = false,
+        public DownloadRight $download = DownloadRight::None,
     ) {
         if ($pages !== null && $pages < 0) {
             throw new InvalidArgumentException('A loan may print or copy no pages, some, or as many as one likes.');

@@ -107,7 +107,7 @@ final class AccessTest extends TestCase
     {
         $title = $this->importBook();
         $this->loan = $this->borrow($card = $this->card(), $title);
-        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
+        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => 'open']);
         $this->licence($wanted = $this->title('Wanted'));
         $this->borrow($this->card(), $wanted);
         $this->hold($card, $wanted);

@@ -7,6 +7,7 @@ namespace Tests\App;
 use App\Account\Letters\WriteLetter;
 use App\Desk\Library\KeepLogo;
 use App\Desk\Uploads\ReceiveUpload;
+use App\Exchange\Lcp\ProtectPublication;
 use App\Lending\Requests\AskInWords;
 use App\Models\Basket;
 use App\Models\Batch;
@@ -26,6 +27,7 @@ use App\Models\Loan;
 use App\Models\Mark;
 use App\Models\Message;
 use App\Models\PreparedFile;
+use App\Models\ProtectedLoan;
 use App\Models\PushDevice;
 use App\Models\RecordImport;
 use App\Models\RecordImportRow;
@@ -45,6 +47,7 @@ use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\WantedTitle;
 use FigPorch\Core\Desk\BatchAction;
 use FigPorch\Core\Desk\StaffRole;
+use FigPorch\Core\Exchange\Lcp\Passphrase;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
 use FigPorch\Core\Exchange\Marc\MarcXml;
 use Illuminate\Routing\Route as OneRoute;
@@ -75,6 +78,8 @@ trait AsksEveryRoute
     private Loan $loan;
 
     private PreparedFile $prepared;
+
+    private ProtectedLoan $protectedLoan;
 
     private Hold $hold;
 
@@ -184,6 +189,7 @@ trait AsksEveryRoute
             'card' => $this->card->id,
             'loan' => $this->loan->id,
             'preparedFile' => $this->prepared->id,
+            'protectedLoan' => $this->protectedLoan->id,
             'hold' => $this->hold->id,
             'basket' => $this->basket->id,
             'saved' => $this->saved->id,
@@ -336,6 +342,8 @@ trait AsksEveryRoute
             ],
             'desk.ways.save' => ['with_cards' => '1'],
             'settings.e_reader' => ['e_reader' => 'reader@lantern.example'],
+            'settings.passphrase' => ['passphrase' => 'seven quiet herons', 'hint' => 'birds'],
+            'lcp.register', 'lcp.renew', 'lcp.return' => ['id' => 'd1', 'name' => 'A device'],
             'settings.folder' => ['folder' => 'x', 'folder_name' => 'x', 'folder_secret' => 'x'],
             'sendings.book', 'sendings.pages', 'sendings.citation', 'sendings.bibliography' => ['way' => 'folder'],
             'desk.usage.give' => ['name' => 'Lantern Coast consortium'],
@@ -372,6 +380,24 @@ trait AsksEveryRoute
         };
     }
 
+    /** A licence of a loan that is nobody's who is asked for, with a file of whatever title. */
+    private function protect(Loan $loan, Title $of): ProtectedLoan
+    {
+        $file = app(ProtectPublication::class)($of, fn() => null);
+
+        return ProtectedLoan::query()->create([
+            'id' => (string) Str::uuid(),
+            'loan_id' => $loan->id,
+            'library_id' => $this->library()->id,
+            'sha256' => $file->sha256,
+            'user_key' => Passphrase::userKey('seven quiet herons'),
+            'hint' => 'birds',
+            'issued_at' => $this->now(),
+            'ends_at' => $loan->due_at,
+            'updated_at' => $this->now(),
+        ]);
+    }
+
     /** A patron of Saltmere has one of everything, and its staff a list, a licence and a request to answer. */
     private function scene(): void
     {
@@ -384,10 +410,10 @@ trait AsksEveryRoute
         $person = $this->card->person;
         $person->update(['calendar_key' => Str::random(40)]);
         $this->loan = $this->borrow($this->card, $this->title);
-        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => true]);
+        DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => 'open']);
         $this->prepared = app(PrepareFile::class)($this->loan, 'epub', $this->now()) ?? $this->fail('It is made.');
         $this->licence = $this->licence($this->wanted = $this->title('Wanted'), price: 7777);
-        $this->borrow($this->card(), $this->wanted);
+        $this->protectedLoan = $this->protect($this->borrow($this->card(), $this->wanted), $this->title);
         $this->hold = $this->hold($this->card, $this->wanted);
         $this->hold($this->card(), $this->title);
         DB::table('holds')->where('title_id', $this->title->id)->delete();

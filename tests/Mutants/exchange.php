@@ -17,7 +17,12 @@ return [
         "->can('own', 'loan')\n                ->middleware([",
         'CatalogueFeedsTest',
     ],
-    ['app/Exchange/Opds/OwnFeedController.php', '!$loan->licence->rights()->download', 'false', 'CatalogueFeedsTest'],
+    [
+        'app/Exchange/Packages/Downloads.php',
+        'DownloadRight::None => [],',
+        'DownloadRight::None => PackPublication::kinds($mediaType),',
+        'CatalogueFeedsTest',
+    ],
     ['app/Exchange/Opds/OwnFeedController.php', "\$request->isMethod('HEAD') && abort(405);", '', 'CatalogueFeedsTest'],
     [
         'app/Exchange/Opds/SignInOfApp.php',
@@ -125,7 +130,12 @@ return [
         'Exchange.SendingTest',
     ],
     ['app/Exchange/Sending/KeepEReader.php', '$of->tries >= self::TRIES ||', '', 'Exchange.SendingTest'],
-    ['app/Exchange/Sending/MaySend.php', '!$rights->download => Undelivered::NotAllowed,', '', 'Exchange.SendingTest'],
+    [
+        'app/Exchange/Sending/MaySend.php',
+        '$rights->download !== DownloadRight::Open => Undelivered::NotAllowed,',
+        '',
+        'Exchange.SendingTest',
+    ],
     [
         'app/Exchange/Sending/SendingController.php',
         '|| array_diff(range($from, $to), $taken) !== []',

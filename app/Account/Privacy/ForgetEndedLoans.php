@@ -48,6 +48,18 @@ final class ForgetEndedLoans
                     and not p.keeps_history and l.ended_at <= ?',
                 [$before],
             );
+            // Whoever keeps a history keeps what they read, not what opened it.
+            DB::update(
+                'update protected_loans p set user_key = null, hint = null from loans l
+                    where l.id = p.loan_id and p.user_key is not null and l.ended_at <= ?',
+                [$before],
+            );
+            DB::update(
+                'update protected_loan_events e set device_id = null, device_name = null
+                    from protected_loans p join loans l on l.id = p.loan_id
+                    where p.id = e.protected_loan_id and e.device_id is not null and l.ended_at <= ?',
+                [$before],
+            );
             DB::update(self::NOTICES, array_fill(0, 4, $before));
             DB::update(
                 'update holds set card_id = null from cards c join people p on p.id = c.person_id

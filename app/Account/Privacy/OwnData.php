@@ -75,6 +75,14 @@ final class OwnData
         'household_cards' => 'select c.number as card, p.name as of, h.since from household_cards h
             join cards c on c.id = h.card_id join people p on p.id = c.person_id where h.person_id = ? order by h.since',
         'e_readers' => 'select address, asked_at, confirmed_at from e_readers where person_id = ?',
+        'passphrases' => 'select hint, kept_at from passphrases where person_id = ?',
+        'protected_loans' => 'select t.name as title, p.issued_at, p.hint from protected_loans p
+            join loans l on l.id = p.loan_id join cards c on c.id = l.card_id join titles t on t.id = l.title_id
+            where c.person_id = ? order by p.issued_at, p.id',
+        'protected_loan_events' => 'select t.name as title, e.kind, e.device_name, e.device_id, e.happened_at
+            from protected_loan_events e join protected_loans p on p.id = e.protected_loan_id
+            join loans l on l.id = p.loan_id join cards c on c.id = l.card_id join titles t on t.id = l.title_id
+            where c.person_id = ? order by e.id',
         'folders' => 'select address, name, kept_at from folders where person_id = ?',
         'sendings' => 'select name, way, destination, state, why, asked_at, ended_at from sendings where person_id = ?
             order by id',

@@ -22,6 +22,7 @@ final class Terms
         'own_lengths' => 'how long they like to borrow',
         'notice_choices' => 'of what they want to be told',
         'e_readers' => 'where their e-reader is, until they remove it',
+        'passphrases' => 'what opens their protected files, until they set another',
         'folders' => 'where their folder is, until they remove it',
         'push_devices' => 'devices that they added, until they remove them',
         'follows' => 'magazines that they follow, until they stop',
@@ -47,6 +48,7 @@ final class Terms
         'notices' => 'what names the title is taken out',
         'pages_taken' => 'of a loan, which has no card any more',
         'forecast_scores' => 'of a hold, until its copy comes; then of nobody',
+        'protected_loan_events' => 'devices are taken off half an hour after its end, in any case',
         'prepared_files' => 'of a loan; deleted with the file within ten minutes of its end, or two hours',
     ];
 
@@ -56,6 +58,7 @@ final class Terms
         'letters' => 'a year after the last word',
         'letter_parts' => 'with the letter',
         'sendings' => 'what they sent to themselves, 2 days; of a loan, until it is forgotten',
+        'protected_loans' => '30 days after the loan was due; what opens the file, half an hour after its end',
         'pin_links' => 'half an hour, or until used',
         'sign_in_tries' => 'an hour at the most',
         'requests' => '30 days after the answer the card is taken off',
@@ -79,6 +82,8 @@ final class Terms
     private const FAILED_JOB_DAYS = 7;
 
     private const SENDING_DAYS = 2;
+
+    private const PROTECTED_DAYS = 30;
 
     private const TRAIL_DAYS = 366;
 
@@ -106,6 +111,12 @@ final class Terms
             ],
             'letters' => ['delete from letters where last_at <= ?', [$ago(self::LETTER_DAYS)]],
             'sendings' => ['delete from sendings where asked_at <= ?', [$ago(self::SENDING_DAYS)]],
+            // Applications ask for as long as a file would have opened.
+            'protected_loans' => [
+                'delete from protected_loans p using loans l
+                    where l.id = p.loan_id and l.ended_at is not null and l.due_at <= ?',
+                [$ago(self::PROTECTED_DAYS)],
+            ],
             'pin_links' => [
                 'delete from pin_links where made_at <= ?',
                 [Sql::second($now->modify('-' . ChoosePin::LINK_MINUTES . ' minutes'))],

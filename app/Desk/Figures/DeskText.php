@@ -8,6 +8,7 @@ use App\Lending\Waits\EstimateText;
 use App\Models\Library;
 use App\Shared\View\Dates;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use IntlDateFormatter;
 use NumberFormatter;
@@ -50,9 +51,19 @@ final class DeskText
                     : trans_choice('figures.may_pages', $licence->pages_allowed),
                 $licence->chapters_as_pdf ? __('figures.may_short.pdf') : null,
                 $licence->offline ? __('figures.may_short.offline') : null,
-                $licence->download ? __('figures.may_short.download') : null,
+                self::download($licence->download),
             ]),
         );
+    }
+
+    /** @param  mixed  $right  as DownloadRight writes it; what was written down before there were protected files is a bool */
+    private static function download(mixed $right): ?string
+    {
+        $right = is_string($right) ? DownloadRight::tryFrom($right) : ($right === true ? DownloadRight::Open : null);
+
+        return $right === null || $right === DownloadRight::None
+            ? null
+            : (string) __("figures.may_short.{$right->value}");
     }
 
     /**

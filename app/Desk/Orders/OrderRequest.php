@@ -6,6 +6,7 @@ namespace App\Desk\Orders;
 
 use App\Models\Fund;
 use App\Models\StaffMember;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Foundation\Http\FormRequest;
@@ -54,7 +55,8 @@ final class OrderRequest extends FormRequest
             'note' => ['nullable', 'string', 'max:200'],
             'shared' => ['nullable', 'boolean'],
             'pages' => ['nullable', 'integer', 'min:0', 'max:100000'],
-            ...array_fill_keys(['pdf', 'offline', 'download', 'beyond'], ['nullable', 'boolean']),
+            ...array_fill_keys(['pdf', 'offline', 'beyond'], ['nullable', 'boolean']),
+            'download' => ['nullable', Rule::enum(DownloadRight::class)],
         ];
     }
 
@@ -99,7 +101,7 @@ final class OrderRequest extends FormRequest
             'pages_allowed' => $orNull('pages'),
             'chapters_as_pdf' => $this->boolean('pdf'),
             'offline' => $this->boolean('offline'),
-            'download' => $this->boolean('download'),
+            'download' => $this->enum('download', DownloadRight::class) ?? DownloadRight::None,
             'note' => $this->string('note')->trim()->value(),
         ];
     }

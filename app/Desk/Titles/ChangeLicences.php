@@ -79,7 +79,7 @@ final class ChangeLicences
                     'pages_allowed' => $order->rights->pages,
                     'chapters_as_pdf' => $order->rights->chaptersAsPdf,
                     'offline' => $order->rights->offline,
-                    'download' => $order->rights->download,
+                    'download' => $order->rights->download->value,
                 ],
             ],
         };

@@ -6,6 +6,7 @@ namespace App\Desk\Titles;
 
 use App\Models\Library;
 use DateTimeImmutable;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use Illuminate\Validation\Rule;
@@ -46,7 +47,8 @@ final class LicenceForm
             ],
             'shared' => ['nullable', 'boolean'],
             'pages' => ['nullable', 'integer', 'min:0', 'max:' . self::MOST],
-            ...array_fill_keys(['pdf', 'offline', 'download'], ['nullable', 'boolean']),
+            ...array_fill_keys(['pdf', 'offline'], ['nullable', 'boolean']),
+            'download' => ['nullable', Rule::enum(DownloadRight::class)],
         ];
     }
 
@@ -88,7 +90,7 @@ final class LicenceForm
                 $text('pages') === '' ? null : (int) $text('pages'),
                 $is('pdf'),
                 $is('offline'),
-                $is('download'),
+                DownloadRight::tryFrom($text('download')) ?? DownloadRight::None,
             ),
         );
     }

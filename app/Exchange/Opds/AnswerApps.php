@@ -54,12 +54,19 @@ final class AnswerApps
         );
     }
 
-    /** @param  string|null  $after  seconds until it may go */
-    public static function problem(int $status, string $detail, ?string $after = null): Response
-    {
+    /**
+     * @param  string|null  $after  seconds until it may go
+     * @param  string  $type  an address that names the kind of problem
+     */
+    public static function problem(
+        int $status,
+        string $detail,
+        ?string $after = null,
+        string $type = 'about:blank',
+    ): Response {
         $answer = Edition::json(
             [
-                'type' => 'about:blank',
+                'type' => $type,
                 'title' => Response::$statusTexts[$status],
                 'status' => $status,
                 'detail' => $detail,

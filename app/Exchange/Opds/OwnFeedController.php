@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange\Opds;
 
-use App\Exchange\Packages\PackPublication;
+use App\Exchange\Packages\GiveDownload;
+use App\Exchange\Packages\NotGiven;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Borrowing\RefusalText;
 use App\Lending\Holds\CloseHold;
@@ -18,7 +19,6 @@ use App\Lending\Loans\ReturnLoan;
 use App\Models\Hold;
 use App\Models\Loan;
 use App\Models\Title;
-use App\Reading\Prepared\GiveFile;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Exchange\Opds\Out\Feed;
@@ -118,17 +118,20 @@ final class OwnFeedController
     }
 
     /** The whole as a file; of a large one that is only being made, when to ask again. */
-    public function file(Edition $edition, string $library, Loan $loan, string $kind, GiveFile $give): Response
+    public function file(Edition $edition, string $library, Loan $loan, string $kind, GiveDownload $give): Response
     {
-        $loan->load(['title.publication', 'licence']);
-        $publication = $loan->title->publication ?? abort(404);
-        if (!$loan->licence->rights()->download) {
-            return AnswerApps::problem(403, __('lending.no_download'));
-        }
-        isset(PackPublication::kinds($publication->media_type)[$kind]) || abort(404);
-        $answer = $give($loan, $kind);
+        $given = $give($loan, $kind, CarbonImmutable::now());
 
-        return $answer->isRedirection() ? AnswerApps::problem(503, __('opds.being_made'), '10') : $answer;
+        return match (true) {
+            $given === NotGiven::NoSuchFile => abort(404),
+            $given === NotGiven::NotAllowed => AnswerApps::problem(403, __('lending.no_download')),
+            $given === NotGiven::NoPassphrase => AnswerApps::problem(
+                403,
+                __('lcp.apps_set_first', ['address' => route('settings') . '#protected']),
+            ),
+            $given->isRedirection() => AnswerApps::problem(503, __('opds.being_made'), '10'),
+            default => $given,
+        };
     }
 
     /**

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Exchange\Opds;
 
 use App\Catalogue\Records\RecordOfTitle;
-use App\Exchange\Packages\PackPublication;
+use App\Exchange\Packages\Downloads;
 use App\Lending\Availability\AvailabilityText;
 use App\Lending\Availability\AvailableTitle;
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
+use App\Lending\Licences\DownloadRights;
 use App\Models\Hold;
 use App\Models\Loan;
-use App\Models\Publication as TitleFile;
 use App\Models\Title;
 use App\Shared\RequestContext;
 use DateTimeImmutable;
@@ -20,16 +20,21 @@ use FigPorch\Core\Exchange\Opds\Out\Link;
 use FigPorch\Core\Exchange\Opds\Out\Publication;
 use FigPorch\Core\Exchange\Opds\Out\Supply;
 use FigPorch\Core\Lending\Availability;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\HoldState;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Titles as a catalogue for applications shows them: with what this person can do with each now. */
 final class Publications
 {
+    /** @var array<int, DownloadRight> by title, of those that are shown */
+    private array $rights = [];
+
     public function __construct(
         private readonly RequestContext $current,
         private readonly TitleAvailability $availability,
         private readonly OwnItems $ownItems,
+        private readonly DownloadRights $downloadRights,
     ) {}
 
     /**
@@ -42,6 +47,7 @@ final class Publications
         $titles = new Collection([...$titles]);
         $titles->load(['contributors', 'subjects', 'series', 'publication']);
         $standings = $this->availability->of($at->library, $titles, $this->current->card(), $now);
+        $this->rights = $this->downloadRights->of($at->library->id, array_values($titles->modelKeys()), $now);
         $own = $this->ownItems->of($this->current->person, $titles, $now);
         $shown = [];
         foreach ($titles as $title) {
@@ -91,20 +97,26 @@ final class Publications
     {
         $loan->loadMissing('licence');
         $until = new Supply('available', since: $loan->started_at, until: $loan->due_at);
-        $kinds =
-            $title->publication !== null && $loan->licence->rights()->download
-                ? array_keys(PackPublication::kinds($title->publication->media_type))
-                : [];
+        $files =
+            $title->publication === null
+                ? []
+                : Downloads::forApps(
+                    $title->format,
+                    $title->publication->media_type,
+                    $loan->licence->rights()->download,
+                );
 
         return [
             ...array_map(
-                fn(string $kind): Link => new Link(
+                fn(string $kind, array $types): Link => new Link(
                     rel: Link::ACQUISITION,
                     href: $at->of("loans/{$loan->id}/file/{$kind}"),
-                    type: PackPublication::TYPES[$kind],
+                    type: $types[0],
+                    indirect: array_slice($types, 1),
                     supply: $until,
                 ),
-                $kinds,
+                array_keys($files),
+                $files,
             ),
             // In a browser it can be opened whatever the licence says of files.
             new Link(
@@ -147,7 +159,7 @@ final class Publications
                 href: $at->of("titles/{$title->id}/borrow"),
                 type: $at->edition->entry(),
                 title: $isReady ? (string) __('opds.borrow') : null,
-                indirect: self::inTheEnd($title),
+                indirect: $this->inTheEnd($title),
                 supply: $supply,
             ),
             new Link(Link::CANCEL, $at->of("holds/{$hold->id}/cancel"), $at->edition->entry(), __('opds.cancel')),
@@ -169,7 +181,7 @@ final class Publications
                 href: $at->of("titles/{$title->id}/" . ($isReady ? 'borrow' : 'hold')),
                 type: $at->edition->entry(),
                 title: $isReady ? __('opds.borrow') : __('opds.hold'),
-                indirect: self::inTheEnd($title),
+                indirect: $this->inTheEnd($title),
                 supply: new Supply(
                     state: $isReady ? 'available' : 'unavailable',
                     copies: self::copies($standing),
@@ -186,16 +198,15 @@ final class Publications
         return $standing->copies === 0 ? null : ['total' => $standing->copies, 'available' => $standing->copiesFree];
     }
 
-    /** @return list<string> what comes of it when it is borrowed, where the library has the file */
-    private static function inTheEnd(Title $title): array
+    /** @return list<string> what comes of it when it is borrowed, where the library has the file: at least a page */
+    private function inTheEnd(Title $title): array
     {
         $file = $title->publication;
+        $right = $this->rights[$title->id] ?? DownloadRight::None;
 
-        return match (true) {
-            $file === null => [],
-            in_array($file->media_type, [TitleFile::EPUB, TitleFile::PDF], true) => [$file->media_type],
-            default => [PackPublication::TYPES['package']],
-        };
+        return $file === null
+            ? []
+            : array_values(Downloads::forApps($title->format, $file->media_type, $right))[0] ?? ['text/html'];
     }
 
     /** @return list<Link> */

@@ -5,19 +5,23 @@ declare(strict_types=1);
 namespace App\Exchange\Packages;
 
 use App\Models\Loan;
-use App\Reading\Prepared\GiveFile;
+use Carbon\CarbonImmutable;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A loan as a file in an open format, without protection, where the licence says so. */
+/** A loan as a file, as its licence says: in an open format without protection, or protected. */
 final class DownloadController
 {
-    public function __invoke(Loan $loan, string $kind, GiveFile $give): Response
+    public function __invoke(Loan $loan, string $kind, GiveDownload $give): Response
     {
-        $loan->load(['title.publication', 'licence']);
-        $publication = $loan->title->publication ?? abort(404);
-        $loan->licence->rights()->download || abort(403, __('lending.no_download'));
-        isset(PackPublication::kinds($publication->media_type)[$kind]) || abort(404);
+        $given = $give($loan, $kind, CarbonImmutable::now());
 
-        return $give($loan, $kind);
+        return match ($given) {
+            NotGiven::NoSuchFile => abort(404),
+            NotGiven::NotAllowed => abort(403, __('lending.no_download')),
+            NotGiven::NoPassphrase => redirect()
+                ->to(route('settings', absolute: false) . '#protected')
+                ->with('refusal', __('lcp.set_first')),
+            default => $given,
+        };
     }
 }

@@ -89,15 +89,21 @@ final class PackPublication implements FileMaker
                     "{$folder}/{$path}",
                     $kind === 'files' ? sprintf('%02d-%s', $n + 1, basename($path)) : $path,
                 );
-            $packed =
-                $path === 'mimetype' ||
-                preg_match('~\.(mp3|m4a|opus|ogg|flac|mp4|webm|jpe?g|png|webp|woff2?)$~i', $path) === 1;
-            $zip->setCompressionIndex($zip->numFiles - 1, $packed ? ZipArchive::CM_STORE : ZipArchive::CM_DEFLATE);
+            $zip->setCompressionIndex(
+                $zip->numFiles - 1,
+                $path === 'mimetype' || self::isPacked($path) ? ZipArchive::CM_STORE : ZipArchive::CM_DEFLATE,
+            );
         }
         $zip->registerProgressCallback(0.01, $told);
         if (!$zip->close()) {
             throw new RuntimeException("Cannot write {$to}: is the disk full?");
         }
+    }
+
+    /** A file whose form is packed already, by its name: packed once more it would be no smaller. */
+    public static function isPacked(string $path): bool
+    {
+        return preg_match('~\.(mp3|m4a|opus|ogg|flac|mp4|webm|jpe?g|png|webp|woff2?)$~i', $path) === 1;
     }
 
     private static function publication(Loan $loan): Publication

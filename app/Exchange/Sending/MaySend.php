@@ -10,6 +10,7 @@ use DateTimeImmutable;
 use FigPorch\Core\Exchange\Sending\Goods;
 use FigPorch\Core\Exchange\Sending\Undelivered;
 use FigPorch\Core\Exchange\Sending\Way;
+use FigPorch\Core\Lending\DownloadRight;
 
 /** Whether something of a loan may be sent away. */
 final class MaySend
@@ -30,7 +31,7 @@ final class MaySend
             !$loan->isOpen($now) => Undelivered::LoanOver,
             $publication === null => Undelivered::NothingThere,
             $goods === Goods::Pages => $rights->chaptersAsPdf ? null : Undelivered::NotAllowed,
-            !$rights->download => Undelivered::NotAllowed,
+            $rights->download !== DownloadRight::Open => Undelivered::NotAllowed,
             !in_array($publication->media_type, self::BOOKS, true) => Undelivered::NoText,
             $way !== Way::Folder && array_sum($publication->sizes) > self::TIMES_SMALLER * Goods::MOST_BYTES
                 => Undelivered::TooLarge,

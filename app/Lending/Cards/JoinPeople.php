@@ -24,6 +24,7 @@ final class JoinPeople
         'letters' => [],
         'e_readers' => null,
         'folders' => null,
+        'passphrases' => null,
         'sendings' => ['way', 'goods', 'facts'],
         'readings' => ['title_id', 'begins'],
         'almanac_titles' => ['title_id'],

@@ -6,6 +6,7 @@ namespace App\Lending\Licences;
 
 use DateTimeImmutable;
 use Exception;
+use FigPorch\Core\Lending\DownloadRight;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\Rights;
 use InvalidArgumentException;
@@ -79,11 +80,12 @@ final readonly class LicenceTerms
             'pdf',
             'no-offline',
             'download',
+            'protected',
         ]);
         if ($unknown !== []) {
             throw new InvalidArgumentException(
                 'A licence is written like metered_by_loans:copies=2,loans=26,ends=2027-06-30,price=4000,shared, ' .
-                    'with what loans may do: pages=20 (or pages=all), pdf, no-offline, download; ' .
+                    'with what loans may do: pages=20 (or pages=all), pdf, no-offline, protected or download; ' .
                     implode(', ', $unknown) .
                     ' means nothing here.',
             );
@@ -108,7 +110,11 @@ final readonly class LicenceTerms
                 ($values['pages'] ?? '') === 'all' ? null : (int) ($values['pages'] ?? (new Rights())->pages),
                 isset($values['pdf']),
                 !isset($values['no-offline']),
-                isset($values['download']),
+                match (true) {
+                    isset($values['download']) => DownloadRight::Open,
+                    isset($values['protected']) => DownloadRight::Protected,
+                    default => DownloadRight::None,
+                },
             ),
         );
     }

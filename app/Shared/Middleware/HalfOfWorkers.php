@@ -6,6 +6,7 @@ namespace App\Shared\Middleware;
 
 use App\Models\Hold;
 use App\Models\Loan;
+use App\Models\ProtectedLoan;
 use App\Models\Title;
 use App\Shared\DatabaseFaults;
 use App\Shared\WorkSlots;
@@ -54,11 +55,14 @@ final class HalfOfWorkers
 
     private static function titleId(Request $request): int
     {
-        $of = $request->route('title') ?? ($request->route('loan') ?? $request->route('hold'));
+        $of =
+            $request->route('title') ??
+            ($request->route('loan') ?? ($request->route('hold') ?? $request->route('protectedLoan')));
 
         return match (true) {
             $of instanceof Title => $of->id,
             $of instanceof Loan, $of instanceof Hold => $of->title_id,
+            $of instanceof ProtectedLoan => $of->loan->title_id,
             default => 0,
         };
     }

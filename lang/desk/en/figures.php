@@ -32,7 +32,7 @@ return [
     'days' => '{1} :count day|[0,*] :count days',
     'may_pages' => '{0} no pages to print|{1} :count page to print|[2,*] :count pages to print',
     'may_all_pages' => 'all pages to print',
-    'may_short' => ['pdf' => 'as PDF', 'offline' => 'offline', 'download' => 'download'],
+    'may_short' => ['pdf' => 'as PDF', 'offline' => 'offline', 'protected' => 'protected download', 'open' => 'open download'],
     'at_once_turn' => 'at once',
     'turnaways_heading' => 'Turnaways',
     'turnaways_text' => 'Times that someone wanted a title and could not have it for want of a copy or a licence, in the last twelve months. Who it was is not kept.',

@@ -32,7 +32,7 @@ return [
     'days' => '{1} :count día|[0,*] :count días',
     'may_pages' => '{0} ninguna página para imprimir|{1} :count página para imprimir|[2,*] :count páginas para imprimir',
     'may_all_pages' => 'todas las páginas para imprimir',
-    'may_short' => ['pdf' => 'en PDF', 'offline' => 'sin conexión', 'download' => 'descarga'],
+    'may_short' => ['pdf' => 'en PDF', 'offline' => 'sin conexión', 'protected' => 'descarga protegida', 'open' => 'descarga abierta'],
     'at_once_turn' => 'en el acto',
     'turnaways_heading' => 'Denegaciones',
     'turnaways_text' => 'Veces que alguien quiso un título y no pudo tenerlo por falta de copia o de licencia, en los últimos doce meses. No se guarda quién fue.',

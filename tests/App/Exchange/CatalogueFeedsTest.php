@@ -240,7 +240,7 @@ final class CatalogueFeedsTest extends TestCase
     public function test_a_title_is_borrowed_downloaded_and_given_back(): void
     {
         $title = $this->importBook();
-        DB::table('licences')->update(['download' => true]);
+        DB::table('licences')->update(['download' => 'open']);
         $before = $this->ask("/titles/{$title->id}")->assertOk();
         $borrow = self::link($before, 'http://opds-spec.org/acquisition/borrow');
         $this->assertSame('available', $borrow['properties']['availability']['state']);
@@ -416,7 +416,7 @@ final class CatalogueFeedsTest extends TestCase
     public function test_what_is_of_one_person_is_not_there_for_others(string $edition): void
     {
         $title = $this->importBook();
-        DB::table('licences')->update(['download' => true]);
+        DB::table('licences')->update(['download' => 'open']);
         $loan = $this->borrow($this->card, $title);
         $this->licence($other = $this->title('Other'));
         $this->borrow($this->card(), $other);

@@ -56,7 +56,7 @@ final class SendingTest extends TestCase
         $this->card = $this->card();
         $this->card->person->update(['email' => 'imara@lantern.example']);
         $this->loan = $this->borrow($this->card, $this->importBook());
-        DB::table('licences')->update(['download' => true, 'chapters_as_pdf' => true]);
+        DB::table('licences')->update(['download' => 'open', 'chapters_as_pdf' => true]);
         $this->be($this->card->person);
         Event::listen(MessageSent::class, function (MessageSent $sent): void {
             $mail = $sent->message;
@@ -232,7 +232,7 @@ final class SendingTest extends TestCase
     public static function refusals(): iterable
     {
         yield 'its publisher does not allow it' => [
-            fn(self $of) => DB::table('licences')->update(['download' => false]),
+            fn(self $of) => DB::table('licences')->update(['download' => 'none']),
             '/loans/%d/send',
             'e_reader',
         ];
@@ -277,12 +277,12 @@ final class SendingTest extends TestCase
         $this->confirmEReader();
         foreach (
             [
-                'not_allowed' => fn() => DB::table('licences')->update(['download' => false]),
+                'not_allowed' => fn() => DB::table('licences')->update(['download' => 'none']),
                 'loan_over' => fn() => app(ReturnLoan::class)($this->loan->id, CarbonImmutable::now()),
             ]
             as $why => $change
         ) {
-            DB::table('licences')->update(['download' => true]);
+            DB::table('licences')->update(['download' => 'open']);
             $this->post("/loans/{$this->loan->id}/send", ['way' => 'e_reader'])->assertRedirect('/sendings');
             $change();
             $this->work();

@@ -61,7 +61,7 @@ final class UsageTest extends TestCase
     public function test_what_is_looked_at_read_and_taken_is_noted_with_nobodys_name(): void
     {
         $title = $this->importBook();
-        DB::table('licences')->update(['download' => true]);
+        DB::table('licences')->update(['download' => 'open']);
         $loan = $this->borrow($card = $this->card(), $title);
         $this->withHeaders(self::visitor('a'));
         foreach (

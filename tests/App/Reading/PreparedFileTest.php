@@ -28,7 +28,7 @@ final class PreparedFileTest extends TestCase
         // Numbers of files begin anew with each run.
         app(Filesystem::class)->cleanDirectory(storage_path('prepared'));
         $this->loan = $this->borrow($card = $this->card(), $this->importBook());
-        DB::table('licences')->update(['download' => true, 'chapters_as_pdf' => true]);
+        DB::table('licences')->update(['download' => 'open', 'chapters_as_pdf' => true]);
         $this->be($card->person);
     }
 

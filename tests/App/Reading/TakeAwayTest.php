@@ -62,7 +62,7 @@ final class TakeAwayTest extends TestCase
 
     public function test_an_ebook_is_downloaded_as_the_epub_it_came_as(): void
     {
-        DB::table('licences')->update(['download' => true]);
+        DB::table('licences')->update(['download' => 'open']);
         $this->get('/loans')
             ->assertSee('Download:')
             ->assertSee("/loans/{$this->loan->id}/download/epub", false);
@@ -98,7 +98,7 @@ final class TakeAwayTest extends TestCase
 
     public function test_a_recording_is_downloaded_as_a_w3c_package_and_as_its_files(): void
     {
-        DB::table('licences')->update(['download' => true]);
+        DB::table('licences')->update(['download' => 'open']);
         $publication = $this->publication();
         $folder = storage_path("publications/{$publication->sha256}/whole");
         foreach (['publication.json' => '{}', 'b.mp3' => 'second', 'a.mp3' => 'first'] as $name => $bytes) {

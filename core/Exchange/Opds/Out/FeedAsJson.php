@@ -49,38 +49,48 @@ final class FeedAsJson
     /** @return array<string, mixed> */
     public static function publication(Publication $of): array
     {
-        $record = $of->record;
+        return self::known([
+            'metadata' => self::metadata($of->record, $of->id, $of->modified),
+            'links' => array_map(self::link(...), $of->links),
+            'images' => array_map(self::link(...), $of->images) ?: null,
+        ]);
+    }
+
+    /**
+     * A record as a Web Publication Manifest has it.
+     *
+     * @param  string  $id  an address, for what has no number or another beside it
+     * @return array<string, mixed>
+     */
+    public static function metadata(Record $record, string $id, DateTimeImmutable $modified): array
+    {
         $numbers = Metadata::numbers($record);
 
         return self::known([
-            'metadata' => self::known([
-                '@type' => Metadata::type($record->format),
-                'title' => $record->name,
-                'subtitle' => $record->subtitle,
-                'identifier' => $numbers[0] ?? $of->id,
-                'altIdentifier' => [...array_slice($numbers, 1), ...$numbers === [] ? [] : [$of->id]] ?: null,
-                ...self::contributors($record),
-                'language' => $record->language,
-                'publisher' => $record->publisher,
-                'published' => $record->published,
-                'modified' => self::moment($of->modified),
-                'description' => $record->description,
-                'numberOfPages' => Metadata::pages($record),
-                'duration' => Metadata::seconds($record),
-                'typicalAgeRange' => Metadata::ages($record),
-                'subject' => array_map(fn(string $name): array => ['name' => $name], $record->subjects) ?: null,
-                'belongsTo' =>
-                    $record->series === null
-                        ? null
-                        : [
-                            'series' => self::known([
-                                'name' => $record->series,
-                                'position' => $record->seriesPosition,
-                            ]),
-                        ],
-            ]),
-            'links' => array_map(self::link(...), $of->links),
-            'images' => array_map(self::link(...), $of->images) ?: null,
+            '@type' => Metadata::type($record->format),
+            'title' => $record->name,
+            'subtitle' => $record->subtitle,
+            'identifier' => $numbers[0] ?? $id,
+            'altIdentifier' => [...array_slice($numbers, 1), ...$numbers === [] ? [] : [$id]] ?: null,
+            ...self::contributors($record),
+            'language' => $record->language,
+            'publisher' => $record->publisher,
+            'published' => $record->published,
+            'modified' => self::moment($modified),
+            'description' => $record->description,
+            'numberOfPages' => Metadata::pages($record),
+            'duration' => Metadata::seconds($record),
+            'typicalAgeRange' => Metadata::ages($record),
+            'subject' => array_map(fn(string $name): array => ['name' => $name], $record->subjects) ?: null,
+            'belongsTo' =>
+                $record->series === null
+                    ? null
+                    : [
+                        'series' => self::known([
+                            'name' => $record->series,
+                            'position' => $record->seriesPosition,
+                        ]),
+                    ],
         ]);
     }
 

@@ -1,6 +1,6 @@
 @php($sections = ['cards' => trans_choice('preferences.your_cards', $cards->count()), 'borrowing' =>
     __('preferences.borrowing'), 'reading' => __('preferences.reading'), 'notices' => __('common.notices'), 'privacy' =>
-    __('preferences.privacy'), 'sending' => __('sending.heading'), 'devices' =>
+    __('preferences.privacy'), 'sending' => __('sending.heading'), 'protected' => __('lcp.heading'), 'devices' =>
     __('preferences.devices')])
 <x-layout :title="__('common.settings')" on="settings">
     <h1 class="text-3xl mb-3">{{ __('common.settings') }}</h1>
@@ -57,6 +57,10 @@
         <section aria-labelledby="sending" class="grid gap-6 content-start">
             <h2 id="sending" class="text-2xl -mb-3">{{ $sections['sending'] }}</h2>
             @include('exchange.sending.places')
+        </section>
+        <section aria-labelledby="protected">
+            <h2 id="protected" class="text-2xl mb-1">{{ $sections['protected'] }}</h2>
+            @include('exchange.lcp.passphrase')
         </section>
         <section aria-labelledby="devices" class="grid gap-6 content-start">
             <h2 id="devices" class="text-2xl -mb-3">{{ $sections['devices'] }}</h2>

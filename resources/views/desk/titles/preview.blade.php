@@ -27,7 +27,7 @@
         ($order->startsAt ?? $now)->format(DATE_ATOM), 'at' => $order->endsAt?->format(DATE_ATOM), 'price' =>
         $order->priceCents, 'currency' => $staff->library->currency, 'rights' => ['pages_allowed' =>
         $order->rights->pages, 'chapters_as_pdf' => $order->rights->chaptersAsPdf, 'offline' =>
-        $order->rights->offline, 'download' => $order->rights->download]], $staff->library) }}</p>@endif
+        $order->rights->offline, 'download' => $order->rights->download->value]], $staff->library) }}</p>@endif
     <p class="mb-4">{{ __('titles.preview_text') }}</p>
     <div class="panel overflow-x-auto mb-4" tabindex="0" role="group" aria-label="{{ $heading }}">
         <table class="w-full desk-table">

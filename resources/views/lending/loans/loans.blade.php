@@ -1,5 +1,7 @@
 @use('App\Exchange\Sending\MaySend')
+@use('App\Exchange\Packages\Downloads')
 @use('FigPorch\Core\Exchange\Sending\Way')
+@use('FigPorch\Core\Lending\DownloadRight')
 @php use App\Shared\View\TitleText; @endphp
 <x-layout :title="__('common.loans')" on="loans">
     <div class="flex items-baseline justify-between gap-4 mb-4"><h1 class="text-3xl">{{ __('common.loans') }}</h1><p
@@ -46,12 +48,22 @@
                     App\Lending\Loans\Opening::of($on->loan), 'files' => "/loans/{$on->loan->id}/files", 'offline' =>
                     route('offline.files', $on->loan, false), 'cover' => $title->cover_file === null ? null :
                     route('titles.cover', $title, false), 'bytes' => $files->bytes]) }}"></div>@endif
-                @if ($files?->download)<p class="mt-2 text-[15px]">{{ __('loans.download') }}
-                    @foreach (App\Exchange\Packages\PackPublication::kinds($files->media_type) as $kind => $ending)<a
+                @php($right = DownloadRight::from($files->download ?? 'none'))
+                @php($kinds = $files === null ? [] : Downloads::kinds($title->format, $files->media_type, $right))
+                @if ($kinds !== [])<p class="mt-2 text-[15px]">{{ __('loans.download') }}
+                    @foreach ($kinds as $kind => $ending)<a
                     class="link" href="{{ route('download', [$on->loan, $kind], false) }}">{{
-                    __('loans.downloads')[$kind] }}<span class="sr-only">:
+                    __('loans.downloads')[$kind === 'protected' ? "protected{$ending}" : $kind] }}<span class="sr-only">:
                     {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>
-                    @if (in_array($files->media_type, MaySend::BOOKS, true))
+                    @if ($right === DownloadRight::Protected)
+                        @php($protected = $protected_of[$on->loan->id] ?? null)
+                        <p class="meta max-w-[65ch]">{{ $protected === null ? __('lcp.loan_text') : __('lcp.loan_hint',
+                            ['hint' => $protected->hint]) }} @if ($protected?->events_count > 0){{
+                            trans_choice('lcp.loan_devices', $protected->events_count) }}@endif</p>
+                    @else
+                        <p class="meta max-w-[65ch]">{{ __('lcp.open_text') }}</p>
+                    @endif
+                    @if ($right === DownloadRight::Open && in_array($files->media_type, MaySend::BOOKS, true))
                         <p class="text-[15px]">@include('exchange.sending.ways', ['to' => route('sendings.book',
                             $on->loan, false), 'of' => $title->name, 'ways' => [Way::EReader, Way::Folder]])</p>
                     @endif
