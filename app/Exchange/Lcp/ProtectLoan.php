@@ -17,7 +17,13 @@ final class ProtectLoan
     /** Whether its file can be had: a passphrase is set, or was when it was first asked for. */
     public function canBe(Loan $loan): bool
     {
-        return $this->known($loan)?->user_key !== null || $this->passphrase($loan) !== null;
+        return $this->userKey($loan) !== null;
+    }
+
+    /** @return string|null what opens its file, or would; null where no passphrase is set */
+    public function userKey(Loan $loan): ?string
+    {
+        return $this->known($loan)->user_key ?? $this->passphrase($loan)?->user_key;
     }
 
     /** @return ProtectedLoan|null null where no passphrase is set; the publication is protected already */

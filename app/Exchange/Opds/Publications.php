@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Opds;
 
 use App\Catalogue\Records\RecordOfTitle;
+use App\Exchange\Lcp\ProtectLoan;
 use App\Exchange\Packages\Downloads;
 use App\Lending\Availability\AvailabilityText;
 use App\Lending\Availability\AvailableTitle;
@@ -35,6 +36,7 @@ final class Publications
         private readonly TitleAvailability $availability,
         private readonly OwnItems $ownItems,
         private readonly DownloadRights $downloadRights,
+        private readonly ProtectLoan $protectLoan,
     ) {}
 
     /**
@@ -114,6 +116,7 @@ final class Publications
                     type: $types[0],
                     indirect: array_slice($types, 1),
                     supply: $until,
+                    userKey: $kind === 'lcpl' ? $this->protectLoan->userKey($loan) : null,
                 ),
                 array_keys($files),
                 $files,

@@ -6,7 +6,6 @@ return [
     'heading' => 'Protected files',
     'text' => 'Some titles can be taken into a reading application as protected files. They open there with your passphrase, and end with the loan.',
     'is' => 'Your passphrase was set on :date. Its hint: “:hint”',
-    'none' => 'You have set no passphrase yet.',
     'passphrase' => 'Passphrase',
     'passphrase_hint' => 'Eight characters or more: three or four words that do not belong together are best. Not your PIN. We keep only what is made of it, so nobody can tell it to you again.',
     'hint' => 'Hint',

@@ -6,7 +6,6 @@ return [
     'heading' => 'Archivos protegidos',
     'text' => 'Algunos títulos se pueden llevar a una aplicación de lectura como archivos protegidos. Allí se abren con su frase de paso y terminan con el préstamo.',
     'is' => 'Su frase de paso se puso el :date. Su pista: «:hint»',
-    'none' => 'Todavía no ha puesto ninguna frase de paso.',
     'passphrase' => 'Frase de paso',
     'passphrase_hint' => 'Ocho caracteres o más: lo mejor son tres o cuatro palabras que no vayan juntas. No su PIN. Solo guardamos lo que se hace de ella, así que nadie podrá volver a decírsela.',
     'hint' => 'Pista',

@@ -24,5 +24,5 @@ return [
     'renewed' => 'Renewed. “:name” is now due :date.',
     'renew_from' => 'Can be renewed from :date',
     'download' => 'Download:',
-    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'W3C package', 'files' => 'files alone', 'protected.epub' => 'protected EPUB', 'protected.lcpdf' => 'protected PDF', 'protected.lcpa' => 'protected audiobook', 'lcpl' => 'its licence alone'],
+    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'W3C package', 'files' => 'files alone', 'protected.epub' => 'protected EPUB', 'protected.lcpdf' => 'protected PDF', 'protected.lcpa' => 'protected audiobook', 'lcpl' => 'licence alone'],
 ];

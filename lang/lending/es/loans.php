@@ -24,5 +24,5 @@ return [
     'renewed' => 'Renovado. «:name» vence ahora: :date.',
     'renew_from' => 'Se puede renovar desde el :date',
     'download' => 'Descargar:',
-    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'paquete W3C', 'files' => 'solo los archivos', 'protected.epub' => 'EPUB protegido', 'protected.lcpdf' => 'PDF protegido', 'protected.lcpa' => 'audiolibro protegido', 'lcpl' => 'solo su licencia'],
+    'downloads' => ['epub' => 'EPUB', 'pdf' => 'PDF', 'package' => 'paquete W3C', 'files' => 'solo los archivos', 'protected.epub' => 'EPUB protegido', 'protected.lcpdf' => 'PDF protegido', 'protected.lcpa' => 'audiolibro protegido', 'lcpl' => 'solo la licencia'],
 ];

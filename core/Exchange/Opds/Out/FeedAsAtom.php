@@ -27,6 +27,7 @@ final class FeedAsAtom
         'xmlns:opensearch' => 'http://a9.com/-/spec/opensearch/1.1/',
         'xmlns:thr' => 'http://purl.org/syndication/thread/1.0',
         'xmlns:schema' => 'http://schema.org/',
+        'xmlns:lcp' => 'http://readium.org/lcp-specs/ns',
     ];
 
     private readonly XMLWriter $xml;
@@ -195,6 +196,9 @@ final class FeedAsAtom
             $this->xml->endElement();
         }
         $link->supply === null || $this->supply($link->supply);
+        if ($link->hashedPassphrase() !== null) {
+            $this->text('lcp:hashed_passphrase', $link->hashedPassphrase());
+        }
         $this->xml->endElement();
     }
 

@@ -116,6 +116,7 @@ final class FeedAsJson
         $properties = self::known([
             'numberOfItems' => $link->items,
             'indirectAcquisition' => self::indirect($link->indirect) ?: null,
+            'lcp_hashed_passphrase' => $link->hashedPassphrase(),
             ...$link->supply === null ? [] : self::supply($link->supply),
         ]);
 

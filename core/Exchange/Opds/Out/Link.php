@@ -35,6 +35,7 @@ final readonly class Link
      * @param  string  $rel  registered (IANA), or an address
      * @param  list<string>  $indirect  of what comes in the end: media types, the outermost first
      * @param  int|null  $items  how many publications are there
+     * @param  string|null  $userKey  64 digits of base 16: what opens a protected file, for who asks for their own
      */
     public function __construct(
         public string $rel,
@@ -45,5 +46,12 @@ final readonly class Link
         public array $indirect = [],
         public ?Supply $supply = null,
         public ?int $items = null,
+        #[\SensitiveParameter] public ?string $userKey = null,
     ) {}
+
+    /** As a feed tells an application (LCP Automatic Key Retrieval, from memory), so that it need not ask for it. */
+    public function hashedPassphrase(): ?string
+    {
+        return $this->userKey === null ? null : base64_encode((string) hex2bin($this->userKey));
+    }
 }
