@@ -37,6 +37,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $extent_seconds
  * @property array<string, list<string>> $accessibility
  * @property list<string> $awards
+ * @property list<string> $works identifiers of its work, as its record gives them
  * @property list<string>|null $edited_fields in which the word of staff stands
  * @property string|null $work_said match_key of its work, where staff said it; else its record decides
  * @property float|null $level reading grade level
@@ -75,6 +76,7 @@ final class Title extends Model
         'audience' => Audience::class,
         'identifiers' => 'array',
         'awards' => 'array',
+        'works' => 'array',
         'edited_fields' => 'array',
         'level' => 'float',
         'fiction' => 'boolean',

@@ -22,6 +22,7 @@ final readonly class Record
         'subject' => 255,
         'award' => 255,
         'identifier' => 255,
+        'work' => 255,
     ];
 
     /** What is kept of what is given, the first first; of a description, letters. */
@@ -30,6 +31,7 @@ final readonly class Record
         'identifiers' => 50,
         'subjects' => 100,
         'awards' => 50,
+        'works' => 10,
         'description' => 20_000,
     ];
 
@@ -59,6 +61,9 @@ final readonly class Record
     /** @var list<string> */
     public array $awards;
 
+    /** @var list<string> */
+    public array $works;
+
     public ?string $description;
 
     public ?float $seriesPosition;
@@ -79,6 +84,7 @@ final readonly class Record
      * @param  list<WebLink>  $links  where it is on the web
      * @param  list<Price>  $prices  for which a supplier gives it, one of each currency
      * @param  string|null  $availableFrom  whole ISO 8601 date before which it is not had
+     * @param  list<string>  $works  as WorkIdentifier has them: what all editions of its work have in common
      */
     public function __construct(
         string $key,
@@ -106,6 +112,7 @@ final readonly class Record
         public array $links = [],
         public array $prices = [],
         public ?string $availableFrom = null,
+        array $works = [],
     ) {
         if (trim($name) === '' || $key === '' || $extent < 0) {
             throw new InvalidArgumentException('A record has a key, a name and an extent.');
@@ -125,6 +132,7 @@ final readonly class Record
         $this->identifiers = array_slice(self::lines($identifiers, 'identifier'), 0, self::MOST['identifiers']);
         $this->subjects = array_slice(self::lines($subjects, 'subject'), 0, self::MOST['subjects']);
         $this->awards = array_slice(self::lines($awards, 'award'), 0, self::MOST['awards']);
+        $this->works = array_slice(self::lines($works, 'work'), 0, self::MOST['works']);
         $this->description =
             $description === null || Filler::is($description)
                 ? null
@@ -209,6 +217,7 @@ final readonly class Record
             links: $this->links,
             prices: $this->prices,
             availableFrom: $this->availableFrom,
+            works: $this->works,
         );
     }
 
@@ -272,6 +281,7 @@ final readonly class Record
             links: $links,
             prices: $prices,
             availableFrom: $availableFrom,
+            works: $this->works,
         );
     }
 

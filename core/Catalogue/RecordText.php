@@ -24,6 +24,7 @@ final class RecordText
         'publisher',
         'published',
         'identifiers',
+        'works',
         'subjects',
         'awards',
         'description',
@@ -69,6 +70,7 @@ final class RecordText
             'publisher' => (string) $record->publisher,
             'published' => (string) $record->published,
             'identifiers' => implode("\n", $record->identifiers),
+            'works' => implode("\n", $record->works),
             'subjects' => implode("\n", $record->subjects),
             'awards' => implode("\n", $record->awards),
             'description' => (string) $record->description,
@@ -133,6 +135,7 @@ final class RecordText
                 links: $record->links,
                 prices: $record->prices,
                 availableFrom: $record->availableFrom,
+                works: isset($new['works']) ? self::lines($new['works']) : $record->works,
             ),
             $wrong,
         ];
@@ -164,6 +167,7 @@ final class RecordText
             'contributors' => !in_array(null, array_map(self::contributor(...), self::lines($text)), true),
             'subjects' => self::areShort($text, 'subject'),
             'awards' => self::areShort($text, 'award'),
+            'works' => self::areShort($text, 'work'),
             'description' => mb_strlen($text) <= Record::MOST['description'],
             default => mb_strlen($text) <= (Record::LETTERS[$field] ?? 20_000),
         };

@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 /* Exchange: the catalogue for reading applications. File, what stands there, what is put instead, the test. */
 return [
+    [
+        'core/Exchange/Onix/OnixReader.php',
+        "text('WorkRelationCode') === '01'",
+        "text('WorkRelationCode') !== ''",
+        'OnixTest',
+    ],
+    ['core/Exchange/Marc/MarcWorks.php', 'preg_match(self::IS_OF, $relation) === 1', 'false', 'MarcTest'],
     ['routes/opds.php', "SignInOfApp::class . ':needed'", 'SignInOfApp::class', 'CatalogueFeedsTest'],
     [
         'routes/opds.php',

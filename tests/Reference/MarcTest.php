@@ -113,6 +113,7 @@ final class MarcTest extends TestCase
                 seconds: $format === Format::Music ? $one([null, 1234, 400_000]) : null,
                 accessibility: $one([[], ['accessibilityFeature' => ['tableOfContents', 'alternativeText']]]),
                 awards: array_values(array_unique($some(2, fn() => 'Low Tide Prize ' . $random->getInt(1990, 2026)))),
+                works: $one([[], ['istc:A022009000000046', 'https://works.example/7', 'gullwing:W (7)']]),
                 level: $one([null, 3.5, 12.0]),
                 ages: $one([null, AgeRange::parse('8-12'), AgeRange::parse('16-')]),
                 prices: $one([[], [new Price(1250, 'EUR'), new Price(5, 'GBP')]]),

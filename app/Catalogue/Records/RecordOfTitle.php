@@ -48,6 +48,7 @@ final class RecordOfTitle
             accessibility: $ofFile->accessibility ?? $title->accessibility,
             awards: $title->awards,
             level: $ofFile === null ? $title->level : $ofFile->level,
+            works: $title->works,
             ages: $title->age_from === null || $title->age_to === null
                 ? null
                 : AgeRange::parse("{$title->age_from}-" . ($title->age_to === AgeRange::OPEN ? '' : $title->age_to)),

@@ -162,6 +162,7 @@ final class SaveRecord
             'extent_seconds' => $record->seconds,
             'accessibility' => (object) $record->accessibility,
             'awards' => $record->awards,
+            'works' => $record->works,
             'level' => $record->level,
             'fiction' => Genre::isFiction($record->subjects),
             'age_from' => $record->ages?->from,

@@ -12,6 +12,7 @@ use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Genre;
 use FigPorch\Core\Catalogue\IdentifierKind;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\WorkIdentifier;
 
 /**
  * One of our records as MARC 21 (loc.gov/marc/bibliographic), without ISBD punctuation (leader, 18: c). RecordOfMarc
@@ -35,6 +36,9 @@ final class MarcOfRecord
         'paper' => 'am',
         'website' => 'mi',
     ];
+
+    /** 758 $i: that what it points to is the work (RDA's term, from memory). */
+    private const MANIFESTS = 'Work manifested:';
 
     /** 336, 337, 338: terms and codes of RDA, from memory. */
     private const CONTENT = [
@@ -91,6 +95,13 @@ final class MarcOfRecord
             ...array_map(
                 fn(array $person): MarcField => self::person('700', $person),
                 array_slice($of->contributors, count($main)),
+            ),
+            ...array_map(
+                fn(string $work): MarcField => new MarcField('758', [
+                    ['i', self::MANIFESTS],
+                    ['0', WorkIdentifier::written($work)],
+                ]),
+                $of->works,
             ),
             ...self::series('830', ' 0', $of),
             ...MarcElsewhere::fieldsOfHoldings($of->holdings),

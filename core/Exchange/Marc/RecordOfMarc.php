@@ -104,6 +104,7 @@ final class RecordOfMarc
                 links: $format === Format::Website ? $links : [],
                 prices: MarcSupply::prices($of),
                 availableFrom: MarcSupply::availableFrom($of),
+                works: MarcWorks::of($of),
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableRecord('“:name”: :problem', ['name' => $name, 'problem' => $problem->getMessage()]);

@@ -11,6 +11,7 @@ use FigPorch\Core\Catalogue\Isbn;
 use FigPorch\Core\Catalogue\PublicationDate;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Catalogue\SeriesPosition;
+use FigPorch\Core\Catalogue\WorkIdentifier;
 use FigPorch\Core\Exchange\Marc\MarcLanguages;
 use FigPorch\Core\Exchange\UnreadableRecord;
 use InvalidArgumentException;
@@ -84,6 +85,7 @@ final class OnixReader
                 ages: $ages,
                 prices: OnixSupply::prices($of),
                 availableFrom: OnixSupply::availableFrom($of),
+                works: self::works($of),
             );
         } catch (InvalidArgumentException $problem) {
             throw new UnreadableRecord('“:name”: :problem', ['name' => $name, 'problem' => $problem->getMessage()]);
@@ -174,6 +176,34 @@ final class OnixReader
                 $found[] = $isbn->thirteen;
             } elseif ($value !== null && $type === '06') {
                 $found[] = "doi:{$value}";
+            }
+        }
+
+        return array_values(array_unique($found));
+    }
+
+    /**
+     * Of the works that it is a manifestation of (List 164: 01): ISTC (List 16: 11), DOI (06), ISBN-13 (15), and the
+     * numbers of somebody who says who they are (01).
+     *
+     * @return list<string>
+     */
+    private static function works(OnixElement $of): array
+    {
+        $found = [];
+        foreach ($of->all('RelatedMaterial/RelatedWork') as $related) {
+            foreach ($related->text('WorkRelationCode') === '01' ? $related->all('WorkIdentifier') : [] as $work) {
+                $value = $work->text('IDValue');
+                $kind = match ($work->text('WorkIDType')) {
+                    '11' => 'istc',
+                    '06' => 'doi',
+                    '15' => 'isbn',
+                    '01' => $work->text('IDTypeName'),
+                    default => null,
+                };
+                if ($value !== null && $kind !== null) {
+                    $found[] = WorkIdentifier::of($kind, $value);
+                }
             }
         }
 

@@ -53,6 +53,13 @@ final class OnixTags
         'b079' => 'ImprintName',
         'x448' => 'PublishingDateRole',
         'b306' => 'Date',
+        'x454' => 'WorkRelationCode',
+        'b201' => 'WorkIDType',
+        'b233' => 'IDTypeName',
+        'x461' => 'SupplyDateRole',
+        'x462' => 'PriceType',
+        'j151' => 'PriceAmount',
+        'j152' => 'CurrencyCode',
     ];
 
     /** Composites, whose short name is the reference name in small letters. */
@@ -77,6 +84,13 @@ final class OnixTags
         'Imprint',
         'Publisher',
         'PublishingDate',
+        'RelatedMaterial',
+        'RelatedWork',
+        'WorkIdentifier',
+        'ProductSupply',
+        'SupplyDetail',
+        'SupplyDate',
+        'Price',
     ];
 
     /** @var array<string, string> */

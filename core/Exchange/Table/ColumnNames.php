@@ -26,6 +26,8 @@ final class ColumnNames
         'isbn' => 'identifiers',
         'issn' => 'identifiers',
         'identifier' => 'identifiers',
+        'work' => 'works',
+        'istc' => 'works',
         'pages' => 'extent',
         'páginas' => 'extent',
         'paginas' => 'extent',

@@ -33,7 +33,7 @@ final readonly class RecordTable
         'links',
     ];
 
-    private const LISTS = ['identifiers', 'subjects', 'awards'];
+    private const LISTS = ['identifiers', 'works', 'subjects', 'awards'];
 
     /** @param  array<int, string>  $columns  what stands in each; those that nobody knows are left out */
     private function __construct(private array $columns) {}

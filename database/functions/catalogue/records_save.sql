@@ -6,12 +6,33 @@ returns table (key text, id bigint) volatile language plpgsql as $$
 #variable_conflict use_column
 declare
     v_titles bigint[];
+    v_record record;
 begin
     insert into works (match_key, name)
         select distinct on (r.work_key) r.work_key, r.name
             from jsonb_to_recordset(p_records) r(work_key text, name text)
             where not exists (select from works w where w.match_key = r.work_key) order by r.work_key
         on conflict (match_key) do nothing;
+
+    -- Whatever they are called, records that name the same work are of one: of that which had the identifier first. One
+    -- after the other, as each may know what the one before has told; in order, as above.
+    perform pg_advisory_xact_lock(lock) from (select distinct hashtextextended(identifier, 7) as lock
+        from jsonb_to_recordset(p_records) r(works jsonb), jsonb_array_elements_text(r.works) identifier
+        order by 1) locks;
+    for v_record in
+        select r.works, w.id as own, known.work_said is not null as is_said
+            from rows from (jsonb_to_recordset(p_records) as (work_key text, record_key text, works jsonb))
+                    with ordinality r(work_key, record_key, works, n)
+                left join titles known on known.record_key = r.record_key
+                join works w on w.match_key = coalesce(known.work_said, r.work_key)
+            where r.works <> '[]' order by r.n
+    loop
+        insert into work_identifiers (identifier, work_id)
+            select identifier, case when v_record.is_said then v_record.own
+                    else coalesce(work_named(v_record.works), v_record.own) end
+                from jsonb_array_elements_text(v_record.works) identifier
+            on conflict (identifier) do nothing;
+    end loop;
 
     insert into series (name, words)
         select distinct on (s.name) s.name, entry_words(s.folded)
@@ -36,14 +57,14 @@ begin
 
     insert into titles as t (work_id, record_key, format, name, subtitle, edition, language, audience, description,
             publisher, published, isbn, identifiers, numbers, series_id, series_position, extent, extent_seconds,
-            accessibility, awards, level, fiction, age_from, age_to, added_at)
-        select w.id, r.record_key, r.format, r.name, r.subtitle, r.edition, r.language, r.audience, r.description,
+            accessibility, awards, works, level, fiction, age_from, age_to, added_at)
+        select case when known.work_said is null then coalesce(work_named(r.works), w.id) else w.id end, r.record_key, r.format, r.name, r.subtitle, r.edition, r.language, r.audience, r.description,
                 r.publisher, r.published, r.isbn, r.identifiers, r.numbers, s.id, r.series_position, r.extent,
-                r.extent_seconds, r.accessibility, r.awards, r.level, r.fiction, r.age_from, r.age_to, p_now
+                r.extent_seconds, r.accessibility, r.awards, r.works, r.level, r.fiction, r.age_from, r.age_to, p_now
             from jsonb_to_recordset(p_records) r(work_key text, record_key text, format text, name text, subtitle text,
                     edition text, language text, audience text, description text, publisher text, published text,
                     isbn text, identifiers jsonb, numbers text[], series jsonb, series_position numeric, extent int,
-                    extent_seconds int, accessibility jsonb, awards jsonb, level numeric, fiction boolean,
+                    extent_seconds int, accessibility jsonb, awards jsonb, works jsonb, level numeric, fiction boolean,
                     age_from int, age_to int)
                 left join titles known on known.record_key = r.record_key
                 join works w on w.match_key = coalesce(known.work_said, r.work_key) left join series s on s.name = r.series ->> 'name'
@@ -55,7 +76,7 @@ begin
             identifiers = excluded.identifiers, numbers = excluded.numbers, series_id = excluded.series_id,
             series_position = excluded.series_position, extent = excluded.extent,
             extent_seconds = excluded.extent_seconds, accessibility = excluded.accessibility,
-            awards = excluded.awards, level = excluded.level, fiction = excluded.fiction,
+            awards = excluded.awards, works = excluded.works, level = excluded.level, fiction = excluded.fiction,
             age_from = excluded.age_from, age_to = excluded.age_to;
 
     v_titles := (select array_agg(t.id) from jsonb_to_recordset(p_records) r(record_key text)
@@ -108,6 +129,12 @@ begin
 
     return query select t.record_key::text, t.id from titles t where t.id = any(v_titles);
 end $$;
+
+-- The work that has one of the identifiers; the oldest, where they are of several; null where none is known.
+create function work_named(p_identifiers jsonb) returns bigint stable language sql as $$
+    select min(work_id) from work_identifiers
+        where identifier in (select jsonb_array_elements_text(p_identifiers))
+$$;
 
 -- The words of a name, which says no language: in every form.
 create function entry_words(p_folded text) returns tsvector immutable parallel safe language sql as $$

@@ -15,7 +15,7 @@ return [
         'name' => 'title', 'subtitle' => 'subtitle', 'contributors' => 'people', 'edition' => 'edition', 'series' => 'series',
         'series_position' => 'number in the series', 'language' => 'language', 'audience' => 'audience', 'ages' => 'ages',
         'level' => 'reading level', 'publisher' => 'publisher', 'published' => 'date', 'identifiers' => 'numbers',
-        'subjects' => 'subjects', 'awards' => 'awards', 'description' => 'description', 'extent' => 'length',
+        'works' => 'number of the work', 'subjects' => 'subjects', 'awards' => 'awards', 'description' => 'description', 'extent' => 'length',
         'holdings' => 'where it stands', 'links' => 'addresses',
     ],
     'file' => 'A file of records',

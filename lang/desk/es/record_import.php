@@ -15,7 +15,7 @@ return [
         'name' => 'título', 'subtitle' => 'subtítulo', 'contributors' => 'personas', 'edition' => 'edición', 'series' => 'serie',
         'series_position' => 'número en la serie', 'language' => 'idioma', 'audience' => 'público', 'ages' => 'edades',
         'level' => 'nivel de lectura', 'publisher' => 'editorial', 'published' => 'fecha', 'identifiers' => 'números',
-        'subjects' => 'materias', 'awards' => 'premios', 'description' => 'descripción', 'extent' => 'extensión',
+        'works' => 'número de la obra', 'subjects' => 'materias', 'awards' => 'premios', 'description' => 'descripción', 'extent' => 'extensión',
         'holdings' => 'dónde está', 'links' => 'direcciones',
     ],
     'file' => 'Un archivo de registros',

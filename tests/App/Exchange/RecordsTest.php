@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\App\Exchange;
 
+use App\Catalogue\Records\SaveRecord;
 use App\Desk\Records\EditRecord;
+use App\Desk\Records\SayWork;
 use App\Exchange\Records\ComparedRecord;
 use App\Exchange\Records\CompareRecords;
 use App\Exchange\Records\ExportRecords;
@@ -16,6 +18,7 @@ use App\Models\Title;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
+use FigPorch\Core\Catalogue\RecordText;
 use FigPorch\Core\Exchange\Marc\Iso2709;
 use FigPorch\Core\Exchange\Marc\MarcField;
 use FigPorch\Core\Exchange\Marc\MarcOfRecord;
@@ -372,6 +375,40 @@ final class RecordsTest extends TestCase
         $this->assertSame(2, Title::query()->count());
         // The same book in another number is the same work.
         $this->assertSame(1, Title::query()->distinct()->count('work_id'));
+    }
+
+    public function test_records_that_name_the_same_work_are_of_one_whatever_they_are_called(): void
+    {
+        $named = fn(int $n, string $name, string ...$works): Record => RecordText::with(self::record($n, $name), [
+            'works' => implode("\n", $works),
+        ])[0];
+        $save = fn(Record ...$records): array => app(SaveRecord::class)->all(array_values($records), $this->now());
+        $work = fn(int $n): int => Title::query()
+            ->where('record_key', "isbn:978000000000{$n}")
+            ->sole()->work_id;
+        // Two at once, one that comes later, and one that knows the second of two numbers.
+        $save(
+            $named(1, 'Low Water', 'istc:A'),
+            $named(2, 'Aguas bajas', 'istc:A', 'gullwing:7'),
+            $named(3, 'Low Water'),
+        );
+        $save($named(4, 'Niedrigwasser', 'gullwing:7'));
+        $save($named(5, 'Ebbe', 'istc:B'));
+        $this->assertSame([$work(1)], array_values(array_unique(array_map($work, [1, 2, 3, 4]))));
+        $this->assertNotSame($work(1), $work(5));
+        // What is saved again stays, a record without the number goes back to the work of its name, and staff say more.
+        app(SaveRecord::class)->again(Title::query()->where('name', 'Aguas bajas')->sole(), $this->now());
+        $this->assertSame($work(1), $work(2));
+        $save($named(4, 'Niedrigwasser'));
+        $this->assertNotSame($work(1), $work(4));
+        $apart = Title::query()->where('name', 'Aguas bajas')->sole();
+        app(SayWork::class)->apart($this->staff(), $apart, $this->now());
+        $save($named(2, 'Aguas bajas', 'istc:A', 'gullwing:7'));
+        $this->assertNotSame($work(1), $work(2));
+        // Two works that turn out to be one: the oldest has it.
+        $save($named(6, 'Pleamar', 'istc:B', 'istc:A'));
+        $this->assertSame($work(1), $work(6));
+        $this->assertSame(['changed'], $this->looked(self::file(self::iso($named(4, 'Niedrigwasser', 'istc:A'), 4))));
     }
 
     public function test_the_word_of_staff_and_what_a_file_has_measured_stand(): void

@@ -44,6 +44,7 @@ final class RecordTextTest extends TestCase
                 seconds: [null, 60][mt_rand(0, 1)],
                 accessibility: [[], ['accessMode' => ['textual']]][mt_rand(0, 1)],
                 awards: $some(['The Lamp']),
+                works: $some(['istc:A022009000000046']),
                 level: [null, 0.0, 7.5, 12.0][mt_rand(0, 3)],
                 ages: AgeRange::parse([null, '9-12', '7-', '0-5'][mt_rand(0, 3)]),
             );

@@ -77,6 +77,18 @@ final class OnixTest extends TestCase
             <PublishingDate><PublishingDateRole>01</PublishingDateRole><Date dateformat="01">202103</Date>
             </PublishingDate>
         </PublishingDetail>
+        <RelatedMaterial>
+            <RelatedWork><WorkRelationCode>01</WorkRelationCode><WorkIdentifier><WorkIDType>11</WorkIDType>
+                <IDValue>A02 2009 0000 0004-6</IDValue></WorkIdentifier><WorkIdentifier><WorkIDType>01</WorkIDType>
+                <IDTypeName>Gullwing</IDTypeName><IDValue>W 7</IDValue></WorkIdentifier><WorkIdentifier>
+                <WorkIDType>01</WorkIDType><IDValue>of nobody</IDValue></WorkIdentifier></RelatedWork>
+            <RelatedWork><WorkRelationCode>02</WorkRelationCode><WorkIdentifier><WorkIDType>11</WorkIDType>
+                <IDValue>A02 2009 0000 0005-8</IDValue></WorkIdentifier></RelatedWork>
+        </RelatedMaterial>
+        <ProductSupply><SupplyDetail>
+            <SupplyDate><SupplyDateRole>08</SupplyDateRole><Date>20210301</Date></SupplyDate>
+            <Price><PriceType>01</PriceType><PriceAmount>12.50</PriceAmount><CurrencyCode>EUR</CurrencyCode></Price>
+        </SupplyDetail></ProductSupply>
     </Product>
     XML;
 
@@ -133,6 +145,9 @@ final class OnixTest extends TestCase
                 2.0,
                 ['Low Tide Prize 2020'],
                 [12, 15],
+                ['istc:A022009000000046', 'gullwing:W 7'],
+                ['1250 EUR'],
+                '2021-03-01',
                 [
                     ['name' => 'Tamsin Ebbing', 'sort' => 'Ebbing, Tamsin', 'role' => 'author'],
                     ['name' => 'Tamsin Ebbing', 'sort' => 'Ebbing, Tamsin', 'role' => 'illustrator'],
@@ -158,6 +173,9 @@ final class OnixTest extends TestCase
                 $record->seriesPosition,
                 $record->awards,
                 [$record->ages?->from, $record->ages?->to],
+                $record->works,
+                array_map(fn(Price $of): string => "{$of->cents} {$of->currency}", $record->prices),
+                $record->availableFrom,
                 $record->contributors,
             ],
         );
@@ -169,6 +187,19 @@ final class OnixTest extends TestCase
         $this->assertStringContainsString('<b203>Low &amp; High Water</b203>', $short);
         $this->assertStringNotContainsString('TitleText', $short);
         $this->assertEquals(self::read(self::EBOOK), self::read($short));
+    }
+
+    public function test_every_element_that_is_read_has_its_short_name(): void
+    {
+        $source = implode(
+            '',
+            array_map(file_get_contents(...), glob(__DIR__ . '/../../../core/Exchange/Onix/*.php') ?: []),
+        );
+        preg_match_all('~(?:text|all|texts)\([\'"](?:\{\$detail\}/)?([A-Za-z/]+)[\'"]\)~', $source, $asked);
+        $names = array_unique(explode('/', implode('/', $asked[1])));
+        $constants = (new ReflectionClass(OnixTags::class))->getConstants();
+        $this->assertGreaterThan(50, count($names));
+        $this->assertSame([], array_values(array_diff($names, $constants['SHORT'], $constants['COMPOSITES'])));
     }
 
     /** @return iterable<string, array{string, string, int}> unit, value, seconds */
@@ -251,9 +282,9 @@ final class OnixTest extends TestCase
     public function test_for_how_much_and_from_when_on_it_is_had(): void
     {
         $supply = fn(string $of): Record => self::read(
-            str_replace(
-                '</Product>',
-                "<ProductSupply><SupplyDetail>{$of}</SupplyDetail></ProductSupply></Product>",
+            (string) preg_replace(
+                '~<SupplyDetail>.*</SupplyDetail>~s',
+                "<SupplyDetail>{$of}</SupplyDetail>",
                 self::EBOOK,
             ),
         );
@@ -271,7 +302,7 @@ final class OnixTest extends TestCase
         );
         $this->assertEquals([new Price(1600, 'EUR'), new Price(1800, 'GBP')], $record->prices);
         $this->assertSame('2027-03-01', $record->availableFrom);
-        $this->assertSame([[], null], [self::read(self::EBOOK)->prices, self::read(self::EBOOK)->availableFrom]);
+        $this->assertSame([[], null], [$supply('')->prices, $supply('')->availableFrom]);
         $odd = $supply('<SupplyDate><SupplyDateRole>08</SupplyDateRole><Date>20271301</Date></SupplyDate>');
         $this->assertNull($odd->availableFrom);
     }

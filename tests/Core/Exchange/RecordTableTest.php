@@ -44,6 +44,7 @@ final class RecordTableTest extends TestCase
             seconds: 2400,
             accessibility: ['accessMode' => ['auditory']],
             awards: ['Lantern Prize, 2020'],
+            works: ['istc:A022009000000046', 'https://works.example/7'],
             level: 4.25,
             ages: AgeRange::parse('9-12'),
         );

@@ -1,7 +1,7 @@
 @use('App\Shared\View\Dates')
 @use('FigPorch\Core\Catalogue\Audience')
 @use('FigPorch\Core\Catalogue\RecordText')
-@php($lines = ['identifiers' => 2, 'subjects' => 4, 'awards' => 2, 'description' => 8])
+@php($lines = ['identifiers' => 2, 'works' => 1, 'subjects' => 4, 'awards' => 2, 'description' => 8])
 <x-desk.layout :title="__('records.title').': '.$title->name" on="titles" :staff="$staff">
     <p class="mb-1 text-[15px]"><a class="link" href="{{ route('desk.title', $title) }}"><bdi>{{ $title->name
         }}</bdi></a></p>
@@ -40,7 +40,7 @@
                 @elseif (isset($lines[$field]))
                     <div class="sm:col-span-2 grid gap-1"><label for="{{ $field }}" class="font-semibold">{{
                         __("records.fields.{$field}") }}</label>@if ($field !== 'description')<p class="meta"
-                        id="{{ $field }}-hint">{{ __('records.a_line_each') }}</p>@endif
+                        id="{{ $field }}-hint">{{ __($field === 'works' ? 'records.works_hint' : 'records.a_line_each') }}</p>@endif
                         @if ($errors->has($field))<p class="text-clay font-semibold">{{ $errors->first($field) }}</p>
                         @endif<textarea id="{{ $field }}" name="{{ $field }}" rows="{{ $lines[$field] }}"
                         class="field min-w-0" @if ($field !== 'description') aria-describedby="{{ $field }}-hint"
