@@ -227,6 +227,56 @@ final class CitationTest extends TestCase
         }
     }
 
+    /** @return array<string, CitedTitle> the same, each with its address */
+    private static function online(): array
+    {
+        return array_map(
+            fn(CitedTitle $of): CitedTitle => new CitedTitle(
+                key: $of->key,
+                format: $of->format,
+                name: $of->name,
+                people: $of->people,
+                subtitle: $of->subtitle,
+                edition: $of->edition,
+                publisher: $of->publisher,
+                published: $of->published,
+                address: 'https://library.example/titles/7?a=1',
+            ),
+            // Undated, citeproc writes "Retrieved" without a day, which APA wants.
+            array_filter(self::titles(), fn(CitedTitle $of): bool => $of->published !== null),
+        );
+    }
+
+    public function test_what_is_read_on_line_says_where_as_citeproc_writes_it(): void
+    {
+        foreach ([Style::Apa, Style::Vancouver] as $style) {
+            $theirs = self::node(
+                "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new " .
+                    "Cite(item).format('bibliography', { format: 'text', template: '{$style->value}', lang: 'en-US' })" .
+                    '.trim())))',
+                array_map(CslJson::of(...), array_values(self::online())),
+            );
+            foreach (array_values(self::online()) as $n => $title) {
+                $this->assertSame(
+                    str_replace('…', '. . .', (string) preg_replace('/^\d+\. */', '', $theirs[$n])),
+                    Reference::text($title, $style),
+                );
+            }
+        }
+    }
+
+    public function test_an_issue_of_a_magazine_has_its_number_as_an_issue(): void
+    {
+        $issue = new CitedTitle('m', Format::Magazine, 'Tides', edition: 'No. 12', published: '2019-05');
+        $this->assertSame(['No. 12', null], [CslJson::of($issue)['issue'], CslJson::of($issue)['edition'] ?? null]);
+        $ris = self::node(
+            "await import('@citation-js/plugin-ris'); console.log(JSON.stringify(new Cite(given).data))",
+            Ris::of($issue),
+        );
+        $this->assertSame('No. 12', $ris[0]['issue']);
+        $this->assertStringContainsString('number = {No. 12}', BibTex::of($issue));
+    }
+
     /** A whole bibliography: its order, and the letters of the same people and year. */
     public function test_a_bibliography_in_apa_is_as_citeproc_writes_it(): void
     {
@@ -340,6 +390,38 @@ final class CitationTest extends TestCase
             Style::Mla,
             $titles['two authors and a subtitle'],
             'Osei, Maren, and Juno Beatriz Pike. Salt: A history. 2nd ed., Low Tide Books, 2019.',
+        ];
+        $online = self::online();
+        yield 'MLA, on line' => [
+            Style::Mla,
+            $online['one author'],
+            'Osei, Maren. The long tide. E-book ed., Low Tide Books, 2019, https://library.example/titles/7?a=1.',
+        ];
+        yield 'MLA, on line, edition' => [
+            Style::Mla,
+            $online['two authors and a subtitle'],
+            'Osei, Maren, and Juno Beatriz Pike. Salt: A history. 2nd ed., Low Tide Books, 2019, ' .
+            'https://library.example/titles/7?a=1.',
+        ];
+        yield 'Chicago, on line' => [
+            Style::Chicago,
+            $online['one author'],
+            'Osei, Maren. The long tide. Low Tide Books, 2019. https://library.example/titles/7?a=1.',
+        ];
+        yield 'Harvard, on line' => [
+            Style::Harvard,
+            $online['one author'],
+            'Osei, M. (2019) The long tide. Low Tide Books. Available at: https://library.example/titles/7?a=1.',
+        ];
+        yield 'ASA, on line' => [
+            Style::Asa,
+            $online['one author'],
+            'Osei, Maren. 2019. The long tide. Low Tide Books. (https://library.example/titles/7?a=1).',
+        ];
+        yield 'on paper' => [
+            Style::Chicago,
+            new CitedTitle('p', Format::Paper, 'Salt', ['author' => [$maren]], address: 'https://library.example/7'),
+            'Osei, Maren. Salt. n.d.',
         ];
         yield 'MLA, three authors' => [
             Style::Mla,

@@ -52,7 +52,7 @@ final class BibTex
             // In braces of its own, so that styles leave its capitals alone.
             'title' => '{' . self::escaped($title->fullName()) . '}',
             'translator' => self::names($title->of('translator')),
-            'edition' => $title->edition === null ? null : self::escaped($title->edition),
+            'edition' => $title->edition === null || $title->issue() !== null ? null : self::escaped($title->edition),
             'publisher' => $title->publisher === null ? null : self::escaped($title->publisher),
             'year' => $title->year(),
             'month' =>
@@ -60,7 +60,7 @@ final class BibTex
                     ? null
                     : self::MONTHS[(int) substr($title->published, 5, 2) - 1] ?? null,
             'series' => $title->series === null ? null : self::escaped($title->series),
-            'number' => $title->seriesPosition,
+            'number' => $title->issue() === null ? $title->seriesPosition : self::escaped($title->issue()),
             'isbn' => $title->isbn,
             'language' => $title->language,
             'pagetotal' => $title->pages === null || $title->pages === 0 ? null : (string) $title->pages,

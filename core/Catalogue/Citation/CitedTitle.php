@@ -66,6 +66,18 @@ final readonly class CitedTitle
         return $this->published === null ? null : substr($this->published, 0, 4);
     }
 
+    /** Its address, of what is read, heard or watched there; what stands on paper is not. */
+    public function placeOnline(): ?string
+    {
+        return $this->format === Format::Paper ? null : $this->address;
+    }
+
+    /** The issue that one of a magazine is; of anything else its edition is none. */
+    public function issue(): ?string
+    {
+        return $this->format === Format::Magazine ? $this->edition : null;
+    }
+
     /** The year as author and date cite it: 2019a. */
     public function citedYear(): ?string
     {

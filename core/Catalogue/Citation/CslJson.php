@@ -51,7 +51,8 @@ final class CslJson
                 'type' => self::TYPES[$title->format->value],
                 'title' => $title->fullName(),
                 ...$people,
-                'edition' => $title->edition,
+                'edition' => $title->issue() === null ? $title->edition : null,
+                'issue' => $title->issue(),
                 'publisher' => $title->publisher,
                 'issued' =>
                     $title->published === null

@@ -76,10 +76,11 @@ final class Reference
             };
         $date = '(' . ($title->citedYear() ?? 'n.d.' . self::after($title, '-')) . ')';
 
-        return self::sentences($names === '' ? [$name, $date] : [$names, $date, $name], [$title->publisher]);
+        return self::sentences($names === '' ? [$name, $date] : [$names, $date, $name], [$title->publisher]) .
+            self::online($title, ' ');
     }
 
-    /** Osei, Maren, and Juno Pike. *The Long Tide*. Read by Liv Oro, 2nd ed., Low Tide Books, 2019. */
+    /** Osei, Maren, and Juno Pike. *The Long Tide*. Read by Liv Oro, 2nd ed., Low Tide Books, 2019, https://…. */
     private static function mla(CitedTitle $title): string
     {
         $makers = $title->makers();
@@ -98,8 +99,13 @@ final class Reference
                 self::credit('Translated by', $title->of('translator')),
                 self::credit('Narrated by', $title->of('narrator')),
                 $title->edition,
+                // What is read on line says that it is the ebook, unless it says which edition it is.
+                $title->edition === null && $title->format === Format::Ebook && $title->placeOnline() !== null
+                    ? 'E-book ed.'
+                    : null,
                 $title->publisher,
                 $title->year(),
+                $title->placeOnline(),
             ]),
         );
 
@@ -125,6 +131,7 @@ final class Reference
                 $title->edition,
                 implode(', ', array_filter([$title->publisher, $title->year() ?? 'n.d.'])),
                 self::medium($title),
+                $title->placeOnline(),
             ],
         );
     }
@@ -152,6 +159,7 @@ final class Reference
                 $narrators === [] ? null : 'Narrated by ' . self::joined($narrators, ' and ', ' and ', ', '),
                 $title->edition === null ? null : (string) preg_replace('/\bed\.?$/', 'edn', $title->edition),
                 $title->publisher,
+                self::online($title, 'Available at: '),
             ],
             stop: false,
         );
@@ -163,7 +171,7 @@ final class Reference
         $people = array_map(fn(Name $n): string => trim("{$n->family} {$n->initials('', '')}"), $title->makers());
         $names = implode(', ', count($people) > 6 ? [...array_slice($people, 0, 6), 'et al.'] : $people);
         $names .= $title->isEdited() ? (count($people) > 1 ? ', editors' : ', editor') : '';
-        $medium = self::medium($title);
+        $medium = self::medium($title) ?? ($title->placeOnline() === null ? null : 'Internet');
 
         return self::sentences(
             [],
@@ -173,7 +181,7 @@ final class Reference
                 $title->edition,
                 implode('; ', array_filter([$title->publisher, $title->year() ?? 'date unknown'])),
             ],
-        );
+        ) . self::online($title, ' Available from: ');
     }
 
     /** Osei, Maren, and Juno Pike. 2019. *The Long Tide*. 2nd ed. Low Tide Books. */
@@ -182,19 +190,21 @@ final class Reference
         $names = self::firstInverted($title, PHP_INT_MAX, 0);
         $name = self::italic($title->fullName());
         $date = $title->citedYear() ?? 'N.d' . self::after($title, '.-');
+        $end = [$title->edition, $title->publisher, self::medium($title), self::online($title, '(', ')')];
 
-        return self::sentences(
-            [],
-            $names === ''
-                ? [$name, $date, $title->edition, $title->publisher, self::medium($title)]
-                : [$names, $date, $name, $title->edition, $title->publisher, self::medium($title)],
-        );
+        return self::sentences([], $names === '' ? [$name, $date, ...$end] : [$names, $date, $name, ...$end]);
     }
 
     /** The letter of one without a date, where it has one: n.d.-a. */
     private static function after(CitedTitle $title, string $between): string
     {
         return $title->letter === '' ? '' : $between . $title->letter;
+    }
+
+    /** Where it is read, with the words that a style has for it; nothing where that is nowhere. */
+    private static function online(CitedTitle $title, string $before, string $after = ''): string
+    {
+        return $title->placeOnline() === null ? '' : $before . $title->placeOnline() . $after;
     }
 
     private static function medium(CitedTitle $title): ?string
