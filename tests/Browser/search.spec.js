@@ -130,3 +130,36 @@ test('two windows at two libraries do not disturb each other', async ({ browser 
     await expect(there).toHaveURL(/library=saltmere/)
     await expect(there).toHaveURL(/ready=1/)
 })
+
+test('on a phone filters are a sheet that stays open from choice to choice', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 })
+    await chooseLibrary(page, 'saltmere')
+    await page.goto('/catalogue?q=harbour')
+    const sheet = page.locator('.sheet')
+    const narrow = page.getByRole('button', { name: 'Narrow it down' })
+    await expect(sheet).toBeHidden()
+    await narrow.click()
+    await expect(sheet).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(sheet).toBeHidden()
+    await expect(narrow).toBeFocused()
+
+    await narrow.click()
+    await sheet.getByRole('checkbox', { name: 'Ebooks' }).click()
+    await expect(page).toHaveURL(/format=ebook/)
+    await expect(sheet).toBeVisible()
+    await expect(sheet.getByRole('checkbox', { name: 'Ebooks' })).toBeFocused()
+    // A filter that is a link leads there with the sheet open, too.
+    await sheet.locator('li a').first().click()
+    await expect(page).not.toHaveURL(/catalogue\?q=harbour&format=ebook$/)
+    await expect(sheet).toBeVisible()
+    const show = sheet.getByRole('button', { name: /^Show \d+ titles?$/ })
+    const shown = (await show.textContent()).match(/\d+/)[0]
+    await show.click()
+    await expect(sheet).toBeHidden()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(`${shown} title`)
+    await expect(page.getByRole('button', { name: /Narrow it down · 2 choices/ })).toBeVisible()
+    // Another page is entered as it is.
+    await page.goto('/catalogue?q=tide')
+    await expect(sheet).toBeHidden()
+})

@@ -42,9 +42,8 @@ final class LicenceController
     {
         $protectedLoan->loan->isOpen(now()) || abort(410);
         $protectedLoan->file->isThere() || abort(404);
-        $type = PackProtected::type((string) $protectedLoan->loan->title->publication?->media_type);
 
-        return $delivery->send((string) $protectedLoan->file->path, $type);
+        return $delivery->send((string) $protectedLoan->file->path, PackProtected::typeOf($protectedLoan->file));
     }
 
     public function status(string $library, ProtectedLoan $protectedLoan): Response

@@ -21,9 +21,6 @@ final class LicenceOfLoan
     {
         $of = ($this->note)($of, $now);
         $of->user_key !== null || throw new LogicException("The licence {$of->id} is forgotten.");
-        $publication = $of->loan->title->publication;
-        // The type of what was protected; the title may have another file since.
-        $type = PackProtected::type((string) $publication?->media_type);
         $document = new LicenceDocument(
             id: $of->id,
             provider: (string) config('app.url'),
@@ -39,7 +36,7 @@ final class LicenceOfLoan
                 new Link(
                     rel: 'publication',
                     href: self::address($of, 'publication'),
-                    type: $type,
+                    type: PackProtected::typeOf($of->file),
                     title: $of->loan->title->name,
                     length: $of->file->bytes,
                     hash: $of->file->protected_sha256,

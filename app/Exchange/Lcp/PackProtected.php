@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\Lcp;
 
 use App\Models\Loan;
+use App\Models\ProtectedFile;
 use App\Models\Publication;
 use App\Reading\Prepared\FileMaker;
 use Carbon\CarbonImmutable;
@@ -60,6 +61,16 @@ final class PackProtected implements FileMaker
     public static function type(string $mediaType): string
     {
         return self::TYPES[$mediaType] ?? self::TYPE_OF_SOUND;
+    }
+
+    /** Of one that is made, whatever file the title has by now. */
+    public static function typeOf(ProtectedFile $file): string
+    {
+        return match (pathinfo((string) $file->path, PATHINFO_EXTENSION)) {
+            'epub' => self::TYPES[Publication::EPUB],
+            'lcpdf' => self::TYPES[Publication::PDF],
+            default => self::TYPE_OF_SOUND,
+        };
     }
 
     public function makes(string $kind): bool

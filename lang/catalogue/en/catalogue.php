@@ -12,6 +12,8 @@ return [
     'titles' => '{0} No titles|{1} :count title|[2,*] :count titles',
     'titles_for' => '{0} No titles for “:words”|{1} :count title for “:words”|[2,*] :count titles for “:words”',
     'narrow' => 'Narrow it down',
+    'narrowed_by' => '{1} :count choice|[2,*] :count choices',
+    'show_titles' => '{0} No title, show the page|{1} Show :count title|[2,*] Show :count titles',
     'when' => 'When',
     'ready_now' => 'Ready now',
     'order' => 'Order',

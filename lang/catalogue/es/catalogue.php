@@ -12,6 +12,8 @@ return [
     'titles' => '{0} Ningún título|{1} :count título|[2,*] :count títulos',
     'titles_for' => '{0} Ningún título para «:words»|{1} :count título para «:words»|[2,*] :count títulos para «:words»',
     'narrow' => 'Afinar',
+    'narrowed_by' => '{1} :count elección|[2,*] :count elecciones',
+    'show_titles' => '{0} Ningún título, ver la página|{1} Ver :count título|[2,*] Ver :count títulos',
     'when' => 'Cuándo',
     'ready_now' => 'Disponible ahora',
     'order' => 'Orden',

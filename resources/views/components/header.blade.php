@@ -58,7 +58,7 @@
                         @endforeach
                     </select>
                 @endif
-                <button class="px-3.5 border-l border-rule font-semibold cursor-pointer max-sm:sr-only">{{
+                <button class="px-3.5 max-sm:px-2.5 border-l border-rule font-semibold cursor-pointer">{{
                     __('common.search') }}</button>
             </form>
             <div id="suggestions" class="absolute left-0 right-0 top-full mt-1 z-30 empty:hidden"></div>

@@ -12,9 +12,23 @@ const goOn = () => {
     if (kept?.path !== location.pathname) return
     const fields = [...document.getElementsByName(kept.name)].filter(field => field.matches('[data-submit-on-change]'))
     const field = fields.find(one => one.value === kept.value) ?? fields[0]
+    openSheet(kept.sheet)
     field?.focus({ preventScroll: true })
     scrollTo(0, kept.top)
 }
+
+/** The sheet of filters, as a phone has it, stays open from choice to choice. */
+const sheet = () => document.querySelector('.sheet:popover-open')
+
+const openSheet = top => {
+    const closed = document.querySelector('.sheet')
+    // On wider screens it stands in its place.
+    if (top === undefined || !closed || getComputedStyle(closed).display !== 'none') return
+    closed.showPopover()
+    closed.scrollTop = top
+}
+
+const keep = what => sessionStorage.setItem(KEPT, JSON.stringify({ ...what, top: scrollY, sheet: sheet()?.scrollTop }))
 
 /** The button that stands ready for browsers without scripts. */
 const showApply = form => {
@@ -38,7 +52,7 @@ export const watchChoices = () => {
         const apply = () => {
             const { name, value, form } = field
             const path = new URL(form.action).pathname
-            sessionStorage.setItem(KEPT, JSON.stringify({ path, name, value, top: scrollY }))
+            keep({ path, name, value })
             form.requestSubmit()
         }
         field.addEventListener('keydown', event => {
@@ -48,5 +62,14 @@ export const watchChoices = () => {
         })
         field.addEventListener('change', () => (byKeys ? showApply(field.form) : apply()))
     }
+    // So are filters that are links, and years that are dragged over.
+    document.addEventListener('click', event => {
+        const link = event.target.closest('.sheet a[href]')
+        if (link && sheet()) keep({ path: new URL(link.href).pathname })
+    })
+    document.addEventListener('submit', event => {
+        if (sheet()?.contains(event.target) && !sessionStorage.getItem(KEPT))
+            keep({ path: new URL(event.target.action).pathname })
+    })
     goOn()
 }

@@ -27,11 +27,18 @@
     <div class="grid lg:grid-cols-[236px_1fr] gap-7">
         <div>
             <h2 class="text-lg border-b border-rule pb-2 mb-2 max-lg:hidden">{{ __('catalogue.narrow') }}</h2>
-            {{-- On a phone the filters open on demand; without scripts, and drawn once for both. --}}
-            <input type="checkbox" id="narrow" class="peer sr-only lg:hidden">
-            <label for="narrow" class="lg:hidden btn btn-quiet w-full peer-focus-visible:outline-3
-                peer-focus-visible:outline-ring">{{ __('catalogue.narrow') }}</label>
-            <div class="max-lg:hidden max-lg:peer-checked:block">@include('catalogue.search.filters')</div>
+            {{-- On a phone the filters are a sheet; without scripts, and drawn once for both. --}}
+            <button type="button" popovertarget="filters" class="lg:hidden btn btn-quiet w-full">{{
+                __('catalogue.narrow') }}@if ($set !== [])
+                <span class="tabular-nums">· {{ trans_choice('catalogue.narrowed_by', count($set)) }}</span>
+            @endif</button>
+            <div id="filters" popover class="sheet">
+                <h2 class="text-2xl lg:hidden">{{ __('catalogue.narrow') }}</h2>
+                @include('catalogue.search.filters')
+                <div class="sheet-end lg:hidden"><button type="button" popovertarget="filters"
+                    popovertargetaction="hide" class="btn w-full">{{ trans_choice('catalogue.show_titles',
+                    $page->total(), ['count' => App\Shared\View\Numbers::of($page->total())]) }}</button></div>
+            </div>
         </div>
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
