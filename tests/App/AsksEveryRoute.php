@@ -380,10 +380,13 @@ trait AsksEveryRoute
         };
     }
 
-    /** A licence of a loan that is nobody's who is asked for, with a file of whatever title. */
-    private function protect(Loan $loan, Title $of): ProtectedLoan
+    /** The licence of a loan that can be renewed, and is nobody's who is asked for. */
+    private function protectedLoan(): ProtectedLoan
     {
-        $file = app(ProtectPublication::class)($of, fn() => null);
+        $this->licence($title = $this->title('Sealed'));
+        $loan = $this->borrow($this->card(), $title);
+        $loan->update(['due_at' => $this->now()->addDay()]);
+        $file = app(ProtectPublication::class)($this->title, fn() => null);
 
         return ProtectedLoan::query()->create([
             'id' => (string) Str::uuid(),
@@ -413,7 +416,8 @@ trait AsksEveryRoute
         DB::table('licences')->update(['chapters_as_pdf' => true, 'download' => 'open']);
         $this->prepared = app(PrepareFile::class)($this->loan, 'epub', $this->now()) ?? $this->fail('It is made.');
         $this->licence = $this->licence($this->wanted = $this->title('Wanted'), price: 7777);
-        $this->protectedLoan = $this->protect($this->borrow($this->card(), $this->wanted), $this->title);
+        $this->borrow($this->card(), $this->wanted);
+        $this->protectedLoan = $this->protectedLoan();
         $this->hold = $this->hold($this->card, $this->wanted);
         $this->hold($this->card(), $this->title);
         DB::table('holds')->where('title_id', $this->title->id)->delete();

@@ -36,7 +36,7 @@ return [
     ],
     [
         'core/Exchange/Lcp/EpubEncryption.php',
-        "foreach (in_array(self::DECLARED_IN, \$paths, true) ?",
+        'foreach (in_array(self::DECLARED_IN, $paths, true) ?',
         'foreach (false ?',
         'ProtectedLoansTest',
     ],
