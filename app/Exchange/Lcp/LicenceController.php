@@ -89,7 +89,7 @@ final class LicenceController
         if (!$loan->isOpen($now)) {
             return self::refused(400, 'renew', __('lcp.over'));
         }
-        // Whoever wishes for a day gets it where a renewal lasts that long, and what a renewal is, not less.
+        // An application may wish for a day: refused where no renewal lasts that long, else a whole renewal is given.
         $wished = self::moment(Input::text($request, 'end'));
         $longest = $this->statusOf->longest($loan, $now);
         if ($wished === false || ($wished !== null && $longest !== null && $wished > $longest)) {

@@ -58,7 +58,8 @@ begin
     insert into titles as t (work_id, record_key, format, name, subtitle, edition, language, audience, description,
             publisher, published, isbn, identifiers, numbers, series_id, series_position, extent, extent_seconds,
             accessibility, awards, works, level, fiction, age_from, age_to, added_at)
-        select case when known.work_said is null then coalesce(work_named(r.works), w.id) else w.id end, r.record_key, r.format, r.name, r.subtitle, r.edition, r.language, r.audience, r.description,
+        select case when known.work_said is null then coalesce(work_named(r.works), w.id) else w.id end,
+                r.record_key, r.format, r.name, r.subtitle, r.edition, r.language, r.audience, r.description,
                 r.publisher, r.published, r.isbn, r.identifiers, r.numbers, s.id, r.series_position, r.extent,
                 r.extent_seconds, r.accessibility, r.awards, r.works, r.level, r.fiction, r.age_from, r.age_to, p_now
             from jsonb_to_recordset(p_records) r(work_key text, record_key text, format text, name text, subtitle text,
