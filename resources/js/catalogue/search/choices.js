@@ -18,8 +18,7 @@ const goOn = () => {
 }
 
 /** The sheet of filters, as a phone has it, stays open from choice to choice. */
-const sheet = () =>
-    'popover' in HTMLElement.prototype ? document.querySelector('.sheet:popover-open') : null
+const sheet = () => ('popover' in HTMLElement.prototype ? document.querySelector('.sheet:popover-open') : null)
 
 const openSheet = top => {
     const closed = document.querySelector('.sheet')
