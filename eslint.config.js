@@ -6,7 +6,7 @@ export default [
     { ignores: ['node_modules/', 'vendor/', 'var/', 'public/'] },
     js.configs.recommended,
     {
-        files: ['**/*.js', '**/*.mjs'],
+        files: ['**/*.js', '**/*.mjs', '**/*.cjs'],
         languageOptions: { globals: { ...globals.browser, ...globals.node, ...globals.serviceworker } },
         rules: {
             // A string or a style sheet within one is not broken for its length.

@@ -152,7 +152,10 @@ final class ProtectedLoansTest extends TestCase
         Artisan::call('lcp:provider', ['--root' => true]);
         $this->assertSame($chain['root'], Artisan::output());
         Artisan::call('lcp:provider');
-        $this->assertStringContainsString('SHA-256 ' . openssl_x509_fingerprint($chain['provider'], 'sha256'), Artisan::output());
+        $this->assertStringContainsString(
+            'SHA-256 ' . openssl_x509_fingerprint($chain['provider'], 'sha256'),
+            Artisan::output(),
+        );
         // Another key of the application: what was sealed with the one before is lost, and a new chain is made.
         DB::table('lcp_provider')->update(['private' => 'sealed by another']);
         $this->assertNotSame($chain, (new Provider())->certificates());

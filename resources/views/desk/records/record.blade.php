@@ -40,7 +40,8 @@
                 @elseif (isset($lines[$field]))
                     <div class="sm:col-span-2 grid gap-1"><label for="{{ $field }}" class="font-semibold">{{
                         __("records.fields.{$field}") }}</label>@if ($field !== 'description')<p class="meta"
-                        id="{{ $field }}-hint">{{ __($field === 'works' ? 'records.works_hint' : 'records.a_line_each') }}</p>@endif
+                        id="{{ $field }}-hint">{{ __($field === 'works' ? 'records.works_hint' : 'records.a_line_each')
+                        }}</p>@endif
                         @if ($errors->has($field))<p class="text-clay font-semibold">{{ $errors->first($field) }}</p>
                         @endif<textarea id="{{ $field }}" name="{{ $field }}" rows="{{ $lines[$field] }}"
                         class="field min-w-0" @if ($field !== 'description') aria-describedby="{{ $field }}-hint"

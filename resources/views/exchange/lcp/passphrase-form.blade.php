@@ -2,8 +2,9 @@
 <form method="post" action="{{ route('settings.passphrase', absolute: false) }}" class="panel p-4 mt-2 grid gap-3
     max-w-md">@csrf
     <div class="grid gap-1"><label for="passphrase">{{ __('lcp.passphrase') }}</label><input id="passphrase"
-        name="passphrase" type="password" required minlength="{{ Passphrase::LEAST }}" maxlength="{{ Passphrase::MOST }}"
-        autocomplete="new-password" class="field w-full" aria-describedby="passphrase-hint"><p id="passphrase-hint"
+        name="passphrase" type="password" required minlength="{{ Passphrase::LEAST }}"
+        maxlength="{{ Passphrase::MOST }}" autocomplete="new-password" class="field w-full"
+        aria-describedby="passphrase-hint"><p id="passphrase-hint"
         class="meta">{{ __('lcp.passphrase_hint') }}</p>@error('passphrase')<p class="text-clay">{{ $message
         }}</p>@enderror</div>
     <div class="grid gap-1"><label for="hint">{{ __('lcp.hint') }}</label><input id="hint" name="hint" required

@@ -53,7 +53,8 @@
                 @if ($kinds !== [])<p class="mt-2 text-[15px]">{{ __('loans.download') }}
                     @foreach ($kinds as $kind => $ending)<a
                     class="link" href="{{ route('download', [$on->loan, $kind], false) }}">{{
-                    __('loans.downloads')[$kind === 'protected' ? "protected{$ending}" : $kind] }}<span class="sr-only">:
+                    __('loans.downloads')[$kind === 'protected' ? "protected{$ending}" : $kind] }}<span
+                    class="sr-only">:
                     {{ $title->name }}</span></a>@if (! $loop->last) · @endif @endforeach</p>
                     @if ($right === DownloadRight::Protected)
                         @php($protected = $protected_of[$on->loan->id] ?? null)
