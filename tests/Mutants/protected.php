@@ -124,4 +124,23 @@ return [
         'e set kind = e.kind',
         'ProtectedLoansTest',
     ],
+    ['app/Exchange/Lcp/ProtectPublication.php', "->where('path', \$file->path)", '', 'ProtectedLoansTest'],
+    [
+        'core/Exchange/Lcp/LicenceStatus.php',
+        'default => self::Expired',
+        'default => self::Active',
+        'ProtectedLoansTest',
+    ],
+    [
+        'app/Exchange/Lcp/LicenceController.php',
+        '$protectedLoan->user_key !== null || abort(410);',
+        '',
+        'ProtectedLoansTest',
+    ],
+    [
+        'app/Exchange/Lcp/LicenceController.php',
+        '$protectedLoan->file->isThere() || abort(404);',
+        '',
+        'ProtectedLoansTest',
+    ],
 ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Exchange;
 
+use App\Exchange\Lcp\ProtectPublication;
 use App\Exchange\Lcp\Provider;
 use App\Exchange\Lcp\RegisterDevice;
 use App\Lending\Licences\LicenceTerms;
@@ -340,6 +341,38 @@ final class ProtectedLoansTest extends TestCase
             ->assertJsonPath('type', 'http://readium.org/license-status-document/error/return/expired');
         $this->act($licence, 'renew', 'PUT')->assertStatus(400);
         $this->get("/loans/{$loan->id}/download/lcpl")->assertStatus(410);
+    }
+
+    public function test_an_application_opens_what_is_on_loan_and_not_what_ran_out(): void
+    {
+        $loan = $this->borrowFile($this->bookFile());
+        $licence = $this->licenceOf($loan);
+        $asked = function () use ($licence): array {
+            file_put_contents($of = tempnam(sys_get_temp_dir(), 'lcpl'), json_encode($licence));
+            file_put_contents($status = "{$of}.status", $this->standing($licence)->getContent());
+            $asker = new Process(['node', __DIR__ . '/ask-status.cjs', $of, $status], timeout: 60);
+
+            return json_decode($asker->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+        };
+        $this->assertSame(['status' => 'ready', 'asked' => ['GET /status', 'POST /register']], $asked());
+        $this->travelTo($loan->due_at->addMinute());
+        $this->assertSame(['status' => 'expired', 'asked' => ['GET /status']], $asked());
+    }
+
+    public function test_of_two_that_protect_a_book_at_once_the_first_is_kept(): void
+    {
+        $title = $this->borrowFile($this->bookFile())->title->load('publication');
+        $protect = app(ProtectPublication::class);
+        $first = null;
+        // The other begins and ends while this one is at work.
+        $second = $protect($title, function () use ($protect, $title, &$first): void {
+            $first ??= $protect($title, fn() => null);
+        });
+        $this->assertSame($first?->path, $second->path);
+        $this->assertTrue($second->isThere());
+        $folder = storage_path("publications/{$second->sha256}");
+        $this->assertCount(1, glob("{$folder}/protected-*") ?: []);
+        $this->assertSame($second->protected_sha256, hash_file('sha256', $second->place()));
     }
 
     public function test_as_many_devices_as_may_open_it_and_no_more(): void

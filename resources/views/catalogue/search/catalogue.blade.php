@@ -35,7 +35,8 @@
             <div id="filters" popover class="sheet">
                 <h2 class="text-2xl lg:hidden">{{ __('catalogue.narrow') }}</h2>
                 @include('catalogue.search.filters')
-                <div class="sheet-end lg:hidden"><button type="button" popovertarget="filters"
+                <div class="sheet-end lg:hidden"><noscript><button form="narrow" class="btn btn-quiet w-full mb-2">{{
+                    __('catalogue.apply') }}</button></noscript><button type="button" popovertarget="filters"
                     popovertargetaction="hide" class="btn w-full">{{ trans_choice('catalogue.show_titles',
                     $page->total(), ['count' => App\Shared\View\Numbers::of($page->total())]) }}</button></div>
             </div>

@@ -17,7 +17,8 @@
     // What this form has no field for goes with it.
     $hidden = array_diff_key($search->with([]), array_flip([...$fields, 'at']));
 @endphp
-<form action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}" class="text-[15px] mt-2">
+<form id="narrow" action="{{ route('catalogue', [], false) }}" aria-label="{{ __('catalogue.narrow') }}"
+    class="text-[15px] mt-2">
     <x-library-field />
     @foreach ($hidden as $name => $value)
         <input type="hidden" name="{{ $name }}" value="{{ $value }}">
