@@ -84,6 +84,15 @@ abstract class TestCase extends LaravelTestCase
         return $answer;
     }
 
+    /** Advisory locks of this database, of such a kind; other processes that test have databases of their own. */
+    protected function advisoryLocks(string $such = 'true'): int
+    {
+        return (int) DB::scalar(
+            "select count(*) from pg_locks where locktype = 'advisory' and {$such}
+                and database = (select oid from pg_database where datname = current_database())",
+        );
+    }
+
     /** So much later; who was signed in has signed in again meanwhile. */
     protected function later(int $days): void
     {

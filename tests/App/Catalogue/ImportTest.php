@@ -244,9 +244,7 @@ final class ImportTest extends TestCase
 
             return $import;
         }, range(1, 4));
-        $waiting = fn(): int => (int) DB::scalar(
-            "select count(*) from pg_locks where locktype = 'advisory' and not granted",
-        );
+        $waiting = fn(): int => $this->advisoryLocks('not granted');
         for ($i = 0; $i < 300 && $waiting() < 4; $i++) {
             usleep(50_000);
         }

@@ -295,7 +295,7 @@ final class SupplierTest extends TestCase
         Http::assertNothingSent();
         // The other ends without a word, as a process that is killed does.
         DB::purge('other');
-        for ($i = 0; $i < 100 && DB::scalar("select count(*) from pg_locks where locktype = 'advisory'") > 0; $i++) {
+        for ($i = 0; $i < 100 && $this->advisoryLocks() > 0; $i++) {
             usleep(20_000);
         }
         Artisan::call('catalogue:read-supplier');

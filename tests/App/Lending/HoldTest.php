@@ -238,15 +238,7 @@ final class HoldTest extends TestCase
         $this->assertNull($loan->refresh()->ended_at);
         // As when its process is killed; the database notices a moment later.
         $other->disconnect();
-        for (
-            $n = 0;
-            $n < 1000 &&
-            DB::scalar(
-                "select exists (select from pg_locks where locktype = 'advisory' and database = (select oid
-                    from pg_database where datname = current_database()) and pid <> pg_backend_pid())",
-            );
-            $n++
-        ) {
+        for ($n = 0; $n < 1000 && $this->advisoryLocks('pid <> pg_backend_pid()') > 0; $n++) {
             usleep(10_000);
         }
         $this->artisan('lending:tick')->expectsOutput('1 loans ended.')->assertSuccessful();

@@ -17,21 +17,19 @@ use Tests\App\TestCase;
 /** A database made from nothing, one that has grown, and one that was restored are the same. */
 final class DatabaseTest extends TestCase
 {
-    private const OTHER = 'figporch_other';
-
     protected function setUp(): void
     {
         parent::setUp();
-        config(['database.connections.other' => ['database' => self::OTHER] + config('database.connections.pgsql')]);
+        config(['database.connections.other' => ['database' => self::other()] + config('database.connections.pgsql')]);
         DB::purge('other');
-        DB::unprepared('drop database if exists ' . self::OTHER . ' with (force)');
-        DB::unprepared('create database ' . self::OTHER);
+        DB::unprepared('drop database if exists ' . self::other() . ' with (force)');
+        DB::unprepared('create database ' . self::other());
     }
 
     protected function tearDown(): void
     {
         DB::purge('other');
-        DB::unprepared('drop database if exists ' . self::OTHER . ' with (force)');
+        DB::unprepared('drop database if exists ' . self::other() . ' with (force)');
         parent::tearDown();
     }
 
@@ -56,7 +54,7 @@ final class DatabaseTest extends TestCase
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
 
-        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+        $this->assertSame($this->settled(self::own()), $this->settled(self::other()));
         $this->assertSame(
             DB::table('migrations')->orderBy('id')->pluck('migration')->all(),
             DB::connection('other')->table('migrations')->orderBy('id')->pluck('migration')->all(),
@@ -90,7 +88,7 @@ final class DatabaseTest extends TestCase
             DB::purge('other');
         }
         $this->assertGreaterThan(20, $endAt);
-        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+        $this->assertSame($this->settled(self::own()), $this->settled(self::other()));
     }
 
     public function test_an_older_database_is_refused_and_stays_as_it_is(): void
@@ -100,7 +98,7 @@ final class DatabaseTest extends TestCase
             ->table('migrations')
             ->where('migration', '2026_11_26_000037_stems_by_language')
             ->delete();
-        $before = $this->dump(self::OTHER);
+        $before = $this->dump(self::other());
 
         try {
             Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
@@ -108,19 +106,19 @@ final class DatabaseTest extends TestCase
         } catch (RuntimeException $refused) {
             $this->assertStringContainsString('2026_11_26_000037_stems_by_language', $refused->getMessage());
         }
-        $this->assertSame($before, $this->dump(self::OTHER));
+        $this->assertSame($before, $this->dump(self::other()));
     }
 
     public function test_a_restored_database_is_what_was_dumped(): void
     {
         DB::unprepared('alter function pg_catalog.ts_match_vq(tsvector, tsquery) cost 10000');
         $this->restore(
-            $this->dump('figporch_test') . $this->dump('figporch_test', '--data-only', '--table=migrations'),
+            $this->dump(self::own()) . $this->dump(self::own(), '--data-only', '--table=migrations'),
         );
 
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
 
-        $this->assertSame($this->settled('figporch_test'), $this->settled(self::OTHER));
+        $this->assertSame($this->settled(self::own()), $this->settled(self::other()));
         $this->assertSame(
             '10000',
             (string) DB::connection('other')->scalar(
@@ -134,20 +132,20 @@ final class DatabaseTest extends TestCase
     {
         $folder = database_path('functions');
         $this->assertFalse(SqlFunctions::bringUpToDate($folder), 'nothing differs');
-        $before = $this->dump('figporch_test');
+        $before = $this->dump(self::own());
         DB::unprepared(
             "create function left_over() returns int language sql as 'select 1'; comment on schema public is
                 'functions of another day'",
         );
 
         $this->assertTrue(SqlFunctions::bringUpToDate($folder));
-        $this->assertSame($before, $this->dump('figporch_test'));
+        $this->assertSame($before, $this->dump(self::own()));
     }
 
     /** As dumped once it was restored: PostgreSQL writes some conditions in another form the first time. */
     private function settled(string $database): string
     {
-        $again = self::OTHER . '_again';
+        $again = self::other() . '_again';
         DB::unprepared("drop database if exists {$again} with (force)");
         DB::unprepared("create database {$again}");
         try {
@@ -162,7 +160,7 @@ final class DatabaseTest extends TestCase
 
     public function test_where_loading_fails_everything_stays_as_it_was(): void
     {
-        $before = $this->dump('figporch_test');
+        $before = $this->dump(self::own());
         $folder = sys_get_temp_dir() . '/functions-' . getmypid();
         @mkdir("{$folder}/lending", recursive: true);
         try {
@@ -181,7 +179,7 @@ final class DatabaseTest extends TestCase
             rmdir("{$folder}/lending");
             rmdir($folder);
         }
-        $this->assertSame($before, $this->dump('figporch_test'));
+        $this->assertSame($before, $this->dump(self::own()));
     }
 
     private function before(): string
@@ -201,11 +199,21 @@ final class DatabaseTest extends TestCase
         return (string) preg_replace('/^\\\\(un)?restrict .*$/m', '', $dump);
     }
 
-    private function restore(string $sql, string $into = self::OTHER): void
+    private static function other(): string
+    {
+        return self::own() . '_other';
+    }
+
+    private static function own(): string
+    {
+        return (string) getenv('DB_DATABASE');
+    }
+
+    private function restore(string $sql, ?string $into = null): void
     {
         Process::env($this->access())
             ->input($sql)
-            ->run(['psql', '-qv', 'ON_ERROR_STOP=1', $into])
+            ->run(['psql', '-qv', 'ON_ERROR_STOP=1', $into ?? self::other()])
             ->throw();
     }
 

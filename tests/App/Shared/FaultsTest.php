@@ -78,7 +78,7 @@ final class FaultsTest extends TestCase
         $this->assertSame(2, $card->refresh()->loans_open);
         $this->assertSame(
             2,
-            (int) DB::scalar("select count(*) from pg_locks where locktype = 'advisory'") + 1,
+            $this->advisoryLocks() + 1,
             'this one has given its places back',
         );
     }
