@@ -37,6 +37,7 @@ Schedule::call(fn(SendMatchNotices $look) => $look(CarbonImmutable::now()))
 Schedule::call(fn(ForgetFiles $forget) => $forget(CarbonImmutable::now()))
     ->name('remove files of loans that have ended')
     ->everyTenMinutes();
+Schedule::command('catalogue:measure-media')->everyMinute()->runInBackground();
 Schedule::command('links:look')->everyMinute()->runInBackground();
 Schedule::command('privacy:keep-terms')->hourly()->runInBackground();
 Schedule::command('storage:tidy')->dailyAt('03:50')->runInBackground();

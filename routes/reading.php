@@ -27,6 +27,8 @@ Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])
     ->middleware(CountsUse::class . ':excerpt');
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
 
+Route::get('/titles/{title}/excerpt/picture.jpg', [ExcerptController::class, 'picture'])->name('excerpt.picture');
+
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])
         ->name('read.show')
@@ -37,6 +39,10 @@ Route::middleware('auth:web')->group(function (): void {
         ->name('play.show')
         ->can('own', 'loan')
         ->middleware([RequireOpenLoan::class, CountsUse::class . ':reading']);
+    Route::get('/loans/{loan}/playing', [PlayController::class, 'small'])
+        ->name('play.small')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])
         ->name('read.file')
         ->can('own', 'loan')

@@ -12,6 +12,7 @@ use App\Reading\Prepared\FileMakers;
 use App\Reading\Publications\CutExcerptsCommand;
 use App\Reading\Publications\ImportCommand;
 use App\Reading\Publications\ImportFileCommand;
+use App\Reading\Publications\MeasureMediaCommand;
 use App\Reading\Publications\TidyCommand;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
@@ -24,6 +25,7 @@ final class ReadingServiceProvider extends ServiceProvider
             CutExcerptsCommand::class,
             ImportCommand::class,
             ImportFileCommand::class,
+            MeasureMediaCommand::class,
             TidyCommand::class,
         ]);
         $this->app->tag(PagesAsPdf::class, FileMaker::class);

@@ -58,6 +58,10 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
     })
 }
 
+// What is listened to in this window goes on at the edge of the page.
+if (sessionStorage.getItem('listening'))
+    import('./reading/player/small.js').then(({ showSmallPlayer }) => showSmallPlayer())
+
 const settings = document.querySelector('[data-settings]')
 if (settings) import('./account/preferences/autosave.js').then(({ watchSettings }) => watchSettings(settings))
 

@@ -41,6 +41,7 @@ use App\Models\Title;
 use App\Models\TitleRequest;
 use App\Models\Upload;
 use App\Reading\Prepared\PrepareFile;
+use App\Reading\Publications\MeasureMedia;
 use FigPorch\Core\Account\SchoolSignIn;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
@@ -542,6 +543,8 @@ trait AsksEveryRoute
             'invited_by' => $this->colleague->id,
             'invited_at' => $this->now(),
         ]);
+        $publication = $this->title->publication()->firstOrFail();
+        file_put_contents(storage_path("publications/{$publication->sha256}/" . MeasureMedia::PICTURE), 'a picture');
         is_dir($logos = storage_path('logos')) || mkdir($logos);
         file_put_contents(KeepLogo::path(str_repeat('a', 64)), "\x89PNG");
         $this->class = SchoolClass::query()->create([

@@ -7,7 +7,6 @@ namespace App\Reading\Player;
 use App\Lending\Loans\Opening;
 use App\Models\Loan;
 use App\Reading\Places\Places;
-use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,27 +14,41 @@ use Symfony\Component\HttpFoundation\Response;
 /** Borrowed sound and video. */
 final class PlayController
 {
-    public function show(Loan $loan, string $way, RequestContext $current, Places $places): Response
+    public function __construct(private readonly Places $places, private readonly PlayedParts $played) {}
+
+    public function show(Loan $loan, string $way, RequestContext $current): Response
     {
-        $loan->load(['title.contributors', 'title.publication']);
         if ($way !== Opening::way($loan->title->format)) {
             return new RedirectResponse(Opening::of($loan));
         }
+
+        return $this->view('reading.player.player', $loan, $current);
+    }
+
+    /** What stands at the edge of every other page while it is heard. */
+    public function small(Loan $loan, RequestContext $current): Response
+    {
+        return Opening::way($loan->title->format) === 'listen'
+            ? $this->view('reading.player.small', $loan, $current)
+            : new RedirectResponse(Opening::of($loan));
+    }
+
+    private function view(string $view, Loan $loan, RequestContext $current): Response
+    {
+        $loan->load(['title.contributors', 'title.publication']);
         $publication = $loan->title->publication;
         if ($publication?->parts === null) {
             return response()->view('reading.reader.no-file', ['loan' => $loan], 404);
         }
 
         return response()
-            ->view('reading.player.player', [
+            ->view($view, [
                 'title' => $loan->title,
-                'parts' => $publication->parts,
+                'publication' => $publication,
+                'parts' => $this->played->of($loan->title, $publication, $loan),
                 'loan' => $loan,
-                'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
+                'place' => $this->places->newest($current->requiredPerson()->id, $loan->title_id),
             ])
-            ->withHeaders([
-                'Content-Security-Policy' => ProtectiveHeaders::PLAYER_POLICY,
-                'Cache-Control' => 'private, no-store',
-            ]);
+            ->withHeaders(['Cache-Control' => 'private, no-store']);
     }
 }

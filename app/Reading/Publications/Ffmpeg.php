@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Publications;
 
+use FigPorch\Core\Reading\Media\Sound;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
 
@@ -14,6 +15,9 @@ final class Ffmpeg
     private const PLAYED = ['mp3', 'aac', 'opus', 'vorbis', 'flac', 'pcm_s16le', 'h264', 'vp8', 'vp9', 'av1'];
 
     private const SECONDS_ALLOWED = 300;
+
+    /** Twenty hours of sound, at the pace of a slow machine. */
+    private const SECONDS_TO_LISTEN = 1800;
 
     /** Containers that are what they hold: none of them leads to other files, as a playlist does. */
     private const OPENED = [
@@ -101,6 +105,63 @@ final class Ffmpeg
         if (!is_file($to) || filesize($to) === 0) {
             throw new UnreadablePublication(Reason::NotPlayable, basename($file));
         }
+    }
+
+    /** What ffmpeg says of the sound of a file that was taken in (core: Sound); nothing where it has none. */
+    public function listen(string $file): string
+    {
+        $process = Tool::run(
+            [
+                'nice',
+                'ffmpeg',
+                '-hide_banner',
+                '-nostats',
+                '-nostdin',
+                ...self::OPENED,
+                '-i',
+                $file,
+                '-map',
+                '0:a:0',
+                '-af',
+                Sound::filters(),
+                '-f',
+                'null',
+                '-',
+            ],
+            self::SECONDS_TO_LISTEN,
+        );
+
+        return $process === null ? '' : $process->getErrorOutput();
+    }
+
+    /** A picture that stands for a film: the one of its first minute that is most like the others. */
+    public function picture(string $film, string $to): void
+    {
+        Tool::run(
+            [
+                'nice',
+                'ffmpeg',
+                '-v',
+                'error',
+                '-nostdin',
+                '-y',
+                ...self::OPENED,
+                '-i',
+                $film,
+                '-t',
+                '60',
+                '-map',
+                '0:V:0',
+                '-vf',
+                "fps=2,thumbnail=120,scale='min(1280,iw)':-2",
+                '-frames:v',
+                '1',
+                '-q:v',
+                '4',
+                $to,
+            ],
+            self::SECONDS_ALLOWED,
+        );
     }
 
     /** @param  list<string>  $command */

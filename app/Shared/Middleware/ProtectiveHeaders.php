@@ -14,7 +14,7 @@ final class ProtectiveHeaders
 {
     private const POLICY =
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " .
-        "connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+        "media-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     /**
      * The reader shows publications in frames made from blobs, with the styles they bring. Frames have no scripts
@@ -24,9 +24,6 @@ final class ProtectiveHeaders
         "default-src 'none'; script-src 'self'; style-src 'self' blob: 'unsafe-inline'; img-src 'self' blob: data:; " .
         "font-src 'self' blob: data:; media-src 'self' blob:; frame-src blob:; connect-src 'self' blob:; " .
         "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
-
-    /** Sound, video and captions come from this site alone. */
-    public const PLAYER_POLICY = self::POLICY . "; media-src 'self'";
 
     public function handle(Request $request, Closure $next): Response
     {

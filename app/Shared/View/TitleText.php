@@ -64,6 +64,16 @@ final class TitleText
         return str_replace(' ', "\u{A0}", $words);
     }
 
+    /** Where it is in what plays: "1:02:09", "2:09". */
+    public static function clock(float $seconds): string
+    {
+        $whole = (int) $seconds;
+
+        return $whole >= 3600
+            ? sprintf('%d:%02d:%02d', intdiv($whole, 3600), intdiv($whole, 60) % 60, $whole % 60)
+            : sprintf('%d:%02d', intdiv($whole, 60), $whole % 60);
+    }
+
     /** "Maren Osei, read by Juno Pike" */
     public static function people(Title $title): string
     {

@@ -40,6 +40,10 @@ return [
         'Space' => 'plays and pauses',
         '← →' => 'a little back and on',
         '↑ ↓' => 'faster and slower',
+        '0–9' => 'to so many tenths of the whole',
+        'm' => 'mutes and unmutes',
+        'f' => 'a film on the full screen, and back',
+        'c' => 'captions on and off',
         '?' => 'this list',
     ],
 ];

@@ -40,6 +40,10 @@ return [
         'Space' => 'reproduce y pausa',
         '← →' => 'un poco atrás y adelante',
         '↑ ↓' => 'más rápido y más lento',
+        '0–9' => 'a tantas décimas partes del total',
+        'm' => 'silencia y devuelve el sonido',
+        'f' => 'una película a pantalla completa, y de vuelta',
+        'c' => 'subtítulos sí o no',
         '?' => 'esta lista',
     ],
 ];

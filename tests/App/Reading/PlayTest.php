@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace Tests\App\Reading;
 
 use App\Lending\Licences\LicenceTerms;
+use App\Models\PartSound;
 use App\Models\Publication;
 use App\Models\Title;
 use App\Reading\Publications\Ffmpeg;
 use App\Reading\Publications\ImportPublication;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Core\Reading\Media\Loudness;
 use FigPorch\Core\Reading\Reason;
 use FigPorch\Core\Reading\UnreadablePublication;
 use FigPorch\Demo\Media\Package;
 use Illuminate\Support\Facades\Artisan;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
 use Tests\App\TestCase;
 
@@ -149,8 +152,20 @@ final class PlayTest extends TestCase
                 ),
             ),
         );
+        $this->get("/titles/{$title->id}/excerpt/picture.jpg")->assertNotFound();
+        $this->artisan('catalogue:measure-media')->assertSuccessful();
+        $picture = $this->get("/titles/{$title->id}/excerpt/picture.jpg")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/jpeg')
+            ->baseResponse;
+        $this->assertInstanceOf(BinaryFileResponse::class, $picture);
+        $this->assertSame([64, 36], array_slice((array) getimagesize($picture->getFile()->getPathname()), 0, 2));
+        $this->get("/titles/{$title->id}/excerpt")->assertSee('poster="', false);
         $card = $this->card();
         $loan = $this->borrow($card, $title);
+        $this->actingAs($card->person)
+            ->get("/loans/{$loan->id}/playing")
+            ->assertRedirect("/loans/{$loan->id}/watch");
         $page = $this->actingAs($card->person)
             ->get("/loans/{$loan->id}/watch")
             ->assertOk();
@@ -158,6 +173,64 @@ final class PlayTest extends TestCase
         $this->get("/loans/{$loan->id}/files/film-en.vtt")
             ->assertOk()
             ->assertHeader('Content-Type', 'text/vtt; charset=UTF-8');
+    }
+
+    public function test_how_loud_it_is_is_measured_once_and_told_to_the_player(): void
+    {
+        $package = new Package('urn:x:levels');
+        $package->describe(['type' => 'Audiobook', 'name' => 'Loud and Soft'], self::COVER);
+        $tone = 'sine=frequency=1000:duration=';
+        foreach (
+            ['loud' => "{$tone}5,volume=15dB", 'soft' => "{$tone}5,volume=-18dB,apad=pad_dur=2", 'none' => 'anullsrc=d=4']
+            as $name => $sound
+        ) {
+            $package->part("{$name}.mp3", $name, [self::made('-f', 'lavfi', '-i', $sound, '-f', 'mp3'), 5.0]);
+        }
+        $title = $this->import(self::file($package));
+        $card = $this->card();
+        $loan = $this->borrow($card, $title);
+        $parts = function () use ($card, $loan): array {
+            $page = $this->actingAs($card->person)->get("/loans/{$loan->id}/listen");
+            preg_match('/id="player-data">(.*?)<\/script>/s', (string) $page->getContent(), $m);
+
+            return json_decode($m[1] ?? '', true)['parts'];
+        };
+        $this->assertSame([0, 0, 0], array_column($parts(), 'gain'), 'nothing is known yet');
+
+        $this->artisan('catalogue:measure-media')->expectsOutput('1 measured.')->assertSuccessful();
+        $this->artisan('catalogue:measure-media')->expectsOutput('0 measured.')->assertSuccessful();
+        [$loud, $soft, $none] = $parts();
+        $this->assertLessThan(-5, $loud['gain']);
+        $this->assertGreaterThan(5, $soft['gain']);
+        $this->assertLessThanOrEqual(Loudness::MOST, $soft['gain']);
+        $this->assertEquals(0, $none['gain']);
+        $this->assertEqualsWithDelta([[5.0, 7.0]], $soft['silences'], 0.15);
+
+        $small = $this->get("/loans/{$loan->id}/playing")->assertOk();
+        $this->assertHtml($small, '<aside id="player"', "/loans/{$loan->id}/files/loud.mp3");
+        $this->get("/loans/{$loan->id}/listen")->assertSee('Shorten silences');
+
+        $title->publication()->delete();
+        $this->artisan('catalogue:measure-media')->assertSuccessful();
+        $this->assertSame(0, PartSound::query()->count(), 'what nobody has is forgotten');
+    }
+
+    public function test_tracks_of_an_album_keep_what_they_are_to_one_another(): void
+    {
+        $package = new Package('urn:x:album');
+        $package->describe(['type' => 'MusicAlbum', 'name' => 'Two Tracks'], self::COVER);
+        foreach (['a' => '0dB', 'b' => '-12dB'] as $name => $volume) {
+            $sound = "sine=frequency=1000:duration=5,volume={$volume}";
+            $package->part("{$name}.mp3", $name, [self::made('-f', 'lavfi', '-i', $sound, '-f', 'mp3'), 5.0]);
+        }
+        $title = $this->import(self::file($package));
+        $this->artisan('catalogue:measure-media')->assertSuccessful();
+        $this->assertCount(2, PartSound::query()->get());
+        $page = $this->get("/titles/{$title->id}/excerpt")->assertOk();
+        preg_match('/id="player-data">(.*?)<\/script>/s', (string) $page->getContent(), $m);
+        $gains = array_column(json_decode($m[1] ?? '', true)['parts'], 'gain');
+        $this->assertCount(1, array_unique($gains));
+        $this->assertGreaterThan(0, $gains[0]);
     }
 
     public function test_what_only_says_that_it_is_sound_is_refused(): void

@@ -1,5 +1,6 @@
 // The page "On this device": what is here, until when, and how much room it takes.
 
+import { waitToListen } from '../player/listening.js'
 import { element } from '../reader/element.js'
 import { keptCards } from '../../lending/cards/kept-card.js'
 import { fill } from '../reader/notice.js'
@@ -114,3 +115,5 @@ if (possible()) {
     if (await reconcile()) await show()
     $('heading').dataset.ready = 'yes'
 }
+
+waitToListen()

@@ -2,6 +2,7 @@
 
 export class Captions {
     #media
+    #last = null
     #language = document.getElementById('captions')
 
     constructor(media, player) {
@@ -36,7 +37,16 @@ export class Captions {
         this.#show()
     }
 
+    /** On in the language that was shown last, or off. */
+    toggle() {
+        if (!this.#language) return
+        const to = this.#language.value ? '' : (this.#last ?? this.#language.options[1]?.value ?? '')
+        this.#language.value = to
+        this.#language.onchange()
+    }
+
     #show() {
+        if (this.#language.value) this.#last = this.#language.value
         for (const track of this.#media.textTracks)
             track.mode = track.language === this.#language.value ? 'showing' : 'disabled'
     }

@@ -27,6 +27,8 @@ export class Display {
             }),
         )
         $('seek-done').setAttribute('width', (1000 * whole) / (total || 1))
+        if ($('part-name') && $('part-name').textContent !== parts[part].name)
+            $('part-name').textContent = parts[part].name
         for (const button of this.parts) {
             if (Number(button.dataset.part) === part) button.setAttribute('aria-current', 'true')
             else button.removeAttribute('aria-current')

@@ -1,30 +1,27 @@
-// Plays sound and video: parts one after another as one whole, with its place kept, a speed, a sleep timer and
-// captions.
+// Plays sound and video: parts one after another as one whole, with its place kept, as one likes to hear it.
 
 import { Captions } from './captions.js'
 import { Controls } from './controls.js'
+import { Film } from './film.js'
+import { Level } from './level.js'
+import { listen, listenNoMore, listening, oneAtATime } from './listening.js'
 import { asksFirst } from '../offline/device.js'
 import { get } from '../offline/store.js'
 import { followEnd } from '../reader/loan-end.js'
 import { Marks } from '../marks/marks.js'
 import { Display } from './display.js'
-import { fill, say } from '../reader/notice.js'
-import { furthestElsewhere } from '../places/other-devices.js'
-import { PlaceKeeper } from '../places/place-keeper.js'
+import { KeptPlace } from './kept-place.js'
+import { say } from '../reader/notice.js'
 import { ReadingLog } from '../places/reading-log.js'
 import { Queue } from '../places/queue.js'
 import { Relay } from '../places/relay.js'
+import { Settings } from './settings.js'
+import { afterSilence } from './silences.js'
 import { SleepTimer } from './sleep-timer.js'
 import { Timeline, clock } from './timeline.js'
 
-/** Milliseconds between two times that the place is kept while it plays. */
-const KEEP_EVERY = 5000
-
 /** So many seconds before the end, what comes next is fetched. */
 const PREPARE = 15
-
-/** Another device that is no more than so many seconds further on is at the same place. */
-const FURTHER = 15
 
 /** Back goes to the part before only within so many seconds of this one's beginning. */
 const JUST_BEGUN = 3
@@ -34,7 +31,9 @@ const $ = id => document.getElementById(id)
 export class Player {
     #part = 0
     #wantsToPlay = false
-    #keptAt = 0
+
+    /** Whether the window shows another page by now. */
+    #isLeft = false
 
     /** Whether sound and film may come over the network: not where one is asked first, since the connection costs. */
     #allowed = true
@@ -50,30 +49,37 @@ export class Player {
         this.data = data
         this.media = new Relay($('media'))
         this.timeline = new Timeline(data.parts)
+        this.settings = new Settings()
+        this.level = new Level(this.media, this.settings)
         this.captions = new Captions(this.media.current, $('player'))
         this.display = new Display(data, this.timeline)
         this.queue = new Queue(data.texts)
-        this.sleep = new SleepTimer($('sleep'), () => {
-            this.media.pause()
-            say(data.texts.sleep_stopped)
+        this.sleep = new SleepTimer({
+            texts: data.texts,
+            stop: () => {
+                this.media.pause()
+                say(data.texts.sleep_stopped)
+            },
+            fade: share => (this.level.fade = share),
         })
         const over = () => {
             this.media.clear()
+            listenNoMore()
             say(data.texts.loan_over)
         }
         followEnd(data, over, say)
-        this.keeper =
-            data.keep &&
-            new PlaceKeeper({
-                address: data.keep,
-                token: data.token,
-                onEnded: over,
-                onOffline: () => say(data.texts.offline),
-            })
+        this.place = new KeptPlace(data, this.timeline, {
+            where: () => ({ part: this.#part, seconds: this.#inPart }),
+            over,
+        })
         this.log = data.records && data.keep ? new ReadingLog(data.keep) : null
         this.media.removeControls()
-        $('bar').hidden = false
+        if ($('bar')) $('bar').hidden = false
+        this.begins = oneAtATime(() => this.media.pause())
+        this.settings.onChange(name => name === 'speed' && this.#setSpeed())
         this.#followMedia()
+        this.#followWindow()
+        this.film = data.film ? new Film(this) : null
         new Controls(this)
     }
 
@@ -87,29 +93,6 @@ export class Player {
         return this.timeline.whole(this.#part, this.#inPart)
     }
 
-    #place() {
-        const at = this.#inPart
-        const { path, type, name, seconds } = this.data.parts[this.#part]
-        return {
-            href: path,
-            type,
-            title: name,
-            locations: {
-                progression: Math.min(1, at / (seconds || 1)),
-                totalProgression: Math.min(1, this.#here / (this.timeline.total || 1)),
-                fragments: [`t=${at.toFixed(1)}`],
-            },
-        }
-    }
-
-    /** A little while after something was heard; at once when playing stops. */
-    #keep(now = false) {
-        if (!this.keeper || (!now && Date.now() - this.#keptAt < KEEP_EVERY)) return
-        this.#keptAt = Date.now()
-        this.keeper.keep(this.#place())
-        if (now) this.keeper.send()
-    }
-
     // ---- Playing
 
     #load(index, at) {
@@ -117,7 +100,8 @@ export class Player {
         this.#part = index
         const ready = this.#allowed && at === 0 && media.takeOver(data.parts[index].address)
         if (this.#allowed && !ready) media.src = data.parts[index].address
-        media.playbackRate = Number($('speed').value)
+        this.#setSpeed()
+        this.level.gain = data.parts[index].gain
         this.#awaited = ready ? null : at
         this.captions.fill(data.parts[index].captions)
         this.#show(this.timeline.whole(index, at))
@@ -127,9 +111,25 @@ export class Player {
     play() {
         if (!this.#allowed) return this.#askToPlay()
         this.#wantsToPlay = true
+        this.level.begin()
         this.media.play().catch(error => {
             if (error.name !== 'AbortError') this.#failed()
         })
+    }
+
+    /** As before the page was changed; a browser may want to be asked anew. */
+    playIfAllowed() {
+        if (!this.#allowed) return
+        this.#wantsToPlay = true
+        this.level.begin()
+        this.media.play().catch(() => {
+            this.#wantsToPlay = false
+            this.#showPlaying()
+        })
+    }
+
+    #setSpeed() {
+        this.media.playbackRate = this.settings.get('speed')
     }
 
     #askToPlay() {
@@ -151,7 +151,7 @@ export class Player {
             this.#awaited = null
             this.media.currentTime = to.seconds
             this.#show()
-            this.#keep(true)
+            this.place.keep(true)
         } else {
             this.#load(to.part, to.seconds)
         }
@@ -175,19 +175,22 @@ export class Player {
     }
 
     #followMedia() {
-        const { media } = this
+        const { media, data } = this
         for (const event of ['loadedmetadata', 'loadeddata', 'canplay', 'canplaythrough'])
             media.addEventListener(event, () => this.#beginAtAwaited())
         media.addEventListener('play', () => {
             this.#wantsToPlay = true
             this.#showPlaying()
+            this.begins()
+            if (data.small) listen(data.small, true)
         })
         media.addEventListener('pause', () => {
             if (media.ended) return
             this.#wantsToPlay = false
             this.#showPlaying()
+            if (data.small && listening()?.address === data.small && !this.#isLeft) listen(data.small, false)
             this.log?.stopped(this.#here)
-            this.#keep(true)
+            this.place.keep(true)
         })
         media.addEventListener('timeupdate', () => this.#advanced())
         media.addEventListener('ended', () => this.#ended())
@@ -196,12 +199,35 @@ export class Player {
         media.addEventListener('playing', () => $('player').removeAttribute('aria-busy'))
     }
 
+    /** A page that is left goes on as another, and one that is come back to is where that one has come to. */
+    #followWindow() {
+        addEventListener('pagehide', () => {
+            this.#isLeft = true
+        })
+        addEventListener('pageshow', event => {
+            if (!event.persisted) return
+            this.#isLeft = false
+            const now = listening()
+            if (!$('bar') && now?.address !== this.data.small) return $('stop').click()
+            this.goTo(this.place.newest())
+            if (now?.plays && now.address === this.data.small) this.playIfAllowed()
+        })
+    }
+
+    #shortenSilence() {
+        const { media, data } = this
+        if (!this.settings.get('shorten') || this.#awaited !== null) return
+        const to = afterSilence(data.parts[this.#part].silences, media.currentTime)
+        if (to !== null) media.currentTime = to
+    }
+
     #advanced() {
         const { media, data } = this
         this.#show()
         if (media.paused) return
+        this.#shortenSilence()
         this.log?.played(this.#here)
-        this.#keep()
+        this.place.keep()
         const next = data.parts[this.queue.next(this.#part)]
         if (media.duration - media.currentTime < PREPARE && next) media.prepare(next.address)
     }
@@ -213,10 +239,11 @@ export class Player {
         if (next < this.data.parts.length) {
             this.#wantsToPlay &&= !stop
             this.#load(next, 0)
-            this.#keep(true)
+            this.place.keep(true)
         } else {
             this.#wantsToPlay = false
-            this.#keep(true)
+            this.place.keep(true)
+            listenNoMore()
             if (!this.data.keep) say(this.data.texts.excerpt_over)
         }
         this.#showPlaying()
@@ -273,47 +300,27 @@ export class Player {
         this.goTo(whole)
     }
 
-    set rate(rate) {
-        this.media.playbackRate = rate
-    }
-
     // ---- Opening
-
-    async #offerOtherDevice(from) {
-        const { places, texts } = this.data
-        const at = locator => this.timeline.ofPlace(locator)
-        const furthest = await furthestElsewhere(places, at)
-        if (!furthest || at(furthest.locator) <= from + FURTHER) return
-        say(
-            fill(texts.further_on, {
-                device: texts.devices[furthest.device_name] ?? furthest.device_name,
-                time: clock(at(furthest.locator)),
-            }),
-            [texts.go_there, () => this.goTo(at(furthest.locator))],
-            [texts.stay],
-        )
-    }
 
     /** Makes ready to play where it was left. */
     async open() {
-        const { data, keeper, timeline } = this
-        const start = keeper ? keeper.newest(data.place, data.placed_at) : data.place
-        const from = start ? timeline.ofPlace(start) : 0
+        const { data, timeline } = this
+        const from = this.place.newest()
         const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
         const onDevice = async () => Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
         this.#allowed = !asksFirst(data.film ? 'film' : 'sound') || (await onDevice())
         this.#load(first.part, first.seconds)
         this.#showPlaying()
-        keeper?.send()
-        this.#offerOtherDevice(from)
-        if (data.marks) {
+        this.place.sendUnsent()
+        if ($('bar')) this.place.offerOtherDevice(from, at => this.goTo(at))
+        if (data.marks && $('bookmark-box')) {
             new Marks({
                 address: data.marks,
                 token: data.token,
                 box: $('bookmark-box'),
                 texts: data.texts,
                 where: () => ({
-                    locator: this.#place(),
+                    locator: this.place.locator(),
                     label: `${clock(this.#here)}, ${data.parts[this.#part].name}`,
                 }),
                 go: locator => this.goTo(timeline.ofPlace(locator)),
