@@ -81,7 +81,11 @@ test('the sleep timer stops on time, grows softer before, and goes on from page 
     t.mock.timers.enable({ apis: ['setTimeout', 'Date'] })
     const fades = []
     let stopped = 0
-    const of = { texts: { stops_in: ':minutes', stops_soon: 'soon' }, stop: () => stopped++, fade: to => fades.push(to) }
+    const of = {
+        texts: { stops_in: ':minutes', stops_soon: 'soon' },
+        stop: () => stopped++,
+        fade: to => fades.push(to),
+    }
     sessionStorage.setItem('sleep', JSON.stringify({ choice: 'own', until: Date.now() + 60_000 }))
     new SleepTimer(of)
     t.mock.timers.tick(49_000)

@@ -75,6 +75,12 @@ export class Controls {
 
     #followKeys() {
         const { player } = this
+        const more = document.querySelector('.player-more')
+        more.addEventListener('keydown', event => {
+            if (event.key !== 'Escape' || !more.open) return
+            more.open = false
+            more.querySelector('summary').focus()
+        })
         const acts = {
             ' ': () => player.toggle(),
             ArrowLeft: () => this.#back(),
