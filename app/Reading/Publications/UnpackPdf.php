@@ -36,7 +36,12 @@ final class UnpackPdf
             if ($front === 0) {
                 return [];
             }
-            $this->tools->cut("{$folder}/whole/" . self::NAME, 1, $front, "{$folder}/excerpt/" . self::NAME);
+            try {
+                $this->tools->cut("{$folder}/whole/" . self::NAME, 1, $front, "{$folder}/excerpt/" . self::NAME);
+            } catch (UnreadablePublication) {
+                // It is lent as it is, without an excerpt.
+                return [];
+            }
 
             return [self::NAME => (int) filesize("{$folder}/excerpt/" . self::NAME)];
         });
@@ -66,7 +71,7 @@ final class UnpackPdf
                 'positions' => [[self::NAME, $pages]],
                 'contents' => [],
                 'excerpt_sizes' => $stored['excerpt_sizes'],
-                'excerpt_positions' => $front === 0 ? [] : [[self::NAME, $front]],
+                'excerpt_positions' => $stored['excerpt_sizes'] === [] ? [] : [[self::NAME, $front]],
             ],
             $stored['cover'],
         );

@@ -32,6 +32,7 @@ return [
         'a' => 'appearance',
         'r' => 'reads aloud',
         's' => 'selects a word; arrows another, with Shift more, Enter what can be done with it',
+        '+ − 0' => 'fixed pages larger, smaller, whole',
         't' => 'the text of fixed pages',
         '?' => 'this list',
         'Esc' => 'closes what is open, then the book',

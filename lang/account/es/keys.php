@@ -32,6 +32,7 @@ return [
         'a' => 'aspecto',
         'r' => 'lee en voz alta',
         's' => 'selecciona una palabra; las flechas otra, con Mayús más, Intro qué se puede hacer',
+        '+ − 0' => 'páginas fijas mayores, menores, enteras',
         't' => 'el texto de páginas fijas',
         '?' => 'esta lista',
         'Esc' => 'cierra lo que está abierto y después el libro',

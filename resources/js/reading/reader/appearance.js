@@ -11,6 +11,8 @@ const STANDARD = {
     align: 'book',
     letters: 'normal',
     styles: 'book',
+    pages: 'book',
+    crop: 'none',
 }
 /** Letters in a line, by the margins chosen: 45 to 75 are read with ease (Bringhurst, 1992, from memory). */
 const MEASURE = { 3: 74, 7: 66, 14: 54 }
@@ -26,6 +28,9 @@ const DARK = `
 
 export class Appearance {
     #own
+    /** How a book of fixed pages wants them shown; what is left out of them now. */
+    #ofBook = null
+    #crop = 'none'
 
     /** @param {object|null} everywhere what its owner chose for all devices; a choice on this one goes before it */
     constructor(everywhere = null) {
@@ -108,13 +113,25 @@ export class Appearance {
             if (!ours.includes(sheet.ownerNode)) sheet.disabled = this.chosen.styles === 'plain'
     }
 
-    /** Puts the layout on foliate's renderer; fixed layout knows pages only. */
+    /** Fixed pages: one at a time or two, as the book says where nothing is chosen; with their margins or without. */
+    #applyToPages({ book, renderer }) {
+        const { pages, crop } = this.chosen
+        this.#ofBook ??= book.rendition.spread ?? 'auto'
+        const spread = { one: 'none', two: 'both' }[pages] ?? this.#ofBook
+        if (spread === (book.rendition.spread ?? 'auto') && crop === this.#crop) return
+        book.rendition.spread = spread
+        if (book.pages && crop !== this.#crop) book.pages.isCropped = crop === 'margins'
+        this.#crop = crop
+        const { index } = renderer
+        renderer.open(book)
+        if (index >= 0) renderer.goTo({ index })
+    }
+
+    /** Puts the layout on foliate's renderer. */
     apply(view, reader) {
         reader.dataset.background = this.chosen.background
         const renderer = view.renderer
-        // Fixed pages are fitted whole, or to the width and scrolled.
-        if (view.isFixedLayout)
-            return renderer.setAttribute('zoom', this.chosen.layout === 'scroll' ? 'fit-width' : 'fit-page')
+        if (view.isFixedLayout) return this.#applyToPages(view)
         renderer.setAttribute('flow', this.chosen.layout === 'scroll' ? 'scrolled' : 'paginated')
         renderer.setAttribute('max-column-count', this.chosen.layout === 'two' ? '2' : '1')
         renderer.setAttribute('gap', `${this.chosen.margins}%`)

@@ -11,7 +11,8 @@ const IN_TEXT = ['Escape', 't', 'a', 'c', 'm', '?']
 export class Keys {
     /**
      * @param {{turning: import('./turning.js').Turning, drawers: {open: unknown, toggle: Function, close: Function},
-     *     tools: object, marks: boolean, leave: () => void}} of
+     *     tools: object, marks: boolean, zoom: import('./zoom.js').Zoom|null, leave: () => void}} of
+     *     zoom: of fixed pages
      */
     constructor(of) {
         Object.assign(this, of)
@@ -28,7 +29,7 @@ export class Keys {
             event.altKey ||
             // What is being written is not lost by its drawer: Escape closes that from within a field, too.
             (event.key !== 'Escape' && event.target.closest?.('input[type=text], textarea, select')) ||
-            (/^[a-z?]$/.test(event.key) && !singleKeysAct()) ||
+            (/^[a-z?+=0-]$/.test(event.key) && !singleKeysAct()) ||
             (event.key.startsWith('Arrow') && event.target.localName === 'table')
         )
             return
@@ -44,13 +45,22 @@ export class Keys {
     }
 
     #act({ key, shiftKey }) {
-        const { turning, drawers, tools, marks, leave } = this
+        const { turning, drawers, tools, marks, zoom, leave } = this
+        // What is larger than the window is moved over before it is turned.
+        const back = () => zoom?.page(-1) || turning.back()
+        const on = () => zoom?.page(1) || turning.on()
         return {
-            ArrowLeft: turning.left,
-            ArrowRight: turning.right,
-            PageUp: turning.back,
-            PageDown: turning.on,
-            ' ': shiftKey ? turning.back : turning.on,
+            ArrowLeft: () => zoom?.pan(-1, 0) || turning.left(),
+            ArrowRight: () => zoom?.pan(1, 0) || turning.right(),
+            ArrowUp: zoom && (() => zoom.pan(0, -1)),
+            ArrowDown: zoom && (() => zoom.pan(0, 1)),
+            '+': zoom && (() => zoom.larger()),
+            '=': zoom && (() => zoom.larger()),
+            '-': zoom && (() => zoom.smaller()),
+            0: zoom && (() => zoom.set('page')),
+            PageUp: back,
+            PageDown: on,
+            ' ': shiftKey ? back : on,
             Home: turning.toStart,
             End: turning.toEnd,
             c: () => drawers.toggle('contents'),

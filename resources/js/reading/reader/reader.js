@@ -16,9 +16,13 @@ import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
 import { Turning, edgeAt } from './turning.js'
 import { Whereabouts, minutes } from './whereabouts.js'
+import { Zoom } from './zoom.js'
 
 /** A place further on by less than this share of the whole is the same. */
 const FURTHER = 0.005
+
+/** CSS Values and Units, W3C, 6.2: a point is 1/72 of an inch, a pixel 1/96. */
+const PIXELS_OF_POINT = 96 / 72
 
 const $ = id => document.getElementById(id)
 
@@ -40,6 +44,15 @@ export class Reader {
             onSlow: () => say(data.texts.part_coming),
             onDone: () => unsay(data.texts.part_coming),
         })
+        // Where pages are as they are, and not of text that fills the window.
+        this.zoom = $('zoom')
+            ? new Zoom({
+                  choice: $('zoom'),
+                  smaller: $('zoom-out'),
+                  larger: $('zoom-in'),
+                  unit: data.pdf ? PIXELS_OF_POINT : 1,
+              })
+            : null
         this.whereabouts = new Whereabouts({
             view: this.view,
             positions: new Positions(data.positions),
@@ -64,6 +77,7 @@ export class Reader {
             drawers: this.drawers,
             tools: this.tools,
             marks: Boolean(data.marks),
+            zoom: this.zoom,
             leave: () => $('close').click(),
         })
         this.#follow()
@@ -111,7 +125,7 @@ export class Reader {
         if (place === null) return
         this.missing.shown(detail.section?.current ?? detail.index)
         $('progress').value = place.read
-        $('chapter').textContent = detail.tocItem?.label ? `${detail.tocItem.label} ·` : ''
+        this.#showChapter(detail.tocItem ?? this.view.book.outline?.at(detail.index ?? 0))
         $('page-of').textContent = place.page
         $('screen').textContent = place.screen ? ` · ${place.screen}` : ''
         // Printing begins at the page that is open.
@@ -121,7 +135,6 @@ export class Reader {
             this.pace.turn(place.done)
             this.#showTimeLeft(this.pace.minutes(place.chapter), this.pace.minutes(place.book))
         }
-        this.drawers.mark(detail.tocItem?.href)
         // The first place is where we were put, not somewhere we have gone.
         this.log?.turned(place.locator.locations.position ?? 0)
         if (this.#here && this.keeper) this.keeper.keep(place.locator)
@@ -150,15 +163,17 @@ export class Reader {
                 if (table.scrollWidth > table.clientWidth + 1) table.tabIndex = 0
         }, 300)
         doc.addEventListener('click', event => this.#pressed(event, doc))
-        if (this.view.isFixedLayout) this.turning.swipe(doc)
+        this.zoom?.watch(doc)
+        if (this.view.isFixedLayout) this.turning.swipe(doc, () => this.zoom?.isWider)
     }
 
     #pressed(event, doc) {
-        if (event.target.closest('a[href]') || doc.getSelection()?.type === 'Range' || this.tools.takesClick()) return
+        if (event.target.closest('a[href]') || doc.getSelection()?.type === 'Range') return
+        if (this.zoom?.takesClick() || this.tools.takesClick()) return
         const frame = doc.defaultView.frameElement.getBoundingClientRect()
         const box = $('page').getBoundingClientRect()
         const scale = frame.width / doc.defaultView.innerWidth || 1
-        const scrolls = this.appearance.chosen.layout === 'scroll' && !this.view.isFixedLayout
+        const scrolls = this.zoom ? this.zoom.isWider : this.appearance.chosen.layout === 'scroll'
         this.turning[scrolls ? 'middle' : edgeAt(frame.left + event.clientX * scale - box.left, box.width)]()
     }
 
@@ -214,8 +229,9 @@ export class Reader {
         view.renderer.addEventListener('section-failed', ({ detail }) => this.missing.failed(detail))
         this.whereabouts.pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
         this.#restyle()
-        this.tools.textView?.fill(book)
-        this.drawers.fillContents(book.toc ?? [], href => {
+        this.zoom?.open(view)
+        const toc = book.outline ? await book.outline.entries() : (book.toc ?? [])
+        this.drawers.fillContents(toc, href => {
             this.drawers.close()
             this.turning.go(() => view.goTo(href))
         })
@@ -223,10 +239,26 @@ export class Reader {
         if (place) await this.goTo(place)
         else await view.init({ showTextStart: false })
         $('opening').remove()
+        if (book.outline) this.#locate(book, toc)
+        else this.tools.textView?.fill(book.sections, toc, href => book.resolveHref(href)?.index)
         this.tools.start()
         this.element.dataset.ready = 'yes'
         keeper?.send()
         this.#offerOtherDevice()
+    }
+
+    /** A long PDF has thousands of entries in its outline: they are looked up while it is read. */
+    async #locate(book, toc) {
+        const of = href => book.resolveHref(href)?.index
+        this.tools.textView?.fill(book.sections, [], of)
+        await book.outline.locate(toc)
+        this.tools.textView?.fill(book.sections, toc, of)
+        this.#showChapter(book.outline.at(this.view.renderer.index))
+    }
+
+    #showChapter(entry) {
+        $('chapter').textContent = entry?.label ? `${entry.label} ·` : ''
+        this.drawers.mark(entry?.href)
     }
 
     /** Opens the publication where it was left. */

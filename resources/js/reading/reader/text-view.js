@@ -44,13 +44,19 @@ export class TextView {
         this.box.querySelector('[data-after]').onclick = () => this.show(this.#at + 1)
     }
 
-    /** The entries of the contents; without any, each page is one. */
-    fill(book) {
+    /**
+     * The entries of the contents; without any, each page is one.
+     *
+     * @param {object[]} sections of the publication
+     * @param {{label: string, href: string|null, subitems?: object[]|null}[]} toc
+     * @param {(href: string) => number|undefined} indexOf the section of an entry
+     */
+    fill(sections, toc, indexOf) {
         const entries = items => items.flatMap(item => [item, ...entries(item.subitems ?? [])])
-        const starts = entries(book.toc ?? [])
-            .map(({ label, href }) => ({ label, index: href ? book.resolveHref(href)?.index : undefined }))
+        const starts = entries(toc)
+            .map(({ label, href }) => ({ label, index: href ? indexOf(href) : undefined }))
             .filter(a => Number.isInteger(a.index))
-        this.#articles = starts.length ? starts : book.sections.map((_, index) => ({ label: '', index }))
+        this.#articles = starts.length ? starts : sections.map((_, index) => ({ label: '', index }))
     }
 
     get open() {

@@ -53,13 +53,17 @@ export class Turning {
         this.go(act).finally(() => this.#waiting--)
     }
 
-    /** Reflowable text is swiped by foliate's own renderer; documents of fixed pages are swiped here. */
-    swipe(target) {
+    /**
+     * Reflowable text is swiped by foliate's own renderer; documents of fixed pages are swiped here.
+     *
+     * @param {() => boolean} isMoved whether a finger moves the page within the window instead
+     */
+    swipe(target, isMoved = () => false) {
         let start = null
         target.addEventListener(
             'touchstart',
             e => {
-                start = e.touches.length === 1 ? e.touches[0].screenX : null
+                start = e.touches.length === 1 && !isMoved() ? e.touches[0].screenX : null
             },
             { passive: true },
         )

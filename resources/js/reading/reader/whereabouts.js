@@ -59,6 +59,18 @@ export class Whereabouts {
         }
     }
 
+    /** Where the view ends; null where that is where it begins. */
+    #endOfView(index, range) {
+        if (!this.view.isFixedLayout) return range ? this.#end(index, range) : null
+        const last = this.view.renderer.lastIndex
+        return last === index
+            ? null
+            : {
+                  pageItem: this.view.getProgressOf(last, null).pageItem,
+                  position: this.positions.locator(this.#position(last), 0).locations.position,
+              }
+    }
+
     /** The page of a place from anywhere: if it has none, by the publication's own list at about as far in it. */
     pageOf(locator) {
         const labels = this.pageLabels
@@ -113,10 +125,9 @@ export class Whereabouts {
         if (atEnd) locator.locations.totalProgression = 1
         return {
             locator,
-            page: this.#page(locator, detail.pageItem, fixed || !detail.range ? null : this.#end(index, detail.range))
-                .words,
+            page: this.#page(locator, detail.pageItem, this.#endOfView(index, detail.range)).words,
             screen: fixed ? null : this.#screen(),
-            read: fixed ? (index + 1) / this.positions.total : atEnd ? 1 : done / total,
+            read: fixed ? (this.view.renderer.lastIndex + 1) / this.positions.total : atEnd ? 1 : done / total,
             done,
             chapter: before + (sizes[index] ?? 0) - done,
             book: total - done,

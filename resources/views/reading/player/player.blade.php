@@ -47,8 +47,8 @@
         <div class="min-w-0">
             @unless ($isVideo)<h1 class="text-3xl">{{ TitleText::name($title) }}</h1>@endunless
             <p class="mb-1">{{ TitleText::people($title) }}</p>
-            <p class="meta mb-4">{{ $isLoan ? TitleText::format($title) : __('reading.excerpt').' · '.TitleText::clock($total)
-                }}</p>
+            <p class="meta mb-4">{{ $isLoan ? TitleText::format($title) :
+                __('reading.excerpt').' · '.TitleText::clock($total) }}</p>
             @if (count($parts) > 1 || ! $isVideo)
                 <h2 class="text-xl mb-1" id="parts-heading">{{ __("reading.parts.{$format}") }}</h2>
                 <ol id="parts" class="player-parts" aria-labelledby="parts-heading">
@@ -83,8 +83,10 @@
                     type="range" data-playing="volume" min="0" max="1" step="0.05" value="1"
                     aria-label="{{ __('player.volume') }}"></span>
                 @if ($isVideo)
-                    <button type="button" id="own-window" class="btn btn-quiet" hidden>{{ __('player.own_window') }}</button>
-                    <button type="button" id="full-screen" class="btn btn-quiet" hidden>{{ __('player.full_screen') }}</button>
+                    <button type="button" id="own-window" class="btn btn-quiet"
+                        hidden>{{ __('player.own_window') }}</button>
+                    <button type="button" id="full-screen" class="btn btn-quiet"
+                        hidden>{{ __('player.full_screen') }}</button>
                 @endif
             </div>
         </div>

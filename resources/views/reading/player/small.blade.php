@@ -9,7 +9,7 @@
         <div class="player-small-name"><a class="link font-semibold block truncate"
             href="{{ App\Lending\Loans\Opening::of($loan) }}" title="{{ __('player.open') }}">{{ TitleText::name($title)
             }}</a><span class="meta block truncate" id="part-name"></span></div>
-        <div class="player-keys">@include('reading.player.keys', ['parts' => [], 'format' => $title->format->value])</div>
+        <div class="player-keys">@include('reading.player.keys', ['parts' => [], 'format' => ''])</div>
         @include('reading.player.seek')
         <span class="meta empty:hidden" id="sleep-left"></span>
         <button type="button" class="btn btn-plain" id="stop">{{ __('player.stop') }}</button>

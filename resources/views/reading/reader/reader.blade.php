@@ -123,16 +123,25 @@
         <x-reading.drawer name="word" :heading="__('reader.look_up')"><div id="word-box"></div></x-reading.drawer>
         <x-reading.drawer name="appearance" :heading="__('reader.appearance')">
             <form class="grid gap-5" id="appearance-form">
-                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __('reader.text_size') }}</h3><div
+                <div><h3 id="size-heading" class="font-sans! text-base! mb-2">{{ __($publication->fixed_layout ?
+                    'reader.size_of_text_view' : 'reader.text_size') }}</h3><div
                     class="flex items-center gap-2" role="group" aria-labelledby="size-heading"><button type="button"
                     data-size="-10" aria-label="{{ __('reader.smaller') }}"><span aria-hidden="true"
                     class="text-sm">A−</span></button><output id="size" class="tabular-nums w-14 text-center">100
                     %</output><button type="button" data-size="10" aria-label="{{ __('reader.larger') }}"><span
                     aria-hidden="true" class="text-xl leading-none">A+</span></button></div></div>
+                @unless ($publication->fixed_layout)
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.typeface') }}</legend><div
                     class="choices">{!! $radios('typeface', __('reader.typefaces')) !!}</div></fieldset>
+                @endunless
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.background') }}</legend><div
                     class="choices">{!! $radios('background', __('reader.backgrounds')) !!}</div></fieldset>
+                @if ($publication->fixed_layout)
+                <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div
+                    class="choices">{!! $radios('pages', __('reader.pages_together')) !!}</div></fieldset>
+                @if ($isPdf)<fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div
+                    class="choices">{!! $radios('crop', __('reader.crops')) !!}</div></fieldset>@endif
+                @else
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.layout') }}</legend><div
                     class="choices">{!! $radios('layout', __('reader.layouts')) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reader.line_spacing') }}</legend><div
@@ -141,14 +150,13 @@
                 <fieldset><legend class="font-semibold mb-2">{{ __('reading.margins') }}</legend><div
                     class="choices">{!! $radios('margins', ['3' => __('reader.narrow'), '7' => __('reading.medium'),
                     '14' => __('reader.wide')]) !!}</div></fieldset>
-                @unless ($publication->fixed_layout)
                 <fieldset><legend class="font-semibold mb-2">{{ __('reader.align') }}</legend><div
                     class="choices">{!! $radios('align', __('reader.aligns')) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reader.letters') }}</legend><div
                     class="choices">{!! $radios('letters', __('reader.letter_spacings')) !!}</div></fieldset>
                 <fieldset><legend class="font-semibold mb-2">{{ __('reader.styles') }}</legend><div
                     class="choices">{!! $radios('styles', __('reader.style_sources')) !!}</div></fieldset>
-                @endunless
+                @endif
             </form>
             <p class="mt-6 max-sm:hidden"><button type="button" class="underline!" data-open-keys hidden>{{
                 __('keys.open') }}</button></p>
@@ -166,6 +174,13 @@
                 h-[2.8em] sm:h-[1.4em]" id="where"><span class="line-clamp-2 sm:line-clamp-1"><span id="chapter"
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span><span
                 id="screen" class="max-sm:hidden"></span> <span id="left"></span></span></p>
+            @if ($publication->fixed_layout)<span class="reader-zoom" role="group" aria-label="{{ __('reader.zoom') }}">
+                <button type="button" id="zoom-out" aria-label="{{ __('reader.zoom_out') }}">−</button><select
+                id="zoom" aria-label="{{ __('reader.zoom') }}"><option value="page">{{ __('reader.fit_page')
+                }}</option><option value="width">{{ __('reader.fit_width') }}</option>
+                @foreach ([50, 75, 100, 125, 150, 200, 300, 400] as $percent)<option value="{{ $percent }}">{{
+                    $percent }} %</option>@endforeach<option data-own hidden></option></select><button type="button"
+                id="zoom-in" aria-label="{{ __('reader.zoom_in') }}">+</button></span>@endif
             <button id="next-page" aria-label="{{ __('reader.on_one_page') }}"><span
                 aria-hidden="true">›</span></button>
         </div>

@@ -1,0 +1,227 @@
+// A page of a PDF: a picture in the size in which it is shown, its text over it to be selected, and its links.
+
+import { AnnotationType, TextLayer } from 'pdfjs-dist'
+
+/** So many pixels one picture has at most; of what is larger, what is in view is drawn once more by itself. */
+const MOST_PIXELS = 6_000_000
+
+/** Milliseconds after the last change of size; until then the picture that is there is stretched. */
+const SETTLED = 120
+
+const STYLE = `
+    html, body { margin: 0; padding: 0; overflow: hidden; touch-action: pan-x pan-y; }
+    .page { position: absolute; --scale-round-x: 1px; --scale-round-y: 1px; }
+    .page > img { position: absolute; display: block; }
+    .page > .whole { inset: 0; width: 100%; height: 100%; }
+    .page > a { position: absolute; z-index: 2; }
+    .page > a:focus-visible { outline: 3px solid #1f4b56; }
+    .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial; text-size-adjust: none;
+        forced-color-adjust: none; transform-origin: 0 0; --min-font-size: 1;
+        --text-scale-factor: calc(var(--total-scale-factor) * var(--min-font-size)); }
+    .textLayer[data-main-rotation='90'] { transform: rotate(90deg) translateY(-100%); }
+    .textLayer[data-main-rotation='180'] { transform: rotate(180deg) translate(-100%, -100%); }
+    .textLayer[data-main-rotation='270'] { transform: rotate(270deg) translateX(-100%); }
+    .textLayer :is(span, br) { color: transparent; position: absolute; white-space: pre; cursor: text;
+        transform-origin: 0% 0%; }
+    .textLayer > :not(.markedContent), .textLayer .markedContent span:not(.markedContent) { --font-height: 0;
+        --scale-x: 1; --rotate: 0deg; font-size: calc(var(--text-scale-factor) * var(--font-height));
+        transform: rotate(var(--rotate)) scaleX(var(--scale-x)) scale(calc(1 / var(--min-font-size))); }
+    .textLayer .markedContent { display: contents; }
+    .textLayer ::selection { background: rgb(31 75 86 / .35); }`
+
+const sharpness = () => Math.min(globalThis.devicePixelRatio || 1, 3)
+
+/**
+ * A part of a page as a picture. It is drawn in this document: where nothing may run, a canvas shows nothing.
+ *
+ * @param {{x: number, y: number, width: number, height: number}} part in CSS pixels of the viewport
+ * @param {number} sharp pixels for each of them
+ */
+const draw = (page, viewport, part, sharp) => {
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.max(1, Math.floor(part.width * sharp))
+    canvas.height = Math.max(1, Math.floor(part.height * sharp))
+    const task = page.render({
+        canvasContext: canvas.getContext('2d', { alpha: false }),
+        viewport,
+        transform: [sharp, 0, 0, sharp, -part.x * sharp, -part.y * sharp],
+    })
+    const picture = task.promise.then(() => new Promise(done => canvas.toBlob(done)))
+    return { picture, cancel: () => task.cancel() }
+}
+
+const show = (doc, blob, className) => {
+    const image = doc.createElement('img')
+    Object.assign(image, { alt: '', className })
+    const address = URL.createObjectURL(blob)
+    image.src = address
+    return image
+        .decode()
+        .catch(() => {})
+        .then(() => {
+            URL.revokeObjectURL(address)
+            return image
+        })
+}
+
+export class PdfPage {
+    #drawing = null
+    #timer
+    #doc = null
+    #scale = 0
+    /** The picture of the whole page that is there or on its way: its scale, and what it will be. */
+    #whole = null
+
+    /**
+     * @param {object} page of pdf.js
+     * @param {import('./pdf-crop.js').Box|null} crop what is shown of it; null for all
+     * @param {(to: object) => string} addressOf where a place within the PDF leads
+     */
+    constructor(page, crop, addressOf) {
+        Object.assign(this, { page, addressOf })
+        const { width, height } = page.getViewport({ scale: 1 })
+        this.size = { width, height }
+        this.crop = crop ?? { x: 0, y: 0, width, height }
+    }
+
+    /** A document without anything yet, of the size that is shown. */
+    html(language) {
+        const { width, height } = this.crop
+        return [
+            `<!doctype html><html lang="${language}"><meta charset="utf-8"><title>${this.page.pageNumber}</title>`,
+            `<meta name="viewport" content="width=${width}, height=${height}">`,
+            `<style>${STYLE}</style><body></body></html>`,
+        ]
+    }
+
+    get isShown() {
+        return Boolean(this.#doc?.defaultView)
+    }
+
+    /** Shows it in a document, in a size; called again whenever that is another. */
+    async show({ doc, scale }) {
+        const isNew = this.#doc !== doc
+        this.#doc = doc
+        this.#scale = scale
+        clearTimeout(this.#timer)
+        if (!isNew) {
+            this.#lay()
+            this.#timer = setTimeout(() => this.#redraw().catch(ignore), SETTLED)
+            return
+        }
+        const box = doc.createElement('div')
+        box.className = 'page'
+        doc.body.replaceChildren(box)
+        this.#lay()
+        await this.#redraw()
+        await Promise.all([this.#showText(), this.#showLinks()])
+        doc.dispatchEvent(new Event('drawn'))
+    }
+
+    /** Draws the picture before it is asked for. */
+    prepare(scale) {
+        if (!this.#whole) this.#picture(scale).catch(ignore)
+    }
+
+    /** Draws what is in view sharply, where the picture of the whole is not. */
+    async sharpen() {
+        const frame = this.#doc?.defaultView?.frameElement
+        if (!frame || this.#whole?.sharp === sharpness()) return
+        const host = frame.getRootNode().host.getBoundingClientRect()
+        const at = frame.getBoundingClientRect()
+        const part = {
+            x: Math.max(0, host.left - at.left) + this.crop.x * this.#scale,
+            y: Math.max(0, host.top - at.top) + this.crop.y * this.#scale,
+            width: Math.min(host.right, at.right) - Math.max(host.left, at.left),
+            height: Math.min(host.bottom, at.bottom) - Math.max(host.top, at.top),
+        }
+        if (part.width <= 0 || part.height <= 0) return
+        this.#drawing?.cancel()
+        this.#drawing = draw(this.page, this.page.getViewport({ scale: this.#scale }), part, sharpness())
+        const image = await show(this.#doc, await this.#drawing.picture, 'part')
+        Object.assign(image.style, {
+            left: `${part.x}px`,
+            top: `${part.y}px`,
+            width: `${part.width}px`,
+            height: `${part.height}px`,
+        })
+        this.#remove('.part')
+        this.#box.querySelector('.whole').after(image)
+    }
+
+    get #box() {
+        return this.#doc.querySelector('.page')
+    }
+
+    #remove(selector) {
+        for (const one of this.#box.querySelectorAll(selector)) one.remove()
+    }
+
+    #lay() {
+        const { style } = this.#box
+        style.setProperty('--total-scale-factor', this.#scale)
+        style.left = `${-this.crop.x * this.#scale}px`
+        style.top = `${-this.crop.y * this.#scale}px`
+        style.width = `${this.size.width * this.#scale}px`
+        style.height = `${this.size.height * this.#scale}px`
+        // What was drawn of a part is of another size now.
+        this.#remove('.part')
+    }
+
+    /** The picture of the whole page in a scale. */
+    #picture(scale) {
+        const viewport = this.page.getViewport({ scale })
+        const { width, height } = viewport
+        const sharp = Math.min(sharpness(), Math.sqrt(MOST_PIXELS / (width * height)))
+        if (this.#whole?.scale === scale && this.#whole.of === sharpness()) return this.#whole.picture
+        this.#whole?.cancel()
+        const { picture, cancel } = draw(this.page, viewport, { x: 0, y: 0, width, height }, sharp)
+        this.#whole = { scale, sharp, of: sharpness(), picture, cancel }
+        picture.catch(() => {
+            if (this.#whole?.picture === picture) this.#whole = null
+        })
+        return picture
+    }
+
+    async #redraw() {
+        const doc = this.#doc
+        const image = await show(doc, await this.#picture(this.#scale), 'whole')
+        if (this.#doc !== doc) return
+        this.#remove('.whole')
+        this.#box.prepend(image)
+        await this.sharpen()
+    }
+
+    async #showText() {
+        const layer = this.#doc.createElement('div')
+        layer.className = 'textLayer'
+        this.#box.append(layer)
+        const viewport = this.page.getViewport({ scale: this.#scale })
+        await new TextLayer({ textContentSource: this.page.streamTextContent(), container: layer, viewport }).render()
+    }
+
+    async #showLinks() {
+        const viewport = this.page.getViewport({ scale: 1 })
+        for (const link of await this.page.getAnnotations()) {
+            const href = link.url ?? (link.dest ? this.addressOf(link.dest) : null)
+            if (link.annotationType !== AnnotationType.LINK || !href) continue
+            const [x1, y1, x2, y2] = viewport.convertToViewportRectangle(link.rect)
+            const anchor = this.#doc.createElement('a')
+            anchor.href = href
+            const percent = (at, of) => `${(100 * at) / of}%`
+            Object.assign(anchor.style, {
+                left: percent(Math.min(x1, x2), viewport.width),
+                top: percent(Math.min(y1, y2), viewport.height),
+                width: percent(Math.abs(x2 - x1), viewport.width),
+                height: percent(Math.abs(y2 - y1), viewport.height),
+            })
+            anchor.ariaLabel = link.contentsObj?.str || link.overlaidText || link.url || ''
+            this.#box.append(anchor)
+        }
+    }
+}
+
+/** A drawing that is overtaken by the next is given up. */
+export const ignore = error => {
+    if (error?.name !== 'RenderingCancelledException') console.error(error)
+}
