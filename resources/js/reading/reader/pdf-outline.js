@@ -67,8 +67,9 @@ export class Outline {
             .sort((one, other) => one.index - other.index)
     }
 
-    /** The entry under which a page is; null before they are looked up. */
+    /** The first entry that begins on a page, else the one that goes on there; null before they are looked up. */
     at(index) {
-        return this.#chapters.findLast(chapter => chapter.index <= index)?.item ?? null
+        const begins = this.#chapters.find(chapter => chapter.index === index)
+        return (begins ?? this.#chapters.findLast(chapter => chapter.index < index))?.item ?? null
     }
 }
