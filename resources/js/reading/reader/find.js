@@ -5,6 +5,8 @@ import { element } from './element.js'
 import { fill } from './notice.js'
 
 const AROUND = 48
+/** Documents that are fetched at once. */
+const AHEAD = 6
 const SHORTEST = 2
 /** More than anybody steps through; beyond it only a longer query helps. */
 const MOST = 500
@@ -13,13 +15,31 @@ const BLOCKS =
     'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, ' +
     'li, ol, p, pre, section, table, td, th, tr, ul'
 
+/** What counts of a text: the small sigma is one, wherever it stands. */
+const lettersOf = text =>
+    text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').replaceAll('ς', 'σ')
+
+const letters = new Map()
+
+/** Each letter is looked at once. */
+const foldedLetter = letter => {
+    let plain = letters.get(letter)
+    if (plain === undefined) {
+        plain = lettersOf(letter)
+        letters.set(letter, plain)
+    }
+    return plain
+}
+
 /** A text in which only letters count, and for each of its characters where it came from. */
 export const folded = text => {
     let plain = ''
     const from = []
+    let afterSpace = false
     for (let i = 0; i < text.length; i++) {
-        const letter = /\s/.test(text[i]) ? ' ' : text[i].normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-        if (letter === ' ' && plain.endsWith(' ')) continue
+        const letter = foldedLetter(text[i])
+        if (letter === ' ' && afterSpace) continue
+        afterSpace = letter === ' '
         for (const part of letter) {
             plain += part
             from.push(i)
@@ -34,19 +54,30 @@ export const folded = text => {
  */
 const textOf = doc => {
     const nodes = []
-    let text = ''
+    const texts = []
+    let length = 0
     let block = null
-    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT, node =>
-        node.parentElement.closest('script, style') ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
-    )
+    let parent = null
+    let its = null
+    let isRead = true
+    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-        const its = node.parentElement.closest(BLOCKS)
-        if (block && its !== block) text += '\n'
+        if (node.parentElement !== parent) {
+            parent = node.parentElement
+            isRead = !parent.closest('script, style')
+            its = parent.closest(BLOCKS)
+        }
+        if (!isRead) continue
+        if (block && its !== block) {
+            texts.push('\n')
+            length++
+        }
         block = its
-        nodes.push({ node, start: text.length })
-        text += node.data
+        nodes.push({ node, start: length })
+        texts.push(node.data)
+        length += node.data.length
     }
-    return { text, nodes }
+    return { text: texts.join(''), nodes }
 }
 
 /** What stands beside a place, without the word that is cut off at its edge. */
@@ -55,10 +86,15 @@ const whole = (text, isCut, edge) => (isCut ? text.replace(edge, '… ') : text)
 /** @returns {{range: Range, before: string, match: string, after: string}[]} */
 export const placesIn = (doc, query) => {
     const { text, nodes } = textOf(doc)
-    const { plain, from } = folded(text)
+    if (!lettersOf(text).includes(lettersOf(query))) return []
     const wanted = folded(query).plain
+    const { plain, from } = folded(text)
+    // Places come in order, and so do the nodes they are in.
+    let n = 0
     const at = offset => {
-        const { node, start } = nodes[nodes.findLastIndex(n => n.start <= offset)]
+        while (n > 0 && nodes[n].start > offset) n--
+        while (n < nodes.length - 1 && nodes[n + 1].start <= offset) n++
+        const { node, start } = nodes[n]
         return [node, Math.min(node.length, offset - start)]
     }
     const places = []
@@ -121,11 +157,24 @@ export class Find {
         this.query = query
         let [chapters, missing] = [0, 0]
         const sections = this.view.book.sections
-        for (let index = 0; index < sections.length; index++) {
+        const read = sections
+            .map((section, index) => ({ section, index }))
+            .filter(({ section: s }) => s.linear !== 'no')
+        // While one is looked through, the next are on their way.
+        const coming = []
+        const fetchNext = () => {
+            const next = read.shift()
+            if (next?.section.createDocument)
+                coming.push({ index: next.index, doc: next.section.createDocument().catch(() => null) })
+            else if (next) fetchNext()
+        }
+        for (let n = 0; n < AHEAD; n++) fetchNext()
+        for (let next = coming.shift(); next; next = coming.shift()) {
+            const { index } = next
             this.answer.textContent = fill(this.texts.finding, { part: Math.round((100 * index) / sections.length) })
-            if (sections[index].linear === 'no' || !sections[index].createDocument) continue
-            const doc = await sections[index].createDocument().catch(() => null)
+            const doc = await next.doc
             if (run !== this.#run) return
+            fetchNext()
             if (!doc) {
                 missing++
                 continue

@@ -12,6 +12,7 @@ import { PlaceKeeper } from '../places/place-keeper.js'
 import { ReadingLog } from '../places/reading-log.js'
 import { Positions } from '../places/positions.js'
 import { MissingSection } from './missing-section.js'
+import { Parts } from './parts.js'
 import { LoanEnded, openPublication } from './publication.js'
 import { TextTools } from './text-tools.js'
 import { Turning, edgeAt } from './turning.js'
@@ -226,6 +227,7 @@ export class Reader {
             : await openPublication(data, ended)
         $('page').prepend(view)
         await view.open(book)
+        view.renderer.partsOf = doc => Parts.of(doc)
         view.renderer.addEventListener('section-failed', ({ detail }) => this.missing.failed(detail))
         this.whereabouts.pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
         this.#restyle()

@@ -91,8 +91,8 @@ export class Whereabouts {
 
     /** "Screen 3 of 12 in this chapter"; nothing where text is scrolled. */
     #screen() {
-        const { scrolled, page, pages } = this.view.renderer
-        return scrolled || !(pages > 3)
+        const { scrolled, page, pages, isParted } = this.view.renderer
+        return scrolled || isParted || !(pages > 3)
             ? null
             : fill(this.texts.screen_of, { screen: Math.min(pages - 2, Math.max(1, page)), screens: pages - 2 })
     }

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+/* Reading what is very long: a chapter of 10 MB, and a PDF of 2,415 pages (R's reference manual, Debian's r-doc-pdf). */
+
+use App\Lending\Borrowing\BorrowTitle;
+use App\Lending\Licences\LicenceTerms;
+use App\Models\Card;
+use App\Models\Library;
+use App\Models\Title;
+use App\Reading\Publications\ImportPublication;
+use Bench\Report;
+use Carbon\CarbonImmutable;
+use FigPorch\Core\Lending\LicenceModel;
+use FigPorch\Demo\Book;
+use FigPorch\Demo\DemoEbooks;
+use FigPorch\Demo\EpubBuilder;
+use FigPorch\Demo\Members;
+use Illuminate\Contracts\Console\Kernel;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+use Symfony\Component\Process\Process;
+
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
+$app->make(Kernel::class)->bootstrap();
+
+const BYTES = 10_000_000;
+const MANUAL = '/usr/share/R/doc/manual/fullrefman.pdf';
+const WORDS = ['pilot', 'mark', 'sounding', 'lantern', 'harbour', 'tide', 'rope', 'window', 'bell', 'quarry', 'ebb', 'keeper'];
+
+$random = new Randomizer(new Xoshiro256StarStar(21));
+$html = '<h1>The whole coast</h1>';
+$count = 0;
+while (strlen($html) < BYTES) {
+    $words = array_map(fn(): string => WORDS[$random->getInt(0, count(WORDS) - 1)], range(1, 110));
+    $count += count($words);
+    $html .= '<p>' . implode(' ', $words) . '.</p>';
+}
+$book = new Book(
+    title: 'The Coast in One Chapter',
+    creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']],
+    isbn: DemoEbooks::isbn(961),
+    chapters: [
+        ['title' => 'Before', 'html' => '<h1>Before</h1><p>What follows is long.</p>'],
+        ['title' => 'The whole coast', 'html' => $html],
+    ],
+    description: 'A coast.',
+    publisher: 'Saltmere Harbour Office',
+    published: '2020',
+    subjects: ['Navigation'],
+);
+$file = tempnam(sys_get_temp_dir(), 'coast') . '.epub';
+(new EpubBuilder())->write($book, $file);
+$card = Members::CARDS[0];
+$lend = function (string $file) use ($card): Title {
+    $title = app(ImportPublication::class)(
+        $file,
+        Library::query()->where('slug', $card['library'])->firstOrFail(),
+        new LicenceTerms(LicenceModel::Simultaneous),
+        CarbonImmutable::now(),
+    )['title'];
+    app(BorrowTitle::class)(
+        Card::query()->where('number', $card['number'])->valueOrFail('id'),
+        $title->id,
+        null,
+        CarbonImmutable::now(),
+    );
+
+    return $title;
+};
+$long = $lend($file);
+$from = hrtime(true);
+$manual = $lend(MANUAL);
+$import = (hrtime(true) - $from) / 1e9;
+
+[$measured, $stolen] = Report::undisturbed(function () use ($card, $long, $manual): array {
+    $process = new Process(
+        [
+            'node',
+            'bench/reading.mjs',
+            config('app.url'),
+            $card['number'],
+            $card['pin'],
+            $card['library'],
+            $long->name,
+            $manual->name,
+            'zebra',
+            'keeper keeper keeper',
+        ],
+        base_path(),
+        ['HOME' => sys_get_temp_dir()],
+        timeout: 400,
+    );
+
+    return json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+});
+['words' => $words, 'pictures' => $pictures] = $measured;
+$row = fn(string $what, float $value, float $mark, string $unit): array => [
+    $what,
+    sprintf('%.0f %s', $value, $unit),
+    sprintf('%.0f %s', $mark, $unit),
+    $value <= $mark ? 'within' : 'beyond',
+];
+
+Report::head(
+    'Reading what is very long',
+    sprintf(
+        'A book with a chapter of %.1f MB, %s words; a PDF of %s pages. In Chromium, 1280×800. Stolen: %.0f%%.',
+        strlen($html) / 1e6,
+        number_format($count),
+        number_format($manual->extent),
+        $stolen * 100,
+    ),
+);
+Report::table(
+    ['', 'measured', 'mark', ''],
+    [
+        $row('the book opens', $words['opening'], 1000, 'ms'),
+        ['into its long chapter, first time', sprintf('%.0f ms', $words['into']), '', ''],
+        $row('a turn there, median', Report::percentile($words['turns'], 0.5), 50, 'ms'),
+        $row('a turn there, p95', Report::percentile($words['turns'], 0.95), 100, 'ms'),
+        $row('find what is not in it', $words['rare'], 3000, 'ms'),
+        $row('find what is in it often', $words['common'], 3000, 'ms'),
+        $row('the PDF is taken in', $import, 20, 's'),
+        $row('the PDF opens', $pictures['opening'], 2000, 'ms'),
+        $row('a turn there, median', Report::percentile($pictures['turns'], 0.5), 150, 'ms'),
+        $row('memory of the tab after 100 pages', $pictures['memory'], 300, 'MB'),
+    ],
+);
+unlink($file);
