@@ -24,14 +24,15 @@ const shown = page =>
             .querySelector('foliate-view')
             .renderer.getContents()
             .map(({ doc }) => {
-                const picture = doc?.querySelector('img.part') ?? doc?.querySelector('img.whole')
                 const frame = doc?.defaultView?.frameElement.getBoundingClientRect()
-                return picture?.complete && doc.querySelector('.textLayer span')
+                const behind = doc?.defaultView?.frameElement.parentElement
+                const picture = behind?.querySelector('canvas.part') ?? behind?.querySelector('canvas.whole')
+                return picture && doc.querySelector('.textLayer span')
                     ? {
                           page: Number(doc.title),
                           width: frame.width,
                           height: frame.height,
-                          sharp: picture.naturalWidth / picture.getBoundingClientRect().width,
+                          sharp: picture.width / picture.getBoundingClientRect().width,
                       }
                     : null
             }),

@@ -42,8 +42,7 @@ final class PlayedParts
                     $part['captions'],
                 ),
                 'gain' => round($whole ?? ($this->loudness($sounds->get($part['path']))?->gain() ?? 0.0), 1),
-                'silences' =>
-                    $title->format === Format::Audiobook ? $sounds->get($part['path'])->silences ?? [] : [],
+                'silences' => $title->format === Format::Audiobook ? $sounds->get($part['path'])->silences ?? [] : [],
             ],
             ($loan === null ? $publication->excerpt_parts : $publication->parts) ?? [],
         );

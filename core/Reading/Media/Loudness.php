@@ -42,14 +42,11 @@ final readonly class Loudness
     public static function ofAll(array $parts): ?self
     {
         $seconds = array_sum(array_column($parts, 1));
-        if ($seconds <= 0) {
+        if ($parts === [] || $seconds <= 0) {
             return null;
         }
         $energy = array_sum(array_map(fn(array $p): float => $p[1] * 10 ** ($p[0]->integrated / 10), $parts));
 
-        return new self(
-            10 * log10($energy / $seconds),
-            max(array_map(fn(array $p): float => $p[0]->peak, $parts)),
-        );
+        return new self(10 * log10($energy / $seconds), max(array_map(fn(array $p): float => $p[0]->peak, $parts)));
     }
 }

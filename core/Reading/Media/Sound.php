@@ -24,10 +24,7 @@ final readonly class Sound
     /** The filters of ffmpeg whose words are read here. */
     public static function filters(): string
     {
-        return 'ebur128=peak=true:framelog=verbose,silencedetect=noise=' .
-            self::SILENCE .
-            'dB:d=' .
-            self::SILENT_FOR;
+        return 'ebur128=peak=true:framelog=verbose,silencedetect=noise=' . self::SILENCE . 'dB:d=' . self::SILENT_FOR;
     }
 
     /** @param  string  $log  what ffmpeg said with these filters */

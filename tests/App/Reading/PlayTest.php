@@ -156,8 +156,7 @@ final class PlayTest extends TestCase
         $this->artisan('catalogue:measure-media')->assertSuccessful();
         $picture = $this->get("/titles/{$title->id}/excerpt/picture.jpg")
             ->assertOk()
-            ->assertHeader('Content-Type', 'image/jpeg')
-            ->baseResponse;
+            ->assertHeader('Content-Type', 'image/jpeg')->baseResponse;
         $this->assertInstanceOf(BinaryFileResponse::class, $picture);
         $this->assertSame([64, 36], array_slice((array) getimagesize($picture->getFile()->getPathname()), 0, 2));
         $this->get("/titles/{$title->id}/excerpt")->assertSee('poster="', false);
@@ -181,7 +180,11 @@ final class PlayTest extends TestCase
         $package->describe(['type' => 'Audiobook', 'name' => 'Loud and Soft'], self::COVER);
         $tone = 'sine=frequency=1000:duration=';
         foreach (
-            ['loud' => "{$tone}5,volume=15dB", 'soft' => "{$tone}5,volume=-18dB,apad=pad_dur=2", 'none' => 'anullsrc=d=4']
+            [
+                'loud' => "{$tone}5,volume=15dB",
+                'soft' => "{$tone}5,volume=-18dB,apad=pad_dur=2",
+                'none' => 'anullsrc=d=4',
+            ]
             as $name => $sound
         ) {
             $package->part("{$name}.mp3", $name, [self::made('-f', 'lavfi', '-i', $sound, '-f', 'mp3'), 5.0]);

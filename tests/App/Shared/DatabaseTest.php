@@ -112,9 +112,7 @@ final class DatabaseTest extends TestCase
     public function test_a_restored_database_is_what_was_dumped(): void
     {
         DB::unprepared('alter function pg_catalog.ts_match_vq(tsvector, tsquery) cost 10000');
-        $this->restore(
-            $this->dump(self::own()) . $this->dump(self::own(), '--data-only', '--table=migrations'),
-        );
+        $this->restore($this->dump(self::own()) . $this->dump(self::own(), '--data-only', '--table=migrations'));
 
         Artisan::call('migrate', ['--database' => 'other', '--force' => true]);
 

@@ -76,11 +76,7 @@ final class FaultsTest extends TestCase
         $others->exec("select pg_advisory_unlock(hashtext('title {$title->id}'), 1)");
         $this->post("/titles/{$title->id}/borrow", ['length' => '14d'])->assertRedirect();
         $this->assertSame(2, $card->refresh()->loans_open);
-        $this->assertSame(
-            2,
-            $this->advisoryLocks() + 1,
-            'this one has given its places back',
-        );
+        $this->assertSame(2, $this->advisoryLocks() + 1, 'this one has given its places back');
     }
 
     public function test_heavy_work_is_shared_out_among_those_who_want_it(): void

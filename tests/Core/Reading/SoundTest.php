@@ -27,9 +27,12 @@ final class SoundTest extends TestCase
         );
 
         return [
-            '1' => [$tone(-23.0, 20), -23.0],
-            '2' => [$tone(-33.0, 20), -33.0],
-            '3' => ["{$tone(-36.0, 10)}[a];{$tone(-23.0, 60)}[b];{$tone(-36.0, 10)}[c];[a][b][c]concat=n=3:v=0:a=1", -23.0],
+            'test signal 1' => [$tone(-23.0, 20), -23.0],
+            'test signal 2' => [$tone(-33.0, 20), -33.0],
+            'test signal 3' => [
+                "{$tone(-36.0, 10)}[a];{$tone(-23.0, 60)}[b];{$tone(-36.0, 10)}[c];[a][b][c]concat=n=3:v=0:a=1",
+                -23.0,
+            ],
         ];
     }
 
@@ -77,7 +80,10 @@ final class SoundTest extends TestCase
 
     public function test_several_as_one_are_between_the_softest_and_the_loudest_and_as_loud_as_what_plays_longest(): void
     {
-        $of = fn(float ...$lufs): array => array_map(fn(float $l): array => [new Loudness($l, $l + 10), 60.0], $lufs);
+        $of = fn(float $one, float $other): array => [
+            [new Loudness($one, $one + 10), 60.0],
+            [new Loudness($other, $other + 10), 60.0],
+        ];
         $this->assertEqualsWithDelta(-20.0, Loudness::ofAll($of(-20.0, -20.0))?->integrated, 1e-9);
         // Twice the energy is 3.01 dB.
         $this->assertEqualsWithDelta(-20.0 - 3.0103, Loudness::ofAll($of(-20.0, -90.0))?->integrated, 1e-3);

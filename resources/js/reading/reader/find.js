@@ -16,7 +16,7 @@ const BLOCKS =
     'li, ol, p, pre, section, table, td, th, tr, ul'
 
 /** What counts of a text: the small sigma is one, wherever it stands. */
-const lettersOf = text =>
+export const lettersOf = text =>
     text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').replaceAll('ς', 'σ')
 
 const letters = new Map()
@@ -31,21 +31,25 @@ const foldedLetter = letter => {
     return plain
 }
 
-/** A text in which only letters count, and for each of its characters where it came from. */
-export const folded = text => {
-    let plain = ''
-    const from = []
-    let afterSpace = false
-    for (let i = 0; i < text.length; i++) {
-        const letter = foldedLetter(text[i])
-        if (letter === ' ' && afterSpace) continue
-        afterSpace = letter === ' '
-        for (const part of letter) {
-            plain += part
-            from.push(i)
+/**
+ * Where in a text its letters are, of those that count; asked for one after the other.
+ *
+ * @returns {(wanted: number) => number} the offset of the letter before which so many stand
+ */
+export const lettersIn = text => {
+    let [at, before, afterSpace] = [0, 0, false]
+    return wanted => {
+        while (at < text.length) {
+            const code = text.codePointAt(at)
+            const plain = code > 0x20 && code < 0x7f ? 'x' : foldedLetter(String.fromCodePoint(code))
+            const counts = plain === ' ' && afterSpace ? 0 : plain.length
+            if (before + counts > wanted) break
+            before += counts
+            if (plain) afterSpace = plain === ' '
+            at += code > 0xffff ? 2 : 1
         }
+        return at
     }
-    return { plain, from }
 }
 
 /**
@@ -86,9 +90,10 @@ const whole = (text, isCut, edge) => (isCut ? text.replace(edge, '… ') : text)
 /** @returns {{range: Range, before: string, match: string, after: string}[]} */
 export const placesIn = (doc, query) => {
     const { text, nodes } = textOf(doc)
-    if (!lettersOf(text).includes(lettersOf(query))) return []
-    const wanted = folded(query).plain
-    const { plain, from } = folded(text)
+    const plain = lettersOf(text)
+    const wanted = lettersOf(query)
+    if (!wanted.trim()) return []
+    const offsetOf = lettersIn(text)
     // Places come in order, and so do the nodes they are in.
     let n = 0
     const at = offset => {
@@ -99,8 +104,8 @@ export const placesIn = (doc, query) => {
     }
     const places = []
     for (let i = plain.indexOf(wanted); i >= 0; i = plain.indexOf(wanted, i + wanted.length)) {
-        const start = from[i]
-        const end = from[i + wanted.length - 1] + 1
+        const start = offsetOf(i)
+        const end = offsetOf(i + wanted.length - 1) + 1
         const range = doc.createRange()
         range.setStart(...at(start))
         // The last letter tells the node: one that ends there, not one that begins there.

@@ -1,4 +1,5 @@
-// A page of a PDF: a picture in the size in which it is shown, its text over it to be selected, and its links.
+// A page of a PDF: a picture in the size in which it is shown, its text over it to be selected, and its links. Text and
+// links are in a frame, in which nothing may run; a canvas shows nothing there, so the picture lies behind it.
 
 import { AnnotationType, TextLayer } from 'pdfjs-dist'
 
@@ -9,10 +10,8 @@ const MOST_PIXELS = 6_000_000
 const SETTLED = 120
 
 const STYLE = `
-    html, body { margin: 0; padding: 0; overflow: hidden; touch-action: pan-x pan-y; }
+    html, body { margin: 0; padding: 0; overflow: hidden; touch-action: pan-x pan-y; background: none; color-scheme: light; }
     .page { position: absolute; --scale-round-x: 1px; --scale-round-y: 1px; }
-    .page > img { position: absolute; display: block; }
-    .page > .whole { inset: 0; width: 100%; height: 100%; }
     .page > a { position: absolute; z-index: 2; }
     .page > a:focus-visible { outline: 3px solid #1f4b56; }
     .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial; text-size-adjust: none;
@@ -32,42 +31,31 @@ const STYLE = `
 const sharpness = () => Math.min(globalThis.devicePixelRatio || 1, 3)
 
 /**
- * A part of a page as a picture. It is drawn in this document: where nothing may run, a canvas shows nothing.
+ * A part of a page as a picture.
  *
  * @param {{x: number, y: number, width: number, height: number}} part in CSS pixels of the viewport
  * @param {number} sharp pixels for each of them
+ * @returns {{canvas: HTMLCanvasElement, drawn: Promise<void>, cancel: () => void}}
  */
 const draw = (page, viewport, part, sharp) => {
     const canvas = document.createElement('canvas')
     canvas.width = Math.max(1, Math.floor(part.width * sharp))
     canvas.height = Math.max(1, Math.floor(part.height * sharp))
+    canvas.ariaHidden = 'true'
     const task = page.render({
         canvasContext: canvas.getContext('2d', { alpha: false }),
         viewport,
         transform: [sharp, 0, 0, sharp, -part.x * sharp, -part.y * sharp],
     })
-    const picture = task.promise.then(() => new Promise(done => canvas.toBlob(done)))
-    return { picture, cancel: () => task.cancel() }
-}
-
-const show = (doc, blob, className) => {
-    const image = doc.createElement('img')
-    Object.assign(image, { alt: '', className })
-    const address = URL.createObjectURL(blob)
-    image.src = address
-    return image
-        .decode()
-        .catch(() => {})
-        .then(() => {
-            URL.revokeObjectURL(address)
-            return image
-        })
+    return { canvas, drawn: task.promise, cancel: () => task.cancel() }
 }
 
 export class PdfPage {
     #drawing = null
     #timer
     #doc = null
+    /** What lies behind the frame. */
+    #behind = null
     #scale = 0
     /** The picture of the whole page that is there or on its way: its scale, and what it will be. */
     #whole = null
@@ -112,6 +100,7 @@ export class PdfPage {
         const box = doc.createElement('div')
         box.className = 'page'
         doc.body.replaceChildren(box)
+        this.#layBehind(doc.defaultView.frameElement)
         this.#lay()
         await this.#redraw()
         await Promise.all([this.#showText(), this.#showLinks()])
@@ -120,7 +109,14 @@ export class PdfPage {
 
     /** Draws the picture before it is asked for. */
     prepare(scale) {
-        if (!this.#whole) this.#picture(scale).catch(ignore)
+        if (!this.#whole) this.#picture(scale).drawn.catch(ignore)
+    }
+
+    /** Lets go of what was drawn. */
+    forget() {
+        this.#whole?.cancel()
+        for (const of of [this.#whole, this.#drawing]) if (of) of.canvas.width = of.canvas.height = 0
+        this.page.cleanup()
     }
 
     /** Draws what is in view sharply, where the picture of the whole is not. */
@@ -138,34 +134,42 @@ export class PdfPage {
         if (part.width <= 0 || part.height <= 0) return
         this.#drawing?.cancel()
         this.#drawing = draw(this.page, this.page.getViewport({ scale: this.#scale }), part, sharpness())
-        const image = await show(this.#doc, await this.#drawing.picture, 'part')
-        Object.assign(image.style, {
-            left: `${part.x}px`,
-            top: `${part.y}px`,
-            width: `${part.width}px`,
-            height: `${part.height}px`,
-        })
-        this.#remove('.part')
-        this.#box.querySelector('.whole').after(image)
+        const { canvas, drawn } = this.#drawing
+        await drawn
+        const { x, y, width, height } = part
+        canvas.className = 'part'
+        canvas.style.cssText = `position: absolute; left: ${x}px; top: ${y}px; width: ${width}px; height: ${height}px`
+        this.#leave('.part')
+        this.#behind.append(canvas)
     }
 
     get #box() {
         return this.#doc.querySelector('.page')
     }
 
-    #remove(selector) {
-        for (const one of this.#box.querySelectorAll(selector)) one.remove()
+    #layBehind(frame) {
+        this.#behind = document.createElement('div')
+        this.#behind.className = 'pdf-picture'
+        Object.assign(this.#behind.style, { position: 'absolute', background: '#fff', overflow: 'hidden' })
+        Object.assign(frame.style, { position: 'relative', colorScheme: 'light' })
+        frame.parentElement.style.position = 'relative'
+        frame.before(this.#behind)
+    }
+
+    #leave(selector) {
+        for (const one of this.#behind.querySelectorAll(selector)) one.remove()
     }
 
     #lay() {
-        const { style } = this.#box
-        style.setProperty('--total-scale-factor', this.#scale)
-        style.left = `${-this.crop.x * this.#scale}px`
-        style.top = `${-this.crop.y * this.#scale}px`
-        style.width = `${this.size.width * this.#scale}px`
-        style.height = `${this.size.height * this.#scale}px`
+        this.#box.style.setProperty('--total-scale-factor', this.#scale)
+        for (const { style } of [this.#box, this.#behind]) {
+            style.left = `${-this.crop.x * this.#scale}px`
+            style.top = `${-this.crop.y * this.#scale}px`
+            style.width = `${this.size.width * this.#scale}px`
+            style.height = `${this.size.height * this.#scale}px`
+        }
         // What was drawn of a part is of another size now.
-        this.#remove('.part')
+        this.#leave('.part')
     }
 
     /** The picture of the whole page in a scale. */
@@ -173,22 +177,25 @@ export class PdfPage {
         const viewport = this.page.getViewport({ scale })
         const { width, height } = viewport
         const sharp = Math.min(sharpness(), Math.sqrt(MOST_PIXELS / (width * height)))
-        if (this.#whole?.scale === scale && this.#whole.of === sharpness()) return this.#whole.picture
+        if (this.#whole?.scale === scale && this.#whole.of === sharpness()) return this.#whole
         this.#whole?.cancel()
-        const { picture, cancel } = draw(this.page, viewport, { x: 0, y: 0, width, height }, sharp)
-        this.#whole = { scale, sharp, of: sharpness(), picture, cancel }
-        picture.catch(() => {
-            if (this.#whole?.picture === picture) this.#whole = null
+        const whole = draw(this.page, viewport, { x: 0, y: 0, width, height }, sharp)
+        this.#whole = Object.assign(whole, { scale, sharp, of: sharpness() })
+        whole.canvas.className = 'whole'
+        whole.canvas.style.cssText = 'position: absolute; inset: 0; width: 100%; height: 100%'
+        whole.drawn.catch(() => {
+            if (this.#whole === whole) this.#whole = null
         })
-        return picture
+        return whole
     }
 
     async #redraw() {
         const doc = this.#doc
-        const image = await show(doc, await this.#picture(this.#scale), 'whole')
+        const { canvas, drawn } = this.#picture(this.#scale)
+        await drawn
         if (this.#doc !== doc) return
-        this.#remove('.whole')
-        this.#box.prepend(image)
+        this.#leave('.whole')
+        this.#behind.prepend(canvas)
         await this.sharpen()
     }
 

@@ -12,7 +12,7 @@ import { LoanEnded } from './publication.js'
 GlobalWorkerOptions.workerSrc = workerAddress
 
 /** Pages that are kept as they were drawn: those beside the one that is read. */
-const MOST_KEPT = 6
+const MOST_KEPT = 4
 
 const load = (address, whenEnded) => {
     const folder = '/build/pdf'
@@ -58,7 +58,7 @@ class Pages {
             if (this.#kept.size <= MOST_KEPT) break
             if (old.isShown || of === index) continue
             this.#kept.delete(of)
-            old.page.cleanup()
+            old.forget()
         }
         return made
     }

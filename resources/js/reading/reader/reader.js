@@ -232,27 +232,32 @@ export class Reader {
         this.whereabouts.pageLabels = (book.pageList ?? []).filter(p => p.label && p.href)
         this.#restyle()
         this.zoom?.open(view)
-        const toc = book.outline ? await book.outline.entries() : (book.toc ?? [])
-        this.drawers.fillContents(toc, href => {
-            this.drawers.close()
-            this.turning.go(() => view.goTo(href))
-        })
+        if (!book.outline) this.#fillContents(book.toc ?? [])
         const place = keeper ? keeper.newest(data.place, data.placed_at) : data.place
         if (place) await this.goTo(place)
         else await view.init({ showTextStart: false })
         $('opening').remove()
-        if (book.outline) this.#locate(book, toc)
-        else this.tools.textView?.fill(book.sections, toc, href => book.resolveHref(href)?.index)
+        if (book.outline) this.#followOutline(book)
+        else this.tools.textView?.fill(book.sections, book.toc ?? [], href => book.resolveHref(href)?.index)
         this.tools.start()
         this.element.dataset.ready = 'yes'
         keeper?.send()
         this.#offerOtherDevice()
     }
 
+    #fillContents(toc) {
+        this.drawers.fillContents(toc, href => {
+            this.drawers.close()
+            this.turning.go(() => this.view.goTo(href))
+        })
+    }
+
     /** A long PDF has thousands of entries in its outline: they are looked up while it is read. */
-    async #locate(book, toc) {
+    async #followOutline(book) {
         const of = href => book.resolveHref(href)?.index
         this.tools.textView?.fill(book.sections, [], of)
+        const toc = await book.outline.entries()
+        this.#fillContents(toc)
         await book.outline.locate(toc)
         this.tools.textView?.fill(book.sections, toc, of)
         this.#showChapter(book.outline.at(this.view.renderer.index))

@@ -29,6 +29,7 @@
     <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/reading/reader/open.js'])
+    @if ($isPdf)<link rel="modulepreload" href="{{ Vite::asset('resources/js/reading/reader/pdf.js') }}">@endif
     <script type="application/json" id="reader-data">{!! $data !!}</script>
 </head>
 <body>

@@ -1,0 +1,30 @@
+import assert from 'node:assert/strict'
+import test from 'node:test'
+import { lettersIn, lettersOf } from '../../resources/js/reading/reader/find.js'
+
+// Accents as one letter and as two, several spaces, both sigmas, syllables, letters outside the first plane, ligatures.
+const LETTERS = [...'aAéÉßẞİıΣςσ\u0301\u0308 \n\t\u00a0한글ながが𐐀𝒜ﬁЙй', 'e\u0301', '\u{1d15e}', '  ']
+
+test('what is found is where it is found, in any script', () => {
+    for (let tries = 0; tries < 2000; tries++) {
+        const text = Array.from({ length: 60 }, () => LETTERS[Math.floor(Math.random() * LETTERS.length)]).join('')
+        const plain = lettersOf(text)
+        const offsetOf = lettersIn(text)
+        for (let at = 0; at < plain.length; at += 1 + Math.floor(Math.random() * 5)) {
+            const offset = offsetOf(at)
+            const after = offset + String.fromCodePoint(text.codePointAt(offset)).length
+            assert.ok(lettersOf(text.slice(0, offset)).length <= at, JSON.stringify(text))
+            assert.ok(lettersOf(text.slice(0, after)).length > at, JSON.stringify(text))
+        }
+    }
+})
+
+test('case, accents and the width of spaces make no difference', () => {
+    for (const [one, other] of [
+        ['Éte\u0301', 'ETE'],
+        ['λόγος', 'ΛΟΓΟΣ'],
+        ['a \n\u00a0 b', 'A B'],
+        ['İ', 'i'],
+    ])
+        assert.equal(lettersOf(one), lettersOf(other))
+})
