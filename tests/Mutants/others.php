@@ -133,4 +133,36 @@ return [
         'tests/Scripts/timeline.test.mjs',
     ],
     ['resources/js/reading/player/timeline.js', 's >= 3600', 's > 3600', 'tests/Scripts/timeline.test.mjs'],
+    // How loud it is, and where it is silent.
+    ['core/Reading/Media/Loudness.php', 'self::CEILING - $this->peak', '99.0', 'SoundTest'],
+    ['core/Reading/Media/Loudness.php', '10 * log10($energy', '20 * log10($energy', 'SoundTest'],
+    ['core/Reading/Media/Sound.php', '(float) $m[1] > self::NOTHING && ', '', 'SoundTest'],
+    ['app/Reading/Player/PlayedParts.php', '$title->format === Format::Music ?', 'false ?', 'PlayTest'],
+    ['app/Reading/Publications/MeasureMediaCommand.php', '->whereNotExists(', '->whereExists(', 'PlayTest'],
+    ['resources/js/reading/player/silences.js', 'at >= from + LEFT && ', '', 'tests/Scripts/listening.test.mjs'],
+    [
+        'resources/js/reading/player/settings.js',
+        'Math.min(most, Math.max(least, number))',
+        'number',
+        'tests/Scripts/listening.test.mjs',
+    ],
+    [
+        'resources/js/reading/player/sleep-timer.js',
+        'this.#set.until <= Date.now()',
+        'false',
+        'tests/Scripts/listening.test.mjs',
+    ],
+    [
+        'resources/js/reading/places/place-keeper.js',
+        '(isOfHere || this.#unsent.read_at > placedAt)',
+        'true',
+        'tests/Scripts/listening.test.mjs',
+    ],
+    [
+        'resources/js/reading/reader/find.js',
+        "plain === ' ' && afterSpace ? 0 : plain.length",
+        'plain.length',
+        'tests/Scripts/find.test.mjs',
+    ],
+    ['resources/js/reading/reader/find.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
 ];

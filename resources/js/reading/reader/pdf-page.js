@@ -168,7 +168,8 @@ export class PdfPage {
             style.width = `${this.size.width * this.#scale}px`
             style.height = `${this.size.height * this.#scale}px`
         }
-        // What was drawn of a part is of another size now.
+        // What was drawn of a part, or still is, is of another size now.
+        this.#drawing?.cancel()
         this.#leave('.part')
     }
 

@@ -3,6 +3,7 @@
 @use('App\Shared\View\Dates')
 @php
     $fill = ['loan' => 'var(--color-bar)', 'due_soon' => 'var(--color-clay)'];
+    $apart = App\Shared\View\ToldApart::of(array_map(fn (array $row) => $row['date']->title, $drawing->rows));
     // What each row says beside its bar and in the table.
     $says = fn (ComingDate $date): string => match (true) {
         $date->to === null => __('account.no_promise'),
@@ -43,8 +44,9 @@
             @endforeach
             @foreach ($drawing->rows as ['date' => $date, 'y' => $y, 'from' => $from, 'to' => $to, 'middle' => $middle])
                 <text x="{{ $drawing->left - 10 }}" y="{{ $y + 13 }}" text-anchor="end" fill="currentColor">{{
-                    mb_strimwidth($date->title->name, 0, 27, '…')
-                }}</text>
+                    mb_strimwidth($date->title->name, 0, isset($apart[$date->title->id]) ? 17 : 27, '…')
+                    }}@isset($apart[$date->title->id])<tspan fill="var(--color-soft)">, {{
+                    mb_strimwidth($apart[$date->title->id], 0, 14, '…') }}</tspan>@endisset</text>
                 @if ($date->kind === 'hold')
                     <rect x="{{ $from }}" y="{{ $y + 2 }}" width="{{ max(14, $to - $from) }}" height="13" rx="6.500"
                         fill="var(--color-lamp-wash)" stroke="#b67b0d" @if ($date->to === null) stroke-dasharray="4 3"
@@ -70,7 +72,8 @@
                 @foreach ($drawing->rows as ['date' => $date])
                     <tr class="border-b border-rule last:border-0">
                         <th scope="row" class="text-left font-semibold py-2 pr-3">{{
-                            App\Shared\View\TitleText::name($date->title) }}</th>
+                            App\Shared\View\TitleText::name($date->title) }}@isset($apart[$date->title->id])<span
+                            class="font-normal text-soft">, {{ $apart[$date->title->id] }}</span>@endisset</th>
                         <td class="py-2 pr-3 whitespace-nowrap text-soft">{{ $what($date) }}</td>
                         <td class="py-2 whitespace-nowrap text-right">{{ $says($date)
                             }}@if ($date->latest !== null)<span
