@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { borrowAndRead, findTitle, giveBack, importBooks, newCard, signIn, watch } from './library.js'
 
@@ -116,12 +117,25 @@ test('a long PDF is read in any size, its outline and links lead, its margins go
     await expect(page.locator('#zoom')).toHaveValue('page')
     expect(await scrolled()).toBe(0)
 
+    // Whatever happens while a page is drawn, its text is there.
+    for (let turn = 0; turn < 4; turn++) {
+        page.keyboard.press('PageDown')
+        for (const size of ['width', '150', 'page']) await page.locator('#zoom').selectOption(size)
+    }
+    await page.setViewportSize({ width: 1000, height: 700 })
+    await drawn(page)
+    await page.setViewportSize({ width: 1280, height: 800 })
+    await drawn(page)
+
     // A link within it.
     await goToPage(page, '3')
     await expect.poll(() => frame().locator('a').count()).toBeGreaterThan(5)
     const to = await frame().locator('a').nth(4)
     await to.click()
     await expect(page.locator('#page-of')).not.toHaveText('Page 3 of 311')
+
+    const { violations } = await new AxeBuilder({ page }).exclude('foliate-view').analyze()
+    expect(violations.map(v => v.id)).toEqual([])
 
     // Without its margins it is smaller than the paper; nothing that is printed is missing.
     const [whole] = await goToPage(page, '100')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Reading;
 
 use App\Lending\Licences\LicenceTerms;
+use App\Models\Card;
 use App\Models\PartSound;
 use App\Models\Publication;
 use App\Models\Title;
@@ -192,12 +193,7 @@ final class PlayTest extends TestCase
         $title = $this->import(self::file($package));
         $card = $this->card();
         $loan = $this->borrow($card, $title);
-        $parts = function () use ($card, $loan): array {
-            $page = $this->actingAs($card->person)->get("/loans/{$loan->id}/listen");
-            preg_match('/id="player-data">(.*?)<\/script>/s', (string) $page->getContent(), $m);
-
-            return json_decode($m[1] ?? '', true)['parts'];
-        };
+        $parts = fn(): array => $this->parts($card, "/loans/{$loan->id}/listen");
         $this->assertSame([0, 0, 0], array_column($parts(), 'gain'), 'nothing is known yet');
 
         $this->artisan('catalogue:measure-media')->expectsOutput('1 measured.')->assertSuccessful();
@@ -229,11 +225,13 @@ final class PlayTest extends TestCase
         $title = $this->import(self::file($package));
         $this->artisan('catalogue:measure-media')->assertSuccessful();
         $this->assertCount(2, PartSound::query()->get());
-        $page = $this->get("/titles/{$title->id}/excerpt")->assertOk();
-        preg_match('/id="player-data">(.*?)<\/script>/s', (string) $page->getContent(), $m);
-        $gains = array_column(json_decode($m[1] ?? '', true)['parts'], 'gain');
-        $this->assertCount(1, array_unique($gains));
+        $card = $this->card();
+        $gains = array_column($this->parts($card, "/loans/{$this->borrow($card, $title)->id}/listen"), 'gain');
+        $this->assertCount(2, $gains);
+        $this->assertSame($gains[0], $gains[1]);
         $this->assertGreaterThan(0, $gains[0]);
+        // The excerpt is as loud as the whole.
+        $this->assertSame($gains[0], $this->parts($card, "/titles/{$title->id}/excerpt")[0]['gain']);
     }
 
     public function test_what_only_says_that_it_is_sound_is_refused(): void
@@ -276,6 +274,15 @@ final class PlayTest extends TestCase
                 $this->assertSame(Reason::NotPlayable, $refusal->reason);
             }
         }
+    }
+
+    /** @return list<array{gain: float, silences: list<array{float, float}>}> as the player has them */
+    private function parts(Card $card, string $address): array
+    {
+        $page = $this->actingAs($card->person)->get($address)->assertOk();
+        preg_match('/id="player-data">(.*?)<\/script>/s', (string) $page->getContent(), $m);
+
+        return json_decode($m[1] ?? '', true)['parts'];
     }
 
     private function audiobook(): string

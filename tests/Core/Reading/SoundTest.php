@@ -54,9 +54,12 @@ final class SoundTest extends TestCase
         $this->assertEqualsWithDelta([3.0, 5.0, 11.4, 12.4], array_merge(...$sound->silences), 0.05);
         $this->assertNotNull($sound->loudness);
 
-        $nothing = $this->measure('anullsrc=d=3');
-        $this->assertNull($nothing->loudness);
-        $this->assertEqualsWithDelta([[0.0, 3.0]], $nothing->silences, 0.05);
+        // Nothing at all, and a noise below the gate of -70 LUFS, which has a peak.
+        foreach (['anullsrc=d=3', 'anoisesrc=a=0.00006:d=3'] as $nothing) {
+            $sound = $this->measure($nothing);
+            $this->assertNull($sound->loudness, $nothing);
+            $this->assertEqualsWithDelta([[0.0, 3.0]], $sound->silences, 0.05);
+        }
     }
 
     /** @return array<string, array{float, float, float}> LUFS, dBTP, dB */

@@ -45,7 +45,8 @@ export class Keys {
     }
 
     #act({ key, shiftKey }) {
-        const { turning, drawers, tools, marks, zoom, leave } = this
+        const { turning, drawers, tools, marks, leave } = this
+        const zoom = this.zoom?.isOpen ? this.zoom : null
         // What is larger than the window is moved over before it is turned.
         const back = () => zoom?.page(-1) || turning.back()
         const on = () => zoom?.page(1) || turning.on()
@@ -54,9 +55,9 @@ export class Keys {
             ArrowRight: () => zoom?.pan(1, 0) || turning.right(),
             ArrowUp: zoom && (() => zoom.pan(0, -1)),
             ArrowDown: zoom && (() => zoom.pan(0, 1)),
-            '+': zoom && (() => zoom.larger()),
-            '=': zoom && (() => zoom.larger()),
-            '-': zoom && (() => zoom.smaller()),
+            '+': zoom && (() => zoom.enlarge()),
+            '=': zoom && (() => zoom.enlarge()),
+            '-': zoom && (() => zoom.reduce()),
             0: zoom && (() => zoom.set('page')),
             PageUp: back,
             PageDown: on,

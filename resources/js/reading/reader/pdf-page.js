@@ -102,7 +102,8 @@ export class PdfPage {
         doc.body.replaceChildren(box)
         this.#layBehind(doc.defaultView.frameElement)
         this.#lay()
-        await this.#redraw()
+        // Where the size changes meanwhile, another picture is on its way; text and links are there all the same.
+        await this.#redraw().catch(ignore)
         await Promise.all([this.#showText(), this.#showLinks()])
         doc.dispatchEvent(new Event('drawn'))
     }
@@ -116,6 +117,7 @@ export class PdfPage {
     forget() {
         this.#whole?.cancel()
         for (const of of [this.#whole, this.#drawing]) if (of) of.canvas.width = of.canvas.height = 0
+        this.#whole = null
         this.page.cleanup()
     }
 

@@ -49,18 +49,22 @@ class Pages {
     }
 
     async get(index) {
-        const kept = this.#kept.get(index)
-        if (kept) return kept
+        const crop = this.#crop
         const page = await this.pdf.getPage(index + 1)
-        const made = new PdfPage(page, (await this.#crop?.of(index)) ?? null, to => this.outline.addressOf(to))
-        this.#kept.set(index, made)
+        const box = (await crop?.of(index)) ?? null
+        // Another may have asked for it meanwhile, or wished it with its margins.
+        if (crop !== this.#crop) return this.get(index)
+        const asked = this.#kept.get(index) ?? new PdfPage(page, box, to => this.outline.addressOf(to))
+        // What was asked for last goes last.
+        this.#kept.delete(index)
+        this.#kept.set(index, asked)
         for (const [of, old] of this.#kept) {
             if (this.#kept.size <= MOST_KEPT) break
             if (old.isShown || of === index) continue
             this.#kept.delete(of)
             old.forget()
         }
-        return made
+        return asked
     }
 
     /** Draws the pages that are likely to come next. */
@@ -87,11 +91,12 @@ export const openPdf = async ({ pdf: address, language }, whenEnded) => {
             const src = URL.createObjectURL(new Blob(page.html(language), { type: 'text/html' }))
             return {
                 src,
-                onZoom: of =>
-                    page
-                        .show(of)
+                onZoom: of => {
+                    URL.revokeObjectURL(src)
+                    page.show(of)
                         .then(() => pages.prepare(index, of.scale))
-                        .catch(ignore),
+                        .catch(ignore)
+                },
             }
         },
         createDocument: async () => {

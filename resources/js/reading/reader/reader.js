@@ -52,6 +52,8 @@ export class Reader {
                   smaller: $('zoom-out'),
                   larger: $('zoom-in'),
                   unit: data.pdf ? PIXELS_OF_POINT : 1,
+                  // Who likes to scroll has them as wide as the window.
+                  standard: this.appearance.chosen.layout === 'scroll' ? 'width' : 'page',
               })
             : null
         this.whereabouts = new Whereabouts({

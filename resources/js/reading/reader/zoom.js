@@ -28,7 +28,7 @@ const valid = value => {
 const between = ([one, other]) => Math.hypot(one.screenX - other.screenX, one.screenY - other.screenY)
 
 export class Zoom {
-    #chosen = valid(localStorage.getItem(KEPT) ?? 'page')
+    #chosen
     #left = 0
     #index = null
     #toEnd = false
@@ -36,23 +36,29 @@ export class Zoom {
     #rest
 
     /**
-     * @param {{choice: HTMLSelectElement, smaller: HTMLElement, larger: HTMLElement, unit: number}} of
-     *     unit: CSS pixels that one unit of a page is at 100 per cent
+     * @param {{choice: HTMLSelectElement, smaller: HTMLElement, larger: HTMLElement, unit: number,
+     *     standard: 'page'|'width'}} of  unit: CSS pixels that one unit of a page is at 100 per cent; standard: until
+     *     something is chosen
      */
-    constructor({ choice, smaller, larger, unit }) {
-        Object.assign(this, { choice, unit })
-        choice.onchange = () => this.set(choice.value)
-        smaller.onclick = () => this.smaller()
-        larger.onclick = () => this.larger()
+    constructor({ choice, smaller, larger, unit, standard }) {
+        Object.assign(this, { choice, smaller, larger, unit })
+        this.#chosen = valid(localStorage.getItem(KEPT) ?? standard)
+    }
+
+    /** Whether there are pages yet. */
+    get isOpen() {
+        return Boolean(this.renderer)
     }
 
     /** @param {HTMLElement} view of foliate, once a publication is open in it */
     open(view) {
-        this.view = view
         this.renderer = view.renderer
+        this.choice.onchange = () => this.set(this.choice.value)
+        this.smaller.onclick = () => this.reduce()
+        this.larger.onclick = () => this.enlarge()
         this.renderer.addEventListener('zoomed', () => this.#show())
         this.renderer.addEventListener('scroll', () => {
-            if (this.#isWider) this.#left = this.renderer.scrollLeft
+            if (this.isWider) this.#left = this.renderer.scrollLeft
             clearTimeout(this.#rest)
             this.#rest = setTimeout(() => view.book.pages?.sharpen(), AT_REST)
         })
@@ -65,11 +71,11 @@ export class Zoom {
         return (100 * this.renderer.scale) / this.unit
     }
 
-    larger() {
+    enlarge() {
         this.set(STEPS.find(step => step > this.percent + 1) ?? MOST)
     }
 
-    smaller() {
+    reduce() {
         this.set(STEPS.findLast(step => step < this.percent - 1) ?? LEAST)
     }
 
@@ -101,7 +107,7 @@ export class Zoom {
 
     /** Whether a page is wider than the window: then pressing its edge turns nothing. */
     get isWider() {
-        return this.#isWider
+        return this.renderer.scrollWidth > this.renderer.clientWidth + 1
     }
 
     /** Whether the click that comes now ended a movement. */
@@ -116,10 +122,6 @@ export class Zoom {
         doc.documentElement.style.touchAction = 'pan-x pan-y'
         this.#follow(doc)
         this.#followMouse(doc)
-    }
-
-    get #isWider() {
-        return this.renderer.scrollWidth > this.renderer.clientWidth + 1
     }
 
     #scroll(right, down) {
@@ -200,7 +202,7 @@ export class Zoom {
         let from = null
         doc.addEventListener('mousedown', event => {
             const { renderer } = this
-            const isLarger = this.#isWider || renderer.scrollHeight > renderer.clientHeight + 1
+            const isLarger = this.isWider || renderer.scrollHeight > renderer.clientHeight + 1
             this.#hasPanned = false
             if (event.button !== 0 || !isLarger || event.target.closest('a, span, p, h1, h2, h3, li, td, text')) return
             event.preventDefault()
