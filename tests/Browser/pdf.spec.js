@@ -117,15 +117,29 @@ test('a long PDF is read in any size, its outline and links lead, its margins go
     await expect(page.locator('#zoom')).toHaveValue('page')
     expect(await scrolled()).toBe(0)
 
-    // Whatever happens while a page is drawn, its text is there.
-    for (let turn = 0; turn < 4; turn++) {
-        page.keyboard.press('PageDown')
-        for (const size of ['width', '150', 'page']) await page.locator('#zoom').selectOption(size)
+    // Where its size changes while a page is still being drawn, as on a slow device, its text comes all the same.
+    const device = await page.context().newCDPSession(page)
+    for (const size of ['width', '200', 'page']) {
+        await device.send('Emulation.setCPUThrottlingRate', { rate: 20 })
+        await page.evaluate(
+            size =>
+                new Promise(done => {
+                    const view = document.querySelector('foliate-view')
+                    const resize = () => {
+                        const zoom = document.getElementById('zoom')
+                        zoom.value = size
+                        zoom.dispatchEvent(new Event('change'))
+                        done()
+                    }
+                    view.addEventListener('relocate', () => setTimeout(resize), { once: true })
+                    view.renderer.goTo({ index: view.renderer.index + 20 })
+                }),
+            size,
+        )
+        await page.waitForTimeout(500)
+        await device.send('Emulation.setCPUThrottlingRate', { rate: 1 })
+        await drawn(page)
     }
-    await page.setViewportSize({ width: 1000, height: 700 })
-    await drawn(page)
-    await page.setViewportSize({ width: 1280, height: 800 })
-    await drawn(page)
 
     // A link within it.
     await goToPage(page, '3')
@@ -134,7 +148,9 @@ test('a long PDF is read in any size, its outline and links lead, its margins go
     await to.click()
     await expect(page.locator('#page-of')).not.toHaveText('Page 3 of 311')
 
-    const { violations } = await new AxeBuilder({ page }).exclude('foliate-view').analyze()
+    // In a canvas without a size pdf.js measures letters.
+    const axe = new AxeBuilder({ page }).exclude('foliate-view').exclude('canvas.hiddenCanvasElement')
+    const { violations } = await axe.analyze()
     expect(violations.map(v => v.id)).toEqual([])
 
     // Without its margins it is smaller than the paper; nothing that is printed is missing.
