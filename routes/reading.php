@@ -17,7 +17,10 @@ use App\Reading\Places\PlaceController;
 use App\Reading\Player\PlayController;
 use App\Reading\Prepared\PreparedFileController;
 use App\Reading\Reader\ReadController;
+use App\Reading\Sections\SectionController;
 use App\Shared\Middleware\HalfOfWorkers;
+use App\Shared\Middleware\LibraryInAddress;
+use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/offline', [OfflineController::class, 'device'])->name('offline');
@@ -28,6 +31,11 @@ Route::get('/titles/{title}/excerpt', [ExcerptController::class, 'show'])
 Route::get('/titles/{title}/excerpt/files/{path}', [ExcerptController::class, 'file'])->name('excerpt.file');
 
 Route::get('/titles/{title}/excerpt/picture.jpg', [ExcerptController::class, 'picture'])->name('excerpt.picture');
+
+Route::get('/titles/{title}/sections/{section}', SectionController::class)
+    ->where('section', '[1-9][0-9]{0,5}(-[^/]{1,200})?')
+    ->name('sections.show')
+    ->middleware([RequireLibrary::class, LibraryInAddress::class]);
 
 Route::middleware('auth:web')->group(function (): void {
     Route::get('/loans/{loan}/read', [ReadController::class, 'show'])

@@ -19,8 +19,8 @@ use Carbon\CarbonImmutable;
  * @property array<string, int> $sizes path => bytes
  * @property array<string, string> $types path => media type
  * @property list<array{string, int}> $positions path and number of positions, in reading order
- * @property list<array{0: int, 1: string, 2?: int|null, 3?: int}> $contents depth, label, document and offset of each
- *     entry
+ * @property list<array{0: int, 1: string, 2?: int|null, 3?: int}> $contents depth, label, document (of what plays,
+ *     part) and offset of each entry
  * @property list<int> $lengths bytes of text of each document in the reading order
  * @property list<array{string, int, int}> $page_list label, document and offset of each page of its own list
  * @property list<array{path: string, type: string, name: string, seconds: float, captions: list<array{path: string,

@@ -96,6 +96,7 @@ final class RouteAccessTest extends TestCase
         'rooms.choose' => self::OPEN,
         'titles.show' => self::OPEN,
         'titles.alike' => self::OPEN,
+        'sections.show' => self::OPEN,
         'shelves' => self::OPEN,
         'baskets.put' => self::OPEN,
         'baskets.index' => self::OPEN,

@@ -28,6 +28,7 @@ final class ExcerptController
                 'parts' => $played->of($title, $publication, null),
                 'loan' => null,
                 'place' => null,
+                'beginning' => null,
             ]);
         }
 
@@ -37,6 +38,7 @@ final class ExcerptController
                 'publication' => $publication,
                 'loan' => null,
                 'place' => null,
+                'beginning' => null,
             ])
             ->withHeaders(['Content-Security-Policy' => ProtectiveHeaders::READER_POLICY]);
     }

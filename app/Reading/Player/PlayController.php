@@ -7,6 +7,7 @@ namespace App\Reading\Player;
 use App\Lending\Loans\Opening;
 use App\Models\Loan;
 use App\Reading\Places\Places;
+use App\Reading\Sections\Beginning;
 use App\Shared\RequestContext;
 use Illuminate\Http\RedirectResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -14,7 +15,11 @@ use Symfony\Component\HttpFoundation\Response;
 /** Borrowed sound and video. */
 final class PlayController
 {
-    public function __construct(private readonly Places $places, private readonly PlayedParts $played) {}
+    public function __construct(
+        private readonly Places $places,
+        private readonly PlayedParts $played,
+        private readonly Beginning $beginning,
+    ) {}
 
     public function show(Loan $loan, string $way, RequestContext $current): Response
     {
@@ -48,6 +53,8 @@ final class PlayController
                 'parts' => $this->played->of($loan->title, $publication, $loan),
                 'loan' => $loan,
                 'place' => $this->places->newest($current->requiredPerson()->id, $loan->title_id),
+                // The small player goes on where it was.
+                'beginning' => $view === 'reading.player.player' ? $this->beginning->of($loan, $publication) : null,
             ])
             ->withHeaders(['Cache-Control' => 'private, no-store']);
     }

@@ -19,14 +19,23 @@ use Illuminate\Support\Arr;
  */
 final class PlayerData
 {
-    /** @param  list<Played>  $parts */
-    public static function json(Title $title, array $parts, ?Loan $loan, ?Place $place): string
-    {
+    /**
+     * @param  list<Played>  $parts
+     * @param  array<string, mixed>|null  $beginning  as Beginning has it
+     */
+    public static function json(
+        Title $title,
+        array $parts,
+        ?Loan $loan,
+        ?Place $place,
+        ?array $beginning = null,
+    ): string {
         return ReadingData::json(
             $loan,
             $place,
             [
                 'parts' => $parts,
+                'beginning' => $beginning,
                 'film' => $title->format === Format::Video,
                 'title' => $title->name,
                 'people' => TitleText::people($title),

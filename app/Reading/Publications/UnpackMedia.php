@@ -56,7 +56,11 @@ final class UnpackMedia
                 'contents' =>
                     count($parts) === 1
                         ? []
-                        : array_map(fn(Part $part): array => [0, mb_substr($part->name, 0, 300)], $parts),
+                        : array_map(
+                            fn(Part $part, int $n): array => [0, mb_substr($part->name, 0, 300), $n],
+                            $parts,
+                            array_keys($parts),
+                        ),
                 'excerpt_sizes' => $stored['excerpt_sizes'],
                 'excerpt_parts' => array_map(fn(Part $part): array => $part->toArray(), $excerpt),
                 'excerpt_positions' => [],

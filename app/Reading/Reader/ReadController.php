@@ -8,6 +8,7 @@ use App\Lending\Loans\Opening;
 use App\Models\Loan;
 use App\Models\Publication;
 use App\Reading\Places\Places;
+use App\Reading\Sections\Beginning;
 use App\Shared\FileDelivery;
 use App\Shared\Middleware\ProtectiveHeaders;
 use App\Shared\RequestContext;
@@ -17,7 +18,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** A borrowed publication: the reader's page and, one by one, the files it asks for. */
 final class ReadController
 {
-    public function show(Loan $loan, RequestContext $current, Places $places): Response
+    public function show(Loan $loan, RequestContext $current, Places $places, Beginning $beginning): Response
     {
         $loan->load(['title.contributors', 'title.publication']);
         if (Opening::way($loan->title->format) !== 'read') {
@@ -34,6 +35,7 @@ final class ReadController
                 'publication' => $publication,
                 'loan' => $loan,
                 'place' => $places->newest($current->requiredPerson()->id, $loan->title_id),
+                'beginning' => $beginning->of($loan, $publication),
             ])
             ->withHeaders([
                 'Content-Security-Policy' => ProtectiveHeaders::READER_POLICY,

@@ -21,18 +21,37 @@ final class TitleText
     /** A name in its language, where it is another than that of the page. */
     public static function named(string $name, ?string $language): HtmlString
     {
-        $isOther = $language !== null && $language !== '' && strtok(strtolower($language), '-') !== app()->getLocale();
+        $lang = self::isForeign($language) ? ' lang="' . e($language) . '"' : '';
 
-        return new HtmlString('<bdi' . ($isOther ? ' lang="' . e($language) . '"' : '') . '>' . e($name) . '</bdi>');
+        return new HtmlString("<bdi{$lang}>" . e($name) . '</bdi>');
     }
 
-    /** "ebook · 212 pages", "audiobook · 9 h 40 min" */
+    /** What tells it from others of its name: "ebook · Spanish · 212 pages", "audiobook · 9 h 40 min" */
     public static function format(Title $title): string
     {
         return implode(
             ' · ',
-            array_filter([__("catalogue.format.{$title->format->value}"), $title->edition, self::extent($title)]),
+            array_filter([
+                __("catalogue.format.{$title->format->value}"),
+                self::isForeign($title->language) ? self::language((string) $title->language) : null,
+                $title->edition,
+                self::extent($title),
+            ]),
         );
+    }
+
+    /** With its year: "ebook · 212 pages · 2019" */
+    public static function kind(Title $title): string
+    {
+        return implode(' · ', array_filter([self::format($title), $title->year()]));
+    }
+
+    /** Whether a language is another than that of the page. */
+    private static function isForeign(?string $language): bool
+    {
+        return $language !== null &&
+            $language !== '' &&
+            strtok(strtolower($language), '-') !== strtok(app()->getLocale(), '-');
     }
 
     public static function extent(Title $title): string

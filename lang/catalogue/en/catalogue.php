@@ -62,6 +62,8 @@ return [
     'share' => 'Share',
     'address_copied' => 'Its address is copied',
     'contents' => 'Contents',
+    'section_wanted' => 'Borrow this title, and it opens at “:section”.',
+    'section_gone' => 'This link led to a section that is not in the contents of this title any more.',
     'entries' => '{1} :count entry|[2,*] :count entries',
     'series_order' => '“:name” in order',
     'next_for_you' => 'Next for you',

@@ -23,6 +23,7 @@ return [
     'ended_text' => '“:name” went back on :date. You can borrow it again, or wait in line for it, on its page.',
     'devices' => ['phone' => 'phone', 'tablet' => 'tablet', 'computer' => 'computer'],
     'elsewhere' => 'You are further on at your other device (:device, page :page).',
+    'left_off' => 'You left off on page :page.',
     'look_ends' => 'This short look ends in ten minutes. If nobody waits, you can keep it longer.',
     'keep_longer' => 'Keep it longer',
     'go_there' => 'Go there',

@@ -23,6 +23,7 @@ return [
     'ended_text' => '«:name» se devolvió el :date. Puede tomarlo prestado otra vez, o esperar en la cola, en su página.',
     'devices' => ['phone' => 'teléfono', 'tablet' => 'tableta', 'computer' => 'ordenador'],
     'elsewhere' => 'Va más adelante en su otro dispositivo (:device, página :page).',
+    'left_off' => 'Se quedó en la página :page.',
     'look_ends' => 'Este préstamo breve termina en diez minutos. Si nadie espera, puede conservarlo más tiempo.',
     'keep_longer' => 'Conservarlo más tiempo',
     'go_there' => 'Ir allí',

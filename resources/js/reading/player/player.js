@@ -305,7 +305,10 @@ export class Player {
     /** Makes ready to play where it was left. */
     async open() {
         const { data, timeline } = this
-        const from = this.place.newest()
+        const { beginning } = data
+        // Loaded again, it goes on where it was.
+        if (beginning) history.replaceState(null, '', location.pathname)
+        const from = beginning ? timeline.ofPlace(beginning.locator) : this.place.newest()
         const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
         const onDevice = async () => Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
         this.#allowed = !asksFirst(data.film ? 'film' : 'sound') || (await onDevice())

@@ -22,6 +22,9 @@ import { Zoom } from './zoom.js'
 /** A place further on by less than this share of the whole is the same. */
 const FURTHER = 0.005
 
+/** As far down as the library knows the contents. */
+const CONTENTS_DEPTH = 2
+
 /** CSS Values and Units, W3C, 6.2: a point is 1/72 of an inch, a pixel 1/96. */
 const PIXELS_OF_POINT = 96 / 72
 
@@ -236,7 +239,8 @@ export class Reader {
         this.zoom?.open(view)
         if (!book.outline) this.#fillContents(book.toc ?? [])
         const place = keeper ? keeper.newest(data.place, data.placed_at) : data.place
-        if (place) await this.goTo(place)
+        if (data.beginning) await this.#begin(data.beginning, book.toc ?? [])
+        else if (place) await this.goTo(place)
         else await view.init({ showTextStart: false })
         $('opening').remove()
         if (book.outline) this.#followOutline(book)
@@ -244,7 +248,31 @@ export class Reader {
         this.tools.start()
         this.element.dataset.ready = 'yes'
         keeper?.send()
-        this.#offerOtherDevice()
+        if (data.beginning && place) this.#offerWayBack(place)
+        else this.#offerOtherDevice()
+    }
+
+    /**
+     * Where a link led that somebody came by: to a section, or to a mark of theirs.
+     *
+     * @param {{locator: object, entry?: number, label?: string}} beginning entry: its number in the contents
+     */
+    async #begin({ locator, entry, label }, toc) {
+        // Loaded again, it opens where it was left.
+        history.replaceState(null, '', location.pathname)
+        const entries = (items, depth = 0) =>
+            depth > CONTENTS_DEPTH ? [] : items.flatMap(of => [of, ...entries(of.subitems ?? [], depth + 1)])
+        const named = entry === undefined ? null : entries(toc)[entry]
+        if (named?.href && named.label?.trim() === label) await this.view.goTo(named.href)
+        else await this.goTo(locator)
+    }
+
+    #offerWayBack(place) {
+        const share = locator => this.whereabouts.positions.share(locator)
+        if (Math.abs(share(place) - share(this.#here)) <= FURTHER) return
+        const { left_off: leftOff, go_there: goThere, stay } = this.data.texts
+        const page = this.whereabouts.pageOf(place)
+        say(fill(leftOff, { page }), [goThere, () => this.turning.go(() => this.goTo(place))], [stay])
     }
 
     #fillContents(toc) {

@@ -119,8 +119,7 @@
                         <h2 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                             class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h2>
                         @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
-                        <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))
-                            }}</div>
+                        <div class="meta">{{ TitleText::kind($title) }}</div>
                         <input form="arrange" name="note[{{ $title->id }}]" value="{{ $title->pivot->note }}"
                             maxlength="500" placeholder="{{ __('baskets.note') }}"
                             aria-label="{{ __('baskets.note_on', ['name' => $title->name]) }}"

@@ -14,8 +14,7 @@
                     <h3 class="text-lg"><a href="{{ $current->link("/titles/{$title->id}") }}"
                         class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h3>
                     @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
-                    <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))
-                        }}</div>
+                    <div class="meta">{{ TitleText::kind($title) }}</div>
                     @if ($title->pivot->note)<p class="mt-1 max-w-[65ch]">{{ $title->pivot->note }}</p>@endif
                 </div>
                 <div class="col-span-2 md:col-span-1">@if (isset($standings[$title->id]))

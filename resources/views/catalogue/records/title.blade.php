@@ -3,12 +3,16 @@
     use App\Shared\View\TitleText;
     use FigPorch\Core\Catalogue\Citation\StructuredData;
     use FigPorch\Core\Lending\Availability;
+    use FigPorch\Core\Reading\SectionAddress;
     use Illuminate\Support\Str;
     $roles = collect($title->people())->mapToGroups(fn (array $person): array => [$person[0] => $person[1]]);
     $access = array_filter(array_map(fn ($f) => trans()->has("catalogue.access_features.{$f}") ?
         __("catalogue.access_features.{$f}") : null,
         array_merge(...array_values(array_intersect_key($title->accessibility, ['accessibilityFeature' => 1])) ?:
         [[]])));
+    $contents = $title->publication->contents ?? [];
+    $section = App\Shared\Input::text(request(), 'section');
+    $wanted = $section === '' ? null : SectionAddress::find($contents, $section);
     $isMagazine = $title->format === FigPorch\Core\Catalogue\Format::Magazine;
     $kind = array_filter([$title->publication?->fixed_layout ? __('catalogue.pages_kind.fixed') : null,
         $title->publication?->right_to_left ? __('catalogue.pages_kind.rtl') : null]);
@@ -62,6 +66,9 @@
                 href="{{ $current->link(route('catalogue', ['q' => App\Catalogue\Search\SearchRequest::byPerson($role,
                     $person)], false)) }}">{{ $person }}</a>{{ $loop->last ? '' : ', ' }}@endforeach @endforeach</p>
 
+            @if ($section === 'gone')<p class="panel px-4 py-3 mb-4" role="status">{{ __('catalogue.section_gone')
+                }}</p>@elseif ($wanted !== null)<p class="panel px-4 py-3 mb-4" role="status">{{
+                __('catalogue.section_wanted', ['section' => $contents[$wanted][1]]) }}</p>@endif
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
                 @foreach ($ways as $i => $way)
@@ -158,15 +165,17 @@
                     @if ($access !== [])<dt>{{ __('catalogue.access') }}</dt><dd>{{ implode(', ', $access) }}</dd>@endif
                 </dl>
             </div>
-            @if (($title->publication->contents ?? []) !== [])
-                <details class="mt-5"><summary class="cursor-pointer"><h2
+            @if ($contents !== [])
+                <details class="mt-5" id="contents" @if ($section !== '') open @endif><summary class="cursor-pointer"><h2
                     class="text-xl inline">{{ __('catalogue.contents') }}</h2> <span
-                    class="meta">{{ trans_choice('catalogue.entries', count($title->publication->contents))
+                    class="meta">{{ trans_choice('catalogue.entries', count($contents))
                     }}</span></summary>
                     <ol class="mt-2 sm:columns-2 gap-8 text-[15px]" @if ($title->language) lang="{{ $title->language }}"
-                        @endif>@foreach ($title->publication->contents as [$depth, $label])<li
-                        @class(['break-inside-avoid py-0.5', 'pl-5' => $depth === 1, 'pl-10' => $depth > 1])>{{ $label
-                        }}</li>@endforeach</ol></details>
+                        @endif>@foreach ($contents as $n => $entry)<li
+                        @class(['break-inside-avoid py-0.5', 'pl-5' => $entry[0] === 1, 'pl-10' => $entry[0] > 1])
+                        >@isset($entry[2])<a class="link text-inherit" @if ($n === $wanted) aria-current="true" @endif
+                        href="{{ route('sections.show', [$title, SectionAddress::of($n, $entry[1])], false) }}">{{
+                        $entry[1] }}</a>@else{{ $entry[1] }}@endisset</li>@endforeach</ol></details>
             @endif
             @if ($seriesOrder->count() > 1)
                 <section aria-labelledby="series" class="mt-6"><h2 id="series"

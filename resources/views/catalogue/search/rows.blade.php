@@ -11,7 +11,7 @@
         <h2 class="text-xl"><a href="{{ $current->link("/titles/{$title->id}") }}"
             class="no-underline hover:underline">{{ App\Shared\View\TitleText::name($title) }}</a></h2>
         @if ($people = TitleText::people($title))<div>{{ $people }}</div>@endif
-        <div class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()])) }}</div>
+        <div class="meta">{{ TitleText::kind($title) }}</div>
         <div class="meta flex flex-wrap items-baseline gap-x-3"><span
             class="empty:hidden">{{ implode(' · ', array_filter([TitleText::series($title),
             ...array_slice(array_values($title->subjectNames()), 0, 3)])) }}</span>

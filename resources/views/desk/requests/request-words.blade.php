@@ -19,8 +19,7 @@
                     <span class="flex-1 min-w-0"><a class="font-semibold no-underline hover:underline"
                         href="/titles/{{ $title->id }}">{{ $title->name }}</a><br><span
                         class="text-[15px]">{{ TitleText::people($title) }}</span> <span
-                        class="meta">{{ implode(' · ', array_filter([TitleText::format($title), $title->year()]))
-                        }}</span></span>
+                        class="meta">{{ TitleText::kind($title) }}</span></span>
                     <form method="post" action="/desk/requests/words/{{ $asked->id }}/name">@csrf<input type="hidden"
                         name="title" value="{{ $title->id }}"><button class="btn btn-quiet">{{
                             __('desk_requests.this_one')

@@ -19,7 +19,7 @@
                         href="{{ $current->link("/titles/{$title->id}", $in->hold->card->library) }}">{{
                         App\Shared\View\TitleText::name($title) }}</a></h2>
                     <div>{{ TitleText::people($title) }}</div>
-                    <div class="meta">{{ TitleText::format($title) }} ·
+                    <div class="meta">{{ TitleText::kind($title) }} ·
                         {{ __('lending.from', ['library' => $in->hold->card->library->short_name]) }}</div>
                     <div class="mt-1 flex gap-2">{{ App\Lending\Availability\AvailabilityIcon::Half->html()
                         }}<span><strong>{{ __('holds.in_line', ['place' => Ordinal::of($in->place)]) }}</strong>,

@@ -20,7 +20,7 @@
                     href="{{ $current->link(route('titles.show', $title, false), $on->loan->card->library) }}">{{
                         App\Shared\View\TitleText::name($title) }}</a></h2>
                 <div>{{ TitleText::people($title) }}</div>
-                <div class="meta">{{ TitleText::format($title) }}@if ($on->loan->card?->library) ·
+                <div class="meta">{{ TitleText::kind($title) }}@if ($on->loan->card?->library) ·
                     {{ __('lending.from', ['library' => $on->loan->card->library->short_name]) }}@endif</div>
                 <div @class(['mt-1', 'text-clay font-semibold' => $on->loan->due_at < $now->modify('+3 days')])>{{
                     __('loans.due', ['date' => '']) }} {{ App\Shared\View\Dates::html($on->loan->due_at,

@@ -25,8 +25,8 @@
                                     class="no-underline hover:underline" href="{{ $current->link(route('titles.show',
                                         $title, false)) }}">{{ App\Shared\View\TitleText::name($title) }}</a></h3>
                                 <div class="meta">{{ $i === 0 ?
-                                    TitleText::people($title).' · '.__("catalogue.format.{$title->format->value}") :
-                                    TitleText::format($title) }}</div>
+                                    TitleText::people($title).' · '.TitleText::kind($title) :
+                                    TitleText::kind($title) }}</div>
                                 @if ($on->hasFile && $on->place !== null && $i === 0)
                                     <progress class="reading-progress my-2" max="1" value="{{
                                         round($on->place->fraction(), 3) }}" aria-label="{{

@@ -4,8 +4,7 @@
         <div class="flex-1">
             <h1 class="text-3xl mb-1">{{ App\Shared\View\TitleText::name($title) }}</h1>
             <p>{{ App\Shared\View\TitleText::people($title) }}</p>
-            <p class="meta mb-3">{{ implode(' · ', array_filter([App\Shared\View\TitleText::format($title),
-                $title->year()])) }}</p>
+            <p class="meta mb-3">{{ App\Shared\View\TitleText::kind($title) }}</p>
             <form method="post" action="/titles/{{ $title->id }}/ask" class="panel p-5 grid gap-3">
                 @csrf
                 <h2 class="text-xl">{{ __('requests.ask_heading', ['library' => $library->name]) }}</h2>

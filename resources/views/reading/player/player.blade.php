@@ -20,7 +20,7 @@
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/reading/player/open.js'])
     <script type="application/json" id="player-data">{!! App\Reading\Player\PlayerData::json($title, $parts, $loan,
-        $place) !!}</script>
+        $place, $beginning) !!}</script>
 </head>
 <body class="player" id="player" data-format="{{ $format }}" data-captions-size="medium" data-captions-ground="dark">
     <header class="flex items-center gap-3 px-4 md:px-7 py-2 border-b border-rule">

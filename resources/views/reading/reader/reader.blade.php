@@ -12,11 +12,12 @@
         'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.$order[0][0] : null,
         'take' => $isLoan ? route('pages.take', $loan, false) : null,
         'cite' => route('cite', $title, false),
+        'beginning' => $beginning,
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
         'appearance' => $current->person?->reading,
     ], __('reader.in_reader') + Illuminate\Support\Arr::only(__('reading'),
-        ['page_of', 'no_such_page', 'cannot_open', 'elsewhere']));
+        ['page_of', 'no_such_page', 'cannot_open', 'elsewhere', 'left_off']));
     $radios = fn (string $name, array $options): string =>
         collect($options)->map(fn ($label, $value) =>
         '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');

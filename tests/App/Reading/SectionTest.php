@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Reading;
+
+use App\Models\Publication;
+use App\Models\Title;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\App\ImportsBooks;
+use Tests\App\TestCase;
+
+/** A link to a section leads there, now or once the title is borrowed. */
+final class SectionTest extends TestCase
+{
+    use ImportsBooks;
+
+    private Title $title;
+
+    /** @var array{0: int, 1: string, 2: int, 3: int} the third entry of its contents */
+    private array $entry;
+
+    private string $address;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->title = $this->importBook();
+        $contents = Publication::query()->where('title_id', $this->title->id)->firstOrFail()->contents;
+        $this->entry = $contents[2] + [2 => 0, 3 => 0];
+        $this->get("/titles/{$this->title->id}")->assertOk();
+        preg_match(
+            "~href=\"(/titles/{$this->title->id}/sections/3-[^\"]+)\"~",
+            (string) $this->get("/titles/{$this->title->id}")->getContent(),
+            $m,
+        );
+        $this->address = $m[1] ?? '';
+    }
+
+    public function test_who_has_it_on_loan_is_there_and_others_come_there_once_they_have_borrowed_it(): void
+    {
+        // Before they sign in.
+        $answer = $this->get($this->address)->assertRedirect();
+        $this->get((string) $answer->headers->get('Location'))
+            ->assertOk()
+            ->assertSee("Borrow this title, and it opens at “{$this->entry[1]}”.");
+
+        $card = $this->card();
+        $loan = $this->borrow($card, $this->title);
+        $this->be($card->person);
+        $data = $this->beginning($this->get("/loans/{$loan->id}/read")->assertOk());
+        $this->assertSame([2, $this->entry[1]], [$data['entry'], $data['label']]);
+        $positions = Publication::query()->where('title_id', $this->title->id)->firstOrFail()->positions;
+        $this->assertSame($positions[$this->entry[2]][0], $data['locator']['href']);
+        $before = array_sum(array_column(array_slice($positions, 0, $this->entry[2]), 1));
+        $this->assertEqualsWithDelta(
+            $before / array_sum(array_column($positions, 1)),
+            $data['locator']['locations']['totalProgression'],
+            1e-9,
+        );
+        // Once: after that it opens where it was left.
+        $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read")));
+
+        $answer = $this->get($this->address)->assertRedirectContains("/loans/{$loan->id}/read?section=3-");
+        $this->assertSame(2, $this->beginning($this->get((string) $answer->headers->get('Location')))['entry'] ?? null);
+        // The loan is of one person alone.
+        $this->be($this->card()->person);
+        $this->get($this->address)->assertRedirectContains("/titles/{$this->title->id}?section=3-");
+    }
+
+    public function test_a_section_that_is_not_there_any_more_is_said_to_be_gone(): void
+    {
+        $answer = $this->get("/titles/{$this->title->id}/sections/99-no-such-thing")->assertRedirect();
+        $this->get((string) $answer->headers->get('Location'))->assertSee('not in the contents of this title any more');
+        $card = $this->card();
+        $loan = $this->borrow($card, $this->title);
+        $this->be($card->person);
+        $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read?section=99")));
+    }
+
+    public function test_a_mark_opens_for_whose_it_is(): void
+    {
+        $card = $this->card();
+        $loan = $this->borrow($card, $this->title);
+        $this->be($card->person);
+        $id = '0192f0a0-0000-7000-8000-000000000001';
+        $locator = [
+            'href' => 'book/chapter-02.xhtml',
+            'type' => 'application/xhtml+xml',
+            'locations' => ['progression' => 0.5, 'totalProgression' => 0.3, 'fragments' => ['epubcfi(/6/8!/4/2)']],
+        ];
+        $this->putJson("/loans/{$loan->id}/marks/{$id}", [
+            'locator' => $locator,
+            'label' => 'Page 4',
+            'note' => '',
+            'changed_at' => 1,
+            'sent_at' => 1,
+        ])->assertNoContent();
+        $this->assertEquals(
+            $locator['locations']['fragments'],
+            $this->beginning($this->get("/loans/{$loan->id}/read?mark={$id}"))['locator']['locations']['fragments'] ??
+                null,
+        );
+        $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read?mark=nonsense")));
+        $this->assertNull(
+            $this->beginning($this->get("/loans/{$loan->id}/read?mark=0192f0a0-0000-7000-8000-00000000000f")),
+        );
+        $other = $this->card();
+        $theirs = $this->borrow($other, $this->importedAgain());
+        $this->be($other->person);
+        $this->assertNull($this->beginning($this->get("/loans/{$theirs->id}/read?mark={$id}")));
+    }
+
+    /** The same title with a copy more. */
+    private function importedAgain(): Title
+    {
+        $this->title->licences()->update(['copies' => 2, 'copies_free' => 1]);
+
+        return $this->title;
+    }
+
+    /**
+     * @param  TestResponse<Response>  $response
+     * @return array<string, mixed>|null
+     */
+    private function beginning(TestResponse $response): ?array
+    {
+        preg_match(
+            '~<script type="application/json" id="reader-data">(.*?)</script>~s',
+            (string) $response->getContent(),
+            $m,
+        );
+
+        return json_decode($m[1] ?? '', true, flags: JSON_THROW_ON_ERROR)['beginning'];
+    }
+}
