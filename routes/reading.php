@@ -12,6 +12,7 @@ use App\Reading\Excerpts\ExcerptController;
 use App\Reading\Marks\MarkController;
 use App\Reading\Offline\MobileDataController;
 use App\Reading\Offline\OfflineController;
+use App\Reading\Pages\CopyController;
 use App\Reading\Pages\PageController;
 use App\Reading\Places\PlaceController;
 use App\Reading\Player\PlayController;
@@ -88,6 +89,14 @@ Route::middleware('auth:web')->group(function (): void {
         ->middleware(RequireOpenLoan::class);
     Route::post('/loans/{loan}/pages', [PageController::class, 'take'])
         ->name('pages.take')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/copies', [CopyController::class, 'price'])
+        ->name('copies.price')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+    Route::post('/loans/{loan}/copies', [CopyController::class, 'take'])
+        ->name('copies.take')
         ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/pages/{from}-{to}.pdf', [PageController::class, 'pdf'])

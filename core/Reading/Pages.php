@@ -12,8 +12,11 @@ use OutOfRangeException;
  */
 final readonly class Pages
 {
-    /** @param  list<array{string, Point}>  $starts  label and beginning of each page, in order */
-    private function __construct(private array $starts) {}
+    /**
+     * @param  list<array{string, Point}>  $starts  label and beginning of each page, in order
+     * @param  list<int>  $before  bytes of text before each document, and of all
+     */
+    private function __construct(private array $starts, private array $before) {}
 
     /**
      * @param  list<array{string, int, int}>  $list  label, document and offset of each page of the publication's own
@@ -24,11 +27,15 @@ final readonly class Pages
     public static function of(array $list, array $positions, array $lengths): self
     {
         $starts = [];
+        $before = [0];
+        foreach ($lengths as $length) {
+            $before[] = end($before) + $length;
+        }
         foreach ($list as [$label, $document, $offset]) {
             $starts[] = [$label, new Point($document, $offset)];
         }
         if ($starts !== []) {
-            return new self($starts);
+            return new self($starts, $before);
         }
         foreach ($positions as $document => [, $count]) {
             for ($n = 0; $n < $count; $n++) {
@@ -39,7 +46,7 @@ final readonly class Pages
             }
         }
 
-        return new self($starts);
+        return new self($starts, $before);
     }
 
     public function count(): int
@@ -72,6 +79,25 @@ final readonly class Pages
         }
 
         return $number;
+    }
+
+    /** How many pages lie before a point, the part of its own by the text that stands before it there. */
+    public function before(Point $point): float
+    {
+        $number = $this->at($point);
+        $from = $this->bytes($this->start($number));
+        $until =
+            $this->end($number) === null ? $this->before[count($this->before) - 1] : $this->bytes($this->end($number));
+        $part = $until <= $from ? 0 : ($this->bytes($point) - $from) / ($until - $from);
+
+        return $number - 1 + min(1, max(0, $part));
+    }
+
+    private function bytes(Point $point): int
+    {
+        $last = count($this->before) - 1;
+
+        return min($this->before[min($point->document, $last)] + $point->offset, $this->before[$last]);
     }
 
     public function start(int $number): Point

@@ -264,6 +264,8 @@ final class RouteAccessTest extends TestCase
         'prepared.again' => self::OWN,
         'places.index' => self::OWN,
         'places.keep' => self::OWN,
+        'copies.price' => self::OWN,
+        'copies.take' => self::OWN,
         'marks.in' => self::OWN,
         'marks.keep' => self::OWN,
         'marks.remove' => self::OWN,

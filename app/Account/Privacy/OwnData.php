@@ -53,9 +53,9 @@ final class OwnData
             from almanac_titles a join titles t on t.id = a.title_id where a.person_id = ? order by a.begun_at, t.id',
         'readings' => 'select t.name as title, t.id as title_number, r.begins, r.ends, r.seconds, r.pages
             from readings r join titles t on t.id = r.title_id where r.person_id = ? order by r.begins, t.id',
-        'pages_taken' => 'select t.name as title, p.page from pages_taken p join loans l on l.id = p.loan_id
+        'pages_taken' => 'select t.name as title, p.starts, p.ends from pages_taken p join loans l on l.id = p.loan_id
             join cards c on c.id = l.card_id join titles t on t.id = l.title_id where c.person_id = ?
-            order by t.name, p.page',
+            order by t.name, p.starts',
         'prepared_files' => 'select t.name as title, f.kind, f.asked_at, f.ready_at, f.failed_at from prepared_files f
             join loans l on l.id = f.loan_id join cards c on c.id = l.card_id join titles t on t.id = l.title_id
             where c.person_id = ? order by f.asked_at, f.id',

@@ -51,8 +51,7 @@ final class SendingController
     {
         $loan->load(['title.publication', 'licence']);
         // What is sent has been counted before.
-        $taken = $pages->allowance($loan)->taken;
-        if ($to < $from || $to - $from > count($taken) || array_diff(range($from, $to), $taken) !== []) {
+        if ($from < 1 || $to < $from || !$pages->allowance($loan)->has($from - 1, $to)) {
             return redirect()->route('pages.choose', $loan);
         }
 

@@ -10,6 +10,7 @@ use FigPorch\Core\Reading\PageAllowance;
 use FigPorch\Core\Reading\Pages;
 use FigPorch\Core\Reading\Point;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** What a loan may print and copy, and has. */
 final class LoanPages
@@ -19,7 +20,11 @@ final class LoanPages
         return new PageAllowance(
             $loan->licence->rights()->pages,
             array_values(
-                array_map(intval(...), DB::table('pages_taken')->where('loan_id', $loan->id)->pluck('page')->all()),
+                DB::table('pages_taken')
+                    ->where('loan_id', $loan->id)
+                    ->get(['starts', 'ends'])
+                    ->map(fn(stdClass $of): array => [(float) $of->starts, (float) $of->ends])
+                    ->all(),
             ),
         );
     }
@@ -27,6 +32,17 @@ final class LoanPages
     public function pages(Publication $publication): Pages
     {
         return Pages::of($publication->page_list, $publication->positions, $publication->lengths);
+    }
+
+    /** Pages before a point in a document, which is so far in its text (0 to 1). */
+    public function before(Publication $publication, int $document, float $share): float
+    {
+        // A page of a PDF is a document to whoever reads it.
+        return $publication->media_type === Publication::PDF
+            ? $document + $share
+            : $this->pages($publication)->before(
+                new Point($document, (int) round($share * ($publication->lengths[$document] ?? 0))),
+            );
     }
 
     /**

@@ -8,14 +8,13 @@ use App\Models\Loan;
 use App\Models\Publication;
 use App\Reading\Prepared\GiveFile;
 use App\Reading\Publications\Poppler;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Pages of a loan to print, to copy and, where the licence allows it, to save as PDF. */
+/** Pages of a loan to print and, where the licence allows it, to save as PDF. */
 final class PageController
 {
     /** At a time, however they are asked for: pages of a PDF are drawn one by one, and those of a text are set. */
@@ -43,7 +42,7 @@ final class PageController
         ]);
     }
 
-    public function take(PagesRequest $request, Loan $loan): RedirectResponse|JsonResponse
+    public function take(PagesRequest $request, Loan $loan): RedirectResponse
     {
         $publication = $this->publication($loan);
         [$from, $to] = $request->span($this->loanPages->pages($publication));
@@ -52,31 +51,19 @@ final class PageController
                 'from' => trans_choice('pages.at_a_time', self::most($publication)),
             ]);
         }
-        $allowance = ($this->takePages)($loan, $from, $to);
-        if ($allowance === null) {
-            $left = (int) $this->loanPages->allowance($loan)->left();
-            $message = trans_choice('pages.too_many', $left, [
-                'asked' => count($this->loanPages->allowance($loan)->new($from, $to)),
-            ]);
+        if (($this->takePages)($loan, $from - 1, $to) === null) {
+            $allowance = $this->loanPages->allowance($loan);
 
-            return $request->expectsJson()
-                ? response()->json(['message' => $message], 409)
-                : back()
-                    ->withInput()
-                    ->withErrors(['from' => $message]);
+            return back()
+                ->withInput()
+                ->withErrors([
+                    'from' => PagesText::tooMany($allowance->price($from - 1, $to), (float) $allowance->left()),
+                ]);
         }
 
-        return $request->expectsJson()
-            ? response()->json([
-                'left' => $allowance->left(),
-                'message' =>
-                    $allowance->left() === null
-                        ? __('pages.copied')
-                        : trans_choice('pages.copied_left', $allowance->left()),
-            ])
-            : new RedirectResponse(
-                route($request->has('pdf') ? 'pages.pdf' : 'pages.show', [$loan, $from, $to], false),
-            );
+        return new RedirectResponse(
+            route($request->has('pdf') ? 'pages.pdf' : 'pages.show', [$loan, $from, $to], false),
+        );
     }
 
     public function show(Loan $loan, int $from, int $to): View|RedirectResponse
@@ -151,6 +138,6 @@ final class PageController
         return $from >= 1 &&
             $to >= $from &&
             $to - $from < self::most($publication) &&
-            array_diff(range($from, $to), $this->loanPages->allowance($loan)->taken) === [];
+            $this->loanPages->allowance($loan)->has($from - 1, $to);
     }
 }

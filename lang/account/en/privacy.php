@@ -24,7 +24,7 @@ return [
         'marks' => ['Marks', 'Bookmarks, highlights and notes, until you remove them.'],
         'almanac_titles' => ['Your Almanac', 'What you read, with your stars and words. As long as you keep a history.'],
         'readings' => ['When you read', 'From when to when, so that minutes can be counted. As long as you keep a history.'],
-        'pages_taken' => ['Pages printed', 'Counted against what the licence allows. With the loan.'],
+        'pages_taken' => ['Pages printed and copied', 'Counted against what the licence allows. With the loan.'],
         'prepared_files' => ['Files made for you', 'Two hours, or until the loan ends.'],
         'baskets' => ['Baskets', 'Until you remove them.'],
         'basket_title' => ['Titles in baskets', 'Until you take them out.'],

@@ -24,7 +24,7 @@ return [
         'marks' => ['Marcas', 'Marcadores, resaltados y notas, hasta que los quite.'],
         'almanac_titles' => ['Su almanaque', 'Lo que leyó, con sus estrellas y palabras. Mientras guarde un historial.'],
         'readings' => ['Cuándo leyó', 'De cuándo a cuándo, para contar los minutos. Mientras guarde un historial.'],
-        'pages_taken' => ['Páginas impresas', 'Se cuentan frente a lo que permite la licencia. Con el préstamo.'],
+        'pages_taken' => ['Páginas impresas y copiadas', 'Se cuentan frente a lo que permite la licencia. Con el préstamo.'],
         'prepared_files' => ['Archivos hechos para usted', 'Dos horas, o hasta que termine el préstamo.'],
         'baskets' => ['Cestas', 'Hasta que las elimine.'],
         'basket_title' => ['Títulos en cestas', 'Hasta que los saque.'],

@@ -37,23 +37,89 @@ final class PrintTest extends TestCase
             ->assertSee('Pages 2 to 3')
             ->assertSee('The Salt Ledger');
         $this->post($address, ['from' => '2', 'to' => '3'])->assertRedirect("{$address}/2-3");
-        $this->assertSame(2, DB::table('pages_taken')->count());
+        $this->assertSame([[1.0, 3.0]], $this->taken());
         $this->from($address)
             ->post($address, ['from' => '3', 'to' => '6'])
             ->assertRedirect($address)
-            ->assertSessionHasErrors(['from' => 'These are 3 pages more, and this loan has 1 left. Choose fewer.']);
-        $this->assertSame(2, DB::table('pages_taken')->count());
-        $this->postJson($address, ['from' => 4])
-            ->assertOk()
-            ->assertJson(['left' => 0, 'message' => 'Copied. This loan has no pages left to print or copy.']);
-        $this->postJson($address, ['from' => '5'])
-            ->assertConflict()
-            ->assertJson(['message' => 'This loan has no pages left to print or copy.']);
+            ->assertSessionHasErrors(['from' => 'This is 3 pages more, and this loan has 1 left. Choose less.']);
+        $this->assertSame([[1.0, 3.0]], $this->taken());
+        $this->post($address, ['from' => '4', 'to' => '4'])->assertRedirect("{$address}/4-4");
+        $this->from($address)
+            ->post($address, ['from' => '5', 'to' => '5'])
+            ->assertSessionHasErrors(['from' => 'This loan has no pages left to print or copy.']);
         $this->get($address)->assertSee('no pages left');
 
         // What was not taken is not shown for its address.
         $this->get("{$address}/2-5")->assertRedirect($address);
         $this->get("{$address}/5-5")->assertRedirect($address);
+    }
+
+    public function test_copied_text_counts_as_so_much_of_its_page_and_the_price_is_said_before(): void
+    {
+        $copies = "/loans/{$this->loan->id}/copies";
+        // Without a list of its own its pages are its positions.
+        DB::table('publications')->update(['page_list' => '[]']);
+        $publication = $this->publication();
+        $positions = $publication->positions[1][1];
+        // Of the second document a fifth of one of its pages.
+        $part = self::part([1, 0], [1, 0.2 / $positions]);
+        $this->getJson("{$copies}?" . http_build_query($part))
+            ->assertOk()
+            ->assertJsonPath('left', 3)
+            ->assertJsonPath('message', 'Copying takes 0.2 of 3 pages left.');
+        $this->assertSame([], $this->taken(), 'a question takes nothing');
+        $this->postJson($copies, $part)
+            ->assertOk()
+            ->assertJsonPath('message', 'Copied. This loan may print or copy 2.8 pages more.');
+        // The same again, and what of it was copied before, takes nothing.
+        $this->getJson("{$copies}?" . http_build_query($part))
+            ->assertJsonPath('price', 0)
+            ->assertJsonPath('message', 'Copied before: copying takes nothing more.');
+        $this->postJson($copies, $part)->assertJsonPath(
+            'message',
+            'Copied. This loan may print or copy 2.8 pages more.',
+        );
+        $before = $publication->positions[0][1];
+        $this->assertEqualsWithDelta([[$before, $before + 0.2]], $this->taken(), 0.01);
+        // Its page is not printed for that, and costs the rest.
+        $page = $before + 1;
+        $this->get("/loans/{$this->loan->id}/pages/{$page}-{$page}")->assertRedirect();
+        $this->post("/loans/{$this->loan->id}/pages", ['from' => (string) $page, 'to' => (string) ($page + 1)]);
+        $this->get("/loans/{$this->loan->id}/pages")->assertSee('may still print or copy 1 page.');
+        // More than is left is refused, and nothing of it is taken.
+        $all = self::part([0, 0], [count($publication->positions) - 1, 1]);
+        $this->getJson("{$copies}?" . http_build_query($all))->assertJsonPath(
+            'message',
+            fn(string $said): bool => str_contains($said, 'pages more, and this loan has 1 left'),
+        );
+        $this->postJson($copies, $all)->assertConflict();
+        $this->get("/loans/{$this->loan->id}/pages")->assertSee('may still print or copy 1 page.');
+        // Where all may be copied there is no price.
+        DB::table('licences')->update(['pages_allowed' => null]);
+        $this->getJson("{$copies}?" . http_build_query($all))->assertJsonPath('message', '');
+        $this->postJson($copies, $all)->assertOk()->assertJsonPath('message', 'Copied.');
+    }
+
+    public function test_what_is_no_text_of_the_book_is_not_copied(): void
+    {
+        $copies = "/loans/{$this->loan->id}/copies";
+        foreach (
+            [
+                self::part([1, 0.5], [1, 0.2]),
+                self::part([0, 0], [0, 1.5]),
+                self::part([-1, 0], [0, 1]),
+                self::part(['x', 0], [0, 1]),
+                ['from_document' => 1],
+                [],
+            ]
+            as $wrong
+        ) {
+            $this->postJson($copies, $wrong)->assertUnprocessable();
+            $this->getJson("{$copies}?" . http_build_query($wrong))->assertUnprocessable();
+        }
+        $this->assertSame([], $this->taken());
+        $this->be($this->card()->person);
+        $this->postJson($copies, self::part([0, 0], [0, 0.1]))->assertNotFound();
     }
 
     public function test_what_is_no_page_is_refused_with_what_there_is(): void
@@ -84,6 +150,8 @@ final class PrintTest extends TestCase
         $this->later(days: 60);
         $this->get("/loans/{$this->loan->id}/pages/1-1")->assertStatus(410);
         $this->postJson("/loans/{$this->loan->id}/pages", ['from' => '1'])->assertStatus(410);
+        $this->getJson("/loans/{$this->loan->id}/copies")->assertStatus(410);
+        $this->postJson("/loans/{$this->loan->id}/copies")->assertStatus(410);
     }
 
     public function test_pages_come_as_pdf_where_the_licence_allows_it(): void
@@ -167,6 +235,28 @@ final class PrintTest extends TestCase
         $this->get('/dictionary?word=zzyzzx&language=en')->assertOk()->assertSee('does not have “zzyzzx”');
         $this->get('/dictionary?word=ord&language=da')->assertOk()->assertSee('no dictionary here');
         $this->get('/dictionary?word[]=x&language=en')->assertStatus(400);
+    }
+
+    /**
+     * @param  array{int|string, float|int}  $from  document, and how far in it
+     * @param  array{int|string, float|int}  $to
+     * @return array<string, int|string|float>
+     */
+    private static function part(array $from, array $to): array
+    {
+        return ['from_document' => $from[0], 'from_share' => $from[1], 'to_document' => $to[0], 'to_share' => $to[1]];
+    }
+
+    /** @return list<array{float, float}> */
+    private function taken(): array
+    {
+        return array_values(
+            DB::table('pages_taken')
+                ->orderBy('starts')
+                ->get(['starts', 'ends'])
+                ->map(fn(\stdClass $of): array => [(float) $of->starts, (float) $of->ends])
+                ->all(),
+        );
     }
 
     private function publication(): Publication

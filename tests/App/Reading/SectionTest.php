@@ -18,7 +18,7 @@ final class SectionTest extends TestCase
 
     private Title $title;
 
-    /** @var array{0: int, 1: string, 2: int, 3: int} the third entry of its contents */
+    /** @var array{string, int} label and document of the third entry of its contents */
     private array $entry;
 
     private string $address;
@@ -28,7 +28,8 @@ final class SectionTest extends TestCase
         parent::setUp();
         $this->title = $this->importBook();
         $contents = Publication::query()->where('title_id', $this->title->id)->firstOrFail()->contents;
-        $this->entry = $contents[2] + [2 => 0, 3 => 0];
+        [, $label, $document] = $contents[2] + [2 => null];
+        $this->entry = [$label, (int) $document];
         $this->get("/titles/{$this->title->id}")->assertOk();
         preg_match(
             "~href=\"(/titles/{$this->title->id}/sections/3-[^\"]+)\"~",
@@ -44,16 +45,17 @@ final class SectionTest extends TestCase
         $answer = $this->get($this->address)->assertRedirect();
         $this->get((string) $answer->headers->get('Location'))
             ->assertOk()
-            ->assertSee("Borrow this title, and it opens at “{$this->entry[1]}”.");
+            ->assertSee("Borrow this title, and it opens at “{$this->entry[0]}”.");
 
         $card = $this->card();
         $loan = $this->borrow($card, $this->title);
         $this->be($card->person);
         $data = $this->beginning($this->get("/loans/{$loan->id}/read")->assertOk());
-        $this->assertSame([2, $this->entry[1]], [$data['entry'], $data['label']]);
+        $this->assertNotNull($data);
+        $this->assertSame([2, $this->entry[0]], [$data['entry'] ?? null, $data['label'] ?? null]);
         $positions = Publication::query()->where('title_id', $this->title->id)->firstOrFail()->positions;
-        $this->assertSame($positions[$this->entry[2]][0], $data['locator']['href']);
-        $before = array_sum(array_column(array_slice($positions, 0, $this->entry[2]), 1));
+        $this->assertSame($positions[$this->entry[1]][0], $data['locator']['href']);
+        $before = array_sum(array_column(array_slice($positions, 0, $this->entry[1]), 1));
         $this->assertEqualsWithDelta(
             $before / array_sum(array_column($positions, 1)),
             $data['locator']['locations']['totalProgression'],
@@ -122,7 +124,7 @@ final class SectionTest extends TestCase
 
     /**
      * @param  TestResponse<Response>  $response
-     * @return array<string, mixed>|null
+     * @return array{locator: array{href: string, locations: array<string, mixed>}, entry?: int, label?: string}|null
      */
     private function beginning(TestResponse $response): ?array
     {

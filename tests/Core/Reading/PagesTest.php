@@ -25,25 +25,72 @@ final class PagesTest extends TestCase
         'alt="A boat"/> leaves.</p></body></html>';
 
     #[Test]
-    public function pages_asked_and_pages_taken_are_counted_once(): void
+    public function pages_asked_and_pages_taken_are_counted_once_and_parts_of_pages_as_parts(): void
     {
-        $allowance = new PageAllowance(5, [3, 4, 4]);
+        // Page 4 twice, and after it half of the fifth.
+        $allowance = new PageAllowance(5, [[3, 4], [2, 3], [3, 4], [4, 4.5]]);
+        self::assertSame([[2.0, 4.5]], $allowance->taken);
         self::assertSame(
-            [3, [5, 6], true],
-            [$allowance->left(), $allowance->new(3, 6), $allowance->allows(1, 6) === false && $allowance->allows(3, 7)],
-        );
-        self::assertSame(
-            [0, true, false],
+            [2.5, 1.5, 0.5, 0.0, 2.0],
             [
-                (new PageAllowance(2, [8, 9]))->left(),
-                (new PageAllowance(2, [8, 9]))->allows(8, 9),
-                (new PageAllowance(2, [8, 9]))->allows(9, 10),
+                $allowance->left(),
+                $allowance->price(2, 6),
+                $allowance->price(4, 5),
+                $allowance->price(2.5, 4.25),
+                $allowance->price(0, 2),
             ],
         );
-        self::assertTrue((new PageAllowance(null, [1]))->allows(1, 9999));
         self::assertSame(
-            [0, null],
-            [(new PageAllowance(1, [1, 2, 3]))->left(), (new PageAllowance(null, [1]))->left()],
+            [true, false, true, false],
+            [$allowance->allows(2, 7), $allowance->allows(1, 7), $allowance->has(2, 4.5), $allowance->has(2, 5)],
+        );
+        self::assertSame([[0.0, 1.0], [2.0, 4.5]], $allowance->with(0, 1)->taken);
+        self::assertTrue((new PageAllowance(null, [[0, 1]]))->allows(1, 9999));
+        self::assertSame(0.0, (new PageAllowance(1, [[0, 3]]))->left());
+        self::assertNull((new PageAllowance(null, [[0, 1]]))->left());
+    }
+
+    #[Test]
+    public function what_is_taken_in_any_pieces_costs_what_it_covers(): void
+    {
+        // Against a count of thousandths of pages, by lot.
+        mt_srand(20261130);
+        for ($run = 0; $run < 200; $run++) {
+            $allowance = new PageAllowance(30, []);
+            $covered = [];
+            for ($piece = 0; $piece < 12; $piece++) {
+                $from = mt_rand(0, 9000);
+                $until = $from + mt_rand(0, 2500);
+                $new = array_diff_key(array_flip($until > $from ? range($from, $until - 1) : []), $covered);
+                self::assertEqualsWithDelta(count($new) / 1000, $allowance->price($from / 1000, $until / 1000), 1e-6);
+                $allowance = $allowance->with($from / 1000, $until / 1000);
+                $covered += $new;
+            }
+            self::assertEqualsWithDelta(30 - count($covered) / 1000, $allowance->left(), 1e-6);
+        }
+    }
+
+    #[Test]
+    public function a_point_is_so_far_in_its_page_as_there_is_text_before_it(): void
+    {
+        $pages = Pages::of([['ix', 0, 0], ['1', 0, 40], ['2', 1, 10]], [['a', 1], ['b', 1]], [100, 50]);
+        self::assertSame(
+            // The second page runs on into the second document: 60 bytes and 10 more.
+            [0.0, 0.5, 1.0, 1.0 + 60 / 70, 2.0, 3.0, 3.0],
+            array_map($pages->before(...), [
+                new Point(0, 0),
+                new Point(0, 20),
+                new Point(0, 40),
+                new Point(1, 0),
+                new Point(1, 10),
+                new Point(1, 50),
+                new Point(7, 3),
+            ]),
+        );
+        $counted = Pages::of([], [['a', 4], ['empty', 1], ['b', 1]], [100, 0, 50]);
+        self::assertSame(
+            [0.48, 1.0, 4.0, 5.5],
+            array_map($counted->before(...), [new Point(0, 12), new Point(0, 25), new Point(1, 0), new Point(2, 25)]),
         );
     }
 

@@ -1,14 +1,14 @@
 // Highlights on fixed pages, where foliate draws none: the browser's own (CSS Custom Highlight API, W3C).
 
 import { element } from '../reader/element.js'
+import { rangesIn } from './on-page.js'
 
 export class FixedHighlights {
     /** The documents that are shown, with their sections. */
     #shown = new Map()
 
     /**
-     * @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], cfiOf: (mark: object) =>
-     * string, onPress: (index: number, range: Range, mark: object) => void}} of
+     * @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], onPress: (index: number, range: Range, mark: object) => void}} of
      */
     constructor(of) {
         Object.assign(this, of)
@@ -40,18 +40,8 @@ export class FixedHighlights {
     }
 
     #ranges(doc, index) {
-        return this.marks()
-            .filter(mark => mark.colour && this.cfiOf(mark))
-            .flatMap(mark => {
-                try {
-                    const resolved = this.view.resolveCFI(this.cfiOf(mark))
-                    const range = resolved.index === index && resolved.anchor(doc)
-                    return range?.startContainer ? [{ mark, range }] : []
-                } catch {
-                    // The page is other than it was, or not drawn yet.
-                    return []
-                }
-            })
+        const highlights = this.marks().filter(mark => mark.colour)
+        return rangesIn(this.view, highlights, doc, index)
     }
 
     #draw(doc, index) {

@@ -3,21 +3,25 @@
 
 import { element } from '../reader/element.js'
 import { sendMark, settled, unsentMarks } from './kept.js'
+import { NoteBox } from './note-box.js'
 
 export class Marks {
     #all = new Map()
     #unsent
-    #editing = null
 
     /**
      * @param {{address: string, token: string, box: HTMLElement, texts: object, where: () => {locator: object,
-     *     label: string}, go: (locator: object) => void, onChange?: (mark: object) => void}} of
+     *     label: string}, go: (locator: object) => void, onChange?: (mark: object) => void, write?: (mark: object) =>
+     *     void}} of write: puts the box for a note where the text is to which it belongs; else it is in the list
      */
     constructor(of) {
         Object.assign(this, of)
         this.#unsent = unsentMarks(this.address)
         this.list = element('ol', { className: 'mark-list' })
-        this.note = element('textarea', { rows: 2, maxLength: 4000, id: 'bookmark-note', className: 'mark-note' })
+        this.noteBox = new NoteBox(this.texts, {
+            keep: (mark, note) => this.change({ ...(this.#all.get(mark.id) ?? mark), note }),
+            remove: mark => this.remove(mark),
+        })
         const add = element('button', {
             type: 'button',
             className: 'btn',
@@ -26,13 +30,7 @@ export class Marks {
         })
         add.onclick = () => this.bookmark()
         this.status = element('p', { role: 'status', className: 'empty:hidden text-[15px]' })
-        this.box.replaceChildren(
-            element('label', { htmlFor: 'bookmark-note', textContent: this.texts.mark_note }),
-            this.note,
-            add,
-            this.status,
-            this.list,
-        )
+        this.box.replaceChildren(add, this.status, this.list)
         addEventListener('online', () => this.send())
         this.load()
     }
@@ -55,11 +53,9 @@ export class Marks {
 
     bookmark() {
         const { locator, label } = this.where()
-        const note = this.note.value.trim()
         // A second click says nothing new of the place.
-        const known = this.all.some(b => !b.colour && b.label === label && ['', b.note].includes(note))
-        if (!known) this.change({ id: crypto.randomUUID(), locator, label, note, colour: null })
-        this.note.value = ''
+        const known = this.all.some(b => !b.colour && b.label === label)
+        if (!known) this.change({ id: crypto.randomUUID(), locator, label, note: '', colour: null })
         this.status.textContent = this.texts.bookmark_added
     }
 
@@ -75,11 +71,14 @@ export class Marks {
         this.status.textContent = this.texts.mark_removed
     }
 
-    /** Opens the note of a mark in the list. */
+    /** Opens the box for the note of a mark. */
     edit(mark) {
-        this.#editing = mark.id
-        this.show()
-        this.list.querySelector('textarea')?.focus()
+        if (this.write) this.write(mark)
+        else this.noteBox.show(mark, box => this.#entryOf(mark)?.append(box))
+    }
+
+    #entryOf(mark) {
+        return this.list.querySelector(`[data-mark="${mark.id}"]`)
     }
 
     change(mark, removed = false) {
@@ -117,7 +116,12 @@ export class Marks {
 
     show() {
         const at = mark => mark.locator.locations.totalProgression
+        const { noteBox } = this
+        const isWriting = noteBox.open && this.list.contains(noteBox.element)
         this.list.replaceChildren(...this.all.sort((a, b) => at(a) - at(b)).map(mark => this.#entry(mark)))
+        if (!isWriting) return
+        this.#entryOf(noteBox.mark)?.append(noteBox.element)
+        noteBox.text.focus()
     }
 
     #entry(mark) {
@@ -133,7 +137,8 @@ export class Marks {
             this.remove(mark)
             document.getElementById('add-bookmark').focus()
         })
-        const entry = element('li', {}, go, ...(this.#editing === mark.id ? [] : [edit, remove]))
+        const entry = element('li', {}, go, edit, remove)
+        entry.dataset.mark = mark.id
         if (mark.colour) {
             const quote = element('blockquote', {
                 className: 'mark-quote',
@@ -142,41 +147,7 @@ export class Marks {
             quote.dataset.colour = mark.colour
             entry.append(quote)
         }
-        if (this.#editing === mark.id) entry.append(this.#form(mark))
-        else if (mark.note) entry.append(element('p', { textContent: mark.note }))
+        if (mark.note) entry.append(element('p', { textContent: mark.note }))
         return entry
-    }
-
-    #form(mark) {
-        const text = element('textarea', {
-            rows: 3,
-            maxLength: 4000,
-            className: 'mark-note',
-            value: mark.note,
-            id: `note-${mark.id}`,
-        })
-        const done = keep => {
-            this.#editing = null
-            document.getElementById('add-bookmark').focus()
-            if (keep && text.value.trim() !== mark.note) this.change({ ...mark, note: text.value.trim() })
-            else this.show()
-        }
-        const form = element(
-            'form',
-            { className: 'grid gap-2 w-full' },
-            element('label', { htmlFor: text.id, textContent: this.texts.note }),
-            text,
-            element(
-                'span',
-                { className: 'flex gap-2' },
-                element('button', { className: 'mark-save', textContent: this.texts.keep_note }),
-                element('button', { type: 'button', textContent: this.texts.leave_note, onclick: () => done(false) }),
-            ),
-        )
-        form.addEventListener('submit', event => {
-            event.preventDefault()
-            done(true)
-        })
-        return form
     }
 }

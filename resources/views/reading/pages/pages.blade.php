@@ -7,9 +7,8 @@
     <h1 class="text-3xl">{{ __('pages.heading') }}</h1>
     <p class="mb-5"><a class="link" href="{{ route('read.show', $loan, false) }}">{{ __('pages.of', ['name' =>
         $loan->title->name]) }}</a></p>
-    <p class="panel px-4 py-3 mb-5 max-w-[70ch]">{{ $left === null ? __('pages.allowed_all') :
-        trans_choice('pages.allowed', $left) }}</p>
-    @if ($left !== 0)
+    <p class="panel px-4 py-3 mb-5 max-w-[70ch]">{{ App\Reading\Pages\PagesText::allowed($left) }}</p>
+    @if ($left === null || $left > 0)
         <form method="post" action="{{ route('pages.take', $loan, false) }}"
             class="flex flex-wrap gap-x-4 gap-y-3 items-end">
             @csrf
