@@ -20,6 +20,7 @@ return [
         'exports' => 20,
         'holds' => 60,
         'marks' => 600,
+        'speech' => 120,
         'letters' => 3,
         'reports' => 60,
         'sendings' => 10,

@@ -9,6 +9,7 @@ use App\Lending\Loans\RequireOpenLoan;
 use App\Reading\Appearance\AppearanceController;
 use App\Reading\Dictionary\DictionaryController;
 use App\Reading\Excerpts\ExcerptController;
+use App\Reading\Marks\ColourNamesController;
 use App\Reading\Marks\MarkController;
 use App\Reading\Offline\MobileDataController;
 use App\Reading\Offline\OfflineController;
@@ -19,6 +20,7 @@ use App\Reading\Player\PlayController;
 use App\Reading\Prepared\PreparedFileController;
 use App\Reading\Reader\ReadController;
 use App\Reading\Sections\SectionController;
+use App\Reading\Speech\SpeechController;
 use App\Shared\Middleware\HalfOfWorkers;
 use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\Middleware\RequireLibrary;
@@ -75,6 +77,8 @@ Route::middleware('auth:web')->group(function (): void {
         ->can('own', 'loan')
         ->middleware('throttle:marks');
     Route::get('/marks', [MarkController::class, 'index'])->name('marks.index');
+    Route::post('/marks/colours', ColourNamesController::class)->name('marks.colours');
+    Route::get('/titles/{title}/marks', [MarkController::class, 'work'])->name('marks.work');
     Route::get('/marks/marks.{kind}', [MarkController::class, 'file'])
         ->whereIn('kind', ['md', 'jsonld'])
         ->name('marks.file')
@@ -131,6 +135,10 @@ Route::middleware('auth:web')->group(function (): void {
                 ->name('prepared.again')
                 ->middleware('throttle:exports');
         });
+    Route::post('/loans/{loan}/speech', SpeechController::class)
+        ->name('speech')
+        ->can('own', 'loan')
+        ->middleware([RequireOpenLoan::class, 'throttle:speech', HalfOfWorkers::class . ':speaking']);
     Route::put('/loans/{loan}/place', [PlaceController::class, 'keep'])
         ->name('places.keep')
         ->can('own', 'loan')

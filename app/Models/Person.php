@@ -18,6 +18,7 @@ use Illuminate\Foundation\Auth\User;
  * @property array<string, string>|null $pins filters kept for the next search
  * @property array<string, mixed>|null $rooms how each room opens for them
  * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
+ * @property array<string, string>|null $colour_names their own, of colours of highlights
  * @property list<string>|null $ask_on_mobile what is not fetched over mobile data unasked
  * @property array{minutes?: int, titles?: int}|null $goals of their own
  * @property bool $toured
@@ -39,6 +40,7 @@ final class Person extends User
         'pins' => 'array',
         'rooms' => 'array',
         'reading' => 'array',
+        'colour_names' => 'array',
         'ask_on_mobile' => 'array',
         'goals' => 'array',
         'toured' => 'boolean',

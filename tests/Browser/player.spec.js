@@ -67,9 +67,11 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
     // A bookmark with a note is listed there, led to again, and kept for other devices and for reading about later.
     await page.getByText('Bookmarks').click()
     const note = `The goats <b>again</b> ${Date.now()}`
-    await page.getByLabel('Note, if you like').fill(note)
-    const kept = page.waitForResponse(r => r.url().includes('/marks/') && r.status() === 204)
     await page.getByRole('button', { name: 'Bookmark this place' }).dblclick()
+    await page.locator('.mark-list').getByRole('button', { name: 'Add note' }).click()
+    await page.getByLabel('Note', { exact: true }).fill(note)
+    const kept = page.waitForResponse(r => r.url().includes('/marks/') && r.request().postDataJSON().note === note)
+    await page.getByRole('button', { name: 'Keep', exact: true }).click()
     await kept
     const mark = page.locator('.mark-list > li').filter({ hasText: note })
     await expect(mark).toHaveCount(1)

@@ -38,6 +38,29 @@ const select = async (page, words) => {
     await expect(page.getByRole('toolbar', { name: 'Selected text' })).toBeVisible()
 }
 
+/** Where words of the book are on the screen. */
+const whereIs = async (page, words) => {
+    for (const frame of page.frames().slice(1)) {
+        const box = await frame.evaluate(wanted => {
+            const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+            for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+                const at = node.data.indexOf(wanted)
+                if (at < 0) continue
+                const range = document.createRange()
+                range.setStart(node, at)
+                range.setEnd(node, at + wanted.length)
+                const { left, right, top, bottom } = range.getBoundingClientRect()
+                return { left, right, top, bottom }
+            }
+            return null
+        }, words)
+        if (!box) continue
+        const { x, y } = await (await frame.frameElement()).boundingBox()
+        return { left: x + box.left, right: x + box.right, top: y + box.top, bottom: y + box.bottom }
+    }
+    throw new Error(`“${words}” is not in the book as it is shown`)
+}
+
 test('finding steps from place to place, with what stands around each', async ({ page }) => {
     const complaints = await open(page, 'Letters from Cinder Point')
     await page.keyboard.press('f')
@@ -92,8 +115,27 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
 
     await select(page, 'onion')
     await page.getByRole('button', { name: 'Note', exact: true }).click()
-    await page.locator('.mark-list textarea').fill('How many?')
-    await page.getByRole('button', { name: 'Keep', exact: true }).click()
+    // One box, at the text that it belongs to; what was written is kept by Escape, too.
+    const box = page.locator('#note-box')
+    await expect(box.locator('.mark-quote')).toHaveText('onion')
+    await box.getByLabel('Note').fill('How many?')
+    const text = await whereIs(page, 'onion')
+    const there = await box.boundingBox()
+    const apart = Math.max(there.y - text.bottom, text.top - (there.y + there.height))
+    expect(apart).toBeGreaterThanOrEqual(0)
+    expect(apart).toBeLessThan(40)
+    await page.keyboard.press('Escape')
+    await expect(box).toHaveCount(0)
+    // It stands beside the text, and is opened there again.
+    const beside = page.locator('#beside > button')
+    await expect(beside).toHaveCount(1)
+    const side = await beside.boundingBox()
+    expect(Math.abs(side.y - text.top)).toBeLessThan(20)
+    expect(side.x + side.width < text.left || side.x > text.right).toBe(true)
+    await beside.click()
+    await box.getByLabel('Note').fill('Something else')
+    await box.getByRole('button', { name: 'Leave as it was' }).click()
+    await page.keyboard.press('m')
     await expect(page.locator('.mark-list > li')).toHaveCount(1)
     await expect(page.locator('.mark-list > li')).toContainText('How many?')
     await expect(page.locator('.mark-quote')).toHaveText('onion')
@@ -101,8 +143,11 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
     await page.keyboard.press('Escape')
 
     await select(page, 'onion')
+    await expect(page.locator('[data-price]')).toHaveText(/^Copying takes 0[.]\d+ of \d+ pages left[.]$/)
     await page.getByRole('button', { name: 'Copy', exact: true }).click()
     await expect(page.locator('#notice')).toContainText('Copied.')
+    await select(page, 'onion')
+    await expect(page.locator('[data-price]')).toHaveText('Copied before: copying takes nothing more.')
     expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('onion')
 
     await select(page, 'onion')
@@ -124,25 +169,13 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
     await other.locator('.mark-go').click()
     await other.keyboard.press('Escape')
     await expect(async () => {
-        const frame = other.frames().slice(1).at(-1)
-        const box = await frame.evaluate(() => {
-            const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
-            for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-                const at = node.data.indexOf('onion')
-                if (at < 0) continue
-                const range = document.createRange()
-                range.setStart(node, at)
-                range.setEnd(node, at + 5)
-                const { left, top, width, height } = range.getBoundingClientRect()
-                return { x: left + width / 2, y: top + height / 2 }
-            }
-        })
-        const outer = await (await frame.frameElement()).boundingBox()
-        await other.mouse.click(outer.x + box.x, outer.y + box.y)
+        const { left, right, top, bottom } = await whereIs(other, 'onion')
+        await other.mouse.click((left + right) / 2, (top + bottom) / 2)
         await expect(other.getByRole('button', { name: 'Highlight: fig' })).toHaveAttribute('aria-pressed', 'true', {
             timeout: 2000,
         })
     }).toPass()
+    await expect(other.locator('#selection [data-note]')).toHaveText('How many?')
     await other.locator('#selection').getByRole('button', { name: 'Remove' }).click()
     await other.keyboard.press('m')
     await expect(other.locator('.mark-list > li')).toHaveCount(0)
@@ -364,10 +397,8 @@ test('a book without a recording is read by the browser’s voice, from the page
     await page.keyboard.press('c')
     await page.locator('#contents-list').getByRole('link', { name: 'October' }).click()
     await expect(page.locator('#where')).toContainText('October')
-    await page.keyboard.press('r')
-    await expect(page.locator('#notice')).toContainText('This browser has no voice to read with')
     await page.evaluate(() => {
-        window.voices = [{}]
+        window.voices = [{ lang: 'es_ES' }, { lang: 'en-GB' }]
     })
     await page.keyboard.press('r')
     await expect(page.getByRole('toolbar', { name: 'Read aloud' })).toBeVisible()
@@ -393,6 +424,55 @@ test('a book without a recording is read by the browser’s voice, from the page
     expect(lit).toContain(said.at(-1)[0])
     await page.keyboard.press('Escape')
     await expect(page.getByRole('toolbar', { name: 'Read aloud' })).toBeHidden()
+    expect(complaints).toEqual([])
+    await giveBack(page, 'Letters from Cinder Point')
+})
+
+test('a book that the browser has no voice for is read by the library’s, sentence after sentence', async ({ page }) => {
+    // Sounds are played out at once, so that they need not be listened to.
+    await page.addInitScript(() => {
+        window.heard = []
+        HTMLMediaElement.prototype.play = async function () {
+            const sound = await fetch(this.src).then(response => response.arrayBuffer())
+            const decoded = await new OfflineAudioContext(1, 16_000, 16_000).decodeAudioData(sound)
+            window.heard.push({ seconds: decoded.duration, rate: this.playbackRate })
+            if (window.heard.length < 5) setTimeout(() => this.dispatchEvent(new Event('ended')), 20)
+        }
+    })
+    const complaints = await open(page, 'Letters from Cinder Point')
+    const asked = []
+    page.on('request', request => request.url().endsWith('/speech') && asked.push(request.postDataJSON().text))
+    await page.keyboard.press('c')
+    await expect(page.locator('#aloud-hint')).toBeHidden()
+    await page.locator('#contents-list').getByRole('link', { name: 'October' }).click()
+    await expect(page.locator('#where')).toContainText('October')
+    await page.keyboard.press('r')
+    const bar = page.getByRole('toolbar', { name: 'Read aloud' })
+    await bar.getByLabel('Speed').selectOption('1.5')
+    await expect.poll(() => page.evaluate(() => window.heard.length)).toBe(5)
+    const heard = await page.evaluate(() => window.heard)
+    expect(heard.every(({ seconds }) => seconds > 0.2)).toBe(true)
+    expect(heard.at(-1).rate).toBe(1.5)
+    expect(asked.slice(0, 2)).toEqual(['October', 'Dear Mother,'])
+    expect(asked.every(text => text.length <= 300)).toBe(true)
+    await page.keyboard.press('r')
+    await expect(bar).toBeHidden()
+
+    // Where nothing reads its language it is said before, and when one asks all the same.
+    await page.goto(page.url())
+    const data = page.locator('#reader-data')
+    await page.route(/\/read$/, async route => {
+        const answer = await route.fetch()
+        const body = (await answer.text()).replace('"language":"en"', '"language":"is"')
+        await route.fulfill({ response: answer, body })
+    })
+    await page.reload()
+    await expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes')
+    expect(JSON.parse(await data.textContent()).language).toBe('is')
+    await page.keyboard.press('c')
+    await expect(page.locator('#aloud-hint')).toContainText('Nothing here reads Icelandic aloud')
+    await page.getByRole('button', { name: 'Read aloud' }).click()
+    await expect(page.locator('#notice')).toContainText('Nothing here reads Icelandic aloud')
     expect(complaints).toEqual([])
     await giveBack(page, 'Letters from Cinder Point')
 })

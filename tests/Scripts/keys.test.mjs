@@ -11,7 +11,7 @@ test('letters act by themselves until that is turned off; arrows and Escape go o
     const keys = new Keys({
         turning: { right: () => did.push('right') },
         drawers: { toggle: name => did.push(name) },
-        tools: { selectByKey: () => false, closeOne: () => did.push('closed') },
+        tools: { selectionKeys: { take: () => false }, closeOne: () => did.push('closed') },
         marks: true,
         leave: () => did.push('left'),
     })

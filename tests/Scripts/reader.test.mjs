@@ -195,7 +195,7 @@ const press = (key, { within = '', modifier = null, textOpen = false, selects = 
         tools: {
             textView: { open: textOpen, toggle: note('text') },
             aloud: { toggle: note('aloud') },
-            selectByKey: () => selects,
+            selectionKeys: { take: () => selects },
             closeOne: () => closes,
         },
         marks: true,

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Reading\Marks;
 
+use App\Lending\Availability\OwnItems;
 use App\Models\Loan;
 use App\Models\Mark;
+use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Exchange\Annotations\Annotation;
 use FigPorch\Core\Exchange\Annotations\AnnotationFile;
+use FigPorch\Core\Reading\Colour;
 use FigPorch\Core\Reading\Locator;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -21,7 +25,11 @@ use Illuminate\View\View;
 /** Bookmarks, highlights and notes while one reads or listens, and all of them on a page of their own. */
 final class MarkController
 {
-    public function __construct(private readonly RequestContext $current, private readonly Marks $marks) {}
+    public function __construct(
+        private readonly RequestContext $current,
+        private readonly Marks $marks,
+        private readonly OwnItems $ownItems,
+    ) {}
 
     public function in(Loan $loan): JsonResponse
     {
@@ -55,11 +63,43 @@ final class MarkController
     public function index(Request $request): View
     {
         $words = mb_substr(Input::text($request, 'q'), 0, 100);
+        $colour = Colour::tryFrom(Input::text($request, 'colour'));
+        $person = $this->current->requiredPerson();
+        $marks = $this->marks->all($person->id, $words, $colour);
 
         return view('reading.marks.marks', [
-            'marks' => $this->marks->all($this->current->requiredPerson()->id, $words)->groupBy('title_id'),
+            'marks' => $marks->groupBy('title_id'),
             'words' => $words,
+            'colour' => $colour,
+            'colours' => ColourNames::of($person),
+            'loans' => $this->loans($marks),
         ]);
+    }
+
+    /** All that one has marked in a work, in its editions and formats, on one page to read and to print. */
+    public function work(Title $title): View
+    {
+        $person = $this->current->requiredPerson();
+        $marks = $this->marks->all($person->id, workId: $title->work_id);
+
+        return view('reading.marks.work', [
+            'title' => $title,
+            'marks' => $marks->groupBy('title_id'),
+            'colours' => ColourNames::of($person),
+            'loans' => $this->loans($marks),
+        ]);
+    }
+
+    /**
+     * @param  Collection<int, Mark>  $marks
+     * @return array<int, Loan> by title: those in which a mark can be gone to
+     */
+    private function loans(Collection $marks): array
+    {
+        $titles = $marks->pluck('title')->unique('id');
+        $own = $this->ownItems->of($this->current->requiredPerson(), $titles, CarbonImmutable::now());
+
+        return array_filter($titles->mapWithKeys(fn(Title $of): array => [$of->id => $own->loan($of->id)])->all());
     }
 
     public function remove(Mark $mark, KeepMark $keepMark): RedirectResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading\Marks;
 
 use App\Models\Mark;
+use FigPorch\Core\Reading\Colour;
 use Illuminate\Database\Eloquent\Collection;
 
 /** What a person has marked. */
@@ -23,9 +24,11 @@ final class Marks
      * In all titles, by title and in its order.
      *
      * @param  string  $words  that their note, text, place or title has
+     * @param  Colour|null  $colour  of highlights alone
+     * @param  int|null  $workId  of one work alone
      * @return Collection<int, Mark>
      */
-    public function all(int $personId, string $words = ''): Collection
+    public function all(int $personId, string $words = '', ?Colour $colour = null, ?int $workId = null): Collection
     {
         $like = '%' . addcslashes($words, '\\%_') . '%';
 
@@ -42,6 +45,8 @@ final class Marks
                     [$like, $like, $like, $like],
                 ),
             )
+            ->when($colour !== null, fn($query) => $query->where('colour', $colour?->value))
+            ->when($workId !== null, fn($query) => $query->where('titles.work_id', $workId))
             ->orderBy('titles.name')
             ->orderBy('title_id')
             ->orderByRaw("(locator->'locations'->>'totalProgression')::float, made_at, marks.id")

@@ -38,6 +38,7 @@ return [
     'no_file_heading' => 'This cannot be opened here yet',
     'no_file_text' => 'The file of “:name” has not come to the library yet. You can return the loan so that it does not count.',
     'book' => 'Book',
+    'beside' => 'Notes and bookmarks on this page',
     'highlight' => 'Highlight',
     'colours' => ['lamp' => 'lamp', 'sea' => 'sea', 'fig' => 'fig', 'clay' => 'clay'],
     'copy' => 'Copy',
@@ -58,7 +59,7 @@ return [
     'in_reader' => [
         'pause' => 'Pause',
         'go_on' => 'Go on',
-        'no_voice' => 'This browser has no voice to read with, and this book has no recording.',
+        'no_voice' => 'Nothing here reads :language aloud: this browser has no voice for it, and the book has no recording.',
         'aloud_failed' => 'Reading aloud could not go on. Check the connection and try again.',
         'time_left' => 'about :time left',
         'time_left_both' => ':chapter left in this chapter, :time in all',

@@ -38,6 +38,7 @@ return [
     'no_file_heading' => 'Esto aún no se puede abrir aquí',
     'no_file_text' => 'El archivo de «:name» aún no ha llegado a la biblioteca. Puede devolver el préstamo para que no cuente.',
     'book' => 'Libro',
+    'beside' => 'Notas y marcadores de esta página',
     'highlight' => 'Resaltar',
     'colours' => ['lamp' => 'lámpara', 'sea' => 'mar', 'fig' => 'higo', 'clay' => 'arcilla'],
     'copy' => 'Copiar',
@@ -58,7 +59,7 @@ return [
     'in_reader' => [
         'pause' => 'Pausa',
         'go_on' => 'Seguir',
-        'no_voice' => 'Este navegador no tiene voz para leer y este libro no tiene grabación.',
+        'no_voice' => 'Nada aquí lee :language en voz alta: este navegador no tiene una voz para ello, y el libro no tiene grabación.',
         'aloud_failed' => 'No se ha podido seguir leyendo en voz alta. Compruebe la conexión e inténtelo otra vez.',
         'time_left' => 'tiempo restante: :time',
         'time_left_both' => ':chapter para acabar el capítulo, :time en total',

@@ -8,7 +8,8 @@ export class FixedHighlights {
     #shown = new Map()
 
     /**
-     * @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], onPress: (index: number, range: Range, mark: object) => void}} of
+     * @param {{view: HTMLElement, colour: (name: string) => string, marks: () => object[], onPress: (index: number,
+     *     range: Range, mark: object) => void}} of
      */
     constructor(of) {
         Object.assign(this, of)

@@ -10,9 +10,12 @@ export class Marks {
     #unsent
 
     /**
-     * @param {{address: string, token: string, box: HTMLElement, texts: object, where: () => {locator: object,
-     *     label: string}, go: (locator: object) => void, onChange?: (mark: object) => void, write?: (mark: object) =>
-     *     void}} of write: puts the box for a note where the text is to which it belongs; else it is in the list
+     * @param {{
+     *     address: string, token: string, box: HTMLElement, texts: object, colours?: Record<string, string>,
+     *     where: () => {locator: object, label: string}, go: (locator: object) => void,
+     *     onChange?: (mark: object) => void, write?: (mark: object) => void
+     * }} of colours: what they are called; write: puts the box for a note where the text is to which it belongs, else
+     *     it is in the list
      */
     constructor(of) {
         Object.assign(this, of)
@@ -145,7 +148,8 @@ export class Marks {
                 textContent: mark.locator.text?.highlight ?? '',
             })
             quote.dataset.colour = mark.colour
-            entry.append(quote)
+            const colour = element('span', { className: 'mark-colour', textContent: this.colours?.[mark.colour] ?? '' })
+            entry.append(quote, colour)
         }
         if (mark.note) entry.append(element('p', { textContent: mark.note }))
         return entry

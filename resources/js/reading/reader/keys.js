@@ -34,7 +34,7 @@ export class Keys {
         )
             return
         const elsewhere = event.target.closest?.('.drawer, .selection-bar, button, a')
-        if (!elsewhere && !tools.textView?.open && tools.selectByKey(event)) return event.preventDefault()
+        if (!elsewhere && !tools.textView?.open && tools.selectionKeys.take(event)) return event.preventDefault()
         if (event.target.closest?.('.drawer') && !IN_DRAWER.includes(event.key)) return
         if (tools.textView?.open && !IN_TEXT.includes(event.key)) return
         if (event.key === ' ' && event.target.closest?.('button, a')) return

@@ -1,22 +1,34 @@
 // Reads aloud from the page that is open: by the book's own recording where it has one, the sentence lit as it is
-// spoken, and else by the browser's voice, the paragraph lit.
+// spoken, and else by a voice, the paragraph lit.
+
+import { fill } from './notice.js'
+import { BrowserVoice, LibraryVoice } from './voices.js'
 
 const BLOCKS = 'h1, h2, h3, h4, h5, h6, p, li, blockquote, figcaption, dt, dd'
 /** A recording that goes silent for so long has come to its end. */
 const SILENCE = 2500
+
+const wordsOf = block => block.textContent.replace(/\s+/g, ' ').trim()
 
 export class ReadAloud {
     #on = false
     #paused = false
     #lit = null
     #silence = 0
+    /** The voice that reads. */
+    #voice = null
 
     /**
-     * @param {{view: HTMLElement, bar: HTMLElement, texts: object, language: string, say: (words: string) => void}}
-     * of
+     * @param {{view: HTMLElement, bar: HTMLElement, hint: HTMLElement, texts: object, language: string,
+     *     speech: object|null, token: string, say: (words: string) => void}} of hint: where it is said before that
+     *     nothing can read it; speech: what LibraryVoice wants, null where the library has none for this
      */
     constructor(of) {
         Object.assign(this, of)
+        this.voices = [
+            new BrowserVoice(),
+            ...(this.speech ? [new LibraryVoice({ ...this.speech, token: this.token })] : []),
+        ]
         this.speed = this.bar.querySelector('select')
         this.speed.value = localStorage.getItem('aloud:speed') ?? '1'
         this.speed.onchange = () => {
@@ -30,7 +42,32 @@ export class ReadAloud {
         this.view.addEventListener('relocate', ({ detail }) => {
             this.range = detail.range
         })
-        addEventListener('pagehide', () => globalThis.speechSynthesis?.cancel())
+        addEventListener('pagehide', () => this.#voice?.stop())
+        globalThis.speechSynthesis?.addEventListener?.('voiceschanged', () => this.showHint())
+    }
+
+    /** What can read a language; by a voice of the book's own where there is none of a passage's. */
+    #voiceOf(language) {
+        const reading = of => this.voices.find(voice => voice.reads(of))
+        return reading(language) ?? reading(this.language)
+    }
+
+    /** Why it cannot be read aloud; empty where it can. */
+    get #hindrance() {
+        if (this.view.mediaOverlay || this.#voiceOf(this.language)) return ''
+        const names = new Intl.DisplayNames([document.documentElement.lang || 'en'], { type: 'language' })
+        let language = this.language
+        try {
+            language = names.of(this.language)
+        } catch {
+            // It is called as the book calls it.
+        }
+        return fill(this.texts.no_voice, { language })
+    }
+
+    /** Says before that it cannot be read aloud. */
+    showHint() {
+        this.hint.textContent = this.#hindrance
     }
 
     get on() {
@@ -43,7 +80,8 @@ export class ReadAloud {
 
     start() {
         const recorded = this.view.mediaOverlay
-        if (!recorded && !globalThis.speechSynthesis?.getVoices().length) return this.say(this.texts.no_voice)
+        const hindrance = this.#hindrance
+        if (hindrance) return this.say(hindrance)
         this.#on = true
         this.#paused = false
         this.#show()
@@ -55,7 +93,7 @@ export class ReadAloud {
         this.#on = false
         clearTimeout(this.#silence)
         this.view.mediaOverlay?.stop()
-        globalThis.speechSynthesis?.cancel()
+        this.#voice?.stop()
         this.#light(null)
         this.#show()
     }
@@ -69,7 +107,7 @@ export class ReadAloud {
         this.#paused = !this.#paused
         const recorded = this.view.mediaOverlay
         if (recorded) this.#paused ? recorded.pause() : recorded.resume()
-        else this.#paused ? speechSynthesis.pause() : speechSynthesis.resume()
+        else this.#paused ? this.#voice?.pause() : this.#voice?.resume()
         this.#show()
     }
 
@@ -116,11 +154,10 @@ export class ReadAloud {
         for (let from = this.range; this.#on; from = null) {
             const { doc } = this.#page
             this.range = from
-            for (const block of [...doc.querySelectorAll(BLOCKS)].filter(
-                b => !b.querySelector(BLOCKS) && this.#ahead(b),
-            )) {
+            const blocks = [...doc.querySelectorAll(BLOCKS)].filter(b => !b.querySelector(BLOCKS) && this.#ahead(b))
+            for (const [n, block] of blocks.entries()) {
                 if (!this.#on) return
-                await this.#speak(block)
+                await this.#speak(block, blocks[n + 1])
             }
             if (!this.#on) return
             const before = doc
@@ -129,20 +166,18 @@ export class ReadAloud {
         }
     }
 
-    async #speak(block) {
-        const words = block.textContent.replace(/\s+/g, ' ').trim()
+    async #speak(block, next) {
+        const words = wordsOf(block)
         if (!words) return
         const range = block.ownerDocument.createRange()
         range.selectNodeContents(block)
         await this.view.renderer.scrollToAnchor?.(range)
         this.#light(block)
-        await new Promise(done => {
-            const utterance = new SpeechSynthesisUtterance(words)
-            utterance.lang = block.closest('[lang]')?.lang || this.language
-            utterance.rate = Number(this.speed.value)
-            utterance.onend = utterance.onerror = done
-            speechSynthesis.speak(utterance)
-        })
+        const language = block.closest('[lang]')?.lang || this.language
+        this.#voice = this.#voiceOf(language)
+        const speaking = this.#voice.speak(words, language, Number(this.speed.value))
+        if (next) this.#voice.prepare(wordsOf(next))
+        await speaking
     }
 
     #light(block) {

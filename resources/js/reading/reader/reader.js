@@ -99,6 +99,7 @@ export class Reader {
             appearance,
             go: act => this.turning.go(act),
             locate: (index, range) => whereabouts.ofRange(index, range),
+            spot: (index, range) => whereabouts.spot(index, range),
             here: () => this.#here,
             pageLabels: () => whereabouts.pageLabels,
             where: () => {
@@ -213,8 +214,9 @@ export class Reader {
         const share = locator => this.whereabouts.positions.share(locator)
         const furthest = await furthestElsewhere(places, share)
         if (!furthest || share(furthest.locator) <= share(this.#here) + FURTHER) return
+        const isNarrow = matchMedia('(max-width: 639px)').matches
         say(
-            fill(texts.elsewhere, {
+            fill(isNarrow ? texts.elsewhere_short : texts.elsewhere, {
                 device: texts.devices[furthest.device_name] ?? furthest.device_name,
                 page: this.whereabouts.pageOf(furthest.locator),
             }),
@@ -272,6 +274,7 @@ export class Reader {
         if (Math.abs(share(place) - share(this.#here)) <= FURTHER) return
         const { left_off: leftOff, go_there: goThere, stay } = this.data.texts
         const page = this.whereabouts.pageOf(place)
+        if (page === this.whereabouts.pageOf(this.#here)) return
         say(fill(leftOff, { page }), [goThere, () => this.turning.go(() => this.goTo(place))], [stay])
     }
 

@@ -28,7 +28,8 @@ export class Selection {
 
     /**
      * @param {{bar: HTMLElement, locate: (index: number, range: Range) => {locator: object, label: string, page:
-     *     string|number}, act: Record<string, (chosen: object, value?: string) => void>}} of
+     *     string|number}, price: (index: number, range: Range) => Promise<string>, act: Record<string, (chosen:
+     *     object, value?: string) => void>}} of
      */
     constructor(of) {
         Object.assign(this, of)
@@ -82,7 +83,18 @@ export class Selection {
         this.bar.querySelector('[data-act="lookUp"]').hidden = chosen.text.split(' ').length > 3
         for (const button of this.bar.querySelectorAll('button[data-colour]'))
             button.setAttribute('aria-pressed', String(chosen.mark?.colour === button.dataset.colour))
+        const note = this.bar.querySelector('[data-note]')
+        if (note) note.textContent = chosen.mark?.note ?? ''
+        this.#showPrice(chosen)
         this.bar.hidden = false
+    }
+
+    /** What copying it would take of what the licence allows. */
+    async #showPrice(chosen) {
+        const price = this.bar.querySelector('[data-price]')
+        price.textContent = ''
+        const words = await this.price(chosen.index, chosen.range)
+        if (this.#shown === chosen) price.textContent = words
     }
 
     focus() {

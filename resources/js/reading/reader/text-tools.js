@@ -1,32 +1,32 @@
 // What is done with a text beside reading it: find in it, mark it, open its notes, copy, look up, cite, hear it.
 
 import { Overlayer } from 'foliate-js/overlayer.js'
+import { Beside } from '../marks/beside.js'
+import { Copying } from './copying.js'
 import { Find } from './find.js'
 import { FixedHighlights } from '../marks/fixed-highlights.js'
 import { Footnotes } from './footnotes.js'
-import { json } from '../marks/kept.js'
 import { Marks } from '../marks/marks.js'
+import { cfiOf } from '../marks/on-page.js'
 import { say } from './notice.js'
+import { placeNote } from '../marks/place-note.js'
 import { ReadAloud } from './read-aloud.js'
 import { Selection } from './selection.js'
+import { SelectionKeys } from './selection-keys.js'
 import { TextView } from './text-view.js'
 
 const $ = id => document.getElementById(id)
-const cfiOf = mark => mark.locator.locations.fragments?.find(f => f.startsWith('epubcfi('))
 
 export class TextTools {
     #marks = null
     /** A press on a highlight opens it and turns no page. */
     #pressed = false
-    /** What the page shows, and whether something is being selected by keys. */
-    #range = null
-    #selects = false
-
     /**
      * @param {{
      *     view: HTMLElement, reader: HTMLElement, data: object, drawers: object, appearance: object, go: Function,
      *     locate: (index: number, range: Range) =>
      *         {locator: object, page: string|number, section: string, label: string},
+     *     spot: (index: number, range: Range) => {document: number, share: number},
      *     here: () => object, pageLabels: () => {label: string}[], where: () => object,
      *     goToPlace: (locator: object) => Promise<void>
      * }} of
@@ -34,6 +34,7 @@ export class TextTools {
     constructor(of) {
         Object.assign(this, of)
         const { view, data, go } = of
+        this.copying = new Copying(data)
         this.find = new Find({
             view,
             texts: data.texts,
@@ -52,10 +53,20 @@ export class TextTools {
                 opener: $('open-text'),
                 here: () => (this.here()?.locations.position ?? 1) - 1,
                 go: index => go(() => view.goTo(index)),
-                copy: data.take && ((text, from, to) => this.#copyPages(text, this.#label(from), this.#label(to))),
+                copy: this.copying.isCounted ? (text, span) => this.copying.copy(text, span) : null,
             })
         this.aloud =
-            $('read-aloud') && new ReadAloud({ view, bar: $('aloud'), texts: data.texts, language: data.language, say })
+            $('read-aloud') &&
+            new ReadAloud({
+                view,
+                bar: $('aloud'),
+                hint: $('aloud-hint'),
+                texts: data.texts,
+                language: data.language,
+                speech: data.speech,
+                token: data.token,
+                say,
+            })
         if (this.aloud) {
             $('read-aloud').onclick = () => {
                 this.drawers.close()
@@ -69,17 +80,16 @@ export class TextTools {
         this.selection = new Selection({
             bar: $('selection'),
             locate: this.locate,
+            price: (index, range) => this.copying.price(this.#span(index, range)),
             act: {
                 highlight: (chosen, colour) => this.#highlight(chosen, colour),
-                note: chosen => {
-                    const mark =
+                note: chosen =>
+                    this.#write(
                         chosen.mark ??
-                        this.#known(chosen) ??
-                        this.#highlight(chosen, localStorage.getItem('pen') ?? 'lamp')
-                    this.drawers.show('marks')
-                    this.#marks.edit(mark)
-                },
-                copy: chosen => this.#copy(chosen.text, chosen.index, chosen.range),
+                            this.#known(chosen) ??
+                            this.#highlight(chosen, localStorage.getItem('pen') ?? 'lamp'),
+                    ),
+                copy: chosen => this.copying.copy(chosen.text, this.#span(chosen.index, chosen.range)),
                 lookUp: chosen =>
                     this.#openWith('word', $('word-box'), data.dictionary, {
                         word: chosen.text,
@@ -92,34 +102,48 @@ export class TextTools {
                 remove: chosen => this.#marks.remove(chosen.mark),
             },
         })
+        this.selectionKeys = new SelectionKeys(view, this.selection)
         this.fixed = new FixedHighlights({
             view,
-            cfiOf,
             colour: name => this.#colour(name),
             marks: () => this.#marks?.all ?? [],
             onPress: (index, range, mark) => this.#press(index, range, mark),
         })
-        view.addEventListener('relocate', ({ detail }) => {
-            this.#range = detail.range
-        })
+        this.beside =
+            data.marks &&
+            new Beside({
+                view,
+                page: $('page'),
+                box: $('beside'),
+                marks: () => this.#marks?.all ?? [],
+                open: mark => this.#write(mark),
+                texts: data.texts,
+            })
         this.#draw()
     }
 
     /** Marks are there once the book is. */
     start() {
         const { data, view } = this
+        this.aloud?.showHint()
         if (!data.marks) return
         this.#marks = new Marks({
             address: data.marks,
             token: data.token,
             box: $('bookmark-box'),
             texts: data.texts,
+            colours: data.colours,
             where: this.where,
             go: locator => {
                 if (innerWidth < 800) this.drawers.close()
                 this.go(() => this.goToPlace(locator))
             },
+            write: mark => {
+                if (innerWidth < 800) this.drawers.close()
+                this.go(() => this.goToPlace(mark.locator)).then(() => this.#write(mark))
+            },
             onChange: (mark, removed) => {
+                this.beside.draw()
                 if (!mark.colour || !cfiOf(mark)) return
                 if (view.isFixedLayout) this.fixed.draw()
                 else view.addAnnotation({ value: cfiOf(mark), colour: mark.colour }, removed)?.catch(() => {})
@@ -132,9 +156,10 @@ export class TextTools {
         this.selection.watch(doc, index)
         if (this.view.isFixedLayout) this.fixed.watch(doc, index)
         doc.addEventListener('copy', event => {
-            if (!this.data.take) return
+            if (!this.copying.isCounted) return
             event.preventDefault()
-            this.#copy(doc.getSelection().toString(), index, doc.getSelection().getRangeAt(0))
+            const selection = doc.getSelection()
+            this.copying.copy(selection.toString(), this.#span(index, selection.getRangeAt(0)))
         })
     }
 
@@ -145,57 +170,10 @@ export class TextTools {
         return true
     }
 
-    /**
-     * Selecting by keys: s takes the first word of the page, the arrows go on to another, with Shift they take more,
-     * and Enter goes to what can be done with it.
-     *
-     * @returns whether the key was for this
-     */
-    selectByKey({ key, shiftKey }) {
-        const { doc } = this.view.renderer?.getContents().at(-1) ?? {}
-        const selection = doc?.getSelection()
-        if (!selection) return false
-        // The edge of a paragraph is a step of its own to the browser, and nothing to be seen.
-        const extend = (...way) => {
-            const before = selection.toString().trim()
-            for (let step = 0; step < 3 && selection.toString().trim() === before; step++)
-                selection.modify('extend', ...way)
-        }
-        if (key === 's') {
-            const start =
-                this.#range?.startContainer.ownerDocument === doc
-                    ? this.#range
-                    : { startContainer: doc.body, startOffset: 0 }
-            selection.collapse(start.startContainer, start.startOffset)
-            extend('forward', 'word')
-            this.#selects = true
-            return true
-        }
-        if (!this.#selects || selection.isCollapsed) return false
-        if (key === 'Enter') {
-            this.selection.focus()
-            return true
-        }
-        const way = {
-            ArrowRight: ['forward', 'word'],
-            ArrowLeft: ['backward', 'word'],
-            ArrowDown: ['forward', 'line'],
-            ArrowUp: ['backward', 'line'],
-        }[key]
-        if (!way) return false
-        if (!shiftKey && way[0] === 'forward') selection.collapseToEnd()
-        else if (!shiftKey) {
-            selection.collapseToStart()
-            selection.modify('move', ...way)
-            way[0] = 'forward'
-        }
-        extend(...way)
-        return true
-    }
-
     /** @returns whether something was open, and now is not */
     closeOne() {
-        if (this.textView?.open) this.textView.toggle()
+        if (this.#marks?.noteBox.open) this.#marks.noteBox.close()
+        else if (this.textView?.open) this.textView.toggle()
         else if (this.footnotes.open) this.footnotes.close()
         else if (this.selection.open) this.selection.hide(true)
         else if (this.aloud?.on) this.aloud.stop()
@@ -246,37 +224,16 @@ export class TextTools {
         return this.#marks.highlight({ ...(chosen.mark ?? this.#known(chosen) ?? { locator, label }), colour })
     }
 
-    /** What the library calls a page, by its number. */
-    #label(number) {
-        return this.data.pdf ? number : (this.pageLabels()[number - 1]?.label ?? number)
+    /** Opens the box for the note of a mark, at its text. */
+    #write(mark) {
+        this.#marks.noteBox.show(mark, box => placeNote(box, mark, this.view, $('page')))
     }
 
-    #copy(text, index, range) {
+    /** Where a text begins and ends in the publication. */
+    #span(index, range) {
         const end = range.cloneRange()
         end.collapse(false)
-        const page = at => (this.data.pdf ? at.locator.locations.position : at.page)
-        return this.#copyPages(text, page(this.locate(index, range)), page(this.locate(index, end)))
-    }
-
-    /**
-     * Copies as far as the licence allows it: the pages on which the text stands are counted. What is an excerpt is
-     * free.
-     */
-    async #copyPages(text, from, to) {
-        const { take, token, texts } = this.data
-        if (!take) {
-            await navigator.clipboard.writeText(text)
-            return say(texts.copied)
-        }
-        const response = await fetch(take, {
-            method: 'POST',
-            headers: json(token),
-            body: JSON.stringify({ from: String(from), to: String(to) }),
-        }).catch(() => null)
-        const answer = await response?.json().catch(() => null)
-        if (!response?.ok) return say(answer?.message ?? texts.cannot_copy)
-        await navigator.clipboard.writeText(text)
-        say(answer.message)
+        return { from: this.spot(index, range), to: this.spot(index, end) }
     }
 
     #cite(parameters) {

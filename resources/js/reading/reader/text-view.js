@@ -29,8 +29,8 @@ export class TextView {
 
     /**
      * @param {{view: HTMLElement, box: HTMLElement, opener: HTMLElement, here: () => number, go: (index: number) =>
-     *     void, copy: ((text: string, from: number, to: number) => void)|null}} of
-     *     here and go: sections of the book; copy: pages from 1
+     *     void, copy: ((text: string, span: {from: object, to: object}) => void)|null}} of
+     *     here and go: sections of the book; copy: from where to where, as Copying has it
      */
     constructor(of) {
         Object.assign(this, of)
@@ -38,10 +38,28 @@ export class TextView {
         this.box.addEventListener('copy', event => {
             if (!this.copy) return
             event.preventDefault()
-            this.copy(getSelection().toString(), ...this.#pages)
+            this.copy(getSelection().toString(), this.#span())
         })
         this.box.querySelector('[data-before]').onclick = () => this.show(this.#at - 1)
         this.box.querySelector('[data-after]').onclick = () => this.show(this.#at + 1)
+    }
+
+    /** What is selected, as if the text of the article were spread evenly over its pages. */
+    #span() {
+        const article = this.box.querySelector('[data-text]')
+        const selected = getSelection().getRangeAt(0)
+        const before = document.createRange()
+        before.selectNodeContents(article)
+        const all = before.toString().length || 1
+        const [first, last] = this.#pages
+        const spot = (node, offset) => {
+            before.setEnd(node, offset)
+            const pages = Math.min(1, before.toString().length / all) * (last - first + 1)
+            const whole = Math.min(last - first, Math.floor(pages))
+            return { document: first - 1 + whole, share: pages - whole }
+        }
+        const { startContainer, startOffset, endContainer, endOffset } = selected
+        return { from: spot(startContainer, startOffset), to: spot(endContainer, endOffset) }
     }
 
     /**

@@ -149,6 +149,11 @@ export class Whereabouts {
         }
     }
 
+    /** The document in which a range begins, as the library counts them, and how far in its text. */
+    spot(index, range) {
+        return { document: this.#position(index), share: Math.min(1, Math.max(0, this.#shareOf(range))) }
+    }
+
     /**
      * The page or position that somebody asks for by its number or label.
      *

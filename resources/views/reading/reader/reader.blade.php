@@ -4,20 +4,25 @@
     $isMagazine = $title->format === \FigPorch\Core\Catalogue\Format::Magazine;
     $files = $isLoan ? url("/loans/{$loan->id}/files") : url("/titles/{$title->id}/excerpt/files");
     $order = $isLoan ? $publication->positions : $publication->excerpt_positions;
+    $colours = App\Reading\Marks\ColourNames::of($current->person);
     $data = App\Reading\Reader\ReadingData::json($loan, $place, [
         'files' => parse_url($files, PHP_URL_PATH),
         'sizes' => $isLoan ? $publication->sizes : $publication->excerpt_sizes,
         // Each page of a PDF is a position of its one file.
         'positions' => $isPdf ? array_fill(0, array_sum(array_column($order, 1)), [$order[0][0], 1]) : $order,
         'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.$order[0][0] : null,
-        'take' => $isLoan ? route('pages.take', $loan, false) : null,
+        'take' => $isLoan ? route('copies.take', $loan, false) : null,
+        'isLimited' => $isLoan && $loan->licence->rights()->pages !== null,
+        'colours' => $colours,
+        'speech' => $isLoan && App\Reading\Speech\Voice::reads($title->language)
+            ? ['address' => route('speech', $loan, false), 'languages' => App\Reading\Speech\Voice::LANGUAGES] : null,
         'cite' => route('cite', $title, false),
         'beginning' => $beginning,
         'dictionary' => route('dictionary', [], false),
         'language' => $title->language ?? 'en',
         'appearance' => $current->person?->reading,
     ], __('reader.in_reader') + Illuminate\Support\Arr::only(__('reading'),
-        ['page_of', 'no_such_page', 'cannot_open', 'elsewhere', 'left_off']));
+        ['page_of', 'no_such_page', 'cannot_open', 'elsewhere', 'elsewhere_short', 'left_off']));
     $radios = fn (string $name, array $options): string =>
         collect($options)->map(fn ($label, $value) =>
         '<label><input type="radio" name="'.$name.'" value="'.$value.'">'.e($label).'</label>')->implode('');
@@ -58,9 +63,7 @@
     <main class="reader-page" id="page" aria-label="{{ __('reader.book') }}">
         <p id="opening" class="absolute inset-0 grid place-items-center text-lg p-8 text-center"
             role="status">{{ __('reader.opening') }}</p>
-        <div id="notice" role="status" class="empty:hidden absolute left-1/2 -translate-x-1/2 bottom-4 z-10
-            rounded-panel border border-rule bg-card text-ink px-4 py-3 flex flex-wrap gap-3 items-center w-max
-            max-w-[92%]"></div>
+        @if ($isLoan)<div id="beside" role="group" aria-label="{{ __('reader.beside') }}"></div>@endif
         @if ($publication->fixed_layout)
             <section id="text-view" class="text-view" hidden aria-label="{{ __('reader.text_view') }}">
                 <article data-text tabindex="-1" lang="{{ $title->language ?? '' }}" dir="auto"></article>
@@ -73,7 +76,8 @@
                 <span class="flex" role="group" aria-label="{{ __('reader.highlight')
                     }}">@foreach (\FigPorch\Core\Reading\Colour::cases() as $colour)<button type="button"
                     data-act="highlight" data-colour="{{ $colour->value }}" aria-pressed="false"
-                    aria-label="{{ __('reader.highlight') }}: {{ __('reader.colours')[$colour->value] }}"><span
+                    title="{{ $colours[$colour->value] }}"
+                    aria-label="{{ __('reader.highlight') }}: {{ $colours[$colour->value] }}"><span
                     class="pen" data-colour="{{ $colour->value }}" aria-hidden="true"></span></button>@endforeach</span>
                 <button type="button" data-act="note">{{ __('reading.note') }}</button>
             @endif
@@ -81,6 +85,8 @@
             <button type="button" data-act="lookUp">{{ __('reader.look_up') }}</button>
             <button type="button" data-act="cite">{{ __('reading.cite') }}</button>
             <button type="button" data-act="remove" hidden>{{ __('reading.remove') }}</button>
+            @if ($isLoan)<p data-note class="selection-words empty:hidden"></p>@endif
+            <p data-price class="selection-words selection-price empty:hidden" role="status"></p>
         </div>
         <div id="aloud" class="selection-bar" role="toolbar" aria-label="{{ __('reader.read_aloud') }}" hidden>
             <button type="button" data-pause></button>
@@ -102,7 +108,8 @@
             <nav id="contents-list" aria-labelledby="contents-heading"></nav>
             <ul class="mt-4 pt-3 border-t border-[color:var(--edge)] list-none">
                 @unless ($publication->fixed_layout)<li><button type="button"
-                    id="read-aloud">{{ __('reader.read_aloud') }}</button></li>@endunless
+                    id="read-aloud" aria-describedby="aloud-hint">{{ __('reader.read_aloud') }}</button><p
+                    id="aloud-hint" class="px-2.5 text-[15px] text-[color:var(--dim)] empty:hidden"></p></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
                 @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}"
                     id="print-pages">{{ __('reader.print_pages') }}</a></li>@endif
@@ -120,7 +127,8 @@
             <ol id="find-list" class="found-list"></ol>
         </x-reading.drawer>
         @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box"
-            class="grid gap-2"></div></x-reading.drawer>@endif
+            class="grid gap-2"></div><p class="mt-4 pt-3 border-t border-[color:var(--edge)] text-[15px]"><a class="underline"
+            href="{{ route('marks.work', $title, false) }}">{{ __('marks.to_print') }}</a></p></x-reading.drawer>@endif
         <x-reading.drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-reading.drawer>
         <x-reading.drawer name="word" :heading="__('reader.look_up')"><div id="word-box"></div></x-reading.drawer>
         <x-reading.drawer name="appearance" :heading="__('reader.appearance')">
@@ -176,6 +184,8 @@
                 h-[2.8em] sm:h-[1.4em]" id="where"><span class="line-clamp-2 sm:line-clamp-1"><span id="chapter"
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span><span
                 id="screen" class="max-sm:hidden"></span> <span id="left"></span></span></p>
+            {{-- In place of where one is, so that it lies over nothing that is read. --}}
+            <div id="notice" role="status" class="reader-notice empty:hidden" data-passes="{{ __('reading.close_drawer') }}"></div>
             @if ($publication->fixed_layout)<span class="reader-zoom" role="group" aria-label="{{ __('reader.zoom') }}">
                 <button type="button" id="zoom-out" aria-label="{{ __('reader.zoom_out') }}">−</button><select
                 id="zoom" aria-label="{{ __('reader.zoom') }}"><option value="page">{{ __('reader.fit_page')
