@@ -1,10 +1,10 @@
-// Reads as a patron does: node bench/reading.mjs BASE CARD PIN LIBRARY CHAPTER PDF RARE COMMON
-// CHAPTER is a book with a very long chapter, PDF a long PDF; both are on loan. Prints milliseconds as JSON: from the
+// Reads as a patron does: node bench/reading.mjs BASE CARD PIN LIBRARY CHAPTER PIECES PDF RARE COMMON
+// CHAPTER is a book with a very long chapter, PIECES one of thousands, PDF a long PDF; all are on loan. Prints milliseconds as JSON: from the
 // click to text or picture, of turns, of finding; and megabytes that the tab has after a hundred pages of the PDF.
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 
-const [base, number, pin, library, chapter, pdf, rare, common] = process.argv.slice(2)
+const [base, number, pin, library, chapter, pieces, pdf, rare, common] = process.argv.slice(2)
 const TURNS = 60
 const PAGES = 100
 
@@ -129,10 +129,11 @@ await page.waitForFunction(() => /whole coast/.test(document.querySelector('#cha
 })
 const into = performance.now() - begun
 const words = { opening, into, turns: await turns(TURNS), rare: await find(rare), common: await find(common) }
+const inPieces = { opening: await open(pieces), rare: await find(rare), common: await find('keeper') }
 // In a tab that has nothing of the book.
 const storageState = await context.storageState()
 await context.close()
 page = await (await browser.newContext({ viewport, storageState })).newPage()
 const pictures = { opening: await open(pdf), turns: await turns(PAGES), memory: await memory() }
-console.log(JSON.stringify({ words, pictures }))
+console.log(JSON.stringify({ words, pieces: inPieces, pictures }))
 await browser.close()

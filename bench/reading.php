@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/* Reading what is very long: a chapter of 10 MB, and a PDF of 2,415 pages (R's reference manual, Debian's r-doc-pdf). */
+/*
+ * Reading what is very long: a chapter of 10 MB, a book of 5,000 chapters, and a PDF of 2,415 pages (R's reference
+ * manual, Debian's r-doc-pdf).
+ */
 
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\Licences\LicenceTerms;
@@ -28,6 +31,7 @@ $app = require __DIR__ . '/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 const BYTES = 10_000_000;
+const CHAPTERS = 5000;
 const MANUAL = '/usr/share/R/doc/manual/fullrefman.pdf';
 const WORDS = [
     'pilot',
@@ -45,28 +49,46 @@ const WORDS = [
 ];
 
 $random = new Randomizer(new Xoshiro256StarStar(21));
-$html = '<h1>The whole coast</h1>';
-$count = 0;
-while (strlen($html) < BYTES) {
+$paragraph = function () use ($random): string {
     $words = array_map(fn(): string => WORDS[$random->getInt(0, count(WORDS) - 1)], range(1, 110));
-    $count += count($words);
-    $html .= '<p>' . implode(' ', $words) . '.</p>';
+
+    return '<p>' . implode(' ', $words) . '.</p>';
+};
+$html = '<h1>The whole coast</h1>';
+while (strlen($html) < BYTES) {
+    $html .= $paragraph();
 }
-$book = new Book(
-    title: 'The Coast in One Chapter',
-    creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']],
-    isbn: DemoEbooks::isbn(961),
-    chapters: [
-        ['title' => 'Before', 'html' => '<h1>Before</h1><p>What follows is long.</p>'],
-        ['title' => 'The whole coast', 'html' => $html],
-    ],
-    description: 'A coast.',
-    publisher: 'Saltmere Harbour Office',
-    published: '2020',
-    subjects: ['Navigation'],
+$count = str_word_count(strip_tags(str_replace('<', ' <', $html)));
+$write = function (string $title, int $number, array $chapters): string {
+    $file = tempnam(sys_get_temp_dir(), 'coast') . '.epub';
+    (new EpubBuilder())->write(
+        new Book(
+            title: $title,
+            creators: [['name' => 'Gil Strand', 'sort' => 'Strand, Gil', 'role' => 'aut']],
+            isbn: DemoEbooks::isbn($number),
+            chapters: array_values($chapters),
+            description: 'A coast.',
+            publisher: 'Saltmere Harbour Office',
+            published: '2020',
+            subjects: ['Navigation'],
+        ),
+        $file,
+    );
+
+    return $file;
+};
+$file = $write('The Coast in One Chapter', 961, [
+    ['title' => 'Before', 'html' => '<h1>Before</h1><p>What follows is long.</p>'],
+    ['title' => 'The whole coast', 'html' => $html],
+]);
+$pieces = $write(
+    'The Coast in Pieces',
+    962,
+    array_map(
+        fn(int $n): array => ['title' => "Piece {$n}", 'html' => "<h1>Piece {$n}</h1>" . $paragraph() . $paragraph()],
+        range(1, CHAPTERS),
+    ),
 );
-$file = tempnam(sys_get_temp_dir(), 'coast') . '.epub';
-(new EpubBuilder())->write($book, $file);
 $card = Members::CARDS[0];
 $lend = function (string $file) use ($card): Title {
     $title = app(ImportPublication::class)(
@@ -85,14 +107,15 @@ $lend = function (string $file) use ($card): Title {
     return $title;
 };
 $long = $lend($file);
+$inPieces = $lend($pieces);
 $from = hrtime(true);
 $manual = $lend(MANUAL);
 $import = (hrtime(true) - $from) / 1e9;
 
-[$measured, $stolen] = Report::undisturbed(function () use ($card, $long, $manual): array {
+[$measured, $stolen] = Report::undisturbed(function () use ($card, $long, $inPieces, $manual): array {
     // Each time from the beginning.
     Place::query()
-        ->whereIn('title_id', [$long->id, $manual->id])
+        ->whereIn('title_id', [$long->id, $inPieces->id, $manual->id])
         ->delete();
     $process = new Process(
         [
@@ -103,6 +126,7 @@ $import = (hrtime(true) - $from) / 1e9;
             $card['pin'],
             $card['library'],
             $long->name,
+            $inPieces->name,
             $manual->name,
             'zebra',
             'keeper keeper keeper',
@@ -114,7 +138,7 @@ $import = (hrtime(true) - $from) / 1e9;
 
     return json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
 });
-['words' => $words, 'pictures' => $pictures] = $measured;
+['words' => $words, 'pieces' => $inParts, 'pictures' => $pictures] = $measured;
 $row = fn(string $what, float $value, float $mark, string $unit): array => [
     $what,
     sprintf('%.0f %s', $value, $unit),
@@ -141,6 +165,14 @@ Report::table(
         $row('a turn there, p95', Report::percentile($words['turns'], 0.95), 100, 'ms'),
         $row('find what is not in it', $words['rare'], 3000, 'ms'),
         $row('find what is in it often', $words['common'], 3000, 'ms'),
+        [
+            sprintf('a book of %s chapters opens', number_format(CHAPTERS)),
+            sprintf('%.0f ms', $inParts['opening']),
+            '',
+            '',
+        ],
+        $row('find what is not in it', $inParts['rare'], 3000, 'ms'),
+        $row('find what is in it often', $inParts['common'], 3000, 'ms'),
         $row('the PDF is taken in', $import, 20, 's'),
         $row('the PDF opens', $pictures['opening'], 2000, 'ms'),
         $row('a turn there, median', Report::percentile($pictures['turns'], 0.5), 150, 'ms'),
@@ -148,3 +180,4 @@ Report::table(
     ],
 );
 unlink($file);
+unlink($pieces);

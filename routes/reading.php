@@ -18,6 +18,7 @@ use App\Reading\Pages\PageController;
 use App\Reading\Places\PlaceController;
 use App\Reading\Player\PlayController;
 use App\Reading\Prepared\PreparedFileController;
+use App\Reading\Reader\DocumentsController;
 use App\Reading\Reader\ReadController;
 use App\Reading\Sections\SectionController;
 use App\Reading\Speech\SpeechController;
@@ -56,6 +57,10 @@ Route::middleware('auth:web')->group(function (): void {
         ->middleware(RequireOpenLoan::class);
     Route::get('/loans/{loan}/files/{path}', [ReadController::class, 'file'])
         ->name('read.file')
+        ->can('own', 'loan')
+        ->middleware(RequireOpenLoan::class);
+    Route::get('/loans/{loan}/documents', DocumentsController::class)
+        ->name('read.documents')
         ->can('own', 'loan')
         ->middleware(RequireOpenLoan::class);
     Route::post('/settings/reading', AppearanceController::class)->name('settings.reading');

@@ -45,7 +45,10 @@ final readonly class PageAllowance
     /** What a span would take: pages of it that have not been taken yet. */
     public function price(float $from, float $until): float
     {
-        return max(0.0, $this->with($from, $until)->pages() - $this->pages());
+        $price = $this->with($from, $until)->pages() - $this->pages();
+
+        // Sums of fractions are not to the last digit what they were.
+        return $price <= self::SAME ? 0.0 : $price;
     }
 
     public function allows(float $from, float $until): bool

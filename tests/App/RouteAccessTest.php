@@ -269,6 +269,7 @@ final class RouteAccessTest extends TestCase
         'copies.price' => self::OWN,
         'copies.take' => self::OWN,
         'speech' => self::OWN,
+        'read.documents' => self::OWN,
         'marks.in' => self::OWN,
         'marks.keep' => self::OWN,
         'marks.remove' => self::OWN,

@@ -38,7 +38,9 @@ final class SpeechTest extends TestCase
         $this->be($this->card()->person);
         $this->postJson("/loans/{$loan->id}/speech", ['text' => 'Mine?'])->assertNotFound();
         $this->be($card->person);
-        Title::query()->whereKey($title->id)->update(['language' => 'sv']);
+        Title::query()
+            ->whereKey($title->id)
+            ->update(['language' => 'sv']);
         $this->postJson("/loans/{$loan->id}/speech", ['text' => 'Hej'])->assertNotFound();
         $this->assertSame([], glob(sys_get_temp_dir() . '/speech-*'));
         $this->later(days: 60);

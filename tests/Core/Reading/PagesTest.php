@@ -64,6 +64,8 @@ final class PagesTest extends TestCase
                 $new = array_diff_key(array_flip($until > $from ? range($from, $until - 1) : []), $covered);
                 self::assertEqualsWithDelta(count($new) / 1000, $allowance->price($from / 1000, $until / 1000), 1e-6);
                 $allowance = $allowance->with($from / 1000, $until / 1000);
+                // Once more it is free, where it is not to the last digit the same, too.
+                self::assertSame(0.0, $allowance->price(max(0, $from / 1000 - 1e-12), $until / 1000 + 1e-12));
                 $covered += $new;
             }
             self::assertEqualsWithDelta(30 - count($covered) / 1000, $allowance->left(), 1e-6);

@@ -3,6 +3,7 @@
 
 import { element } from './element.js'
 import { fill } from './notice.js'
+import { pathOf } from './whereabouts.js'
 
 const AROUND = 48
 /** Documents that are fetched at once. */
@@ -169,8 +170,7 @@ export class Find {
         const coming = []
         const fetchNext = () => {
             const next = read.shift()
-            if (next?.section.createDocument)
-                coming.push({ index: next.index, doc: next.section.createDocument().catch(() => null) })
+            if (next?.section.createDocument) coming.push({ index: next.index, doc: this.#document(next.section) })
             else if (next) fetchNext()
         }
         for (let n = 0; n < AHEAD; n++) fetchNext()
@@ -194,6 +194,16 @@ export class Find {
         this.answer.textContent = fill(this.#outcome(number, chapters), { number, chapters, words: query })
         if (missing) this.answer.textContent += ` ${fill(this.texts.find_missing, { number: missing })}`
         this.steps.hidden = number < 2
+    }
+
+    /** @returns {Promise<Document|null>} null where it does not come */
+    async #document(section) {
+        try {
+            await this.view.book.together?.fetch(pathOf(section))
+            return await section.createDocument()
+        } catch {
+            return null
+        }
     }
 
     /** What was found, in words. */

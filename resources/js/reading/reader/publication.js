@@ -3,8 +3,46 @@ import { EPUB } from 'foliate-js/epub.js'
 
 export class LoanEnded extends Error {}
 
-/** @param {{files: string, sizes: Record<string, number>}} data where its files are, and how large each is */
-export const openPublication = async ({ files, sizes }, whenEnded) => {
+/** Documents that come many at once, kept until they are read; by path. */
+class Together {
+    #texts = new Map()
+    #coming = Promise.resolve()
+
+    /** @param {string|null} address where they are had; null where each is asked for by itself */
+    constructor(address) {
+        this.address = address
+    }
+
+    /** Sees to it that a document is here before it is read, with those after it. */
+    fetch(path) {
+        // One after the other: what the last brought may be what is wanted.
+        this.#coming = this.#coming.then(() => this.#fetch(path))
+        return this.#coming
+    }
+
+    async #fetch(path) {
+        if (!this.address || this.#texts.has(path)) return
+        const response = await fetch(`${this.address}?${new URLSearchParams({ from: path })}`, {
+            headers: { Accept: 'application/json' },
+        }).catch(() => null)
+        // Without a connection they may be on this device, each by itself.
+        if (!response) this.address = null
+        else if (response.ok) for (const [of, text] of Object.entries(await response.json())) this.#texts.set(of, text)
+    }
+
+    take(path) {
+        const text = this.#texts.get(path)
+        this.#texts.delete(path)
+        return text
+    }
+}
+
+/**
+ * @param {{files: string, sizes: Record<string, number>, documents: string|null}} data where its files are, how large
+ *     each is, and where documents are had many at once
+ */
+export const openPublication = async ({ files, sizes, documents }, whenEnded) => {
+    const together = new Together(documents)
     const get = async escaped => {
         const name = decodeURIComponent(escaped)
         // Files that a container may have and this one has not are not asked for.
@@ -20,12 +58,13 @@ export const openPublication = async ({ files, sizes }, whenEnded) => {
         return response
     }
     const loader = {
-        loadText: async name => (await get(name))?.text() ?? null,
+        loadText: async name => together.take(decodeURIComponent(name)) ?? (await (await get(name))?.text()) ?? null,
         loadBlob: async (name, type) => {
             const response = await get(name)
             return response && new Blob([await response.arrayBuffer()], { type })
         },
         getSize: name => sizes[decodeURIComponent(name)] ?? 0,
     }
-    return new EPUB(loader).init()
+    const book = await new EPUB(loader).init()
+    return Object.assign(book, { together })
 }

@@ -11,6 +11,8 @@
         // Each page of a PDF is a position of its one file.
         'positions' => $isPdf ? array_fill(0, array_sum(array_column($order, 1)), [$order[0][0], 1]) : $order,
         'pdf' => $isPdf ? parse_url($files, PHP_URL_PATH).'/'.$order[0][0] : null,
+        'documents' => $isLoan && $publication->media_type === \App\Models\Publication::EPUB
+            ? route('read.documents', $loan, false) : null,
         'take' => $isLoan ? route('copies.take', $loan, false) : null,
         'isLimited' => $isLoan && $loan->licence->rights()->pages !== null,
         'colours' => $colours,
