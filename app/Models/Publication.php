@@ -39,6 +39,9 @@ final class Publication extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, array{string, mixed}> by attribute: as it is kept, and what that is */
+    private array $decoded = [];
+
     protected $table = 'publications';
 
     protected $guarded = [];
@@ -58,4 +61,22 @@ final class Publication extends Model
         'excerpt_sizes' => 'array',
         'excerpt_positions' => 'array',
     ];
+
+    /**
+     * What is kept as JSON is read once: Laravel reads it at each look, and a long book has thousands of files.
+     *
+     * @param  string  $key
+     * @param  mixed  $value
+     */
+    protected function castAttribute($key, $value): mixed
+    {
+        if (!is_string($value) || ($this->casts[$key] ?? '') !== 'array') {
+            return parent::castAttribute($key, $value);
+        }
+        if (($this->decoded[$key][0] ?? null) !== $value) {
+            $this->decoded[$key] = [$value, parent::castAttribute($key, $value)];
+        }
+
+        return $this->decoded[$key][1];
+    }
 }

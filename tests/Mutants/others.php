@@ -159,10 +159,10 @@ return [
         'tests/Scripts/listening.test.mjs',
     ],
     [
-        'resources/js/reading/reader/find.js',
+        'resources/js/reading/reader/find-text.js',
         "plain === ' ' && afterSpace ? 0 : plain.length",
         'plain.length',
         'tests/Scripts/find.test.mjs',
     ],
-    ['resources/js/reading/reader/find.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
+    ['resources/js/reading/reader/find-text.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
 ];

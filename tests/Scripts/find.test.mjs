@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import test from 'node:test'
-import { lettersIn, lettersOf } from '../../resources/js/reading/reader/find.js'
+import { lettersIn, lettersOf, mayHave } from '../../resources/js/reading/reader/find-text.js'
 
 // Accents as one letter and as two, several spaces, both sigmas, syllables, letters outside the first plane, ligatures.
 const LETTERS = [...'aAéÉßẞİıΣςσ\u0301\u0308 \n\t\u00a0한글ながが𐐀𝒜ﬁЙй', 'e\u0301', '\u{1d15e}', '  ']
@@ -29,4 +29,25 @@ test('case, accents and the width of spaces make no difference', () => {
         ['İ', 'i'],
     ])
         assert.equal(lettersOf(one), lettersOf(other))
+})
+
+test('whether words may be in a document is seen by how it is written, and in doubt it is read', () => {
+    const may = (written, query) => mayHave(`<?xml version="1.0"?><html><body>${written}</body></html>`, query)
+    for (const [written, query] of [
+        ['<p>The <b>Fer</b>ry Kitchen</p>', 'FERRY kit'],
+        ['<p>end</p><p>start</p>', 'end start'],
+        ['<p>A caf\u00e9</p>', 'cafe'],
+        ['<p>A cafe\u0301</p>', 'caf\u00e9'],
+        ['<p>Caf&eacute;</p>', 'zebra'],
+        ['<p>salt&nbsp;cod</p>', 'salt cod'],
+        ['<p>salt&#160;&#xA0;cod</p>', 'salt  cod'],
+        ['<p>salt &amp; cod</p>', 'salt'],
+        ['<p>salt &amp; cod</p>', 'salt & cod'],
+        ['<p>the cook&apos;s</p>', "cook's"],
+        ['<![CDATA[zebra]]>', 'zebra'],
+        ['<p title="a &lt; b">\u03a4\u03ad\u03bb\u03bf\u03c2</p>', '\u03c4\u03b5\u03bb\u03bf\u03c3'],
+    ])
+        assert.ok(may(written, query), `${query} in ${written}`)
+    assert.ok(!may('<p>The Ferry Kitchen</p>', 'zebra'))
+    assert.ok(!may('<p class="zebra">Salt &amp; cod &lt; &nbsp;</p>', 'zebra'))
 })

@@ -2,125 +2,18 @@
 // Case, accents and the width of spaces make no difference.
 
 import { element } from './element.js'
+import { mayHave, placesIn } from './find-text.js'
 import { fill } from './notice.js'
 import { pathOf } from './whereabouts.js'
 
-const AROUND = 48
-/** Documents that are fetched at once. */
+/** Documents that are on their way while one is looked through. */
 const AHEAD = 6
 const SHORTEST = 2
 /** More than anybody steps through; beyond it only a longer query helps. */
 const MOST = 500
 
-const BLOCKS =
-    'address, article, aside, blockquote, dd, div, dl, dt, figcaption, figure, h1, h2, h3, h4, h5, h6, ' +
-    'li, ol, p, pre, section, table, td, th, tr, ul'
-
-/** What counts of a text: the small sigma is one, wherever it stands. */
-export const lettersOf = text =>
-    text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').replaceAll('ς', 'σ')
-
-const letters = new Map()
-
-/** Each letter is looked at once. */
-const foldedLetter = letter => {
-    let plain = letters.get(letter)
-    if (plain === undefined) {
-        plain = lettersOf(letter)
-        letters.set(letter, plain)
-    }
-    return plain
-}
-
-/**
- * Where in a text its letters are, of those that count; asked for one after the other.
- *
- * @returns {(wanted: number) => number} the offset of the letter before which so many stand
- */
-export const lettersIn = text => {
-    let [at, before, afterSpace] = [0, 0, false]
-    return wanted => {
-        while (at < text.length) {
-            const code = text.codePointAt(at)
-            const plain = code > 0x20 && code < 0x7f ? 'x' : foldedLetter(String.fromCodePoint(code))
-            const counts = plain === ' ' && afterSpace ? 0 : plain.length
-            if (before + counts > wanted) break
-            before += counts
-            if (plain) afterSpace = plain === ' '
-            at += code > 0xffff ? 2 : 1
-        }
-        return at
-    }
-}
-
-/**
- * The text of a document, and the text nodes it came from; blocks are parted, so that words at their edges do not run
- * together.
- */
-const textOf = doc => {
-    const nodes = []
-    const texts = []
-    let length = 0
-    let block = null
-    let parent = null
-    let its = null
-    let isRead = true
-    const walker = doc.createTreeWalker(doc.body, NodeFilter.SHOW_TEXT)
-    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-        if (node.parentElement !== parent) {
-            parent = node.parentElement
-            isRead = !parent.closest('script, style')
-            its = parent.closest(BLOCKS)
-        }
-        if (!isRead) continue
-        if (block && its !== block) {
-            texts.push('\n')
-            length++
-        }
-        block = its
-        nodes.push({ node, start: length })
-        texts.push(node.data)
-        length += node.data.length
-    }
-    return { text: texts.join(''), nodes }
-}
-
-/** What stands beside a place, without the word that is cut off at its edge. */
-const whole = (text, isCut, edge) => (isCut ? text.replace(edge, '… ') : text)
-
-/** @returns {{range: Range, before: string, match: string, after: string}[]} */
-export const placesIn = (doc, query) => {
-    const { text, nodes } = textOf(doc)
-    const plain = lettersOf(text)
-    const wanted = lettersOf(query)
-    if (!wanted.trim()) return []
-    const offsetOf = lettersIn(text)
-    // Places come in order, and so do the nodes they are in.
-    let n = 0
-    const at = offset => {
-        while (n > 0 && nodes[n].start > offset) n--
-        while (n < nodes.length - 1 && nodes[n + 1].start <= offset) n++
-        const { node, start } = nodes[n]
-        return [node, Math.min(node.length, offset - start)]
-    }
-    const places = []
-    for (let i = plain.indexOf(wanted); i >= 0; i = plain.indexOf(wanted, i + wanted.length)) {
-        const start = offsetOf(i)
-        const end = offsetOf(i + wanted.length - 1) + 1
-        const range = doc.createRange()
-        range.setStart(...at(start))
-        // The last letter tells the node: one that ends there, not one that begins there.
-        const [node, offset] = at(end - 1)
-        range.setEnd(node, Math.min(node.length, offset + 1))
-        places.push({
-            range,
-            before: whole(text.slice(Math.max(0, start - AROUND), start), start > AROUND, /^\S*\s/),
-            match: text.slice(start, end),
-            after: whole(text.slice(end, end + AROUND), end + AROUND < text.length, /\s\S*$/),
-        })
-    }
-    return places
-}
+/** A document that was not read, since the words cannot be in it. */
+const NOTHING = Symbol('nothing')
 
 export class Find {
     #places = []
@@ -170,7 +63,8 @@ export class Find {
         const coming = []
         const fetchNext = () => {
             const next = read.shift()
-            if (next?.section.createDocument) coming.push({ index: next.index, doc: this.#document(next.section) })
+            if (next?.section.createDocument)
+                coming.push({ index: next.index, doc: this.#document(next.section, query) })
             else if (next) fetchNext()
         }
         for (let n = 0; n < AHEAD; n++) fetchNext()
@@ -184,6 +78,7 @@ export class Find {
                 missing++
                 continue
             }
+            if (doc === NOTHING) continue
             const found = placesIn(doc, query).slice(0, MOST - this.#places.length)
             if (!found.length) continue
             chapters++
@@ -196,11 +91,11 @@ export class Find {
         this.steps.hidden = number < 2
     }
 
-    /** @returns {Promise<Document|null>} null where it does not come */
-    async #document(section) {
+    /** @returns {Promise<Document|typeof NOTHING|null>} null where it does not come */
+    async #document(section, query) {
         try {
-            await this.view.book.together?.fetch(pathOf(section))
-            return await section.createDocument()
+            const written = await this.view.book.together?.has(pathOf(section))
+            return written !== undefined && !mayHave(written, query) ? NOTHING : await section.createDocument()
         } catch {
             return null
         }

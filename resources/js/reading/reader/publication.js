@@ -13,15 +13,21 @@ class Together {
         this.address = address
     }
 
-    /** Sees to it that a document is here before it is read, with those after it. */
-    fetch(path) {
+    /**
+     * Sees to it that a document is here before it is read, with those after it.
+     *
+     * @returns {Promise<string|undefined>} how it is written; undefined where it is to be asked for by itself
+     */
+    has(path) {
         // One after the other: what the last brought may be what is wanted.
         this.#coming = this.#coming.then(() => this.#fetch(path))
-        return this.#coming
+        return this.#coming.then(() => this.#texts.get(path))
     }
 
     async #fetch(path) {
         if (!this.address || this.#texts.has(path)) return
+        // What was looked at and not read is let go of.
+        this.#texts.clear()
         const response = await fetch(`${this.address}?${new URLSearchParams({ from: path })}`, {
             headers: { Accept: 'application/json' },
         }).catch(() => null)
