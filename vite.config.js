@@ -19,6 +19,7 @@ export default defineConfig({
                 'resources/css/app.css',
                 'resources/js/app.js',
                 'resources/js/reading/reader/open.js',
+                'resources/js/reading/reader/pdf-worker.js',
                 'resources/js/reading/player/open.js',
                 'resources/js/reading/offline/list.js',
             ],

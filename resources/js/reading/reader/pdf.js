@@ -1,7 +1,6 @@
 // A PDF as foliate shows a book of fixed pages: each page is drawn when it is turned to.
 
 import { GlobalWorkerOptions, getDocument } from 'pdfjs-dist'
-import workerAddress from 'pdfjs-dist/build/pdf.worker.min.mjs?url'
 import { element } from './element.js'
 import { paragraphsOf } from './paragraphs.js'
 import { Crop } from './pdf-crop.js'
@@ -9,7 +8,8 @@ import { Outline } from './pdf-outline.js'
 import { PdfPage, ignore } from './pdf-page.js'
 import { LoanEnded } from './publication.js'
 
-GlobalWorkerOptions.workerSrc = workerAddress
+// Begun by pdf-worker.js.
+GlobalWorkerOptions.workerPort = globalThis.pdfWorker
 
 /** Pages that are kept as they were drawn: those beside the one that is read. */
 const MOST_KEPT = 4
@@ -78,8 +78,8 @@ class Pages {
     }
 }
 
-/** @param {{pdf: string, language: string}} data the address of the file */
-export const openPdf = async ({ pdf: address, language }, whenEnded) => {
+/** @param {{pdf: string, language: string, place: object|null}} data the address of the file, and where it was left */
+export const openPdf = async ({ pdf: address, language, place }, whenEnded) => {
     const pdf = await load(address, whenEnded)
     const outline = new Outline(pdf)
     const pages = new Pages(pdf, outline)
@@ -106,6 +106,8 @@ export const openPdf = async ({ pdf: address, language }, whenEnded) => {
             return doc
         },
     }))
+    // The page that comes first is on its way meanwhile.
+    pages.get(Math.min(pdf.numPages, place?.locations.position ?? 1) - 1).catch(ignore)
     const labels = await pdf.getPageLabels()
     return {
         sections,

@@ -232,6 +232,9 @@ export class Reader {
         const book = data.pdf
             ? await (await import('./pdf.js')).openPdf(data, ended)
             : await openPublication(data, ended)
+        const drawn = new Promise(done =>
+            view.addEventListener('load', ({ detail }) => detail.doc.addEventListener('drawn', done), { once: true }),
+        )
         $('page').prepend(view)
         await view.open(book)
         view.renderer.partsOf = doc => Parts.of(doc)
@@ -245,7 +248,8 @@ export class Reader {
         else if (place) await this.goTo(place)
         else await view.init({ showTextStart: false })
         $('opening').remove()
-        if (book.outline) this.#followOutline(book)
+        // The first page is drawn before its outline is looked up: one worker does both.
+        if (book.outline) drawn.then(() => this.#followOutline(book))
         else this.tools.textView?.fill(book.sections, book.toc ?? [], href => book.resolveHref(href)?.index)
         this.tools.start()
         this.element.dataset.ready = 'yes'

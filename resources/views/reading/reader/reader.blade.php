@@ -36,6 +36,8 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>{{ __($isLoan ? 'reading.reading' : 'reading.excerpt_of', ['name' => $title->name]) }} · Fig Porch</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @if ($isPdf)<script type="module" async
+        src="{{ Vite::asset('resources/js/reading/reader/pdf-worker.js') }}"></script>@endif
     @vite(['resources/css/app.css', 'resources/js/reading/reader/open.js'])
     @if ($isPdf)<link rel="modulepreload" href="{{ Vite::asset('resources/js/reading/reader/pdf.js') }}">@endif
     <script type="application/json" id="reader-data">{!! $data !!}</script>
