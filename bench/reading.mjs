@@ -1,6 +1,7 @@
 // Reads as a patron does: node bench/reading.mjs BASE CARD PIN LIBRARY CHAPTER PIECES PDF RARE COMMON
-// CHAPTER is a book with a very long chapter, PIECES one of thousands, PDF a long PDF; all are on loan. Prints milliseconds as JSON: from the
-// click to text or picture, of turns, of finding; and megabytes that the tab has after a hundred pages of the PDF.
+// CHAPTER is a book with a very long chapter, PIECES one of thousands, PDF a long PDF; all are on loan. Prints
+// milliseconds as JSON: from the click to text or picture, of turns, of finding; and megabytes that the tab has after a
+// hundred pages of the PDF.
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 

@@ -32,8 +32,7 @@ final class SectionAddress
         $number = (int) $parts[1] - 1;
         $leading = array_filter($contents, fn(array $entry): bool => isset($entry[2]));
         $name = $parts[2] ?? '';
-        $named =
-            $name === '' ? [] : array_filter($leading, fn(array $entry): bool => self::slug($entry[1]) === $name);
+        $named = $name === '' ? [] : array_filter($leading, fn(array $entry): bool => self::slug($entry[1]) === $name);
         if ($named === []) {
             return isset($leading[$number]) ? $number : null;
         }

@@ -277,7 +277,7 @@ test('pages are printed from the reader, and the text left is told at the reader
     await expect(page.locator('#page-of')).not.toContainText(/Pages? 1\b/)
     const [, first] = (await page.locator('#page-of').innerText()).match(/Pages? (\w+)/)
     await page.keyboard.press('c')
-    await page.getByRole('link', { name: 'Print pages' }).click()
+    await page.getByRole('link', { name: 'Print or mail pages' }).click()
     await expect(page.getByLabel('From page')).toHaveValue(first)
     await expect(page.getByLabel('To page')).toHaveValue(first)
     await page

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'heading' => 'Print pages',
+    'heading_mail' => 'Print or mail pages',
     'of' => 'of “:name”',
     'allowed_all' => 'This loan may print and copy as many pages as you like.',
     'allowed' => '{0} This loan has no pages left to print or copy.|{1} This loan may still print or copy :left page. What was taken once is not counted again.|[2,*] This loan may still print or copy :left pages. What was taken once is not counted again.',
@@ -12,6 +13,7 @@ return [
     'range' => 'The book has the pages :first to :last.',
     'show' => 'Show to print',
     'as_pdf' => 'Save as PDF',
+    'mail_after' => 'Once they are shown, they can be mailed to you or put into your folder, too.',
     'or_chapter' => 'Or a whole chapter',
     'chapter' => 'Chapter',
     'chapter_pages' => ':count page|:count pages',

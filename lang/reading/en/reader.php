@@ -43,7 +43,6 @@ return [
     'colours' => ['lamp' => 'lamp', 'sea' => 'sea', 'fig' => 'fig', 'clay' => 'clay'],
     'copy' => 'Copy',
     'look_up' => 'Look up',
-    'print_pages' => 'Print pages',
     'selected' => 'Selected text',
     'footnote' => 'Note to the text',
     'find' => 'Find',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'heading' => 'Imprimir páginas',
+    'heading_mail' => 'Imprimir o enviar páginas',
     'of' => 'de «:name»',
     'allowed_all' => 'Este préstamo puede imprimir y copiar cuantas páginas quiera.',
     'allowed' => '{0} A este préstamo no le quedan páginas para imprimir o copiar.|{1} Este préstamo aún puede imprimir o copiar :left página. Lo que se tomó una vez no se cuenta de nuevo.|[2,*] Este préstamo aún puede imprimir o copiar :left páginas. Lo que se tomó una vez no se cuenta de nuevo.',
@@ -12,6 +13,7 @@ return [
     'range' => 'El libro tiene las páginas :first a :last.',
     'show' => 'Mostrar para imprimir',
     'as_pdf' => 'Guardar en PDF',
+    'mail_after' => 'Una vez mostradas, también se le pueden enviar por correo o guardar en su carpeta.',
     'or_chapter' => 'O un capítulo entero',
     'chapter' => 'Capítulo',
     'chapter_pages' => ':count página|:count páginas',

@@ -43,7 +43,6 @@ return [
     'colours' => ['lamp' => 'lámpara', 'sea' => 'mar', 'fig' => 'higo', 'clay' => 'arcilla'],
     'copy' => 'Copiar',
     'look_up' => 'Diccionario',
-    'print_pages' => 'Imprimir páginas',
     'selected' => 'Texto seleccionado',
     'footnote' => 'Nota al texto',
     'find' => 'Buscar',

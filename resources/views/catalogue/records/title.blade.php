@@ -166,7 +166,8 @@
                 </dl>
             </div>
             @if ($contents !== [])
-                <details class="mt-5" id="contents" @if ($section !== '') open @endif><summary class="cursor-pointer"><h2
+                <details class="mt-5" id="contents" @if ($section !== '') open @endif><summary
+                    class="cursor-pointer"><h2
                     class="text-xl inline">{{ __('catalogue.contents') }}</h2> <span
                     class="meta">{{ trans_choice('catalogue.entries', count($contents))
                     }}</span></summary>

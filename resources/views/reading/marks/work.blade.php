@@ -1,7 +1,8 @@
 @use('App\Shared\View\TitleText')
 <x-layout :title="__('marks.of_work', ['name' => $title->name])" on="loans">
     <div class="no-print flex flex-wrap gap-3 items-center mb-6">
-        @if ($marks->isNotEmpty())<button type="button" class="btn" data-print>{{ __('marks.print_all') }}</button>@endif
+        @if ($marks->isNotEmpty())<button type="button" class="btn" data-print>{{
+            __('marks.print_all') }}</button>@endif
         <a class="btn btn-quiet" href="{{ route('marks.index', [], false) }}">{{ __('marks.all_colours') }}</a></div>
     <article class="printed">
         <h1 class="text-3xl mb-1">{{ TitleText::name($title) }}</h1>

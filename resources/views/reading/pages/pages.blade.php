@@ -3,8 +3,9 @@
     $buttons = fn (): string => '<button class="btn">'.e(__('pages.show')).'</button>'.($pdf ?
         '<button class="btn btn-quiet" name="pdf" value="1">'.e(__('pages.as_pdf')).'</button>' : '');
 @endphp
-<x-layout :title="__('pages.heading')" on="loans">
-    <h1 class="text-3xl">{{ __('pages.heading') }}</h1>
+@php($heading = __($pdf ? 'pages.heading_mail' : 'pages.heading'))
+<x-layout :title="$heading" on="loans">
+    <h1 class="text-3xl">{{ $heading }}</h1>
     <p class="mb-5"><a class="link" href="{{ route('read.show', $loan, false) }}">{{ __('pages.of', ['name' =>
         $loan->title->name]) }}</a></p>
     <p class="panel px-4 py-3 mb-5 max-w-[70ch]">{{ App\Reading\Pages\PagesText::allowed($left) }}</p>
@@ -22,7 +23,7 @@
         </form>
         <p id="pages-answer" role="alert" class="text-clay mt-2">{{ $errors->first() }}</p>
         <p class="meta mt-1">{{ __('pages.range', ['first' => $pages->label(1), 'last' =>
-            $pages->label($pages->count())]) }}</p>
+            $pages->label($pages->count())]) }} @if ($pdf){{ __('pages.mail_after') }}@endif</p>
         @if ($chapters !== [])
             <h2 class="text-xl mt-8 mb-2">{{ __('pages.or_chapter') }}</h2>
             <ul class="max-w-[70ch]">

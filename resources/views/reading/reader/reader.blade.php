@@ -116,7 +116,8 @@
                     id="aloud-hint" class="px-2.5 text-[15px] text-[color:var(--dim)] empty:hidden"></p></li>@endunless
                 <li><a href="{{ route('cite', $title, false) }}" id="cite-book">{{ __('reading.cite_book') }}</a></li>
                 @if ($isLoan)<li><a href="{{ route('pages.choose', $loan, false) }}"
-                    id="print-pages">{{ __('reader.print_pages') }}</a></li>@endif
+                    id="print-pages">{{ __($loan->licence->rights()->chaptersAsPdf ? 'pages.heading_mail' :
+                    'pages.heading') }}</a></li>@endif
             </ul>
         </x-reading.drawer>
         <x-reading.drawer name="find" :heading="__('reader.find')">
@@ -131,8 +132,8 @@
             <ol id="find-list" class="found-list"></ol>
         </x-reading.drawer>
         @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box"
-            class="grid gap-2"></div><p class="mt-4 pt-3 border-t border-[color:var(--edge)] text-[15px]"><a class="underline"
-            href="{{ route('marks.work', $title, false) }}">{{ __('marks.to_print') }}</a></p></x-reading.drawer>@endif
+            class="grid gap-2"></div><p class="mt-4 pt-3 border-t border-[color:var(--edge)] text-[15px]"><a
+            class="underline" href="{{ route('marks.work', $title, false) }}">{{ __('marks.to_print') }}</a></p></x-reading.drawer>@endif
         <x-reading.drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-reading.drawer>
         <x-reading.drawer name="word" :heading="__('reader.look_up')"><div id="word-box"></div></x-reading.drawer>
         <x-reading.drawer name="appearance" :heading="__('reader.appearance')">
@@ -189,7 +190,8 @@
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span><span
                 id="screen" class="max-sm:hidden"></span> <span id="left"></span></span></p>
             {{-- In place of where one is, so that it lies over nothing that is read. --}}
-            <div id="notice" role="status" class="reader-notice empty:hidden" data-passes="{{ __('reading.close_drawer') }}"></div>
+            <div id="notice" role="status" class="reader-notice empty:hidden" data-passes="{{
+                __('reading.close_drawer') }}"></div>
             @if ($publication->fixed_layout)<span class="reader-zoom" role="group" aria-label="{{ __('reader.zoom') }}">
                 <button type="button" id="zoom-out" aria-label="{{ __('reader.zoom_out') }}">−</button><select
                 id="zoom" aria-label="{{ __('reader.zoom') }}"><option value="page">{{ __('reader.fit_page')
