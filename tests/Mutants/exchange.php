@@ -145,7 +145,7 @@ return [
     ],
     [
         'app/Exchange/Sending/SendingController.php',
-        '|| array_diff(range($from, $to), $taken) !== []',
+        ' || !$pages->allowance($loan)->has($from - 1, $to)',
         '',
         'Exchange.SendingTest',
     ],

@@ -18,5 +18,4 @@ return [
     'to_print' => 'All of this work, to read and print',
     'nothing_in_work' => 'You have no marks in this work yet.',
     'print_all' => 'Print',
-    'go' => 'Go there',
 ];

@@ -18,5 +18,4 @@ return [
     'to_print' => 'Todas las de esta obra, para leer e imprimir',
     'nothing_in_work' => 'Aún no tiene marcas en esta obra.',
     'print_all' => 'Imprimir',
-    'go' => 'Ir allí',
 ];

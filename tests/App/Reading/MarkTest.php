@@ -7,6 +7,8 @@ namespace Tests\App\Reading;
 use App\Models\Card;
 use App\Models\Loan;
 use App\Models\Mark;
+use App\Models\Title;
+use FigPorch\Demo\DemoEbooks;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -36,6 +38,7 @@ final class MarkTest extends TestCase
         int $secondsAgo = 0,
         bool $removed = false,
         float $at = 0.25,
+        ?string $colour = null,
     ): TestResponse {
         return $this->putJson("/loans/{$this->loan->id}/marks/{$id}", [
             'locator' => [
@@ -49,6 +52,7 @@ final class MarkTest extends TestCase
             ],
             'label' => 'Page 4 of 7, The Quay',
             'note' => $note,
+            'colour' => $colour,
             'removed' => $removed,
             'changed_at' => 5_000_000 - $secondsAgo * 1000,
             'sent_at' => 5_000_000,
@@ -94,6 +98,62 @@ final class MarkTest extends TestCase
         $this->get('/marks')->assertDontSee('Seven out');
         $this->post("/marks/{$first}/remove")->assertNotFound();
         $this->assertFalse(Mark::query()->findOrFail($first)->removed);
+    }
+
+    public function test_colours_have_names_of_one_s_own_and_are_looked_at_by_them(): void
+    {
+        $this->keep((string) Str::uuid(), 'For Friday', colour: 'fig');
+        $this->keep((string) Str::uuid(), 'By and by', colour: 'sea');
+        $this->keep((string) Str::uuid(), 'No colour at all');
+        $this->post('/marks/colours', ['fig' => '  In the <b>exam</b> ', 'sea' => 'sea', 'lamp' => ''])->assertRedirect(
+            '/marks',
+        );
+        $this->assertSame(['fig' => 'In the <b>exam</b>'], $this->card->person->fresh()?->colour_names);
+        $this->get('/marks')->assertSee('In the <b>exam</b>')->assertSee('For Friday')->assertSee('By and by');
+        $this->get('/marks?colour=fig')
+            ->assertSee('For Friday')
+            ->assertDontSee('By and by')
+            ->assertDontSee('No colour');
+        $this->get('/marks?colour=clay')->assertSee('No mark is “clay”.');
+        $this->get('/marks?colour=nonsense')->assertSee('By and by');
+        $this->get("/loans/{$this->loan->id}/read")->assertSee('Highlight: In the <b>exam</b>');
+        $this->post('/marks/colours', ['clay' => str_repeat('x', 41)])->assertSessionHasErrors('clay');
+        $this->post('/marks/colours', ['fig' => ''])->assertRedirect('/marks');
+        $this->assertNull($this->card->person->fresh()?->colour_names);
+        // To others they are called as they look.
+        $this->post('/marks/colours', ['fig' => 'Mine']);
+        $this->be($this->card()->person);
+        $this->get('/marks')->assertDontSee('Mine');
+    }
+
+    public function test_all_marks_of_a_work_are_on_one_page_in_order_with_the_way_there(): void
+    {
+        $this->keep($later = (string) Str::uuid(), 'Second', at: 0.75);
+        $this->keep($first = (string) Str::uuid(), 'First', at: 0.1);
+        $title = $this->loan->title;
+        // Of another edition of the work, and of another work.
+        $other = Title::query()->findOrFail($title->id)->replicate()->fill(['record_key' => 'other']);
+        $other->save();
+        $apart = $this->importBook((new DemoEbooks())->books()[1]);
+        $copied = fn(int $titleId, string $note): bool => DB::table('marks')->insert(
+            ['id' => (string) Str::uuid(), 'title_id' => $titleId, 'note' => $note] +
+                (array) DB::table('marks')->where('id', $first)->first(),
+        );
+        $copied($other->id, 'In the other edition');
+        $copied($apart->id, 'Elsewhere');
+        $this->get("/titles/{$other->id}/marks")
+            ->assertOk()
+            ->assertSeeInOrder(['First', 'Second', 'In the other edition'])
+            ->assertDontSee('Elsewhere')
+            ->assertSee("/loans/{$this->loan->id}/read?mark={$later}", false);
+        $this->get('/marks')->assertSee("/titles/{$title->id}/marks", false);
+        $this->later(days: 60);
+        $this->artisan('lending:tick');
+        $this->get("/titles/{$title->id}/marks")
+            ->assertSee('First')
+            ->assertDontSee('?mark=', false);
+        $this->be($this->card()->person);
+        $this->get("/titles/{$title->id}/marks")->assertSee('You have no marks in this work yet.');
     }
 
     public function test_in_a_title_that_several_have_on_loan_each_sees_their_own(): void

@@ -86,9 +86,18 @@ final class PdfTest extends TestCase
         $this->get("/loans/{$loan->id}/files/document.pdf", ['Range' => 'bytes=0-7'])
             ->assertStatus(206)
             ->assertHeader('Content-Type', 'application/pdf');
-        $this->postJson("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])
+        $this->post("/loans/{$loan->id}/pages", ['from' => '23', 'to' => '24'])->assertRedirect(
+            "/loans/{$loan->id}/pages/23-24",
+        );
+        // Of its text a part of a page is copied.
+        $this->postJson("/loans/{$loan->id}/copies", [
+            'from_document' => 0,
+            'from_share' => 0.5,
+            'to_document' => 1,
+            'to_share' => 0.25,
+        ])
             ->assertOk()
-            ->assertJson(['left' => 18]);
+            ->assertJson(['left' => 17.25]);
         $this->get("/loans/{$loan->id}/pages")
             ->assertOk()
             ->assertSee('The book has the pages 1 to 24.');

@@ -133,7 +133,8 @@
         </x-reading.drawer>
         @if ($isLoan)<x-reading.drawer name="marks" :heading="__('reading.marks')"><div id="bookmark-box"
             class="grid gap-2"></div><p class="mt-4 pt-3 border-t border-[color:var(--edge)] text-[15px]"><a
-            class="underline" href="{{ route('marks.work', $title, false) }}">{{ __('marks.to_print') }}</a></p></x-reading.drawer>@endif
+            class="underline" href="{{ route('marks.work', $title, false) }}">{{
+            __('marks.to_print') }}</a></p></x-reading.drawer>@endif
         <x-reading.drawer name="cite" :heading="__('reading.cite')"><div id="cite-box"></div></x-reading.drawer>
         <x-reading.drawer name="word" :heading="__('reader.look_up')"><div id="word-box"></div></x-reading.drawer>
         <x-reading.drawer name="appearance" :heading="__('reader.appearance')">
