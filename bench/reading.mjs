@@ -109,13 +109,16 @@ const find = async words => {
     return time
 }
 
-/** Of the largest of the browser's pages: what it has alone, and its share of what several have. */
+/**
+ * Of the largest of the browser's pages, its private memory: what a browser's own task manager shows of a tab. The
+ * code of Chromium, which all of its processes have in common, is not in it.
+ */
 const memory = async () => {
     const session = await browser.newBrowserCDPSession()
     const { processInfo } = await session.send('SystemInfo.getProcessInfo')
     const sizes = processInfo
         .filter(({ type }) => type === 'renderer')
-        .map(({ id }) => Number(readFileSync(`/proc/${id}/smaps_rollup`, 'utf8').match(/^Pss:\s+(\d+)/m)[1]) / 1024)
+        .map(({ id }) => Number(readFileSync(`/proc/${id}/smaps_rollup`, 'utf8').match(/^Pss_Anon:\s+(\d+)/m)[1]) / 1024)
     return Math.max(...sizes)
 }
 

@@ -119,7 +119,7 @@ final class MarkTest extends TestCase
         $this->get("/loans/{$this->loan->id}/read")->assertSee('Highlight: In the <b>exam</b>');
         $this->post('/marks/colours', ['clay' => str_repeat('x', 41)])->assertSessionHasErrors('clay');
         $this->post('/marks/colours', ['fig' => ''])->assertRedirect('/marks');
-        $this->assertNull($this->card->person->fresh()?->colour_names);
+        $this->assertNull($this->card->person->fresh()->colour_names);
         // To others they are called as they look.
         $this->post('/marks/colours', ['fig' => 'Mine']);
         $this->be($this->card()->person);
