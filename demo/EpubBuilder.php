@@ -267,12 +267,18 @@ final class EpubBuilder
         foreach ($this->files($book) as $name => $bytes) {
             $id = str_replace(['/', '.'], '-', $name);
             $type = self::TYPES[pathinfo($name, PATHINFO_EXTENSION)];
-            $properties =
+            $said =
                 $name === 'cover.svg'
-                    ? ' properties="cover-image"'
-                    : (str_contains($bytes, '<svg') && $type === self::TYPES['xhtml']
-                        ? ' properties="svg"'
-                        : '');
+                    ? ['cover-image']
+                    : ($type === self::TYPES['xhtml']
+                        ? array_keys(
+                            array_filter(
+                                ['mathml' => '<math', 'svg' => '<svg'],
+                                fn(string $tag): bool => str_contains($bytes, $tag),
+                            ),
+                        )
+                        : []);
+            $properties = $said === [] ? '' : ' properties="' . implode(' ', $said) . '"';
             $overlay =
                 preg_match('/^chapter-(\d+)\.xhtml$/', $name, $m) === 1 && isset($book->readings[(int) $m[1] - 1])
                     ? " media-overlay=\"chapter-{$m[1]}-smil\""

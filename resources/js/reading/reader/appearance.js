@@ -1,5 +1,5 @@
 // How the text looks: chosen in the drawer, kept in this browser, put into the book's pages as a style sheet.
-import { FAMILIES, fontFaces } from './typefaces.js'
+import { FAMILIES, fontFaces, OF_FORMULAS } from './typefaces.js'
 
 const STANDARD = {
     size: 100,
@@ -86,7 +86,9 @@ export class Appearance {
                 font-variant-numeric: oldstyle-nums; font-kerning: normal; }
             h1, h2, h3, h4, h5, h6 { line-height: 1.2; text-wrap: balance; hyphens: none; break-after: avoid; }
             table, pre, code { font-variant-numeric: lining-nums tabular-nums; hyphens: manual; }
-            figure, blockquote { margin-inline: 1.5em; }`
+            figure, blockquote { margin-inline: 1.5em; }
+            math { font-family: ${OF_FORMULAS}; font-variant-numeric: lining-nums; }
+            math[display=block] { margin-block: .8em; }`
         const after = `
             html { color-scheme: ${dark ? 'dark' : 'light'}; color: ${colour('--print')};
                 background: none !important; font-size: ${size}%; }

@@ -7,6 +7,7 @@ const files = import.meta.glob(
         '/node_modules/@fontsource-variable/literata/files/*-wght-*.woff2',
         '/node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/*-wght-*.woff2',
         '/node_modules/@fontsource/opendyslexic/files/*.woff2',
+        '/node_modules/@fontsource/stix-two-math/files/*.woff2',
     ],
     { query: '?url', import: 'default', eager: true },
 )
@@ -15,6 +16,8 @@ const FACES = {
     literata: { name: 'Literata', ranges: literataRanges, weights: '200 900' },
     'atkinson-hyperlegible-next': { name: 'Atkinson', ranges: atkinsonRanges, weights: '200 800' },
     opendyslexic: { name: 'OpenDyslexic', ranges: {}, weights: null },
+    // With what a browser must know of a face to set formulas by it (OpenType, MATH table).
+    'stix-two-math': { name: 'Formulas', ranges: {}, weights: null },
 }
 
 /** What may be chosen, first the face and then what stands in for letters that it has not. */
@@ -24,6 +27,9 @@ export const FAMILIES = {
     dyslexic: 'OpenDyslexic, Atkinson, sans-serif',
     system: 'system-ui, sans-serif',
 }
+
+/** For formulas, whatever else is chosen. */
+export const OF_FORMULAS = "Formulas, 'STIX Two Math', math, serif"
 
 /** @font-face rules of all of them; a browser fetches those whose letters a page has. */
 export const fontFaces = () =>
