@@ -6,7 +6,10 @@ namespace App\Reading\Pages;
 
 use App\Shared\View\Numbers;
 
-/** Pages that a loan may take, and what something takes of them, in words: never less than it costs, nor more than is left. */
+/**
+ * Pages that a loan may take, and what something takes of them, in words: never less than it costs, nor more than is
+ * left.
+ */
 final class PagesText
 {
     /** Of one page; hundredths are told of less than that. */

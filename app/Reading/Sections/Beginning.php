@@ -25,6 +25,10 @@ final class Beginning
      */
     public function of(Loan $loan, Publication $publication): ?array
     {
+        // A page that is taken along for later opens where it was left.
+        if ($this->request->header('Sec-Fetch-Dest', 'document') !== 'document') {
+            return null;
+        }
         $mark = Input::text($this->request, 'mark');
         if ($mark !== '') {
             return $this->ofMark($loan, $mark);
@@ -38,12 +42,9 @@ final class Beginning
             return null;
         }
         [, $label, $document] = $publication->contents[$number] + [2 => 0];
+        $locator = $this->locator($publication, (int) $document, $publication->contents[$number][3] ?? 0);
 
-        return [
-            'locator' => $this->locator($publication, (int) $document, $publication->contents[$number][3] ?? 0),
-            'entry' => $number,
-            'label' => $label,
-        ];
+        return $locator === null ? null : ['locator' => $locator, 'entry' => $number, 'label' => $label];
     }
 
     /** @return array{locator: array<string, mixed>}|null */
@@ -61,9 +62,9 @@ final class Beginning
 
     /**
      * @param  int  $offset  bytes of its text before the place
-     * @return array<string, mixed>
+     * @return array<string, mixed>|null null where the publication has no such document
      */
-    private function locator(Publication $publication, int $document, int $offset): array
+    private function locator(Publication $publication, int $document, int $offset): ?array
     {
         $parts = $publication->parts;
         $before = array_sum(
@@ -76,7 +77,7 @@ final class Beginning
             1;
         $href = $parts === null ? $publication->positions[$document][0] ?? '' : $parts[$document]['path'] ?? '';
         if ($href === '') {
-            return [];
+            return null;
         }
         $within = min(1, $offset / max(1, $publication->lengths[$document] ?? 1));
         $share = $parts === null ? $within * ($publication->positions[$document][1] ?? 0) : 0;

@@ -50,6 +50,8 @@ final class SectionTest extends TestCase
         $card = $this->card();
         $loan = $this->borrow($card, $this->title);
         $this->be($card->person);
+        // Not in the page that is taken along for off line.
+        $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read", ['Sec-Fetch-Dest' => 'empty'])));
         $data = $this->beginning($this->get("/loans/{$loan->id}/read")->assertOk());
         $this->assertNotNull($data);
         $this->assertSame([2, $this->entry[0]], [$data['entry'] ?? null, $data['label'] ?? null]);

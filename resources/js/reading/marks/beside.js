@@ -9,6 +9,8 @@ const APART = 8
 const READABLE = 150
 
 export class Beside {
+    #frame = 0
+
     /**
      * @param {{view: HTMLElement, page: HTMLElement, box: HTMLElement, marks: () => object[], open: (mark: object) =>
      *     void, texts: Record<string, string>}} of page: what view and box lie in
@@ -16,18 +18,25 @@ export class Beside {
     constructor(of) {
         Object.assign(this, of)
         const { view } = this
-        view.addEventListener('relocate', () => this.draw())
+        view.addEventListener('relocate', () => this.#draw())
         view.addEventListener('load', ({ detail: { doc } }) => {
             // While text is scrolled, signs would stay behind.
             view.renderer.addEventListener('scroll', this.#clear)
-            doc.addEventListener('drawn', () => this.draw())
+            doc.addEventListener('drawn', () => this.#draw())
         })
         addEventListener('resize', this.#clear)
     }
 
     #clear = () => this.box.replaceChildren()
 
+    /** Marks have changed, one or many at once. */
     draw() {
+        cancelAnimationFrame(this.#frame)
+        this.#frame = requestAnimationFrame(() => this.#draw())
+    }
+
+    #draw() {
+        if (!this.view.renderer) return
         this.#clear()
         const { view } = this
         const bounds = view.getBoundingClientRect()

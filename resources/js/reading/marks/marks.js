@@ -85,6 +85,7 @@ export class Marks {
     }
 
     change(mark, removed = false) {
+        if (removed && this.noteBox.mark?.id === mark.id) this.noteBox.close(false)
         if (removed) this.#all.delete(mark.id)
         else this.#all.set(mark.id, mark)
         this.#unsent[mark.id] = {
@@ -121,10 +122,11 @@ export class Marks {
         const at = mark => mark.locator.locations.totalProgression
         const { noteBox } = this
         const isWriting = noteBox.open && this.list.contains(noteBox.element)
+        const hasFocus = noteBox.element.contains(document.activeElement)
         this.list.replaceChildren(...this.all.sort((a, b) => at(a) - at(b)).map(mark => this.#entry(mark)))
         if (!isWriting) return
         this.#entryOf(noteBox.mark)?.append(noteBox.element)
-        noteBox.text.focus()
+        if (hasFocus) noteBox.text.focus()
     }
 
     #entry(mark) {

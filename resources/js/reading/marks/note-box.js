@@ -45,7 +45,7 @@ export class NoteBox {
         // Keys are letters here; Escape keeps what has been written.
         this.element.addEventListener('keydown', event => {
             event.stopPropagation()
-            if (event.key !== 'Escape') return
+            if (event.key !== 'Escape' || event.isComposing) return
             event.preventDefault()
             this.close()
         })

@@ -9,17 +9,21 @@ export const cfiOf = mark => mark.locator.locations.fragments?.find(f => f.start
  * @param {object[]} marks
  * @returns {{mark: object, range: Range}[]} those that are in a document of the book; one without text where it begins
  */
-export const rangesIn = (view, marks, doc, index) =>
-    marks.flatMap(mark => {
-        try {
-            const resolved = cfiOf(mark) && view.resolveCFI(cfiOf(mark))
-            const range = resolved?.index === index && resolved.anchor(doc)
-            return range?.startContainer ? [{ mark, range }] : []
-        } catch {
-            // The page is other than it was, or not drawn yet.
-            return []
-        }
-    })
+export const rangesIn = (view, marks, doc, index) => {
+    // Of thousands of marks few are in this document.
+    const beginning = `${view.getCFI(index).slice(0, -1)}!`
+    return marks
+        .filter(mark => cfiOf(mark)?.startsWith(beginning))
+        .flatMap(mark => {
+            try {
+                const range = view.resolveCFI(cfiOf(mark)).anchor(doc)
+                return range?.startContainer ? [{ mark, range }] : []
+            } catch {
+                // The page is other than it was, or not drawn yet.
+                return []
+            }
+        })
+}
 
 /** The letter where a range begins: what is empty has no box. */
 const firstOf = range => {

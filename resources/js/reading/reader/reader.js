@@ -22,6 +22,9 @@ import { Zoom } from './zoom.js'
 /** A place further on by less than this share of the whole is the same. */
 const FURTHER = 0.005
 
+/** Milliseconds after which a PDF's outline is looked up, whatever has been drawn. */
+const LATEST_DRAWN = 5000
+
 /** As far down as the library knows the contents. */
 const CONTENTS_DEPTH = 2
 
@@ -232,9 +235,10 @@ export class Reader {
         const book = data.pdf
             ? await (await import('./pdf.js')).openPdf(data, ended)
             : await openPublication(data, ended)
-        const drawn = new Promise(done =>
-            view.addEventListener('load', ({ detail }) => detail.doc.addEventListener('drawn', done), { once: true }),
-        )
+        const drawn = new Promise(done => {
+            view.addEventListener('load', ({ detail }) => detail.doc.addEventListener('drawn', done), { once: true })
+            setTimeout(done, LATEST_DRAWN)
+        })
         $('page').prepend(view)
         await view.open(book)
         view.renderer.partsOf = doc => Parts.of(doc)

@@ -165,6 +165,10 @@ export class TextTools {
 
     /** Whether a click in the text means one of these, and not the page. */
     takesClick() {
+        if (this.#marks?.noteBox.open) {
+            this.#marks.noteBox.close()
+            return true
+        }
         if (!this.footnotes.open) return this.selection.open || this.#pressed
         this.footnotes.close()
         return true

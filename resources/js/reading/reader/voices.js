@@ -64,6 +64,7 @@ export class LibraryVoice {
     #kept = new Map()
     #done = null
     #run = 0
+    #isPaused = false
 
     /** @param {{address: string, languages: string[], token: string}} of where it is had, and what it reads */
     constructor(of) {
@@ -96,15 +97,18 @@ export class LibraryVoice {
     }
 
     pause() {
+        this.#isPaused = true
         this.#sound.pause()
     }
 
     resume() {
-        this.#sound.play().catch(() => {})
+        this.#isPaused = false
+        if (this.#done) this.#sound.play().catch(() => {})
     }
 
     stop() {
         this.#run++
+        this.#isPaused = false
         this.#sound.pause()
         this.#done?.()
         this.#kept.clear()
@@ -137,7 +141,8 @@ export class LibraryVoice {
             this.#sound.playbackRate = rate
             await new Promise((done, fail) => {
                 this.#done = done
-                this.#sound.play().catch(error => (error.name === 'AbortError' ? done() : fail(error)))
+                // Paused while it was on its way, it waits.
+                if (!this.#isPaused) this.#sound.play().catch(error => (error.name === 'AbortError' ? done() : fail(error)))
             })
         } finally {
             this.#done = null
