@@ -71,8 +71,10 @@ test('a book opens from cold without a network, and what is marked there reaches
     await expect.poll(() => bookText(page)).toContain('It is the only dish in this book that always works.')
     await page.keyboard.press('m')
     const note = `Without a network ${Date.now()}`
-    await page.getByLabel('Note, if you like').fill(note)
     await page.getByRole('button', { name: 'Bookmark this place' }).click()
+    await page.locator('.mark-list').getByRole('button', { name: 'Add note' }).click()
+    await page.getByLabel('Note', { exact: true }).fill(note)
+    await page.getByRole('button', { name: 'Keep', exact: true }).click()
     await expect(page.locator('.mark-list')).toContainText(note)
     // Opened once more, still without a network, it is where it was left.
     await page.goto(address)

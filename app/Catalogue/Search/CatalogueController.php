@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Catalogue\Filters\Filters;
+use App\Catalogue\Filters\LanguageFilter;
 use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
@@ -18,6 +19,7 @@ use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\LanguageName;
 use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Http\RedirectResponse;
@@ -172,19 +174,22 @@ final class CatalogueController
             );
         }
 
-        $codes = array_unique([
-            ...$languages->codes(CarbonImmutable::now()),
-            ...array_filter([$search->values[Field::Language->value] ?? '']),
+        // What a query says of the language is chosen, too.
+        $said = (string) LanguageName::code($search->values[Field::Language->value] ?? '');
+        $chosen = LanguageFilter::read([
+            'language' => Input::text($request, 'language') . LanguageFilter::SEPARATOR . $said,
         ]);
+        $codes = array_unique([...$languages->codes(CarbonImmutable::now()), ...$chosen->chosen]);
         $names = array_map(TitleText::language(...), array_combine($codes, $codes));
         asort($names);
 
         return view('catalogue.search.advanced', [
             'form' => $search,
-            'languages' => $names,
+            'languages' => array_fill_keys(array_keys($names), 0),
             'filters' => Filters::read([
                 'format' => Input::text($request, 'format'),
                 'audience' => Input::text($request, 'audience'),
+                'language' => $chosen->written(),
             ]),
         ]);
     }

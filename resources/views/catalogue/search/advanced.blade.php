@@ -13,12 +13,8 @@
                     name="{{ $name }}" value="{{ $value($name) }}" maxlength="200" class="field"></label>
             @endforeach
             @foreach (Field::cases() as $field)
-                @if ($field === Field::Language)<label class="grid gap-1"><span
-                    class="font-semibold">{{ __('search.language') }}</span><select name="{{ $field->value }}"
-                    class="field"><option value="">{{ __('search.any_language')
-                    }}</option>@foreach ($languages as $code => $name)<option value="{{ $code }}"
-                    @selected($value($field->value) === $code)>{{ $name }}</option>@endforeach</select></label>
-                @elseif (! $field->isRange())<label class="grid gap-1"><span
+                {{-- Languages are chosen below, several at once. --}}
+                @if ($field !== Field::Language && ! $field->isRange())<label class="grid gap-1"><span
                     class="font-semibold">{{ __("search.fields.{$field->value}") }}</span><input
                     name="{{ $field->value }}" value="{{ $value($field->value) }}" maxlength="200"
                     class="field"></label>@endif
@@ -33,9 +29,11 @@
                         class="field w-24"></label></div></fieldset>
             @endforeach
             @foreach ($filters->of(ChoiceFilter::class) as $filter)
-                @if (in_array($filter::name(), ['format', 'audience'], true))<fieldset><legend
+                @php($isLanguage = $filter::name() === 'language')
+                @if ($isLanguage || in_array($filter::name(), ['format', 'audience'], true))<fieldset><legend
                     class="font-semibold mb-1">{{ $filter->heading() }}</legend><div
-                    class="flex flex-wrap gap-x-4">@foreach ($filter->values([]) as $of => $words)<label
+                    class="flex flex-wrap gap-x-4 max-h-44 overflow-y-auto">@foreach ($filter->values($isLanguage ?
+                    $languages : []) as $of => $words)<label
                     class="flex items-center gap-2 py-1"><input type="checkbox" name="{{ $filter::boxes() }}[]"
                     value="{{ $of }}" @checked(in_array($of, $filter->chosen, true)) class="accent-shutter w-4 h-4">{{
                     $words }}</label>@endforeach</div></fieldset>@endif
