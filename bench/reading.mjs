@@ -118,7 +118,9 @@ const memory = async () => {
     const { processInfo } = await session.send('SystemInfo.getProcessInfo')
     const sizes = processInfo
         .filter(({ type }) => type === 'renderer')
-        .map(({ id }) => Number(readFileSync(`/proc/${id}/smaps_rollup`, 'utf8').match(/^Pss_Anon:\s+(\d+)/m)[1]) / 1024)
+        .map(
+            ({ id }) => Number(readFileSync(`/proc/${id}/smaps_rollup`, 'utf8').match(/^Pss_Anon:\s+(\d+)/m)[1]) / 1024,
+        )
     return Math.max(...sizes)
 }
 

@@ -132,7 +132,10 @@ final class MarkTest extends TestCase
         $this->keep($first = (string) Str::uuid(), 'First', at: 0.1);
         $title = $this->loan->title;
         // Of another edition of the work, and of another work.
-        $other = Title::query()->findOrFail($title->id)->replicate()->fill(['record_key' => 'other']);
+        $other = Title::query()
+            ->findOrFail($title->id)
+            ->replicate()
+            ->fill(['record_key' => 'other']);
         $other->save();
         $apart = $this->importBook((new DemoEbooks())->books()[1]);
         $copied = fn(int $titleId, string $note): bool => DB::table('marks')->insert(

@@ -142,7 +142,8 @@ export class LibraryVoice {
             await new Promise((done, fail) => {
                 this.#done = done
                 // Paused while it was on its way, it waits.
-                if (!this.#isPaused) this.#sound.play().catch(error => (error.name === 'AbortError' ? done() : fail(error)))
+                if (!this.#isPaused)
+                    this.#sound.play().catch(error => (error.name === 'AbortError' ? done() : fail(error)))
             })
         } finally {
             this.#done = null
