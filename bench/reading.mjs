@@ -8,6 +8,7 @@ import { chromium } from '@playwright/test'
 const [base, number, pin, library, chapter, pieces, pdf, rare, common] = process.argv.slice(2)
 const TURNS = 60
 const PAGES = 100
+const OPENINGS = 7
 
 const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
@@ -138,8 +139,12 @@ const words = { opening, into, turns: await turns(TURNS), rare: await find(rare)
 const inPieces = { opening: await open(pieces), rare: await find(rare), common: await find('keeper') }
 // In a tab that has nothing of the book.
 const storageState = await context.storageState()
-await context.close()
-page = await (await browser.newContext({ viewport, storageState })).newPage()
-const pictures = { opening: await open(pdf), turns: await turns(PAGES), memory: await memory() }
+const openings = []
+for (let n = 0; n < OPENINGS; n++) {
+    await page.context().close()
+    page = await (await browser.newContext({ viewport, storageState })).newPage()
+    openings.push(await open(pdf))
+}
+const pictures = { openings, turns: await turns(PAGES), memory: await memory() }
 console.log(JSON.stringify({ words, pieces: inPieces, pictures }))
 await browser.close()
