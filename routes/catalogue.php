@@ -22,6 +22,7 @@ use App\Catalogue\Search\PinController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
 use App\Exchange\Counter\CountsUse;
+use App\Reading\Sections\RememberSection;
 use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\Middleware\RequireLibrary;
 use Illuminate\Support\Facades\Route;
@@ -53,7 +54,7 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
     Route::post('/rooms/{room}', [RoomController::class, 'choose'])->name('rooms.choose');
     Route::get('/titles/{title}', TitleController::class)
         ->name('titles.show')
-        ->middleware(CountsUse::class . ':record');
+        ->middleware([CountsUse::class . ':record', RememberSection::class]);
     Route::get('/titles/{title}/alike', [TitleController::class, 'alike'])->name('titles.alike');
     Route::post('/titles/{title}/basket', [BasketTitlesController::class, 'put'])->name('baskets.put');
     Route::get('/baskets', [BasketController::class, 'index'])->name('baskets.index');

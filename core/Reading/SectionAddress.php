@@ -14,10 +14,17 @@ final class SectionAddress
 {
     private const LONGEST = 60;
 
+    private const SHAPE = '/^([1-9]\d{0,5})(?:-([^\/]{1,200}))?$/Du';
+
     /** @param  int  $number  in the contents, from 0 */
     public static function of(int $number, string $label): string
     {
         return $number + 1 . rtrim('-' . self::slug($label), '-');
+    }
+
+    public static function isOne(string $address): bool
+    {
+        return preg_match(self::SHAPE, $address) === 1;
     }
 
     /**
@@ -26,7 +33,7 @@ final class SectionAddress
      */
     public static function find(array $contents, string $address): ?int
     {
-        if (preg_match('/^(\d{1,6})(?:-(.*))?$/su', $address, $parts) !== 1) {
+        if (preg_match(self::SHAPE, $address, $parts) !== 1) {
             return null;
         }
         $number = (int) $parts[1] - 1;

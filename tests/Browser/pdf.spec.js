@@ -120,7 +120,7 @@ test('a long PDF is read in any size, its outline and links lead, its margins go
     // Where its size changes while a page is still being drawn, as on a slow device, its text comes all the same.
     const device = await page.context().newCDPSession(page)
     for (const size of ['width', '200', 'page']) {
-        await device.send('Emulation.setCPUThrottlingRate', { rate: 20 })
+        await device.send('Emulation.setCPUThrottlingRate', { rate: 10 })
         await page.evaluate(
             size =>
                 new Promise(done => {
@@ -136,10 +136,9 @@ test('a long PDF is read in any size, its outline and links lead, its margins go
                 }),
             size,
         )
-        await page.waitForTimeout(500)
-        await device.send('Emulation.setCPUThrottlingRate', { rate: 1 })
         await drawn(page)
     }
+    await device.send('Emulation.setCPUThrottlingRate', { rate: 1 })
 
     // A link within it.
     await goToPage(page, '3')

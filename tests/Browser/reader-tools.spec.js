@@ -181,6 +181,54 @@ test('text is highlighted, noted, copied within the allowance, looked up and cit
     await giveBack(page, 'The Ferry Kitchen')
 })
 
+test('a link to a section leads there once the title is borrowed, and a mark to its place', async ({ page }) => {
+    const complaints = watch(page)
+    await signIn(page, newCard('saltmere'))
+    await findTitle(page, 'Letters from Cinder Point')
+    const title = page.url()
+    await page.locator('#contents summary').click()
+    await page.locator('#contents').getByRole('link', { name: 'December' }).click()
+    await expect(page.getByText('Borrow this title, and it opens at “December”.')).toBeVisible()
+    await borrowAndRead(page)
+    await expect(page.locator('#where')).toContainText('December')
+    const address = page.url()
+    expect(address).toMatch(/\/read$/)
+
+    // Loaded again it is where it was left, and so it is by its own address.
+    await page.keyboard.press('Home')
+    await expect(page.locator('#where')).not.toContainText('December')
+    await page.keyboard.press('PageDown')
+    const kept = page.waitForResponse(r => r.url().endsWith('/place') && r.ok())
+    await page.keyboard.press('m')
+    const marked = page.waitForResponse(r => r.url().includes('/marks/') && r.status() === 204)
+    await page.getByRole('button', { name: 'Bookmark this place' }).click()
+    await marked
+    await page.keyboard.press('Escape')
+    await kept
+    await page.reload()
+    await expect(page.locator('#reader')).toHaveAttribute('data-ready', 'yes')
+    await expect(page.locator('#where')).not.toContainText('December')
+
+    // On loan, the link leads there at once; where one was is offered, though the bars are put away.
+    const was = await page.locator('#page-of').innerText()
+    await page.goto(title)
+    await page.locator('#contents summary').click()
+    await page.locator('#contents').getByRole('link', { name: 'December' }).click()
+    await expect(page.locator('#where')).toContainText('December')
+    const box = await page.locator('#page').boundingBox()
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height - 30)
+    await expect(page.locator('#reader')).toHaveClass(/bare/)
+    await expect(page.locator('#notice')).toContainText('You left off on page')
+    await page.getByRole('button', { name: 'Go there' }).click()
+    await expect(page.locator('#page-of')).toHaveText(was)
+
+    await page.goto('/marks')
+    await page.locator('main').getByRole('link', { name: /^Page/ }).click()
+    await expect(page.locator('#page-of')).toHaveText(was)
+    expect(complaints).toEqual([])
+    await giveBack(page, 'Letters from Cinder Point')
+})
+
 test('text is selected and highlighted by keys alone', async ({ page }) => {
     const complaints = await open(page, 'The Ferry Kitchen')
     await page.keyboard.press('c')

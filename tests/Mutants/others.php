@@ -54,7 +54,14 @@ return [
     ['app/Reading/Reader/DocumentsController.php', "mb_check_encoding(\$text, 'UTF-8')", 'true', 'DocumentsTest'],
     ['app/Reading/Marks/Marks.php', "\$query->where('titles.work_id', \$workId)", '$query', 'MarkTest'],
     ['app/Reading/Marks/Marks.php', "\$query->where('colour', \$colour?->value)", '$query', 'MarkTest'],
-    ['core/Reading/PageAllowance.php', '<= $this->left()', '< $this->left()', 'PagesTest|PrintTest'],
+    ['core/Reading/PageAllowance.php', '<= $this->left() + self::SAME', '< $this->left()', 'PagesTest|PrintTest'],
+    [
+        'app/Reading/Sections/Beginning.php',
+        "\$this->request->header('Sec-Fetch-Dest', 'document') !== 'document'",
+        'false',
+        'Reading.SectionTest',
+    ],
+    ['app/Reading/Sections/RememberSection.php', ' && SectionAddress::isOne($section)', '', 'Reading.SectionTest'],
     ['core/Desk/LineChange.php', '$left < 0', '$left < -1', 'LineChangeTest'],
     [
         'core/Desk/LineChange.php',

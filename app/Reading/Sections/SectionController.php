@@ -11,13 +11,11 @@ use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
 use FigPorch\Core\Reading\SectionAddress;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 
 /** A link to a section of a title: who has it on loan is there, and who borrows it comes there. */
 final class SectionController
 {
     public function __invoke(
-        Request $request,
         Title $title,
         string $section,
         RequestContext $current,
@@ -35,7 +33,6 @@ final class SectionController
                 Opening::address($loan->id, $title->format) . '?' . http_build_query(['section' => $address]),
             );
         }
-        WantedSections::keep($request->session(), $title->id, $address);
 
         return new RedirectResponse($current->link(route('titles.show', [$title, 'section' => $address], false)));
     }

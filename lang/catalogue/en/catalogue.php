@@ -63,6 +63,7 @@ return [
     'address_copied' => 'Its address is copied',
     'contents' => 'Contents',
     'section_wanted' => 'Borrow this title, and it opens at “:section”.',
+    'section_on_loan' => 'It opens at “:section”.',
     'section_gone' => 'This link led to a section that is not in the contents of this title any more.',
     'entries' => '{1} :count entry|[2,*] :count entries',
     'series_order' => '“:name” in order',

@@ -63,6 +63,7 @@ return [
     'address_copied' => 'Su dirección está copiada',
     'contents' => 'Contenido',
     'section_wanted' => 'Tome prestado este título y se abrirá en «:section».',
+    'section_on_loan' => 'Se abrirá en «:section».',
     'section_gone' => 'Este enlace llevaba a una sección que ya no está en el índice de este título.',
     'entries' => '{1} :count entrada|[2,*] :count entradas',
     'series_order' => '«:name» en orden',

@@ -6,6 +6,7 @@ namespace Tests\App\Reading;
 
 use App\Models\Publication;
 use App\Models\Title;
+use FigPorch\Demo\DemoEbooks;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\App\ImportsBooks;
@@ -43,7 +44,8 @@ final class SectionTest extends TestCase
     {
         // Before they sign in.
         $answer = $this->get($this->address)->assertRedirect();
-        $this->get((string) $answer->headers->get('Location'))
+        $page = (string) $answer->headers->get('Location');
+        $this->get($page)
             ->assertOk()
             ->assertSee("Borrow this title, and it opens at “{$this->entry[0]}”.");
 
@@ -68,6 +70,11 @@ final class SectionTest extends TestCase
 
         $answer = $this->get($this->address)->assertRedirectContains("/loans/{$loan->id}/read?section=3-");
         $this->assertSame(2, $this->beginning($this->get((string) $answer->headers->get('Location')))['entry'] ?? null);
+        // The address that then stands above the page leads there as well, whoever has it.
+        $this->flushSession();
+        $this->be($card->person);
+        $this->get($page)->assertSee("It opens at “{$this->entry[0]}”.");
+        $this->assertSame(2, $this->beginning($this->get("/loans/{$loan->id}/read"))['entry'] ?? null);
         // The loan is of one person alone.
         $this->be($this->card()->person);
         $this->get($this->address)->assertRedirectContains("/titles/{$this->title->id}?section=3-");
@@ -81,6 +88,16 @@ final class SectionTest extends TestCase
         $loan = $this->borrow($card, $this->title);
         $this->be($card->person);
         $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read?section=99")));
+        // What is none forgets nothing.
+        $this->get("/titles/{$this->title->id}?section=" . basename($this->address));
+        $this->get("/titles/{$this->title->id}?section=gone");
+        $this->assertSame(2, $this->beginning($this->get("/loans/{$loan->id}/read"))['entry'] ?? null);
+        foreach (['99', 'gone', '0', '3/../..'] as $wrong) {
+            $this->get("/titles/{$this->title->id}?section=" . rawurlencode($wrong))
+                ->assertOk()
+                ->assertDontSee('It opens at');
+            $this->assertNull($this->beginning($this->get("/loans/{$loan->id}/read")));
+        }
     }
 
     public function test_a_mark_opens_for_whose_it_is(): void
@@ -110,6 +127,9 @@ final class SectionTest extends TestCase
         $this->assertNull(
             $this->beginning($this->get("/loans/{$loan->id}/read?mark=0192f0a0-0000-7000-8000-00000000000f")),
         );
+        // Of another title it is no place in this.
+        $second = $this->borrow($card, $this->importBook((new DemoEbooks())->books()[1]));
+        $this->assertNull($this->beginning($this->get("/loans/{$second->id}/read?mark={$id}")));
         $other = $this->card();
         $theirs = $this->borrow($other, $this->importedAgain());
         $this->be($other->person);

@@ -26,7 +26,7 @@ const button = (words, act) => {
 /** @param {[string, (() => void)?][]} acts words and what they do; either puts the slip away */
 export const say = (text, ...acts) => {
     const slip = document.getElementById('notice')
-    const { passes: close } = slip.dataset
+    const { close } = slip.dataset
     slip.dataset.said = text
     clearTimeout(passing)
     slip.replaceChildren(

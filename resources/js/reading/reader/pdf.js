@@ -6,10 +6,10 @@ import { paragraphsOf } from './paragraphs.js'
 import { Crop } from './pdf-crop.js'
 import { Outline } from './pdf-outline.js'
 import { PdfPage, ignore } from './pdf-page.js'
+import { pdfWorker } from './pdf-worker.js'
 import { LoanEnded } from './publication.js'
 
-// Begun by pdf-worker.js.
-GlobalWorkerOptions.workerPort = globalThis.pdfWorker
+GlobalWorkerOptions.workerPort = pdfWorker
 
 /** Pages that are kept as they were drawn: those beside the one that is read. */
 const MOST_KEPT = 4

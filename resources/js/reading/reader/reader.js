@@ -2,11 +2,11 @@
 
 import 'foliate-js/view.js'
 import { Appearance } from './appearance.js'
+import { Arrival } from './arrival.js'
 import { Drawers } from './drawers.js'
 import { Keys } from './keys.js'
 import { followEnd } from './loan-end.js'
 import { fill, say, unsay } from './notice.js'
-import { furthestElsewhere } from '../places/other-devices.js'
 import { Pace } from '../places/pace.js'
 import { PlaceKeeper } from '../places/place-keeper.js'
 import { ReadingLog } from '../places/reading-log.js'
@@ -19,14 +19,8 @@ import { Turning, edgeAt } from './turning.js'
 import { Whereabouts, minutes } from './whereabouts.js'
 import { Zoom } from './zoom.js'
 
-/** A place further on by less than this share of the whole is the same. */
-const FURTHER = 0.005
-
 /** Milliseconds after which a PDF's outline is looked up, whatever has been drawn. */
 const LATEST_DRAWN = 5000
-
-/** As far down as the library knows the contents. */
-const CONTENTS_DEPTH = 2
 
 /** CSS Values and Units, W3C, 6.2: a point is 1/72 of an inch, a pixel 1/96. */
 const PIXELS_OF_POINT = 96 / 72
@@ -79,6 +73,14 @@ export class Reader {
                 onOffline: () => say(data.texts.offline),
             })
         this.log = data.records && data.keep ? new ReadingLog(data.keep) : null
+        this.arrival = new Arrival({
+            data,
+            view: this.view,
+            whereabouts: this.whereabouts,
+            here: () => this.#here,
+            goTo: locator => this.goTo(locator),
+            go: act => this.turning.go(act),
+        })
         this.missing = new MissingSection(data.texts, target => this.turning.go(() => this.view.renderer.goTo(target)))
         this.tools = this.#makeTools()
         this.keys = new Keys({
@@ -211,23 +213,6 @@ export class Reader {
         if (!section) say(this.data.texts.place_gone, [this.data.texts.stay])
     }
 
-    /** Another device that is further on is offered, never followed by itself. */
-    async #offerOtherDevice() {
-        const { places, texts } = this.data
-        const share = locator => this.whereabouts.positions.share(locator)
-        const furthest = await furthestElsewhere(places, share)
-        if (!furthest || share(furthest.locator) <= share(this.#here) + FURTHER) return
-        const isNarrow = matchMedia('(max-width: 639px)').matches
-        say(
-            fill(isNarrow ? texts.elsewhere_short : texts.elsewhere, {
-                device: texts.devices[furthest.device_name] ?? furthest.device_name,
-                page: this.whereabouts.pageOf(furthest.locator),
-            }),
-            [texts.go_there, () => this.turning.go(() => this.goTo(furthest.locator))],
-            [texts.stay],
-        )
-    }
-
     async #open() {
         const { data, view, keeper } = this
         const ended = () => location.reload()
@@ -248,9 +233,7 @@ export class Reader {
         this.zoom?.open(view)
         if (!book.outline) this.#fillContents(book.toc ?? [])
         const place = keeper ? keeper.newest(data.place, data.placed_at) : data.place
-        if (data.beginning) await this.#begin(data.beginning, book.toc ?? [])
-        else if (place) await this.goTo(place)
-        else await view.init({ showTextStart: false })
+        await this.arrival.open(place, book.toc ?? [])
         $('opening').remove()
         // The first page is drawn before its outline is looked up: one worker does both.
         if (book.outline) drawn.then(() => this.#followOutline(book))
@@ -258,32 +241,7 @@ export class Reader {
         this.tools.start()
         this.element.dataset.ready = 'yes'
         keeper?.send()
-        if (data.beginning && place) this.#offerWayBack(place)
-        else this.#offerOtherDevice()
-    }
-
-    /**
-     * Where a link led that somebody came by: to a section, or to a mark of theirs.
-     *
-     * @param {{locator: object, entry?: number, label?: string}} beginning entry: its number in the contents
-     */
-    async #begin({ locator, entry, label }, toc) {
-        // Loaded again, it opens where it was left.
-        history.replaceState(null, '', location.pathname)
-        const entries = (items, depth = 0) =>
-            depth > CONTENTS_DEPTH ? [] : items.flatMap(of => [of, ...entries(of.subitems ?? [], depth + 1)])
-        const named = entry === undefined ? null : entries(toc)[entry]
-        if (named?.href && named.label?.trim() === label) await this.view.goTo(named.href)
-        else await this.goTo(locator)
-    }
-
-    #offerWayBack(place) {
-        const share = locator => this.whereabouts.positions.share(locator)
-        if (Math.abs(share(place) - share(this.#here)) <= FURTHER) return
-        const { left_off: leftOff, go_there: goThere, stay } = this.data.texts
-        const page = this.whereabouts.pageOf(place)
-        if (page === this.whereabouts.pageOf(this.#here)) return
-        say(fill(leftOff, { page }), [goThere, () => this.turning.go(() => this.goTo(place))], [stay])
+        this.arrival.offer(place)
     }
 
     #fillContents(toc) {

@@ -68,7 +68,8 @@
 
             @if ($section === 'gone')<p class="panel px-4 py-3 mb-4" role="status">{{ __('catalogue.section_gone')
                 }}</p>@elseif ($wanted !== null)<p class="panel px-4 py-3 mb-4" role="status">{{
-                __('catalogue.section_wanted', ['section' => $contents[$wanted][1]]) }}</p>@endif
+                __($own->loan($title->id) === null ? 'catalogue.section_wanted' : 'catalogue.section_on_loan',
+                ['section' => $contents[$wanted][1]]) }}</p>@endif
             <h2 class="text-xl mb-2">{{ __('catalogue.ways') }}</h2>
             <div class="panel overflow-hidden">
                 @foreach ($ways as $i => $way)

@@ -4,6 +4,7 @@
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
         {{ App\Lending\Availability\AvailabilityIcon::Lit->html() }}
         <p class="flex-1 min-w-52"><strong>{{ __('account.ready_for_you', ['name' => $title->name]) }}</strong> <span
+            class="text-soft">{{ App\Shared\View\TitleText::format($title) }} ·</span> <span
             class="text-soft">{{ __('account.kept_until', ['date' => App\Shared\View\Dates::words($in->hold->kept_until,
             $in->hold->card->library->zone())]) }}</span></p>
         <div class="flex gap-2">

@@ -191,7 +191,7 @@
                 class="max-sm:hidden"></span> <span id="page-of" class="font-semibold"></span><span
                 id="screen" class="max-sm:hidden"></span> <span id="left"></span></span></p>
             {{-- In place of where one is, so that it lies over nothing that is read. --}}
-            <div id="notice" role="status" class="reader-notice empty:hidden" data-passes="{{
+            <div id="notice" role="status" class="reader-notice empty:hidden" data-close="{{
                 __('reading.close_drawer') }}"></div>
             @if ($publication->fixed_layout)<span class="reader-zoom" role="group" aria-label="{{ __('reader.zoom') }}">
                 <button type="button" id="zoom-out" aria-label="{{ __('reader.zoom_out') }}">−</button><select
