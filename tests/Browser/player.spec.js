@@ -88,6 +88,13 @@ test('an audiobook plays on from chapter to chapter, by keys and pointer, and is
         await expect.poll(() => phone.locator('#media').evaluate(m => m.readyState)).toBeGreaterThan(0)
         expect(Math.abs(Number(await phone.locator('#seek').inputValue()) - Number(reached))).toBeLessThan(2)
     }).toPass({ timeout: 30_000 })
+    // By a link to a chapter it begins there, and loaded again where it was left.
+    await phone.goto(`${address}?section=2`)
+    await expect(phone.locator('[data-part="1"]')).toHaveAttribute('aria-current', 'true')
+    await expect(phone).toHaveURL(address)
+    await phone.reload()
+    await expect(phone.locator('#player')).toHaveAttribute('data-ready', 'yes')
+    await expect(phone.locator('[data-part="2"]')).toHaveAttribute('aria-current', 'true')
     await phone.getByText('Bookmarks').click()
     await expect(phone.locator('.mark-list > li').filter({ hasText: note }).locator('.mark-go')).toHaveText(
         /^2:\d\d, 3\. The Case$/,

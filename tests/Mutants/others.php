@@ -212,5 +212,7 @@ return [
         'plain.length',
         'tests/Scripts/find.test.mjs',
     ],
+    ['resources/js/reading/reader/find-text.js', 'HIDES.test(written) ||', '', 'tests/Scripts/find.test.mjs'],
+    ['resources/js/reading/reader/find-text.js', 'WRITTEN_OTHERWISE.test(query) ||', '', 'tests/Scripts/find.test.mjs'],
     ['resources/js/reading/reader/find-text.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
 ];

@@ -15,19 +15,15 @@ use Symfony\Component\HttpFoundation\Response;
 /** Borrowed sound and video. */
 final class PlayController
 {
-    public function __construct(
-        private readonly Places $places,
-        private readonly PlayedParts $played,
-        private readonly Beginning $beginning,
-    ) {}
+    public function __construct(private readonly Places $places, private readonly PlayedParts $played) {}
 
-    public function show(Loan $loan, string $way, RequestContext $current): Response
+    public function show(Loan $loan, string $way, RequestContext $current, Beginning $beginning): Response
     {
         if ($way !== Opening::way($loan->title->format)) {
             return new RedirectResponse(Opening::of($loan));
         }
 
-        return $this->view('reading.player.player', $loan, $current);
+        return $this->view('reading.player.player', $loan, $current, $beginning);
     }
 
     /** What stands at the edge of every other page while it is heard. */
@@ -38,7 +34,8 @@ final class PlayController
             : new RedirectResponse(Opening::of($loan));
     }
 
-    private function view(string $view, Loan $loan, RequestContext $current): Response
+    /** The small player goes on where it was; it has no beginning. */
+    private function view(string $view, Loan $loan, RequestContext $current, ?Beginning $beginning = null): Response
     {
         $loan->load(['title.contributors', 'title.publication']);
         $publication = $loan->title->publication;
@@ -53,8 +50,7 @@ final class PlayController
                 'parts' => $this->played->of($loan->title, $publication, $loan),
                 'loan' => $loan,
                 'place' => $this->places->newest($current->requiredPerson()->id, $loan->title_id),
-                // The small player goes on where it was.
-                'beginning' => $view === 'reading.player.player' ? $this->beginning->of($loan, $publication) : null,
+                'beginning' => $beginning?->of($loan, $publication),
             ])
             ->withHeaders(['Cache-Control' => 'private, no-store']);
     }

@@ -50,6 +50,15 @@ final class PlayTest extends TestCase
             ->assertOk()
             ->assertSeeInOrder(['Seven Out', '0:10', 'Eight Back', '0:15', 'The Case'])
             ->assertHeader('Content-Security-Policy');
+        // A link to a chapter leads to where it begins.
+        $chapter = $this->get("/titles/{$title->id}/sections/2-eight-back")->assertRedirectContains(
+            "/loans/{$loan->id}/listen?section=2-eight-back",
+        );
+        $this->assertHtml(
+            $this->get((string) $chapter->headers->get('Location')),
+            '"beginning":{"locator":{"href":"b.mp3"',
+        );
+        $this->assertHtml($this->get("/loans/{$loan->id}/listen"), '"beginning":null');
         $this->get("/loans/{$loan->id}/read")->assertRedirect("/loans/{$loan->id}/listen");
         $this->get("/loans/{$loan->id}/watch")->assertRedirect("/loans/{$loan->id}/listen");
         $part = $this->get("/loans/{$loan->id}/files/b.mp3", ['Range' => 'bytes=0-99'])

@@ -113,8 +113,8 @@ export const placesIn = (doc, query) => {
     return places
 }
 
-/** What parts lines and words, and in how a document is written what is no text. */
-const APART = /\s+|<[^>]*>|&(?:nbsp|#160|#xa0);/gi
+/** What parts lines and words, and in how a document is written what is no text (XML 1.0, 2.5 and 3.1). */
+const APART = /\s+|<!--(?:(?!--)[\s\S])*-->|<(?:"[^"<]*"|'[^'<]*'|[^'"<>])*>|&(?:nbsp|#160|#xa0);/gi
 
 /** What may stand for any letter, or hide text as if it were none; and letters that may be written otherwise. */
 const HIDES = /&(?!amp;|lt;|gt;|quot;|apos;|nbsp;|#160;|#xa0;)|<!\[CDATA\[/i
