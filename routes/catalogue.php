@@ -19,6 +19,7 @@ use App\Catalogue\SavedSearches\SavedSearchController;
 use App\Catalogue\Search\CatalogueController;
 use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
+use App\Catalogue\Search\ResultsLookController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
 use App\Exchange\Counter\CountsUse;
@@ -45,6 +46,7 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
         ->middleware(CountsUse::class . ':search');
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
+    Route::post('/catalogue/look', ResultsLookController::class)->name('catalogue.look');
     Route::get('/catalogue/{index}', IndexController::class)
         ->whereIn('index', array_column(IndexKind::cases(), 'value'))
         ->name('indexes');

@@ -17,6 +17,7 @@ use Illuminate\Foundation\Auth\User;
  * @property string|null $calendar_key secret part of the address of the calendar of due dates
  * @property array<string, string>|null $pins filters kept for the next search
  * @property array<string, mixed>|null $rooms how each room opens for them
+ * @property array{covers: bool, by_work: bool}|null $results how they like to see what a search finds
  * @property array<string, string>|null $reading how text looks on devices that have nothing of their own
  * @property array<string, string>|null $colour_names their own, of colours of highlights
  * @property list<string>|null $ask_on_mobile what is not fetched over mobile data unasked
@@ -39,6 +40,7 @@ final class Person extends User
         'keeps_history' => 'boolean',
         'pins' => 'array',
         'rooms' => 'array',
+        'results' => 'array',
         'reading' => 'array',
         'colour_names' => 'array',
         'ask_on_mobile' => 'array',

@@ -16,7 +16,7 @@ final class PreferenceStore
     public function __construct(private readonly RequestContext $current) {}
 
     /**
-     * @param  'pins'|'rooms'  $name
+     * @param  'pins'|'rooms'|'results'  $name
      * @return array<mixed>
      */
     public function get(Request $request, string $name): array
@@ -29,7 +29,7 @@ final class PreferenceStore
     }
 
     /**
-     * @param  'pins'|'rooms'  $name
+     * @param  'pins'|'rooms'|'results'  $name
      * @param  array<string, mixed>  $value
      */
     public function put(string $name, array $value): void

@@ -90,6 +90,7 @@ final class RouteAccessTest extends TestCase
         'indexes' => self::OPEN,
         'catalogue.older' => self::PATRONS,
         'catalogue.pins' => self::OPEN,
+        'catalogue.look' => self::OPEN,
         'suggest' => self::OPEN,
         'rooms.index' => self::OPEN,
         'rooms.show' => self::OPEN,

@@ -28,7 +28,7 @@ final class OwnData
     /** By table: its rows of the person whose number is asked with. */
     private const ROWS = [
         'people' => 'select name, email, locale, keeps_history, created_at, pins, rooms, reading, goals, toured,
-            shows_older, ask_on_mobile, colour_names, calendar_key is not null as has_calendar_address
+            shows_older, ask_on_mobile, colour_names, results, calendar_key is not null as has_calendar_address
             from people where id = ?',
         'cards' => 'select l.name as library, c.number, c.own_name, c.patron_group, c.class, c.expires_at, c.blocked_at,
             c.block_reason, c.loans_open, c.holds_open, c.pay_month, c.pay_loans, c.pin_hash is not null as has_pin

@@ -53,11 +53,18 @@ final class BitmapEngine implements SearchEngine
         return $this->set($this->found($search, $now), $search, $now)->count();
     }
 
-    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
-    {
+    public function titles(
+        SearchRequest $search,
+        int $total,
+        int $count,
+        int $from,
+        DateTimeImmutable $now,
+        ?array $among = null,
+    ): array {
         $found = $this->found($search, $now);
         $set = $this->set($found, $search, $now);
-        $many = $total > $this->walked;
+        $set = $among === null ? $set : $set->and(TitleSet::of($among));
+        $many = $total > $this->walked && $among === null;
         $order = SearchOrder::sql($search, $many);
         if (
             $search->order === 'soonest' ||

@@ -15,6 +15,7 @@ use App\Models\StaffList;
 use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\Middleware\LibraryInAddress;
+use App\Shared\PreferenceStore;
 use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
@@ -46,6 +47,8 @@ final class CatalogueController
         PayMonth $payMonth,
         NoResultSuggestions $suggestions,
         Pins $pins,
+        ResultRows $resultRows,
+        PreferenceStore $kept,
     ): View|RedirectResponse {
         $library = $this->current->requiredLibrary();
         $now = CarbonImmutable::now();
@@ -85,11 +88,13 @@ final class CatalogueController
             ->appends([...$this->current->inAddress(), ...$search->with([])]);
 
         $person = $this->current->person;
-        $shown = $page
-            ->getCollection()
-            ->merge(
-                array_merge(...array_values(array_map(fn(LengthAwarePaginator $of): array => $of->items(), $wider))),
-            );
+        $look = ResultsLook::kept($kept, $request);
+        $rows = $resultRows->of($search, $page, $look->byWork, $now);
+        $widerRows = [];
+        foreach ($wider as $reach => $of) {
+            $widerRows[$reach] = $resultRows->of($search->changed(['reach' => $reach]), $of, $look->byWork, $now);
+        }
+        $shown = ResultRows::titles($rows, ...array_values($widerRows));
         $own = $ownItems->of($person, $shown, $now, beyond: $search->scope === Reach::Beyond || $wider !== []);
 
         return view('catalogue.search.catalogue', [
@@ -98,12 +103,15 @@ final class CatalogueController
             'list' => $list,
             'roomName' => $list === null ? null : $this->rooms->names($library)[$list->room] ?? null,
             'page' => $page,
+            'rows' => $rows,
+            'look' => $look,
             'facets' => $facets,
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
             'inSeries' => $facets->total === 0 ? $suggestions->inSeries($search, $now) : [],
             'withoutWord' => $facets->total === 0 ? $suggestions->withoutWord($search, $now) : [],
             'spelling' => $facets->total === 0 && $search->words !== '' ? $suggestions->spelling($search, $now) : null,
             'wider' => $wider,
+            'widerRows' => $widerRows,
             'older' => $older === null ? 0 : $this->catalogue->total($older, $now) - $facets->total,
             'hasCeiling' => $search->eligibility->audiences !== null,
             'standings' => $availability->of($library, $shown, $this->current->card(), $now),

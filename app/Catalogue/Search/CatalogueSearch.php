@@ -44,6 +44,25 @@ final class CatalogueSearch
         return new LengthAwarePaginator($titles, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }
 
+    /**
+     * Those of some titles that a search finds, in the order in which its pages have them.
+     *
+     * @param  int  $total  how many match in all
+     * @param  list<int>  $ids
+     * @return list<Title>
+     */
+    public function among(SearchRequest $search, int $total, array $ids, DateTimeImmutable $now): array
+    {
+        return $this->engine($search, $now)->titles(
+            search: $search,
+            total: $total,
+            count: count($ids),
+            from: 0,
+            now: $now,
+            among: $ids,
+        );
+    }
+
     /** Exact counts of what a search finds, in all and for every value of every filter. */
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
     {

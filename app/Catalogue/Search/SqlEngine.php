@@ -32,12 +32,28 @@ final class SqlEngine implements SearchEngine
         return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);
     }
 
-    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
-    {
+    public function titles(
+        SearchRequest $search,
+        int $total,
+        int $count,
+        int $from,
+        DateTimeImmutable $now,
+        ?array $among = null,
+    ): array {
+        $also = $among === null ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::array($among)]];
+        $walk = $among === null && $total > $this->walked;
+
         return TitleNames::inOrder(
             $search->order === 'relevance' && $total > $this->ranked
-                ? $this->byNameThenPopularity($search, $total, $from, $count, $now)
-                : $this->ids($search, $now, ...[...SearchOrder::sql($search, $total > $this->walked), $count, $from]),
+                ? $this->byNameThenPopularity(
+                    search: $search,
+                    walk: $walk,
+                    from: $from,
+                    count: $count,
+                    now: $now,
+                    also: $also,
+                )
+                : $this->ids($search, $now, ...[...SearchOrder::sql($search, $walk), $count, $from, $also]),
         );
     }
 
@@ -79,16 +95,19 @@ final class SqlEngine implements SearchEngine
      * the words come first, a title that is called just so before all, then the others, each part by how often it is
      * borrowed.
      *
+     * @param  bool  $walk  along the index of how often each is borrowed
+     * @param  array{string, list<mixed>}  $also  a condition more
      * @return list<int>
      */
     private function byNameThenPopularity(
         SearchRequest $search,
-        int $total,
+        bool $walk,
         int $from,
         int $count,
         DateTimeImmutable $now,
+        array $also,
     ): array {
-        $popular = $total > $this->walked ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc';
+        $popular = $walk ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc';
         $names = QuerySql::names($search->query->tree);
         if ($names === null) {
             return $this->ids(
@@ -98,13 +117,14 @@ final class SqlEngine implements SearchEngine
                 orderBindings: [],
                 limit: $count,
                 offset: $from,
+                also: $also,
             );
         }
         $called = array_column(
             DB::select('select id from titles where lower(name) = lower(?) limit 100', [$search->words]),
             'id',
         );
-        $named = ["s.stems @@ {$names->sql}", $names->bindings];
+        $named = ["{$also[0]} and s.stems @@ {$names->sql}", [...$also[1], ...$names->bindings]];
         $first = $this->ids(
             search: $search,
             now: $now,
@@ -135,7 +155,7 @@ final class SqlEngine implements SearchEngine
                 orderBindings: [],
                 limit: $count - count($first),
                 offset: max(0, $from - $before),
-                also: ["not s.stems @@ {$names->sql}", $names->bindings],
+                also: ["{$also[0]} and not s.stems @@ {$names->sql}", [...$also[1], ...$names->bindings]],
             ),
         ];
     }

@@ -40,6 +40,18 @@ final class TitleText
         );
     }
 
+    /** Beside another title of its work, what tells it from that: "audiobook · 9 h 40 min", "ebook · Spanish" */
+    public static function beside(Title $title, Title $other): string
+    {
+        $facts = array_filter([
+            self::isForeign($title->language) ? self::language((string) $title->language) : null,
+            $title->format === $other->format ? $title->edition : null,
+            $title->format === $other->format ? $title->year() : self::extent($title),
+        ]);
+
+        return implode(' · ', [__("catalogue.format.{$title->format->value}"), ...$facts]);
+    }
+
     /** With its year: "ebook · 212 pages · 2019" */
     public static function kind(Title $title): string
     {

@@ -107,4 +107,9 @@ return [
     'needs_search_name' => 'Nothing was saved: give the search a name.',
     'too_many_saved' => 'Nothing was saved: you have :most saved searches, which is as many as there can be. Remove one first.',
     'all_cards' => 'All of my cards',
+    'also_as' => 'Also as',
+    'beside_more' => 'and :count more',
+    'on_loan' => 'On loan to you',
+    'look' => 'How results are shown',
+    'looks' => ['rows' => 'Rows', 'covers' => 'Covers', 'by_work' => 'Formats together'],
 ];

@@ -107,4 +107,9 @@ return [
     'needs_search_name' => 'No se ha guardado nada: dé un nombre a la búsqueda.',
     'too_many_saved' => 'No se ha guardado nada: tiene :most búsquedas guardadas, que son las que puede haber. Elimine antes alguna.',
     'all_cards' => 'Todos mis carnés',
+    'also_as' => 'También como',
+    'beside_more' => 'y :count más',
+    'on_loan' => 'Lo tiene prestado',
+    'look' => 'Cómo se muestran los resultados',
+    'looks' => ['rows' => 'Filas', 'covers' => 'Portadas', 'by_work' => 'Formatos juntos'],
 ];

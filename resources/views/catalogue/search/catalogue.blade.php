@@ -51,6 +51,8 @@
                         }} · <a class="link" href="{{ $current->link("/rooms/{$list->room}") }}">{{
                         $roomName }}</a></p>@endif
                 </div>
+                @if ($page->isNotEmpty())<div class="flex flex-wrap items-center justify-end gap-x-4 gap-y-1">
+                <div class="max-sm:hidden">@include('catalogue.search.look')</div>
                 @if ($page->total() > 1)
                 <form action="{{ route('catalogue', [], false) }}" class="flex items-center gap-2.5">
                     <x-library-field />
@@ -65,6 +67,7 @@
                     <noscript><button class="btn btn-quiet">{{ __('catalogue.apply') }}</button></noscript>
                 </form>
                 @endif
+                </div>@endif
             </div>
             <div class="flex flex-wrap gap-x-4 gap-y-1 mb-3 text-[15px] items-center justify-between">
                 <nav aria-label="{{ __('search.reach') }}" class="flex flex-wrap gap-1 items-center"><span
@@ -151,7 +154,7 @@
                     'search.show_older' : 'search.hide_older') }}</button></form>
             @endif
             @if ($page->isNotEmpty())
-                @include('catalogue.search.rows', ['rows' => $page])
+                @include($look->covers ? 'catalogue.search.covers' : 'catalogue.search.rows')
             @elseif (array_diff_key($search->with([]), ['order' => 1]) === [])
                 <div class="panel p-6">
                     <h2 class="text-xl mb-2">{{ __('catalogue.no_titles_heading') }}</h2>
@@ -205,11 +208,12 @@
                                 $found->count()) · <a
                             class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them')
                             }}</a>@endif</p>
-                        @include('catalogue.search.rows', ['rows' => $found])
+                        @include('catalogue.search.rows', ['rows' => $widerRows[$reach]])
                     </section>
                 @endforeach
             @endif
             <x-pager :page="$page" />
+            @if ($page->isNotEmpty())<div class="sm:hidden mt-4">@include('catalogue.search.look')</div>@endif
         </section>
     </div>
 </x-layout>

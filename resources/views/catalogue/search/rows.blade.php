@@ -1,6 +1,7 @@
 @use('App\Shared\View\TitleText')
 {{-- All rows in one view: a view for each takes longer than what it shows. --}}
-@foreach ($rows as $title)
+@foreach ($rows as $row)
+@php($title = $row->title)
 @php($way = $ways[$title->id] ?? null)
 <article class="border-t border-rule py-4 grid grid-cols-[74px_1fr] md:grid-cols-[74px_1fr_230px] gap-x-4 gap-y-3"
     data-title="{{ $title->id }}">
@@ -16,6 +17,7 @@
             class="empty:hidden">{{ implode(' · ', array_filter([TitleText::series($title),
             ...array_slice(array_values($title->subjectNames()), 0, 3)])) }}</span>
             {{ App\Catalogue\Baskets\AddToBasket::html($title) }}</div>
+        @includeWhen($row->beside !== [], 'catalogue.search.beside')
     </div>
     <div class="col-span-2 md:col-span-1">@include('lending.borrowing.title-action',
         ['standing' => $way->standing ?? $standings[$title->id], 'way' => $way?->library])@if ($way !== null)<p

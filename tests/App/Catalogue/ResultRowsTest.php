@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Catalogue;
+
+use App\Catalogue\Search\ResultRow;
+use App\Catalogue\Search\ResultRows;
+use App\Catalogue\Search\SearchRequest;
+use App\Lending\LoanRules\CardEligibility;
+use App\Models\Library;
+use App\Models\Title;
+use FigPorch\Core\Catalogue\Format;
+use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\TestWith;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\App\TestCase;
+
+/** One row a work, with the others of it beside. */
+final class ResultRowsTest extends TestCase
+{
+    use SearchesAtSize;
+
+    private Library $library;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->library = $this->library();
+        $this->withUnencryptedCookie('library', $this->library->slug);
+    }
+
+    public function test_a_book_and_its_recording_are_one_row_and_each_by_itself_where_one_likes(): void
+    {
+        $book = $this->title('Low Water', Format::Ebook);
+        $sound = $this->title('Low Water', Format::Audiobook);
+        $other = $this->title('High Water', Format::Ebook);
+        foreach ([$book, $sound, $other] as $title) {
+            $this->licence($title, LicenceModel::Simultaneous);
+        }
+        $this->assertSame($book->work_id, $sound->work_id);
+        $book->update(['times_borrowed' => 5]);
+        DB::table('search_rows')
+            ->where('title_id', $book->id)
+            ->update(['times_borrowed' => 5]);
+        $page = '/catalogue?order=most_borrowed';
+        $this->assertRows([[$book, $sound], [$other]], $page);
+        $this->assertHtml(
+            $this->get($page)->assertSee('3 titles')->assertSee('Also as'),
+            "href=\"/titles/{$sound->id}\"",
+        );
+
+        // What is not found is not beside it: one who looks for audiobooks sees audiobooks.
+        $this->assertRows([[$sound]], "{$page}&format=audiobook");
+
+        // Somebody who would rather have a row for each keeps it so, before signing in and after.
+        $search = http_build_query(['order' => 'most_borrowed', 'q' => 'water']);
+        $kept = $this->post('/catalogue/look', ['look' => 'by_title', 'search' => $search])->assertRedirectContains(
+            'q=water',
+        );
+        $this->withCookie('results', (string) $kept->getCookie('results')?->getValue());
+        $this->assertRows([[$book], [$sound], [$other]], $page);
+        $this->actingAs($person = $this->card()->person);
+        $this->assertRows([[$book], [$sound], [$other]], $page);
+        $this->post('/catalogue/look', ['look' => 'by_work', 'search' => $search]);
+        $this->assertRows([[$book, $sound], [$other]], $page);
+
+        $this->assertHtml($this->get($page), '<article');
+        $this->post('/catalogue/look', ['look' => 'covers', 'search' => $search]);
+        $covers = $this->get($page)->assertSee('Also as')->assertSee('Always ready');
+        $this->assertStringNotContainsString('<article', (string) $covers->getContent());
+        $this->assertSame(['covers' => true, 'by_work' => true], $person->fresh()?->results);
+        $this->post('/catalogue/look', ['look' => 'sideways', 'search' => $search])->assertRedirect();
+        $this->assertSame(['covers' => true, 'by_work' => true], $person->fresh()->results);
+    }
+
+    public function test_what_is_beside_says_whether_one_has_it_and_how_many_more_there_are(): void
+    {
+        $titles = array_map(fn(int $n): Title => $this->title('Low Water'), range(1, ResultRow::SHOWN + 3));
+        DB::table('titles')->update(['work_id' => $titles[0]->work_id]);
+        foreach ($titles as $title) {
+            $this->licence($title);
+        }
+        $this->actingAs(($card = $this->card())->person);
+        $this->borrow($card, $titles[1]);
+        $this->get('/catalogue?order=title')
+            ->assertSeeInOrder(['Also as', 'On loan to you', 'and 2 more'])
+            ->assertDontSee("data-title=\"{$titles[1]->id}\"", false);
+    }
+
+    #[TestWith([3, 10])]
+    #[TestWith([3, 100_000])]
+    #[TestWith([2000, 100_000])]
+    public function test_of_any_works_in_any_order_each_title_stands_once_with_the_first_of_its_work(
+        int $ranked,
+        int $walked,
+    ): void {
+        $random = new Randomizer(new Mt19937($ranked + $walked));
+        $titles = [];
+        for ($n = 0; $n < 60; $n++) {
+            $name = ['Low Water', 'Heron', 'Water and Salt', 'Anchor'][$random->getInt(0, 3)] . " {$n}";
+            $titles[] = $this->title($name, Format::cases()[$random->getInt(0, 3)]);
+            $this->licence(
+                $titles[$n],
+                library: $random->getInt(0, 5) > 0 ? $this->library : $this->library('larkspur'),
+            );
+        }
+        foreach ($titles as $title) {
+            $work = $titles[$random->getInt(0, 24)]->work_id;
+            DB::update('update titles set work_id = ?, times_borrowed = ? where id = ?', [
+                $work,
+                ($borrowed = $random->getInt(0, 4)),
+                $title->id,
+            ]);
+            DB::update(
+                'update search_rows set times_borrowed = ?, added_at = added_at - ? * interval \'1 day\'
+                where title_id = ?',
+                [$borrowed, $random->getInt(0, 9), $title->id],
+            );
+        }
+        config(['figporch.page_size' => 7]);
+        $workOf = DB::table('titles')->pluck('work_id', 'id')->all();
+        $catalogue = $this->searching($ranked, $walked);
+        foreach (['', 'water', 'water OR heron', 'a'] as $words) {
+            foreach (SearchRequest::ORDERS as $order) {
+                $search = SearchRequest::read(
+                    $this->library->id,
+                    ['q' => $words, 'order' => $order],
+                    new CardEligibility(),
+                );
+                $total = $catalogue->total($search, $this->now());
+                $all = $rows = [];
+                for ($n = 1; $n <= max(1, ceil($total / 7)); $n++) {
+                    Paginator::currentPageResolver(fn(): int => $n);
+                    $page = $catalogue->page($search, $total, $this->now());
+                    array_push($all, ...array_map(fn(Title $of): int => $of->id, $page->items()));
+                    foreach ((new ResultRows($catalogue))->of($search, $page, true, $this->now()) as $row) {
+                        $rows[] = array_map(fn(Title $of): int => $of->id, [$row->title, ...$row->beside]);
+                    }
+                }
+                Paginator::currentPageResolver(fn(): int => 1);
+                $expected = [];
+                foreach ($all as $id) {
+                    $expected[$workOf[$id]][] = $id;
+                }
+                $this->assertSame(array_values($expected), $rows, "{$words} by {$order}");
+            }
+        }
+    }
+
+    /** @param  list<non-empty-list<Title>>  $expected  of each row, the title and those beside it */
+    private function assertRows(array $expected, string $page): void
+    {
+        $this->assertSame(
+            array_map(fn(array $row): array => array_map(fn(Title $of): int => $of->id, $row), $expected),
+            array_map(
+                fn(ResultRow $row): array => array_map(fn(Title $of): int => $of->id, [$row->title, ...$row->beside]),
+                $this->get($page)->assertOk()->viewData('rows'),
+            ),
+        );
+    }
+}
