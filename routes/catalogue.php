@@ -8,6 +8,7 @@ use App\Catalogue\Baskets\BasketController;
 use App\Catalogue\Baskets\BasketForClassController;
 use App\Catalogue\Baskets\BasketTitlesController;
 use App\Catalogue\Citations\CitingController;
+use App\Catalogue\Filters\Filters;
 use App\Catalogue\FrontDoor\FrontDoorController;
 use App\Catalogue\FrontDoor\LookController;
 use App\Catalogue\Indexes\IndexController;
@@ -20,6 +21,7 @@ use App\Catalogue\Search\CatalogueController;
 use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
 use App\Catalogue\Search\ResultsLookController;
+use App\Catalogue\Search\ValuesController;
 use App\Catalogue\StaffLists\PorchListsController;
 use App\Catalogue\Suggestions\SuggestController;
 use App\Exchange\Counter\CountsUse;
@@ -46,6 +48,9 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
         ->middleware(CountsUse::class . ':search');
     Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
+    Route::get('/catalogue/choose/{filter}', ValuesController::class)
+        ->name('catalogue.values')
+        ->whereIn('filter', array_map(fn(string $of): string => $of::name(), Filters::lists()));
     Route::post('/catalogue/look', ResultsLookController::class)->name('catalogue.look');
     Route::get('/catalogue/{index}', IndexController::class)
         ->whereIn('index', array_column(IndexKind::cases(), 'value'))

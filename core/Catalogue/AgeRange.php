@@ -10,6 +10,9 @@ final readonly class AgeRange
     /** The end of a range that has none. */
     public const OPEN = 99;
 
+    /** Ages between which a search can choose, both included: as the children's and the teens' rooms have them. */
+    public const BANDS = ['0-5', '6-8', '9-12', '13-14', '15-17'];
+
     private function __construct(public int $from, public int $to) {}
 
     /** schema.org's typicalAgeRange: "9-12", "7-", "-5"; null for anything else. */

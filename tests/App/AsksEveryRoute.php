@@ -238,6 +238,7 @@ trait AsksEveryRoute
             'counterKey' => $this->counterKey->id,
             'report' => 'tr',
             'index' => 'people',
+            'filter' => 'authors',
             'section' => '1-the-quay',
             'what' => 'r5/status',
             'records' => $this->records->id,

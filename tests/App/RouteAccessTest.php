@@ -91,6 +91,7 @@ final class RouteAccessTest extends TestCase
         'catalogue.older' => self::PATRONS,
         'catalogue.pins' => self::OPEN,
         'catalogue.look' => self::OPEN,
+        'catalogue.values' => self::OPEN,
         'suggest' => self::OPEN,
         'rooms.index' => self::OPEN,
         'rooms.show' => self::OPEN,

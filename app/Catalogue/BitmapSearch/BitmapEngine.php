@@ -130,6 +130,14 @@ final class BitmapEngine implements SearchEngine
         return $this->counter->of($found, $others, $search->filters);
     }
 
+    /** @return list<int>|null what a search finds; null where that is more than so many */
+    public function ids(SearchRequest $search, DateTimeImmutable $now, int $most): ?array
+    {
+        $set = $this->set($this->found($search, $now), $search, $now);
+
+        return $set->count() > $most ? null : $set->numbers();
+    }
+
     private function found(SearchRequest $search, DateTimeImmutable $now): BitmapResult
     {
         return $this->bitmaps->find($search, $now) ?? throw new LogicException('canAnswer() was not asked.');

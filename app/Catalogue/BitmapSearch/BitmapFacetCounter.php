@@ -39,6 +39,11 @@ final class BitmapFacetCounter
         $counted = $matching->forCounting();
         foreach (Filters::lists() as $list) {
             $name = $list::name();
+            if ($list::OFFERED === 0) {
+                $names[$name] = $list::named($filters->get($list)->chosen, []);
+
+                continue;
+            }
             $few = $matching->count() <= $this->few;
             $counts[$name] = $list::commonest($found, $counted, $few, $others->of($name));
             $wanted = [...array_keys($counts[$name]), ...$filters->get($list)->chosen];

@@ -56,7 +56,7 @@ final class CommonestValues
         $inAll = $index->values($kind);
 
         // Where the last of the commonest has few, values too rare for bitmaps of their own may have more.
-        return count($inAll) < $filter::gathered()->most || $beyond((int) end($inAll))
+        return count($inAll) < $filter::gathered()?->most || $beyond((int) end($inAll))
             ? self::first($counts, $filter::OFFERED)
             : self::oneByOne($filter, $found->matching(), $more);
     }

@@ -34,8 +34,8 @@ abstract readonly class Filter
     /** As it stands in the address; empty where nothing is chosen. */
     abstract public function written(): string;
 
-    /** What is gathered for it. */
-    abstract public static function gathered(): Gathered;
+    /** What is gathered for it; null where nothing need be. */
+    abstract public static function gathered(): ?Gathered;
 
     /** Whether it is written down how many titles each of its bitmaps shares with each subject (SharedCounts). */
     public static function hasSharedCounts(): bool

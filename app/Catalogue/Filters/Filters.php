@@ -6,6 +6,7 @@ namespace App\Catalogue\Filters;
 
 use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\Search\Facets;
+use OutOfBoundsException;
 
 /** All filters of one search, each with what is chosen of it. */
 final readonly class Filters
@@ -17,12 +18,15 @@ final readonly class Filters
         OpensHereFilter::class,
         FormatFilter::class,
         AudienceFilter::class,
+        AgeFilter::class,
         LanguageFilter::class,
         YearFilter::class,
         LevelFilter::class,
         SubjectFilter::class,
         SeriesFilter::class,
         AwardFilter::class,
+        AuthorFilter::class,
+        NarratorFilter::class,
         PublisherFilter::class,
     ];
 
@@ -126,6 +130,22 @@ final readonly class Filters
         return array_values(array_filter(self::ALL, fn(string $of): bool => is_subclass_of($of, ListFilter::class)));
     }
 
+    /** @return class-string<ListFilter> the one of that name */
+    public static function list(string $name): string
+    {
+        return array_column(
+            array_map(fn(string $of): array => ['name' => $of::name(), 'of' => $of], self::lists()),
+            'of',
+            'name',
+        )[$name] ?? throw new OutOfBoundsException("No list of values is called {$name}.");
+    }
+
+    /** @return list<class-string<ListFilter>> those of them whose commonest values are counted beside the results */
+    public static function counted(): array
+    {
+        return array_values(array_filter(self::lists(), fn(string $of): bool => $of::OFFERED > 0));
+    }
+
     /** @return array<string, Gathered> what is gathered for filters, by the kind of bitmap */
     public static function gathered(IndexPart $part): array
     {
@@ -134,7 +154,8 @@ final readonly class Filters
             $all[$filter::kind()] = $filter::gathered();
         }
 
-        return array_filter($all, fn(Gathered $of): bool => $of->part === $part);
+        /** @var array<string, Gathered> */
+        return array_filter($all, fn(?Gathered $of): bool => $of?->part === $part);
     }
 
     /** @return list<string> kinds of bitmaps of which it can be asked which values there are */

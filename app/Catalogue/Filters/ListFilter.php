@@ -11,6 +11,7 @@ use App\Catalogue\BitmapSearch\CommonestValues;
 use App\Catalogue\Search\Facets;
 use FigPorch\Core\Catalogue\TitleSet;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /**
  * One or some of many values, such as subjects: a title has all that are chosen, and each narrows further. The
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\DB;
  */
 abstract readonly class ListFilter extends Filter
 {
-    /** So many values are offered. */
+    /** So many values are offered beside the results; with 0 they are not counted there. */
     public const OFFERED = 8;
 
     /** So many can be chosen. */
@@ -45,14 +46,20 @@ abstract readonly class ListFilter extends Filter
         return "length({$value}) < 150";
     }
 
-    /** Of search_rows: one value, or an array of them. */
-    abstract public static function column(): string;
+    /** Of search_rows: one value, or an array of them. Asked only of what is counted beside the results. */
+    public static function column(): string
+    {
+        throw new LogicException(static::class . ' has no column.');
+    }
 
     /** @return bool whether a title can have several */
-    abstract public static function isArray(): bool;
+    public static function isArray(): bool
+    {
+        return true;
+    }
 
     /** What titles have of it, as rows of "v" in SQL. */
-    final public static function values(string $from, string $where = 'true'): string
+    public static function values(string $from, string $where = 'true'): string
     {
         $column = static::column();
 
@@ -119,13 +126,34 @@ abstract readonly class ListFilter extends Filter
      */
     final public function offered(Facets $facets): array
     {
-        return count($this->chosen) < static::MOST_CHOSEN
-            ? array_diff_key($facets->of(static::name()), array_flip($this->chosen))
+        return $this->takesMore()
+            ? static::inOrder(array_diff_key($facets->of(static::name()), array_flip($this->chosen)))
             : [];
     }
 
+    /** Whether another value can be chosen. */
+    final public function takesMore(): bool
+    {
+        return count($this->chosen) < static::MOST_CHOSEN;
+    }
+
+    /**
+     * @param  array<int|string, int>  $counts  by value, the most first
+     * @return array<int|string, int>
+     */
+    protected static function inOrder(array $counts): array
+    {
+        return $counts;
+    }
+
+    /** What a value is called in a list of them. */
+    public function label(string $name): string
+    {
+        return $name;
+    }
+
     /** The titles that have a value. */
-    final public static function bitmap(BitmapIndex $index, int|string $value): TitleSet
+    public static function bitmap(BitmapIndex $index, int|string $value): TitleSet
     {
         return $index->set(static::kind() . ":{$value}") ?? BitmapSearch::asked(...static::has($value));
     }

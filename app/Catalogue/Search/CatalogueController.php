@@ -10,7 +10,6 @@ use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
-use App\Lending\LoanRules\PayMonth;
 use App\Models\StaffList;
 use App\Models\Title;
 use App\Shared\Input;
@@ -44,7 +43,7 @@ final class CatalogueController
         TitleAvailability $availability,
         AcquisitionOptions $ways,
         OwnItems $ownItems,
-        PayMonth $payMonth,
+        AskedSearch $askedSearch,
         NoResultSuggestions $suggestions,
         Pins $pins,
         ResultRows $resultRows,
@@ -52,11 +51,7 @@ final class CatalogueController
     ): View|RedirectResponse {
         $library = $this->current->requiredLibrary();
         $now = CarbonImmutable::now();
-        $asked = array_map(
-            fn(string|int $name): string => Input::text($request, (string) $name),
-            array_combine($keys = array_keys($request->query()), $keys),
-        );
-        $asked = array_filter($asked, fn(string $value): bool => $value !== '');
+        $asked = $askedSearch->values($request);
         $ticked = Filters::ticked(fn(string $boxes): array => Input::ticked($request, $boxes));
         if ($ticked !== []) {
             // However it was come to, an address says the same.
@@ -66,16 +61,7 @@ final class CatalogueController
         // Every link and form of the page itself names an order: where there is none, a new search begins, with what is
         // pinned.
         $asked += isset($asked['order']) || isset($asked['list']) ? [] : $pinned;
-        $list = isset($asked['list'])
-            ? StaffList::query()->where('library_id', $library->id)->find((int) $asked['list'])
-            : null;
-        $search = SearchRequest::read(
-            $library->id,
-            ['list' => $list === null ? '' : (string) $list->id] + $asked,
-            $payMonth->eligibility($this->current->card(), $library, $now),
-            $payMonth->elsewhere($this->current->person, $library, $now),
-            $list?->words,
-        );
+        [$search, $list] = $askedSearch->of($asked, $now);
         // What is pinned, and the order, stand in the address as well.
         if ($pinned !== [] && LibraryInAddress::isSeen($request) && !isset($asked['order']) && $list === null) {
             return redirect()->route('catalogue', [...$this->current->inAddress(), ...$search->with([])]);

@@ -54,7 +54,7 @@ final class FacetSql
             ':can' => $can,
             ':where' => "{$where} and " . SearchSql::within($search, 'had.can'),
         ]);
-        foreach (Filters::lists() as $n => $list) {
+        foreach (Filters::counted() as $n => $list) {
             $sql .= self::listed($list, -1 - $n, count($filters), $most ?? $list::OFFERED);
         }
 
@@ -77,7 +77,7 @@ final class FacetSql
             ':values' => $each(
                 fn(string $name, OneValueFilter $of): string => "{$of::value('s.', 'had.can')} v_{$name}",
             ),
-            ':columns' => implode(', ', array_map(fn(string $of): string => "s.{$of::column()}", Filters::lists())),
+            ':columns' => implode(', ', array_map(fn(string $of): string => "s.{$of::column()}", Filters::counted())),
             ':names' => $each(fn(string $name): string => "v_{$name}"),
             ':fits' => $each(fn(string $name, OneValueFilter $of, string $fits): string => "{$fits} f_{$name}"),
             ':all' => $each(fn(string $name, OneValueFilter $of, string $fits): string => $fits, ' and '),
@@ -106,7 +106,7 @@ final class FacetSql
     private static function read(Filters $filters, array $rows): Facets
     {
         $names = array_map(fn(OneValueFilter $of): string => $of::name(), $filters->of(OneValueFilter::class));
-        $lists = Filters::lists();
+        $lists = Filters::counted();
         $counts = array_fill_keys(Filters::names(), []);
         $called = $without = [];
         $total = 0;

@@ -11,7 +11,7 @@ end $$;
 create trigger search_rows_come_or_go after insert or delete on search_rows
     for each row execute function search_note_change('records', 'lending');
 create trigger search_rows_told after update of format, audience, language, year, level, series_id, stems, exact,
-    supplied, subjects, awards, publisher
+    supplied, subjects, awards, publisher, ages
     on search_rows for each row execute function search_note_change('records');
 create trigger search_rows_lent after update of held, ready, always, paid on search_rows
     for each row execute function search_note_change('lending');

@@ -9,18 +9,24 @@ use App\Catalogue\BitmapIndex\IndexPart;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\BitmapIndex\IndexWords;
 use App\Catalogue\BitmapIndex\LocalIndexCache;
+use App\Catalogue\BitmapSearch\BitmapEngine;
+use App\Catalogue\BitmapSearch\BitmapFacetCounter;
 use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\FacetSql;
+use App\Catalogue\Search\FoundValues;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\SearchRequest;
+use App\Catalogue\Search\SqlEngine;
 use App\Catalogue\Suggestions\IndexPrefixes;
 use App\Lending\Borrowing\BorrowTitle;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Holding;
 use App\Models\Library;
 use App\Models\Title;
+use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
@@ -48,6 +54,9 @@ final class BitmapSearchTest extends TestCase
 
     /** @var array<mixed> numbers of those that have titles */
     private array $series;
+
+    /** @var array<string, array<mixed>> by role, some of each: numbers, those of most titles first */
+    private array $people;
 
     /** @var array<mixed> names, some of the commonest and of the rarest */
     private array $publishers;
@@ -77,6 +86,15 @@ final class BitmapSearchTest extends TestCase
             ->orderByRaw('count(*) desc, publisher')
             ->pluck('publisher')
             ->all();
+        foreach (['author', 'narrator'] as $role) {
+            $this->people[$role] = DB::table('contributor_title')
+                ->where('role', $role)
+                ->groupBy('contributor_id')
+                ->orderByRaw('count(*) desc, contributor_id')
+                ->limit(8)
+                ->pluck('contributor_id')
+                ->all();
+        }
         $this->publishers = [...array_slice($publishers, 0, 4), ...array_slice($publishers, -2)];
     }
 
@@ -133,12 +151,65 @@ final class BitmapSearchTest extends TestCase
                 sort($ids);
                 sort($plainIds);
                 $this->assertSame($plainIds, $ids, $said);
+                $this->assertAllValues($search, $ids, $plain);
                 $found += $plain->total;
             }
             $this->change();
             $round > 1 && $gather($round === 2 ? IndexPart::Lending : IndexPart::Records, $this->now());
         }
         $this->assertGreaterThan(1500, $found, 'most searches find something');
+        $this->assertGreaterThan(
+            20,
+            DB::table('search_rows')->where('ages', '<>', '{}')->count(),
+            'there is something to read for each age',
+        );
+    }
+
+    /**
+     * The page of all values of a list says of each what looking at each title found says.
+     *
+     * @param  array<int, int>  $ids  what the search finds
+     */
+    private function assertAllValues(SearchRequest $search, array $ids, Facets $facets): void
+    {
+        $all = [];
+        foreach (
+            DB::table('search_rows')
+                ->whereIn('title_id', $ids)
+                ->get(['subjects', 'awards', 'series_id', 'publisher', 'ages'])
+            as $row
+        ) {
+            foreach (['subjects', 'awards', 'ages'] as $of) {
+                foreach (DB::select('select unnest(?::text[]) v', [$row->{$of}]) as $one) {
+                    $all[$of][$one->v] = ($all[$of][$one->v] ?? 0) + 1;
+                }
+            }
+            foreach (['series_id' => 'series', 'publisher' => 'publisher'] as $column => $of) {
+                $row->{$column} === null || ($all[$of][$row->{$column}] = ($all[$of][$row->{$column}] ?? 0) + 1);
+            }
+        }
+        foreach (DB::table('contributor_title')->whereIn('title_id', $ids)->get() as $row) {
+            $all["{$row->role}s"][$row->contributor_id] = ($all["{$row->role}s"][$row->contributor_id] ?? 0) + 1;
+        }
+        $engine = new BitmapEngine(
+            new BitmapSearch(),
+            new SqlEngine(new FacetSql()),
+            new FacetSql(),
+            new BitmapFacetCounter(),
+        );
+        $list = $search->filters->get(Filters::lists()[$this->random->getInt(0, count(Filters::lists()) - 1)]);
+        $expected = array_diff_key($all[$list::name()] ?? [], array_flip($list->chosen));
+        $page = (new FoundValues($engine))->page($search, $list, '', 'titles', $this->now());
+        $said = array_column($page->items(), 'titles', 'value');
+        $this->assertSame(count($expected), $page->total());
+        $this->assertEquals(count($expected) > 120 ? array_intersect_key($expected, $said) : $expected, $said);
+        $counts = array_values($said);
+        rsort($counts);
+        $this->assertSame($counts, array_values($said));
+        // What is offered beside the results is the first of them.
+        foreach ($list::OFFERED === 0 || !$list->takesMore() ? [] : $list->offered($facets) as $value => $count) {
+            $this->assertSame($count, $expected[$value]);
+        }
     }
 
     public function test_by_sets_too_a_word_has_the_forms_of_the_record_s_language_alone(): void
@@ -443,6 +514,9 @@ final class BitmapSearchTest extends TestCase
                 'series' => $this->random->getInt(0, 9) === 0 ? (string) $one($this->series) : '',
                 'publisher' => $this->random->getInt(0, 6) === 0 ? $one($this->publishers) : '',
                 'awards' => $this->random->getInt(0, 9) === 0 ? 'Prize ' . $this->random->getInt(1, 29) : '',
+                'ages' => $this->random->getInt(0, 6) === 0 ? $one(AgeRange::BANDS) : '',
+                'authors' => $this->random->getInt(0, 9) === 0 ? $one($this->people['author']) : '',
+                'narrators' => $this->random->getInt(0, 9) === 0 ? $one($this->people['narrator']) : '',
                 'ready' => $sometimes(fn(): string => '1'),
                 'here' => $sometimes(fn(): string => '1'),
                 'always' => $this->random->getInt(0, 9) === 0 ? '1' : '',
@@ -542,6 +616,16 @@ final class BitmapSearchTest extends TestCase
             "update search_rows set format = 'video', year = 1999, publisher = 'House0', series_id = ? where title_id = ?",
             [$this->series[$this->random->getInt(0, count($this->series) - 1)], $this->grown()],
         );
+        DB::update('update search_rows set age_from = ?, age_to = 14 where title_id = ?', [
+            $this->random->getInt(3, 13),
+            $this->grown(),
+        ]);
+        DB::table('contributor_title')->insertOrIgnore([
+            'title_id' => $this->grown(),
+            'contributor_id' => $this->people['author'][0],
+            'role' => 'author',
+            'position' => 9,
+        ]);
         $this->licence($this->title('A harbour of one year'), LicenceModel::Simultaneous, library: $this->libraries[0]);
         $this->standElsewhere();
         Holding::query()->orderBy('id')->offset($this->random->getInt(0, 9))->first()?->delete();

@@ -9,6 +9,8 @@ use App\Catalogue\Filters\Filter;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\Facets;
+use App\Models\Contributor;
+use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
@@ -208,6 +210,94 @@ final class FiltersTest extends TestCase
         $this->get(
             '/catalogue/advanced?go=1&q=&formats[]=video&formats[]=ebook&audiences[]=adult&library=saltmere',
         )->assertRedirect('/catalogue?format=ebook%2Cvideo&audience=adult');
+    }
+
+    public function test_titles_by_age_by_author_and_by_narrator(): void
+    {
+        $made = [];
+        foreach (
+            [
+                'Reed' => [Audience::Child, '5-7', ['Ansgar Brandt' => 'author', 'Juno Ebbing' => 'narrator']],
+                'Bell' => [Audience::Child, null, ['Juno Ebbing' => 'author']],
+                'Marsh' => [Audience::Teen, '13-', ['Odalys Venn' => 'author', 'Ansgar Brandt' => 'author']],
+                'Tide' => [Audience::Adult, null, ['Odalys Venn' => 'author', 'Ansgar Brandt' => 'narrator']],
+            ]
+            as $name => [$audience, $ages, $people]
+        ) {
+            $record = new Record(
+                key: "t:{$name}",
+                format: Format::Audiobook,
+                name: $name,
+                contributors: array_map(
+                    fn(string $of, string $role): array => ['name' => $of, 'sort' => $of, 'role' => $role],
+                    array_keys($people),
+                    $people,
+                ),
+                extent: 10,
+                audience: $audience,
+                ages: AgeRange::parse($ages),
+            );
+            $this->licence($made[] = app(SaveRecord::class)($record, $this->now()));
+        }
+        $found = fn(string $query): array => $this->get("/catalogue?library=saltmere&order=title&{$query}")
+            ->assertOk()
+            ->viewData('page')
+            ->pluck('name')
+            ->all();
+        $number = fn(string $name): int => Contributor::query()->where('name', $name)->firstOrFail()->id;
+        [$ansgar, $juno] = [$number('Ansgar Brandt'), $number('Juno Ebbing')];
+
+        // A band has what is for readers of any age in it; where a record says none, its audience does.
+        $this->assertSame(['Bell', 'Reed'], $found('ages=0-5'));
+        $this->assertSame(['Bell', 'Reed'], $found('ages=6-8'));
+        $this->assertSame(['Bell'], $found('ages=9-12'));
+        $this->assertSame(['Marsh'], $found('ages=15-17'));
+        $this->get('/catalogue?library=saltmere&ages=6-8')->assertSeeText('Ages 6–8');
+        $this->get('/catalogue?library=saltmere&ages=6-9')->assertSeeText(
+            'Not known here, and so left out: Interest age.',
+        );
+        $offered = $this->get('/catalogue?library=saltmere')
+            ->assertSeeInOrder(['Interest age', '0–5', '6–8', '9–12', '13–14', '15–17'])
+            ->viewData('facets');
+        $this->assertEquals(['0-5' => 2, '6-8' => 2, '9-12' => 1, '13-14' => 1, '15-17' => 1], $offered->of('ages'));
+
+        $this->assertSame(['Marsh', 'Reed'], $found("authors={$ansgar}"));
+        $this->assertSame(['Tide'], $found("narrators={$ansgar}"));
+        $this->assertSame(['Reed'], $found("authors={$ansgar}&narrators={$juno}"));
+        $this->assertSame(['Marsh'], $found("authors={$ansgar}.{$number('Odalys Venn')}"));
+        $this->get("/catalogue?library=saltmere&narrators={$ansgar}")->assertSeeText('Read by Ansgar Brandt');
+
+        // Whoever is asked for is chosen from all that the search leaves, found by any word of the name.
+        $this->assertHtml(
+            $this->get('/catalogue?library=saltmere&q=t*')->assertSee('Choose …'),
+            'href="/catalogue/choose/authors?q=t%2A&amp;order=relevance"',
+        );
+        $names = fn(string $address): array => array_column(
+            $this->get("/catalogue/choose/{$address}")
+                ->assertOk()
+                ->viewData('page')
+                ->items(),
+            'titles',
+            'name',
+        );
+        $this->assertSame(
+            ['Ansgar Brandt' => 2, 'Odalys Venn' => 2, 'Juno Ebbing' => 1],
+            $names('authors?library=saltmere'),
+        );
+        $this->assertSame(['Juno Ebbing' => 1], $names('authors?library=saltmere&find=EBB'));
+        $this->assertSame(['Odalys Venn' => 1], $names("authors?library=saltmere&narrators={$ansgar}"));
+        $this->assertSame(['Odalys Venn' => 1], $names("authors?library=saltmere&authors={$ansgar}"));
+        $this->assertSame([], $names('authors?library=saltmere&find=' . rawurlencode("q'); drop table titles; --")));
+        $this->get('/catalogue/choose/authors?library=saltmere&find=nobody')->assertSeeText(
+            'None of these titles has one called “nobody”.',
+        );
+        $this->get('/catalogue/choose/ages?library=saltmere&ages=6-8')->assertSeeText('No more can be chosen.');
+        $this->get('/catalogue/choose/year?library=saltmere')->assertNotFound();
+        $this->assertHtml(
+            $this->get('/catalogue/choose/authors?library=saltmere&ages=0-5&by=name'),
+            "authors={$ansgar}",
+            'ages=0-5',
+        );
     }
 
     public function test_every_filter_has_words_in_both_languages(): void

@@ -9,6 +9,8 @@
             $flags[] = [$filter::name(), 1, $filter->heading(), $count, $filter->chosen];
         }
     }
+    $choose = fn (ListFilter $of): string => route('catalogue.values', ['filter' => $of::name(),
+        ...$current->inAddress(), ...$search->with([])], false);
     $here = $search->filters->get(OpensHereFilter::class);
     $opens = OpensHereFilter::count($facets);
     if ($here->chosen || $opens < $facets->without($here::name())) {
@@ -43,16 +45,21 @@
         <x-catalogue.histogram :filter="$filter" :counts="$facets->of($filter::name())" :link="$link" />
     @endforeach
     @foreach ($search->filters->of(ListFilter::class) as $filter)
-        @if ($filter->offered($facets) !== [])
+        @php($offered = $filter->offered($facets))
+        @if ($offered !== [] || $filter::OFFERED === 0 && $filter->takesMore() && $facets->total > 0)
             <h3 class="font-semibold font-sans text-[15px] mb-1">{{ $filter->heading() }}</h3>
             <ul class="pb-3">
-                @foreach ($filter->offered($facets) as $value => $count)
+                @foreach ($offered as $value => $count)
                     <li><a class="flex justify-between gap-2 py-1.5 no-underline hover:underline"
                         href="{{ $link([$filter::name() => $filter->with($value)]) }}"><span>{{
-                            $facets->name($filter::name(), $value)
+                            $filter->label((string) $facets->name($filter::name(), $value))
                         }}</span><span class="text-soft tabular-nums">{{ App\Shared\View\Numbers::of($count)
                             }}</span></a></li>
                 @endforeach
+                {{-- As many as are shown may not be all. --}}
+                @if (count($offered) >= $filter::OFFERED)<li><a class="link inline-block py-1.5" href="{{
+                    $choose($filter) }}">{{ __($offered === [] ? 'search.choose' : 'search.choose_more')
+                    }}<span class="sr-only">: {{ $filter->heading() }}</span></a></li>@endif
             </ul>
         @endif
     @endforeach
