@@ -11,27 +11,21 @@ use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
 use App\Lending\Availability\TitleAvailability;
 use App\Models\StaffList;
-use App\Models\Title;
 use App\Shared\Input;
 use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\PreferenceStore;
 use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
-use DateTimeImmutable;
 use FigPorch\Core\Catalogue\LanguageName;
 use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\View\View;
 
 final class CatalogueController
 {
-    /** Titles of a wider reach that are shown where the nearer one has none. */
-    private const WIDER_SHOWN = 4;
-
     public function __construct(
         private readonly RequestContext $current,
         private readonly CatalogueSearch $catalogue,
@@ -47,6 +41,7 @@ final class CatalogueController
         NoResultSuggestions $suggestions,
         Pins $pins,
         ResultRows $resultRows,
+        NearSearches $nearSearches,
         PreferenceStore $kept,
     ): View|RedirectResponse {
         $library = $this->current->requiredLibrary();
@@ -67,7 +62,7 @@ final class CatalogueController
             return redirect()->route('catalogue', [...$this->current->inAddress(), ...$search->with([])]);
         }
         $facets = $this->catalogue->facets($search, $now);
-        $wider = $facets->total > 0 ? [] : $this->wider($search, $now);
+        $withoutWord = $facets->total > 0 ? [] : $suggestions->withoutWord($search, $now);
         $older = $search->withOlder();
         $page = $this->catalogue
             ->page($search, $facets->total, $now)
@@ -76,12 +71,10 @@ final class CatalogueController
         $person = $this->current->person;
         $look = ResultsLook::kept($kept, $request);
         $rows = $resultRows->of($search, $page, $look->byWork, $now);
-        $widerRows = [];
-        foreach ($wider as $reach => $of) {
-            $widerRows[$reach] = $resultRows->of($search->changed(['reach' => $reach]), $of, $look->byWork, $now);
-        }
-        $shown = ResultRows::titles($rows, ...array_values($widerRows));
-        $own = $ownItems->of($person, $shown, $now, beyond: $search->scope === Reach::Beyond || $wider !== []);
+        $near = $facets->total > 0 ? [] : $nearSearches->of($search, $withoutWord[0] ?? null, $look->byWork, $now);
+        $shown = ResultRows::titles($rows, ...array_column($near, 'rows'));
+        $reaches = [$search->scope->value, ...array_column(array_column($near, 'changes'), 'reach')];
+        $own = $ownItems->of($person, $shown, $now, beyond: in_array(Reach::Beyond->value, $reaches, true));
 
         return view('catalogue.search.catalogue', [
             'search' => $search,
@@ -94,15 +87,14 @@ final class CatalogueController
             'facets' => $facets,
             'without' => $facets->total === 0 ? $suggestions->withoutFilter($search, $now) : [],
             'inSeries' => $facets->total === 0 ? $suggestions->inSeries($search, $now) : [],
-            'withoutWord' => $facets->total === 0 ? $suggestions->withoutWord($search, $now) : [],
+            'withoutWord' => array_slice($withoutWord, 1),
             'spelling' => $facets->total === 0 && $search->words !== '' ? $suggestions->spelling($search, $now) : null,
-            'wider' => $wider,
-            'widerRows' => $widerRows,
+            'near' => $near,
             'older' => $older === null ? 0 : $this->catalogue->total($older, $now) - $facets->total,
             'hasCeiling' => $search->eligibility->audiences !== null,
             'standings' => $availability->of($library, $shown, $this->current->card(), $now),
             'ways' =>
-                $person !== null && ($search->scope === Reach::Cards || isset($wider['cards']))
+                $person !== null && in_array(Reach::Cards->value, $reaches, true)
                     ? $ways->soonestOf($library, $person, $shown, $own, $now)
                     : [],
             'own' => $own,
@@ -124,34 +116,6 @@ final class CatalogueController
             ...isset($asked['at']) && $search->atLibraryId === null ? [__('common.library')] : [],
             ...$search->filters->notUnderstood($asked),
         ];
-    }
-
-    /**
-     * Where a library has nothing, the wider reaches are looked at by themselves.
-     *
-     * @return array<string, LengthAwarePaginator<int, Title>> those that find something
-     */
-    private function wider(SearchRequest $search, DateTimeImmutable $now): array
-    {
-        $found = [];
-        foreach (
-            $search->scope === Reach::Library
-                ? [Reach::Cards, Reach::Beyond]
-                : ($search->scope === Reach::Cards
-                    ? [Reach::Beyond]
-                    : [])
-            as $reach
-        ) {
-            if ($reach === Reach::Beyond || $search->otherCards !== []) {
-                $wider = $search->changed(['reach' => $reach->value]);
-                $total = $this->catalogue->total($wider, $now);
-                if ($total > 0) {
-                    $found[$reach->value] = $this->catalogue->page($wider, $total, $now, self::WIDER_SHOWN);
-                }
-            }
-        }
-
-        return $found;
     }
 
     /** A form for each field, that makes a search as text. */

@@ -16,6 +16,8 @@ final readonly class SearchRequest
 {
     public const ORDERS = ['relevance', 'newest', 'most_borrowed', 'title', 'series', 'soonest', 'list'];
 
+    public string $words;
+
     public string $order;
 
     public Query $query;
@@ -28,7 +30,7 @@ final readonly class SearchRequest
      */
     private function __construct(
         public int $libraryId,
-        public string $words,
+        string $typed,
         public Filters $filters,
         string $order,
         public CardEligibility $eligibility,
@@ -38,7 +40,8 @@ final readonly class SearchRequest
         public ?string $listWords,
         public ?int $atLibraryId,
     ) {
-        $this->query = QueryParser::read($words);
+        $this->query = QueryParser::read($typed);
+        $this->words = $words = mb_substr($typed, 0, QueryParser::MOST_CHARACTERS);
         $this->order = in_array($order, $this->orders(), true)
             ? $order
             : match (true) {
@@ -81,7 +84,7 @@ final readonly class SearchRequest
 
         return new self(
             libraryId: $libraryId,
-            words: mb_substr($asked['q'] ?? '', 0, 400),
+            typed: $asked['q'] ?? '',
             filters: Filters::read($asked),
             order: $asked['order'] ?? '',
             eligibility: $eligibility,

@@ -14,7 +14,7 @@ use FigPorch\Core\Catalogue\SearchWords;
  */
 final class QueryParser
 {
-    private const MOST_CHARACTERS = 400;
+    public const MOST_CHARACTERS = 400;
 
     private const MOST_TERMS = 32;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 return [
     'number_in_series' => 'Number :number of the series “:series”:',
-    'without_word' => 'No title has all of these words. Without “:word”:',
-    'meant_format' => 'Looking among :format:',
+    'without_word' => 'No title has all of these words. Without “:word”',
+    'meant_format' => 'Looking among :format',
     'no_word' => 'There is no word in this that could be looked for. Type a title, a person, a series or a subject.',
     'skip_to_results' => 'Skip to the results',
     'left_out' => 'Not known here, and so left out: :what.',

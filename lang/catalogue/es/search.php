@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 return [
     'number_in_series' => 'El número :number de la serie «:series»:',
-    'without_word' => 'Ningún título tiene todas estas palabras. Sin «:word»:',
-    'meant_format' => 'Buscando entre :format:',
+    'without_word' => 'Ningún título tiene todas estas palabras. Sin «:word»',
+    'meant_format' => 'Buscando entre :format',
     'no_word' => 'No hay aquí ninguna palabra que buscar. Escriba un título, una persona, una serie o una materia.',
     'skip_to_results' => 'Saltar a los resultados',
     'left_out' => 'No se conoce aquí y se ha dejado fuera: :what.',

@@ -8,7 +8,9 @@ use App\Catalogue\Filters\OpensHereFilter;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\CatalogueSearch;
 use App\Catalogue\Search\Facets;
+use App\Catalogue\Search\NearSearch;
 use App\Catalogue\Search\NoResultSuggestions;
+use App\Catalogue\Search\ResultRow;
 use App\Catalogue\Search\SearchRequest;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Library;
@@ -386,13 +388,30 @@ final class SearchTest extends TestCase
         $this->record('Harbour Lantern');
         $this->record('Harbour Lantern', ['format' => Format::Audiobook]);
         $this->get('/catalogue?library=saltmere&q=harbour+zebra')
-            ->assertSee('No title has all of these words. Without “zebra”:')
-            ->assertSee('2 titles for “harbour”')
+            ->assertSeeInOrder(
+                ['No title has all of these words. Without “zebra”', '2 titles for “harbour”', '<article'],
+                false,
+            )
+            ->assertSee('Also as')
             ->assertDontSee('Without “harbour”');
-        $this->get('/catalogue?library=saltmere&q=harbour+lantern+audiobook')
-            ->assertSeeInOrder(['Looking among Audiobooks:', '1 title for “harbour lantern”', 'Without “audiobook”:'])
-            ->assertSee('q=harbour%20lantern&amp;', false)
-            ->assertSee('format=audiobook', false);
+        // What was meant is shown at once.
+        $page = $this->get('/catalogue?library=saltmere&q=harbour+lantern+audiobook')
+            ->assertSeeInOrder(['Without “audiobook”:', '2 titles for “harbour lantern”'])
+            ->assertSeeInOrder(['Looking among Audiobooks', '1 title for “harbour lantern”', '<article'], false);
+        $this->assertSame(
+            [['audiobook']],
+            array_map(
+                fn(NearSearch $near): array => array_map(
+                    fn(ResultRow $row): string => $row->title->format->value,
+                    $near->rows,
+                ),
+                $page->viewData('near'),
+            ),
+        );
+        $long = str_repeat('harbour ', 49) . 'lantern ' . str_repeat('a', 200);
+        $this->get('/catalogue?' . http_build_query(['library' => 'saltmere', 'q' => $long]))->assertSee(
+            'It was longer than can be looked for; its end was left out.',
+        );
         // A word that is not there at all, and too many of them.
         $this->get('/catalogue?library=saltmere&q=zebra')->assertDontSee('Without “');
         $this->get('/catalogue?library=saltmere&q=a+b+c+d+e+f+g+harbour')->assertDontSee('Without “');

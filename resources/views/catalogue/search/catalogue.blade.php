@@ -44,7 +44,8 @@
         <section aria-labelledby="results" class="min-w-0">
             <div class="flex flex-wrap items-end justify-between gap-3 mb-3">
                 <div>
-                    <h1 id="results" tabindex="-1" class="text-3xl focus:outline-none">{{ $heading }}</h1>
+                    <h1 id="results" tabindex="-1"
+                    class="text-3xl focus:outline-none wrap-anywhere">{{ $heading }}</h1>
                     @if ($list !== null)<p class="text-soft mt-1">{{ implode(' · ', array_filter([$list->note,
                         trans_choice('catalogue.titles', $page->total(), ['count' =>
                             App\Shared\View\Numbers::of($page->total())])]))
@@ -173,7 +174,7 @@
                     @if ($withoutWord !== [])<ul class="mb-3 grid gap-1">@foreach ($withoutWord as $of)<li>{{
                         $of['format']
                         === null ? __('search.without_word', ['word' => $of['word']]) : __('search.meant_format',
-                        ['format' => __("catalogue.formats.{$of['format']->value}")]) }} <a class="link" href="{{
+                        ['format' => __("catalogue.formats.{$of['format']->value}")]) }}: <a class="link" href="{{
                         $link(['q' => $of['left'], ...$of['format'] === null ? [] : ['format' =>
                         $of['format']->value]]) }}">{{ trans_choice('catalogue.titles_for', $of['total'], ['count' =>
                         App\Shared\View\Numbers::of($of['total']), 'words' => $of['left']])
@@ -196,19 +197,21 @@
                     <a class="btn btn-quiet" href="{{ $current->link(route('catalogue', [], false)) }}">{{
                         __('catalogue.browse_all')
                         }}</a>
-                    @if ($search->words !== '' && $wider === [])<p class="mt-3"><a class="link"
+                    @if ($search->words !== '' && $near === [])<p class="mt-3"><a class="link"
                         href="{{ route('requests.words', ['name' => $search->words], false) }}">{{
                         __('lending.ask_words') }}</a></p>@endif
                 </div>
-                @foreach ($wider as $reach => $found)
-                    <section aria-labelledby="wider-{{ $reach }}" class="mt-7">
-                        <h2 id="wider-{{ $reach }}" class="text-2xl mb-1">{{ __("search.wider.{$reach}") }}</h2>
-                        <p class="mb-2 text-soft">{{ trans_choice('search.found_wider', $found->total(),
-                            ['count' => App\Shared\View\Numbers::of($found->total())]) }}@if ($found->total() >
-                                $found->count()) · <a
-                            class="link" href="{{ $link(['reach' => $reach]) }}">{{ __('search.all_of_them')
-                            }}</a>@endif</p>
-                        @include('catalogue.search.rows', ['rows' => $widerRows[$reach]])
+                @foreach ($near as $of)
+                    <section aria-labelledby="near-{{ $loop->index }}" class="mt-7">
+                        <h2 id="near-{{ $loop->index }}" class="text-2xl mb-1">{{ $of->heading }}</h2>
+                        <p class="mb-2 text-soft">{{ isset($of->changes['q']) ?
+                            trans_choice('catalogue.titles_for', $of->page->total(), ['count' =>
+                            App\Shared\View\Numbers::of($of->page->total()), 'words' => $of->changes['q']]) :
+                            trans_choice('search.found_wider', $of->page->total(), ['count' =>
+                            App\Shared\View\Numbers::of($of->page->total())]) }}@if ($of->page->total() >
+                                $of->page->count()) · <a class="link" href="{{ $link($of->changes) }}">{{
+                            __('search.all_of_them') }}</a>@endif</p>
+                        @include('catalogue.search.rows', ['rows' => $of->rows])
                     </section>
                 @endforeach
             @endif
