@@ -17,6 +17,7 @@ use App\Catalogue\Records\CoverController;
 use App\Catalogue\Records\TitleController;
 use App\Catalogue\Rooms\RoomController;
 use App\Catalogue\SavedSearches\SavedSearchController;
+use App\Catalogue\Search\AdvancedSearchController;
 use App\Catalogue\Search\CatalogueController;
 use App\Catalogue\Search\OlderController;
 use App\Catalogue\Search\PinController;
@@ -46,7 +47,7 @@ Route::middleware([RequireLibrary::class, LibraryInAddress::class])->group(funct
     Route::get('/catalogue', CatalogueController::class)
         ->name('catalogue')
         ->middleware(CountsUse::class . ':search');
-    Route::get('/catalogue/advanced', [CatalogueController::class, 'advanced'])->name('catalogue.advanced');
+    Route::get('/catalogue/advanced', AdvancedSearchController::class)->name('catalogue.advanced');
     Route::post('/catalogue/pins', PinController::class)->name('catalogue.pins');
     Route::get('/catalogue/choose/{filter}', ValuesController::class)
         ->name('catalogue.values')

@@ -13,6 +13,7 @@ const guestPages = [
     '/catalogue?q=nothingatall&format=video',
     '/catalogue?q=title%3Alantern+-oil&year=2010-2026&audience=adult',
     '/catalogue/advanced?q=lamp',
+    '/catalogue/choose/authors',
     '/catalogue/people',
     '/titles/1',
     '/titles/5',

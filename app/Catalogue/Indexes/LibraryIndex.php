@@ -61,4 +61,16 @@ final class LibraryIndex
             ['path' => Paginator::resolveCurrentPath()],
         );
     }
+
+    /** @return list<string> names of entries from A to Z, so many at the most */
+    public function names(Library $library, IndexKind $kind, int $most): array
+    {
+        $entries = DB::table('index_entries')
+            ->where(['library_id' => $library->id, 'kind' => $kind->value])
+            ->orderBy('sort_name')
+            ->limit($most)
+            ->get(['name']);
+
+        return array_column($entries->all(), 'name');
+    }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Catalogue\Filters\Filters;
-use App\Catalogue\Filters\LanguageFilter;
 use App\Catalogue\Rooms\LibraryRooms;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
@@ -15,10 +14,7 @@ use App\Shared\Input;
 use App\Shared\Middleware\LibraryInAddress;
 use App\Shared\PreferenceStore;
 use App\Shared\RequestContext;
-use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
-use FigPorch\Core\Catalogue\LanguageName;
-use FigPorch\Core\Catalogue\Query\Field;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -116,39 +112,5 @@ final class CatalogueController
             ...isset($asked['at']) && $search->atLibraryId === null ? [__('common.library')] : [],
             ...$search->filters->notUnderstood($asked),
         ];
-    }
-
-    /** A form for each field, that makes a search as text. */
-    public function advanced(Request $request, KnownLanguages $languages): View|RedirectResponse
-    {
-        $search = AdvancedSearchForm::read($request);
-        if ($request->query('go') !== null) {
-            return redirect()->route(
-                'catalogue',
-                array_filter([
-                    'q' => $search->text(),
-                    ...Filters::ticked(fn(string $boxes): array => Input::ticked($request, $boxes)),
-                ]),
-            );
-        }
-
-        // What a query says of the language is chosen, too.
-        $said = (string) LanguageName::code($search->values[Field::Language->value] ?? '');
-        $chosen = LanguageFilter::read([
-            'language' => Input::text($request, 'language') . LanguageFilter::SEPARATOR . $said,
-        ]);
-        $codes = array_unique([...$languages->codes(CarbonImmutable::now()), ...$chosen->chosen]);
-        $names = array_map(TitleText::language(...), array_combine($codes, $codes));
-        asort($names);
-
-        return view('catalogue.search.advanced', [
-            'form' => $search,
-            'languages' => array_fill_keys(array_keys($names), 0),
-            'filters' => Filters::read([
-                'format' => Input::text($request, 'format'),
-                'audience' => Input::text($request, 'audience'),
-                'language' => $chosen->written(),
-            ]),
-        ]);
     }
 }

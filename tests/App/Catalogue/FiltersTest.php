@@ -208,8 +208,8 @@ final class FiltersTest extends TestCase
         // However it was ticked, the address is the same.
         $this->assertSame('ebook,video', Filters::read(['format' => 'video, ebook'])->written()['format']);
         $this->get(
-            '/catalogue/advanced?go=1&q=&formats[]=video&formats[]=ebook&audiences[]=adult&library=saltmere',
-        )->assertRedirect('/catalogue?format=ebook%2Cvideo&audience=adult');
+            '/catalogue/advanced?go=1&rows=1&formats[]=video&formats[]=ebook&audiences[]=adult&library=saltmere',
+        )->assertRedirect('/catalogue?format=ebook%2Cvideo&audience=adult&order=newest');
     }
 
     public function test_titles_by_age_by_author_and_by_narrator(): void

@@ -493,36 +493,77 @@ final class SearchTest extends TestCase
     {
         $this->someTitles();
         $this->withCookie('library', 'saltmere');
-        $filled = [
-            'go' => '1',
-            'all' => 'low',
-            'phrase' => 'the sea',
-            'any' => 'water tide',
-            'none' => 'garden',
-            'author' => 'Tamsin Ebbing',
-            'year_from' => '2010',
-            'year_to' => '2016',
+        $rows = [
+            ['and', '', 'all', 'low'],
+            ['or', 'title', 'begin', 'Gard'],
+            ['and', '', 'row', 'the sea'],
+            ['and', '', 'any', 'water tide'],
+            ['and', 'author', 'all', 'Tamsin Ebbing'],
+            ['not', '', 'all', 'garden'],
+            ['and', '', 'all', ' '],
         ];
-        $query = 'low "the sea" (water OR tide) author:tamsin author:ebbing year:2010-2016 -garden';
-        $this->get('/catalogue/advanced?' . http_build_query($filled))->assertRedirect(
-            '/catalogue?q=' . rawurlencode($query),
+        $filled = ['rows' => count($rows), 'year_from' => '2010', 'year_to' => '2016', 'ready' => '1'];
+        foreach ($rows as $n => [$joined, $field, $matching, $words]) {
+            $filled += [
+                'joined_' . ($n + 1) => $joined,
+                'field_' . ($n + 1) => $field,
+                'matching_' . ($n + 1) => $matching,
+                'words_' . ($n + 1) => $words,
+            ];
+        }
+        $query = '(low OR title:gard*) "the sea" (water OR tide) author:tamsin author:ebbing -garden year:2010-2016';
+        $this->get('/catalogue/advanced?' . http_build_query([...$filled, 'go' => 1]))->assertRedirect(
+            '/catalogue?q=' . rawurlencode($query) . '&ready=1&order=relevance',
         );
         $this->assertSame(['Low Water'], $this->found(['q' => $query]));
-        $page = $this->get('/catalogue/advanced?' . http_build_query(['q' => "{$query} lam*"]))->assertOk();
+        $page = $this->get(
+            '/catalogue/advanced?' . http_build_query(['q' => "{$query} (sea-road OR -x)", 'subjects' => '1']),
+        )->assertOk();
         foreach (
             [
-                'all' => 'low',
-                'phrase' => 'the sea',
-                'any' => 'water tide',
-                'none' => 'garden',
-                'author' => 'tamsin ebbing',
-                'year_from' => '2010',
-                'rest' => 'lam*',
+                'name="words_1" value="low"',
+                'name="words_2" value="gard"',
+                'name="words_3" value="the sea"',
+                'name="words_4" value="water tide"',
+                'name="words_5" value="tamsin ebbing"',
+                'name="words_6" value="garden"',
+                'name="words_7" value=""',
+                'name="year_from" value="2010"',
+                'name="rest" value="sea-road OR -x"',
+                'name="subjects" value="1" checked',
             ]
-            as $name => $value
+            as $html
         ) {
-            $page->assertSee("name=\"{$name}\" value=\"{$value}\"", false);
+            $this->assertHtml($page, $html);
         }
+        $page->assertDontSee('name="words_8"', false);
+        // Another row, and what cannot be read, lose nothing that was filled in.
+        $more = $this->get(
+            '/catalogue/advanced?' . http_build_query(['rows' => 4, 'words_1' => 'low', 'ready' => '1']),
+        );
+        $this->assertHtml(
+            $more,
+            'name="words_1" value="low"',
+            'name="words_4" value=""',
+            'name="ready" value="1" checked',
+        );
+        $wrong = [...$filled, 'year_to' => 'soon', 'go' => 1];
+        $this->assertHtml(
+            $this->get('/catalogue/advanced?' . http_build_query($wrong))
+                ->assertOk()
+                ->assertSee('Give years as numbers'),
+            'name="year_to" value="soon"',
+            'name="words_3" value="the sea"',
+        );
+        // Pins are filled in, and what is taken out of the form is not added again by them.
+        $this->withCookie('pins', (string) json_encode(['format' => 'video', 'year' => '2000-']));
+        $pinned = $this->get('/catalogue/advanced?q=low')->assertSee('Filled in because you pinned it: Video');
+        $this->assertHtml($pinned, 'value="video" checked', 'name="year" value="2000-" checked');
+        $this->get('/catalogue/advanced?rows=1&words_1=low&go=1&library=saltmere')->assertRedirect(
+            '/catalogue?q=low&order=relevance',
+        );
+        $this->assertContains('Low Water', $this->found(['q' => 'low', 'order' => 'relevance']));
+        $this->withCookie('pins', '[]');
         // Languages are chosen among those that titles are in, by their names; one that a search named all the same
         // stays.
         $this->record('Cartas desde el muelle', ['language' => 'es']);
@@ -536,11 +577,14 @@ final class SearchTest extends TestCase
             'name="languages[]" value="es" checked',
         );
         $this->assertHtml($this->get('/catalogue/advanced?q=lang:spanish'), 'name="languages[]" value="es" checked');
-        $this->get('/catalogue/advanced?go=1&all=quay&languages[]=fr&languages[]=es')->assertRedirect(
-            '/catalogue?q=quay&language=es%2Cfr',
-        );
-        $this->get('/catalogue/advanced?go=1&lang=es&audiences[]=teen')->assertRedirect(
-            '/catalogue?q=lang%3Aes&audience=teen',
+        $this->get(
+            '/catalogue/advanced?go=1&rows=1&words_1=quay&languages[]=fr&languages[]=es&awards=Best',
+        )->assertRedirect('/catalogue?q=quay&language=es%2Cfr&awards=Best&order=relevance');
+        $this->get(
+            '/catalogue/advanced?go=1&rows=1&field_1=lang&words_1=es&audiences[]=teen&ages=9-12',
+        )->assertRedirect('/catalogue?q=lang%3Aes&audience=teen&ages=9-12&order=relevance');
+        $this->get('/catalogue/advanced?go=1&rows=3&formats[]=ebook&reach=beyond')->assertRedirect(
+            '/catalogue?format=ebook&reach=beyond&order=newest',
         );
     }
 

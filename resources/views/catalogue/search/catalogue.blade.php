@@ -1,5 +1,5 @@
 @php
-    use App\Catalogue\Filters\{AudienceFilter, Chip, FormatFilter};
+    use App\Catalogue\Filters\Chip;
     use App\Catalogue\Search\QueryText;
     use FigPorch\Core\Catalogue\Reach;
     $link = fn (array $changes): string => '/catalogue?'.http_build_query([...$current->inAddress(),
@@ -82,11 +82,9 @@
                     @endforeach
                 </nav>
                 <div class="flex flex-wrap gap-x-4 gap-y-1 items-center ml-auto">
-                    <a class="link" href="{{ $current->link(route('catalogue.advanced', array_filter([
-                        'q' => $search->words,
-                        'format' => $search->filters->get(FormatFilter::class)->written(),
-                        'audience' => $search->filters->get(AudienceFilter::class)->written(),
-                    ]), false)) }}">{{ __('search.advanced') }}</a>
+                    <a class="link" href="{{ route('catalogue.advanced',
+                        [...$current->inAddress(), ...$search->with(['order' => null, 'list' => null])], false)
+                        }}">{{ __('search.advanced') }}</a>
                     <a class="link" href="{{ $current->link(route('indexes', ['index' => 'people'], false)) }}">{{
                         __('indexes.heading') }}</a>
                     @if ($current->person !== null)<a class="link" href="/searches">{{ __('search.saved_searches')
