@@ -53,18 +53,57 @@ final class BitmapEngine implements SearchEngine
         return $this->set($this->found($search, $now), $search, $now)->count();
     }
 
-    public function titles(
+    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
+    {
+        $found = $this->found($search, $now);
+        $set = $this->set($found, $search, $now);
+
+        return $this->ofSet(
+            found: $found,
+            set: $set,
+            search: $search,
+            many: $total > $this->walked,
+            ranked: $total <= $this->ranked,
+            count: $count,
+            from: $from,
+            now: $now,
+        );
+    }
+
+    public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array
+    {
+        $found = $this->found($search, $now);
+
+        return array_map(
+            fn(Title $of): int => $of->id,
+            $this->ofSet(
+                found: $found,
+                set: $this->set($found, $search, $now)->and(TitleSet::of($among)),
+                search: $search,
+                many: false,
+                ranked: $total <= $this->ranked,
+                count: count($among),
+                from: 0,
+                now: $now,
+            ),
+        );
+    }
+
+    /**
+     * @param  bool  $many  so many are found that an index in the order asked for is walked
+     * @param  bool  $ranked  so few that each is weighed
+     * @return list<Title>
+     */
+    private function ofSet(
+        BitmapResult $found,
+        TitleSet $set,
         SearchRequest $search,
-        int $total,
+        bool $many,
+        bool $ranked,
         int $count,
         int $from,
         DateTimeImmutable $now,
-        ?array $among = null,
     ): array {
-        $found = $this->found($search, $now);
-        $set = $this->set($found, $search, $now);
-        $set = $among === null ? $set : $set->and(TitleSet::of($among));
-        $many = $total > $this->walked && $among === null;
         $order = SearchOrder::sql($search, $many);
         if (
             $search->order === 'soonest' ||
@@ -87,7 +126,7 @@ final class BitmapEngine implements SearchEngine
         if ($search->order === 'newest') {
             return self::inRings($gathering->inRings($set, 'newest'), true, $count, $from);
         }
-        if ($search->order !== 'relevance' || $total <= $this->ranked) {
+        if ($search->order !== 'relevance' || $ranked) {
             return TitleNames::inOrder(
                 $this->ordered(
                     set: $set,

@@ -88,7 +88,13 @@ final class CatalogueController
             'near' => $near,
             'older' => $older === null ? 0 : $this->catalogue->total($older, $now) - $facets->total,
             'hasCeiling' => $search->eligibility->audiences !== null,
-            'standings' => $availability->of($library, $shown, $this->current->card(), $now),
+            'standings' => $availability->of(
+                $library,
+                $shown,
+                $this->current->card(),
+                $now,
+                undated: ResultRows::beside($rows, ...array_column($near, 'rows')),
+            ),
             'ways' =>
                 $person !== null && in_array(Reach::Cards->value, $reaches, true)
                     ? $ways->soonestOf($library, $person, $shown, $own, $now)

@@ -49,18 +49,11 @@ final class CatalogueSearch
      *
      * @param  int  $total  how many match in all
      * @param  list<int>  $ids
-     * @return list<Title>
+     * @return list<int>
      */
     public function among(SearchRequest $search, int $total, array $ids, DateTimeImmutable $now): array
     {
-        return $this->engine($search, $now)->titles(
-            search: $search,
-            total: $total,
-            count: count($ids),
-            from: 0,
-            now: $now,
-            among: $ids,
-        );
+        return $this->engine($search, $now)->inOrder($search, $total, $ids, $now);
     }
 
     /** Exact counts of what a search finds, in all and for every value of every filter. */

@@ -6,6 +6,7 @@ namespace App\Catalogue\Search;
 
 use App\Models\Title;
 use App\Shared\Sql;
+use App\Shared\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
@@ -54,6 +55,20 @@ final class ResultRows
     }
 
     /**
+     * @param  list<ResultRow>  ...$rows
+     * @return list<int> those of them that stand beside another
+     */
+    public static function beside(array ...$rows): array
+    {
+        return array_merge(
+            ...array_map(
+                fn(ResultRow $row): array => array_map(fn(Title $of): int => $of->id, $row->beside),
+                array_merge(...$rows),
+            ),
+        );
+    }
+
+    /**
      * @param  list<Title>  $titles
      * @return array<int, non-empty-array<int, Title>> by work, of those works that have several titles, all that the
      *     search finds, by title, in its order
@@ -68,9 +83,12 @@ final class ResultRows
             ),
             'id',
         );
+        $known = array_combine(array_map(fn(Title $of): int => $of->id, $titles), $titles);
+        $ids = $several === [] ? [] : $this->catalogue->among($search, $total, $several, $now);
+        $known += TitleNames::titles(array_values(array_diff($ids, array_keys($known))))->all();
         $works = [];
-        foreach ($several === [] ? [] : $this->catalogue->among($search, $total, $several, $now) as $title) {
-            $works[$title->work_id][$title->id] = $title;
+        foreach (array_intersect($ids, array_keys($known)) as $id) {
+            $works[$known[$id]->work_id][$id] = $known[$id];
         }
 
         return $works;

@@ -18,17 +18,16 @@ interface SearchEngine
 
     /**
      * @param  int  $total  as count() says
-     * @param  list<int>|null  $among  only those of these titles that it finds
      * @return list<Title> so many, after so many, in the order asked for, with the names that lists show
      */
-    public function titles(
-        SearchRequest $search,
-        int $total,
-        int $count,
-        int $from,
-        DateTimeImmutable $now,
-        ?array $among = null,
-    ): array;
+    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array;
+
+    /**
+     * @param  int  $total  as count() says
+     * @param  list<int>  $among
+     * @return list<int> those of some titles that it finds, in the order asked for
+     */
+    public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array;
 
     /** How many titles have each value of each filter; but for the libraries, of which each is a search of its own. */
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets;

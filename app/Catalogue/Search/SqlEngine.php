@@ -32,29 +32,58 @@ final class SqlEngine implements SearchEngine
         return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);
     }
 
-    public function titles(
+    public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
+    {
+        return TitleNames::inOrder(
+            $this->numbers(
+                search: $search,
+                total: $total,
+                walk: $total > $this->walked,
+                count: $count,
+                from: $from,
+                now: $now,
+                also: ['true', []],
+            ),
+        );
+    }
+
+    public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array
+    {
+        return $this->numbers(
+            search: $search,
+            total: $total,
+            walk: false,
+            count: count($among),
+            from: 0,
+            now: $now,
+            also: ['s.title_id = any(?::bigint[])', [Sql::array($among)]],
+        );
+    }
+
+    /**
+     * @param  bool  $walk  along an index in the order asked for
+     * @param  array{string, list<mixed>}  $also  a condition more
+     * @return list<int>
+     */
+    private function numbers(
         SearchRequest $search,
         int $total,
+        bool $walk,
         int $count,
         int $from,
         DateTimeImmutable $now,
-        ?array $among = null,
+        array $also,
     ): array {
-        $also = $among === null ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::array($among)]];
-        $walk = $among === null && $total > $this->walked;
-
-        return TitleNames::inOrder(
-            $search->order === 'relevance' && $total > $this->ranked
-                ? $this->byNameThenPopularity(
-                    search: $search,
-                    walk: $walk,
-                    from: $from,
-                    count: $count,
-                    now: $now,
-                    also: $also,
-                )
-                : $this->ids($search, $now, ...[...SearchOrder::sql($search, $walk), $count, $from, $also]),
-        );
+        return $search->order === 'relevance' && $total > $this->ranked
+            ? $this->byNameThenPopularity(
+                search: $search,
+                walk: $walk,
+                from: $from,
+                count: $count,
+                now: $now,
+                also: $also,
+            )
+            : $this->ids($search, $now, ...[...SearchOrder::sql($search, $walk), $count, $from, $also]);
     }
 
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets

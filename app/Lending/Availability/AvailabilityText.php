@@ -37,6 +37,7 @@ final class AvailabilityText
             $standing->resetsAt !== null => __('catalogue.wait_month', [
                 'date' => Dates::day($standing->resetsAt, $standing->zone),
             ]),
+            $standing->turn === null && $standing->takesHolds => __('catalogue.availability.wait'),
             $standing->turn?->middle === null => __('catalogue.wait_open'),
             default => __('catalogue.wait_about', ['time' => Dates::about($standing->turn->middle)]),
         };

@@ -16,7 +16,7 @@ final readonly class AvailableTitle
 {
     /**
      * @param  int  $nextPlace  the place in line that a hold placed now would get
-     * @param  WaitEstimate|null  $turn  when that turn is likely to come, where there is a wait
+     * @param  WaitEstimate|null  $turn  when that turn is likely to come, where there is a wait and it was asked
      * @param  DateTimeImmutable|null  $resetsAt  where loans are paid for one by one and this month's are used up: when
      *     the next month begins
      * @param  bool  $takesHolds  whether there is a copy, now or later, that a hold can wait for

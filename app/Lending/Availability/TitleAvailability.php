@@ -40,6 +40,7 @@ final class TitleAvailability
     /**
      * @param  iterable<Title>  $titles
      * @param  Card|null  $card  whose rules count; without one those of an adult
+     * @param  list<int>  $undated  titles of which it is enough to know that there is a wait, and not for how long
      * @return array<int, AvailableTitle> by title
      */
     public function of(
@@ -48,6 +49,7 @@ final class TitleAvailability
         ?Card $card,
         DateTimeImmutable $now,
         int $effort = Forecast::BRIEF,
+        array $undated = [],
     ): array {
         $byId = [];
         foreach ($titles as $title) {
@@ -80,7 +82,7 @@ final class TitleAvailability
             ) && self::takesHolds($of, $now),
             ARRAY_FILTER_USE_BOTH,
         );
-        $lines = $this->lines->of($library->id, $waited);
+        $lines = $this->lines->of($library->id, array_diff_key($waited, array_flip($undated)));
         $allowed = $this->rules->allowed($card);
         $elsewhere = $this->standsElsewhere->of($library, $byId);
 
@@ -111,10 +113,10 @@ final class TitleAvailability
                 zone: $library->zone(),
                 aboveCard: $allowed !== null &&
                     !in_array("{$title->format->value}:{$title->audience->value}", $allowed, true),
-                resetsAt: $availability[$id] === Availability::Wait && !isset($lines[$id])
+                resetsAt: $availability[$id] === Availability::Wait && !isset($waited[$id])
                     ? PayPerLoan::nextMonth($now, $library->zone())
                     : null,
-                takesHolds: isset($lines[$id]),
+                takesHolds: isset($waited[$id]),
                 source: $sources[$id],
                 short: $card === null
                     ? null
