@@ -9,7 +9,8 @@ use RuntimeException;
 /** Asks for pages as one client does, through nginx, and measures the time to the first byte. */
 final class PageTimes
 {
-    private readonly string $jar;
+    /** The file with the cookies. */
+    public readonly string $jar;
 
     private readonly \CurlHandle $curl;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 /* Server time and weight of each page at the demo's size, one client, warm, through nginx. */
 
+use Bench\PageRates;
 use Bench\PageTimes;
 use Bench\Report;
 use FigPorch\Demo\Members;
@@ -52,6 +53,11 @@ $rows = $pages->measure([
     'title' => ['/titles/1', []],
     'excerpt' => ['/titles/1/excerpt', []],
 ]);
+$rates = new PageRates((string) config('app.url'), $pages->jar);
+$searched = '/catalogue?q=lantern&order=relevance&library=' . $card['library'];
+$title = '/titles/1?library=' . $card['library'];
+$bare = $rates->of('/up');
+$asked = ['a searched catalogue page' => [$rates->of($searched), 0.27], 'a title’s page' => [$rates->of($title), 0.4]];
 $pages->send('/sign-in', ['number' => $card['number'], 'pin' => $card['pin']]);
 $loan = DB::table('loans')
     ->join('cards', 'cards.id', '=', 'card_id')
@@ -74,6 +80,35 @@ $rows = [
     ]),
 ];
 PageTimes::table($rows);
+
+foreach (['a searched catalogue page' => $searched, 'a title’s page' => $title] as $name => $path) {
+    $asked["{$name}, signed in"] = [$rates->of($path), 0.8 * $asked[$name][1]];
+}
+$again = $rates->of('/up');
+$floor = ($bare[0] + $again[0]) / 2;
+printf(
+    "\nEight clients at once, on %d processors. The framework's own page without anything on it: %.0f, later %.0f a second, median %.1f ms.\n\n",
+    (int) trim((string) shell_exec('nproc')),
+    $bare[0],
+    $again[0],
+    ($bare[1] + $again[1]) / 2,
+);
+Report::table(
+    ['page', 'a second', 'of the bare page', 'mark', 'median ms', ''],
+    array_map(
+        fn(string $name, array $of): array => [
+            $name,
+            sprintf('%.0f', $of[0][0]),
+            sprintf('%.2f', $of[0][0] / $floor),
+            sprintf('≥ %.2f', $of[1]),
+            sprintf('%.0f', $of[0][1]),
+            $of[0][0] / $floor >= $of[1] ? 'within' : 'beyond',
+        ],
+        array_keys($asked),
+        array_values($asked),
+    ),
+);
+print "\n";
 
 $assets = 0;
 foreach (glob(public_path('build/assets/*')) ?: [] as $file) {
