@@ -7,6 +7,7 @@ namespace App\Shared;
 use App\Models\Card;
 use App\Models\Library;
 use App\Models\Person;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Who is here, and in which library, during one request. */
@@ -26,6 +27,12 @@ final class RequestContext
 
     /** @var array{Library, Collection<int, Card>}|null where the card is, and among which */
     private ?array $cardFor = null;
+
+    /** This moment on the library's clock. */
+    public function now(): CarbonImmutable
+    {
+        return CarbonImmutable::now($this->library?->zone());
+    }
 
     /** The person's card at the current library. */
     public function card(): ?Card

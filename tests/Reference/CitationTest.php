@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\BibTex;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
@@ -227,8 +228,11 @@ final class CitationTest extends TestCase
         }
     }
 
-    /** @return array<string, CitedTitle> the same, each with its address */
-    private static function online(): array
+    /**
+     * @param  string|null  $day  on which they are read
+     * @return array<string, CitedTitle> the same, each with its address
+     */
+    private static function online(?string $day = null): array
     {
         return array_map(
             fn(CitedTitle $of): CitedTitle => new CitedTitle(
@@ -241,27 +245,54 @@ final class CitationTest extends TestCase
                 publisher: $of->publisher,
                 published: $of->published,
                 address: 'https://library.example/titles/7?a=1',
+                accessed: $day === null ? null : new DateTimeImmutable($day),
             ),
             // Undated, citeproc writes "Retrieved" without a day, which APA wants.
-            array_filter(self::titles(), fn(CitedTitle $of): bool => $of->published !== null),
+            $day === null
+                ? array_filter(self::titles(), fn(CitedTitle $of): bool => $of->published !== null)
+                : self::titles(),
         );
     }
 
     public function test_what_is_read_on_line_says_where_as_citeproc_writes_it(): void
     {
-        foreach ([Style::Apa, Style::Vancouver] as $style) {
+        foreach (
+            [[Style::Apa, null], [Style::Vancouver, null], [Style::Apa, '2026-09-05'], [Style::Vancouver, '2026-09-05']]
+            as [$style, $day]
+        ) {
             $theirs = self::node(
                 "await import('@citation-js/plugin-csl'); console.log(JSON.stringify(given.map(item => new " .
                     "Cite(item).format('bibliography', { format: 'text', template: '{$style->value}', lang: 'en-US' })" .
                     '.trim())))',
-                array_map(CslJson::of(...), array_values(self::online())),
+                array_map(CslJson::of(...), array_values(self::online($day))),
             );
-            foreach (array_values(self::online()) as $n => $title) {
+            foreach (array_values(self::online($day)) as $n => $title) {
+                if ($style === Style::Vancouver && $title->year() === null) {
+                    // The style of the package does not say that the date is unknown.
+                    continue;
+                }
                 $this->assertSame(
                     str_replace('…', '. . .', (string) preg_replace('/^\d+\. */', '', $theirs[$n])),
                     Reference::text($title, $style),
+                    $day ?? 'no day',
                 );
             }
+        }
+        // Other programs read the day from each kind of file.
+        $read = new CitedTitle(
+            'd',
+            Format::Ebook,
+            'Salt',
+            address: 'https://library.example/7',
+            accessed: new DateTimeImmutable('2026-09-05'),
+        );
+        $this->assertSame([[2026, 9, 5]], CslJson::of($read)['accessed']['date-parts']);
+        foreach (['ris' => Ris::of($read), 'bibtex' => BibTex::of($read)] as $plugin => $file) {
+            $theirs = self::node(
+                "await import('@citation-js/plugin-{$plugin}'); console.log(JSON.stringify(new Cite(given).data))",
+                $file,
+            );
+            $this->assertSame([[2026, 9, 5]], $theirs[0]['accessed']['date-parts'] ?? null, $plugin);
         }
     }
 
@@ -412,6 +443,24 @@ final class CitationTest extends TestCase
             Style::Harvard,
             $online['one author'],
             'Osei, M. (2019) The long tide. Low Tide Books. Available at: https://library.example/titles/7?a=1.',
+        ];
+        yield 'Harvard, on line, on a day' => [
+            Style::Harvard,
+            self::online('2026-09-05')['one author'],
+            'Osei, M. (2019) The long tide. Low Tide Books. Available at: https://library.example/titles/7?a=1 ' .
+            '(Accessed: 5 September 2026).',
+        ];
+        yield 'Harvard, on paper, on a day' => [
+            Style::Harvard,
+            new CitedTitle(
+                'p',
+                Format::Paper,
+                'Salt',
+                ['author' => [$maren]],
+                address: 'https://library.example/7',
+                accessed: new DateTimeImmutable('2026-09-05'),
+            ),
+            'Osei, M. (no date) Salt.',
         ];
         yield 'ASA, on line' => [
             Style::Asa,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Citations;
 
 use App\Models\Title;
+use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
 use FigPorch\Core\Catalogue\Citation\Name;
 use FigPorch\Core\Catalogue\Format;
@@ -17,9 +18,10 @@ final class CitableTitles
     /**
      * @param  list<int>  $ids
      * @param  callable(int): string  $address  of a title; a website has its own
+     * @param  DateTimeImmutable|null  $day  on which they are cited
      * @return list<CitedTitle> in the order of the numbers
      */
-    public function titles(array $ids, callable $address): array
+    public function titles(array $ids, callable $address, ?DateTimeImmutable $day = null): array
     {
         $titles = Title::query()->with('series:id,name')->findMany(array_unique($ids))->keyBy('id');
         $people = [];
@@ -43,7 +45,7 @@ final class CitableTitles
 
         return array_values(
             array_filter(
-                array_map(function (int $id) use ($titles, $people, $websites, $address): ?CitedTitle {
+                array_map(function (int $id) use ($titles, $people, $websites, $address, $day): ?CitedTitle {
                     $title = $titles[$id] ?? null;
                     if ($title === null) {
                         return null;
@@ -70,6 +72,7 @@ final class CitableTitles
                             ? $title->extent
                             : null,
                         seconds: $timed ? $title->extent : $title->extent_seconds,
+                        accessed: $day,
                     );
                 }, $ids),
             ),

@@ -8,6 +8,7 @@ use App\Catalogue\Baskets\Baskets;
 use App\Exchange\Csv\CsvFile;
 use App\Models\Basket;
 use App\Shared\Input;
+use App\Shared\RequestContext;
 use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\Style;
 use Illuminate\Http\Request;
@@ -17,19 +18,27 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** A basket, and all in the baskets that it holds, for other programs and as a bibliography. */
 final class BasketExportController
 {
-    public function __construct(private readonly Baskets $baskets, private readonly CitedBasket $cited) {}
+    public function __construct(
+        private readonly Baskets $baskets,
+        private readonly CitedBasket $cited,
+        private readonly RequestContext $current,
+    ) {}
 
     public function file(Basket $basket, string $kind): AnyResponse
     {
         return $kind === 'csv'
             ? $this->csv($basket)
-            : CitationFile::answer($kind, $this->cited->titles($basket), "{$basket->name} " . now()->format('Y-m-d'));
+            : CitationFile::answer(
+                $kind,
+                $this->cited->titles($basket, $this->current->now()),
+                "{$basket->name} " . now()->format('Y-m-d'),
+            );
     }
 
     public function bibliography(Request $request, Basket $basket): View
     {
         $style = Style::tryFrom(Input::text($request, 'style')) ?? Style::Apa;
-        $cited = Bibliography::of($this->cited->titles($basket), $style);
+        $cited = Bibliography::of($this->cited->titles($basket, $this->current->now()), $style);
 
         return view('exchange.bibliography.bibliography', ['basket' => $basket, 'style' => $style, 'cited' => $cited]);
     }

@@ -13,6 +13,7 @@ use App\Models\Loan;
 use App\Models\Sending;
 use App\Reading\Pages\PagesAsPdf;
 use App\Reading\Prepared\FileMakers;
+use App\Shared\RequestContext;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
@@ -30,6 +31,7 @@ final class PackParcel
         private readonly FileMakers $makers,
         private readonly CitableTitles $citable,
         private readonly CitedBasket $citedBasket,
+        private readonly RequestContext $current,
     ) {}
 
     /** @throws CannotDeliver */
@@ -90,7 +92,11 @@ final class PackParcel
     /** @throws CannotDeliver */
     private function citation(int $titleId): Parcel
     {
-        $cited = $this->citable->titles([$titleId], fn(int $id): string => route('titles.show', $id));
+        $cited = $this->citable->titles(
+            [$titleId],
+            fn(int $id): string => route('titles.show', $id),
+            $this->current->now(),
+        );
         if ($cited === []) {
             throw new CannotDeliver(Undelivered::NothingThere);
         }
@@ -109,7 +115,10 @@ final class PackParcel
     {
         $basket = Basket::query()->where('person_id', $sending->person_id)->find((int) $sending->facts['basket']);
         $style = Style::tryFrom((string) $sending->facts['style']) ?? Style::Apa;
-        $cited = $basket === null ? [] : Bibliography::of($this->citedBasket->titles($basket), $style);
+        $cited =
+            $basket === null
+                ? []
+                : Bibliography::of($this->citedBasket->titles($basket, $this->current->now()), $style);
         if ($basket === null || $cited === []) {
             throw new CannotDeliver(Undelivered::NothingThere);
         }

@@ -66,6 +66,7 @@ final class BibTex
             'pagetotal' => $title->pages === null || $title->pages === 0 ? null : (string) $title->pages,
             'note' => $note === '' ? null : self::escaped($note),
             'url' => $title->address,
+            'urldate' => $title->accessed('Y-m-d'),
         ];
         $lines = '';
         foreach (

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue\Citation;
 
+use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 
 /** What a citation can say of a title. */
@@ -16,6 +17,7 @@ final readonly class CitedTitle
      * @param  string|null  $address  where it can be found
      * @param  int|null  $pages  of an ebook or a magazine
      * @param  int|null  $seconds  of an audiobook, music or a video
+     * @param  DateTimeImmutable|null  $accessed  the day on which it is cited, of what is read on line
      * @param  string  $letter  after the year, of several of the same people and year (Bibliography)
      */
     public function __construct(
@@ -34,6 +36,7 @@ final readonly class CitedTitle
         public ?string $address = null,
         public ?int $pages = null,
         public ?int $seconds = null,
+        public ?DateTimeImmutable $accessed = null,
         public string $letter = '',
     ) {}
 
@@ -72,6 +75,12 @@ final readonly class CitedTitle
         return $this->format === Format::Paper ? null : $this->address;
     }
 
+    /** The day on which it was read there, as a style writes days; null of what stands on paper, or where none is known. */
+    public function accessed(string $format): ?string
+    {
+        return $this->placeOnline() === null ? null : $this->accessed?->format($format);
+    }
+
     /** The issue that one of a magazine is; of anything else its edition is none. */
     public function issue(): ?string
     {
@@ -102,6 +111,7 @@ final readonly class CitedTitle
             address: $this->address,
             pages: $this->pages,
             seconds: $this->seconds,
+            accessed: $this->accessed,
             letter: $letter,
         );
     }

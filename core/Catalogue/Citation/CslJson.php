@@ -79,6 +79,10 @@ final class CslJson
                     default => null,
                 },
                 'URL' => $title->address,
+                'accessed' =>
+                    $title->accessed('Y') === null
+                        ? null
+                        : ['date-parts' => [array_map(intval(...), explode('-', (string) $title->accessed('Y-n-j')))]],
             ],
             fn(mixed $value): bool => $value !== null && $value !== '',
         );

@@ -77,7 +77,12 @@ final class Reference
         $date = '(' . ($title->citedYear() ?? 'n.d.' . self::after($title, '-')) . ')';
 
         return self::sentences($names === '' ? [$name, $date] : [$names, $date, $name], [$title->publisher]) .
-            self::online($title, ' ');
+            self::online(
+                $title,
+                $title->year() !== null || $title->accessed('Y') === null
+                    ? ' '
+                    : " Retrieved {$title->accessed('F j, Y')}, from ",
+            );
     }
 
     /** Osei, Maren, and Juno Pike. *The Long Tide*. Read by Liv Oro, 2nd ed., Low Tide Books, 2019, https://…. */
@@ -159,7 +164,11 @@ final class Reference
                 $narrators === [] ? null : 'Narrated by ' . self::joined($narrators, ' and ', ' and ', ', '),
                 $title->edition === null ? null : (string) preg_replace('/\bed\.?$/', 'edn', $title->edition),
                 $title->publisher,
-                self::online($title, 'Available at: '),
+                self::online(
+                    $title,
+                    'Available at: ',
+                    $title->accessed('Y') === null ? '' : " (Accessed: {$title->accessed('j F Y')})",
+                ),
             ],
             stop: false,
         );
@@ -179,7 +188,8 @@ final class Reference
                 $names,
                 $title->fullName() . ($medium === null ? '' : " [{$medium}]"),
                 $title->edition,
-                implode('; ', array_filter([$title->publisher, $title->year() ?? 'date unknown'])),
+                implode('; ', array_filter([$title->publisher, $title->year() ?? 'date unknown'])) .
+                ($title->accessed('Y') === null ? '' : " [cited {$title->accessed('Y M j')}]"),
             ],
         ) . self::online($title, ' Available from: ');
     }

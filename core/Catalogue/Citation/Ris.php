@@ -60,6 +60,7 @@ final class Ris
             ['SP', $title->pages === null || $title->pages === 0 ? null : (string) $title->pages],
             ['M3', self::MEDIA[$title->format->value] ?? null],
             ['UR', $title->address],
+            ['Y2', $title->accessed('Y/m/d/')],
         );
 
         return implode(
