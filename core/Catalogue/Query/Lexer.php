@@ -10,6 +10,9 @@ final class Lexer
     /** Quotes as keyboards and programs make them, each a character as the plain one is. */
     private const QUOTES = ['“' => '"', '”' => '"', '„' => '"', '«' => '"', '»' => '"'];
 
+    /** In Spanish. */
+    private const OPERATORS = ['Y' => 'AND', 'O' => 'OR', 'NO' => 'NOT'];
+
     private const PIECE =
         '/\G\s*(?:(?<open>-?\()|(?<close>\))|(?<minus>-(?=[\p{L}\p{N}"]))|' .
         '(?<field>\p{L}+):(?=[\p{L}\p{N}"(<>-])|(?<quoted>"[^"]*"?)|(?<word>[^\s()"]+))/u';
@@ -26,6 +29,33 @@ final class Lexer
                 if ($text !== null) {
                     $tokens[] = new Token($kind, $text, mb_strlen(substr($typed, 0, $byte)));
                 }
+            }
+        }
+
+        return self::inEnglish($tokens);
+    }
+
+    /**
+     * A capital Y, O or NO is an operator where something stands before it and what follows is no name: "lobos O perros"
+     * are either, "Flann O Brien" is one person, and "GENERATION Y NOVELS" says nothing by its capitals.
+     *
+     * @param  list<Token>  $tokens
+     * @return list<Token>
+     */
+    private static function inEnglish(array $tokens): array
+    {
+        foreach ($tokens as $n => $token) {
+            $operator = $token->kind === TokenKind::Word ? self::OPERATORS[$token->text] ?? null : null;
+            $next = $tokens[$n + 1] ?? null;
+            if (
+                $operator !== null &&
+                $n > 0 &&
+                !in_array($tokens[$n - 1]->kind, [TokenKind::Open, TokenKind::Minus, TokenKind::Field], true) &&
+                $next !== null &&
+                $next->kind !== TokenKind::Close &&
+                ($next->kind !== TokenKind::Word || $next->text === 'NO' || preg_match('/^\p{Lu}/u', $next->text) === 0)
+            ) {
+                $tokens[$n] = new Token($token->kind, $operator, $token->at);
             }
         }
 

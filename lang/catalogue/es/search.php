@@ -68,7 +68,7 @@ return [
     'as_text' => 'Como texto',
     'show_results' => 'Buscar',
     'how' => 'Cómo buscar',
-    'how_text' => 'Todas las palabras deben coincidir, en cualquier parte del registro. «Entre comillas» es una frase; farol* es el comienzo de una palabra; OR, NOT o un signo menos, y paréntesis; author: narrator: title: series: subject: publisher: award: isbn: lang: y year:2015-2020 o level:2-5.',
+    'how_text' => 'Todas las palabras deben coincidir, en cualquier parte del registro. «Entre comillas» es una frase; farol* es el comienzo de una palabra; O, NO (o un signo menos) y paréntesis; autor: narrador: título: serie: materia: editorial: premio: isbn: idioma: y año:2015-2020 o nivel:2-5.',
     'pin' => 'Fijar',
     'pinned' => 'Fijado',
     'pin_name' => 'Fijar «:name» para la próxima búsqueda',

@@ -44,6 +44,17 @@ final class QueryParserTest extends TestCase
         yield 'a beginning' => ['lant*', new Term(['lant'], begins: true)];
         yield 'a hyphen ties words' => ['well-known', new Term(['well', 'known'])];
         yield 'one or the other' => ['reef OR tide', new Any([$w('reef'), $w('tide')])];
+        yield 'one or the other, in Spanish' => ['lobos O perros', new Any([$w('lobos'), $w('perros')])];
+        yield 'both, but not a third, in Spanish' => [
+            'faro Y mar NO "río"',
+            new All([$w('faro'), $w('mar'), new Not(new Term(['rio'], exact: true))]),
+        ];
+        yield 'and not, in Spanish' => ['faro Y NO mar', new All([$w('faro'), new Not($w('mar'))])];
+        yield 'a name with an O' => ['Flann O Brien', new All([$w('flann'), $w('o'), $w('brien')])];
+        yield 'capitals throughout' => ['LOBOS O PERROS', new All([$w('lobos'), $w('o'), $w('perros')])];
+        yield 'small letters' => ['lobos o perros', new All([$w('lobos'), $w('o'), $w('perros')])];
+        yield 'a letter at the end, at the start' => ['Y plan NO', new All([$w('y'), $w('plan'), $w('no')])];
+        yield 'in brackets' => ['(faro O mar) luz', new All([new Any([$w('faro'), $w('mar')]), $w('luz')])];
         yield 'OR binds less than standing together' => [
             'low water OR tide',
             new Any([new All([$w('low'), $w('water')]), $w('tide')]),
