@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Records;
 
+use App\Models\Library;
 use App\Models\Person;
 use App\Models\Title;
+use App\Shared\TitleNames;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -15,8 +17,11 @@ final class SeriesOrder
 {
     private const MOST = 60;
 
-    /** @return Collection<int, Title> one edition of each work, of the title's own format where there is one */
-    public function of(Title $title): Collection
+    /**
+     * @return Collection<int, Title> one edition of each work: one that the library has, of the title's own format,
+     *     where there is one
+     */
+    public function of(Title $title, Library $library): Collection
     {
         if ($title->series_id === null) {
             return new Collection();
@@ -27,27 +32,17 @@ final class SeriesOrder
                 : 'series_position nulls last';
         $ids = array_column(
             DB::select(
-                "select id from (select distinct on (work_id) id, series_position, published, name from titles
-                    where series_id = ? order by work_id, id = ? desc, format = ? desc, id) x
+                "select id from (select distinct on (work_id) id, series_position, published, name
+                    from titles left join search_rows s on s.title_id = id
+                    where titles.series_id = ? order by work_id, id = ? desc, coalesce(? = any(s.held), false) desc,
+                        titles.format = ? desc, id) x
                     order by {$order}, name limit ?",
-                [$title->series_id, $title->id, $title->format->value, self::MOST],
+                [$title->series_id, $title->id, $library->id, $title->format->value, self::MOST],
             ),
             'id',
         );
 
-        return Title::query()
-            ->findMany($ids, [
-                'id',
-                'work_id',
-                'format',
-                'name',
-                'edition',
-                'series_id',
-                'series_position',
-                'published',
-            ])
-            ->sortBy(fn(Title $one): int => (int) array_search($one->id, $ids, true))
-            ->values();
+        return new Collection(TitleNames::inOrder($ids));
     }
 
     /**

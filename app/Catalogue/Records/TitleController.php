@@ -9,6 +9,7 @@ use App\Catalogue\Citations\CitableTitles;
 use App\Catalogue\SimilarTitles\SimilarTitles;
 use App\Lending\Availability\AcquisitionOptions;
 use App\Lending\Availability\OwnItems;
+use App\Lending\Availability\TitleAvailability;
 use App\Lending\LoanRules\PayMonth;
 use App\Models\Follow;
 use App\Models\Title;
@@ -28,6 +29,7 @@ final class TitleController
         AcquisitionOptions $ways,
         OwnItems $ownItems,
         SeriesOrder $seriesOrder,
+        TitleAvailability $availability,
         OwnBaskets $baskets,
         CitableTitles $citable,
     ): View {
@@ -42,10 +44,10 @@ final class TitleController
             ->get();
         $all = $editions->prepend($title);
         TitleNames::giveTo($all);
-        $own = $ownItems->of($current->person, $all, $now, beyond: true);
 
         $library = $current->requiredLibrary();
-        $series = $seriesOrder->of($title);
+        $series = $seriesOrder->of($title, $library);
+        $own = $ownItems->of($current->person, [...$all, ...$series], $now, beyond: true);
         $had = $seriesOrder->had($current->person, $title);
 
         return view('catalogue.records.title', [
@@ -55,6 +57,16 @@ final class TitleController
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,
             'seriesOrder' => $series,
+            'standings' =>
+                $series->count() > 1
+                    ? $availability->of(
+                        $library,
+                        $series,
+                        $current->card(),
+                        $now,
+                        undated: array_values($series->modelKeys()),
+                    )
+                    : [],
             'had' => $had,
             'next' => $seriesOrder->next($series, $had),
             'follow' =>

@@ -325,6 +325,55 @@ final class RoomTest extends TestCase
             ->assertDontSee('Next for you');
     }
 
+    public function test_a_series_says_of_each_whether_it_can_be_had_and_lends_it(): void
+    {
+        [$one, $two, $three, $four, $five] = array_map(
+            fn(int $n): Title => $this->record("Volume {$n}", series: 'Volumes', position: $n),
+            range(1, 5),
+        );
+        DB::table('licences')->delete();
+        foreach ([$one, $two] as $title) {
+            $this->licence($title);
+        }
+        $this->borrow($this->card(), $two);
+        // What the library has stands for a work before what it has not, whatever the format.
+        $sound = $this->title('Volume 3', Format::Audiobook);
+        $sound->update(['work_id' => $three->work_id, 'series_id' => $three->series_id, 'series_position' => 3]);
+        $this->licence($sound, LicenceModel::Simultaneous);
+        $this->licence($five);
+        $this->actingAs(($card = $this->card())->person);
+        $loan = $this->borrow($card, $five);
+        $this->get("/titles/{$one->id}?library=saltmere")->assertSeeTextInOrder([
+            'in order',
+            'Volume 1',
+            'Ready now',
+            'Volume 2',
+            'A wait',
+            'Volume 3',
+            'Always ready',
+            'Borrow',
+            'Volume 4',
+            'Not here yet',
+            'Volume 5',
+            'On loan to you',
+            'Read',
+        ]);
+        $this->get("/titles/{$one->id}")
+            ->assertSee("/titles/{$sound->id}/borrow", false)
+            ->assertSee("/loans/{$loan->id}/read", false)
+            ->assertDontSee("/titles/{$two->id}/borrow", false)
+            ->assertDontSee("/titles/{$four->id}/borrow", false);
+        // What is above a card's audience is not lent to it here either.
+        DB::table('loan_rules')->insert([
+            'library_id' => $this->library()->id,
+            'patron_group' => 'child',
+            'audience_ceiling' => 'child',
+        ]);
+        $this->actingAs($this->card(group: 'child')->person)
+            ->get("/titles/{$one->id}")
+            ->assertDontSee("/titles/{$sound->id}/borrow", false);
+    }
+
     public function test_a_library_makes_rooms_of_its_own_names_them_and_puts_them_in_order(): void
     {
         $this->staffList('Up and away', 'children', null, $this->record('Kite', ages: '6-8'));

@@ -1,4 +1,6 @@
 @php
+    use App\Lending\Availability\AvailabilityIcon;
+    use App\Lending\Availability\AvailabilityText;
     use App\Shared\View\Dates;
     use App\Shared\View\TitleText;
     use FigPorch\Core\Catalogue\Citation\StructuredData;
@@ -185,9 +187,9 @@
                     ['name' => $title->seriesName()]) }}</h2>
                     @includeWhen($isMagazine, 'lending.follows.follow')
                     <ol class="text-[15px]">@foreach ($seriesOrder as $one)<li
-                        class="flex flex-wrap gap-x-3 border-t border-rule py-1.5"><span
+                        class="flex flex-wrap items-center gap-x-3 border-t border-rule min-h-11 py-1"><span
                         class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float)
-                        $one->series_position }}</span>@if ($one->is($title))<b>{{ $isMagazine ? $one->edition :
+                        $one->series_position }}</span>@if ($one->id === $title->id)<b>{{ $isMagazine ? $one->edition :
                         TitleText::name($one) }}</b>@else<a class="link" href="{{ $current->link("/titles/{$one->id}")
                             }}">{{
                             $isMagazine ?
@@ -196,7 +198,24 @@
                         }}</span>@elseif ($one->edition)<span class="text-soft">{{ $one->edition }}</span>@endif
                         @if (! $isMagazine && $one->is($next))<span class="text-lamp-text font-semibold">{{
                         __('catalogue.next_for_you') }}</span>@elseif (isset($had[$one->work_id]))<span
-                        class="text-soft">{{ __('catalogue.had') }}</span>@endif</li>@endforeach</ol></section>
+                        class="text-soft">{{ __('catalogue.had') }}</span>@endif
+                        @php($standing = $standings[$one->id])@php($loan = $own->loan($one->id))
+                        @php($isReady = $own->readyHold($one->id, $now) !== null)
+                        <span class="ml-auto flex items-center gap-x-3"><span class="inline-flex items-center
+                            gap-1.5">{{ $isReady || $loan !== null ? AvailabilityIcon::Lit->html() :
+                            AvailabilityIcon::of($standing)->html() }}<span>{{ $loan !== null ? __('search.on_loan') :
+                            ($isReady ? __('catalogue.availability.ready_now') : AvailabilityText::of($standing))
+                            }}</span></span>
+                            @if ($one->id === $title->id)
+                            @elseif ($loan !== null && $one->opens())<a class="link py-1" href="{{
+                                App\Lending\Loans\Opening::address($loan->id, $one->format) }}">{{
+                                App\Lending\Loans\Opening::verb($one->format) }}<span class="sr-only">:
+                                {{ $one->name }}</span></a>
+                            @elseif ($loan === null && ($isReady || $standing->availability->canBorrow() && !
+                                $standing->aboveCard && $standing->atLimit === null && $standing->elsewhere ===
+                                null))<a class="link py-1" href="/titles/{{ $one->id }}/borrow">{{ __('lending.borrow')
+                                }}<span class="sr-only">: {{ $one->name }}</span></a>@endif</span></li>@endforeach</ol>
+                </section>
             @endif
         </div>
     </div>

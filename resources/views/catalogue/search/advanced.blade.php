@@ -109,7 +109,8 @@
             @if ($kept !== [])<fieldset><legend class="font-semibold mb-1">{{ __('search.kept') }}</legend>
                 @foreach ($kept as $name => $words)<label class="flex items-center gap-2 py-1"><input type="checkbox"
                 name="{{ $name }}" value="{{ $filters->written()[$name] }}" checked
-                class="accent-shutter w-4 h-4"><span>{{ implode(', ', $words) }}</span></label>@endforeach</fieldset>@endif
+                class="accent-shutter w-4 h-4"><span>{{ implode(', ', $words) }}</span></label>@endforeach</fieldset>
+            @endif
         </div>
         @if ($pinned !== [])<p class="panel px-4 py-2.5 text-[15px] max-w-[75ch]">{{ __('search.pins_filled_in', ['what'
             => implode(', ', array_column(App\Catalogue\Filters\Filters::read($pinned)->chips($facets), 'words'))])
