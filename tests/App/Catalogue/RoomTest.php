@@ -327,6 +327,11 @@ final class RoomTest extends TestCase
 
     public function test_a_series_says_of_each_whether_it_can_be_had_and_lends_it(): void
     {
+        DB::table('loan_rules')->insert([
+            'library_id' => $this->library()->id,
+            'patron_group' => 'child',
+            'audience_ceiling' => 'child',
+        ]);
         [$one, $two, $three, $four, $five] = array_map(
             fn(int $n): Title => $this->record("Volume {$n}", series: 'Volumes', position: $n),
             range(1, 5),
@@ -364,11 +369,6 @@ final class RoomTest extends TestCase
             ->assertDontSee("/titles/{$two->id}/borrow", false)
             ->assertDontSee("/titles/{$four->id}/borrow", false);
         // What is above a card's audience is not lent to it here either.
-        DB::table('loan_rules')->insert([
-            'library_id' => $this->library()->id,
-            'patron_group' => 'child',
-            'audience_ceiling' => 'child',
-        ]);
         $this->actingAs($this->card(group: 'child')->person)
             ->get("/titles/{$one->id}")
             ->assertDontSee("/titles/{$sound->id}/borrow", false);
