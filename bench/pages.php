@@ -108,7 +108,7 @@ Report::table(
         array_values($asked),
     ),
 );
-print "\n";
+echo "\n";
 
 $assets = 0;
 foreach (glob(public_path('build/assets/*')) ?: [] as $file) {

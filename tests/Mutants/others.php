@@ -100,8 +100,8 @@ return [
     ['app/Catalogue/Search/SearchSql.php', '? "{$can} & 1 <> 1"', '? "{$can} & 1 <> 0"', 'ReachTest'],
     [
         'app/Catalogue/Search/SqlEngine.php',
-        '"not s.stems @@ {$names->sql}"',
-        '"true or not s.stems @@ {$names->sql}"',
+        'and not s.stems @@ {$names->sql}"',
+        'and (true or not s.stems @@ {$names->sql})"',
         'ReachTest|SearchTest',
     ],
     [
@@ -215,4 +215,29 @@ return [
     ['resources/js/reading/reader/find-text.js', 'HIDES.test(written) ||', '', 'tests/Scripts/find.test.mjs'],
     ['resources/js/reading/reader/find-text.js', 'WRITTEN_OTHERWISE.test(query) ||', '', 'tests/Scripts/find.test.mjs'],
     ['resources/js/reading/reader/find-text.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
+    ['app/Catalogue/Search/ResultRows.php', 'array_key_first($ofWork) === $title->id', 'true', 'ResultRowsTest'],
+    ['app/Catalogue/BitmapSearch/BitmapEngine.php', '->and(TitleSet::of($among))', '', 'BitmapSearchTest'],
+    ['app/Catalogue/Search/FoundValues.php', 'where not v.value', 'where true or v.value', 'FiltersTest'],
+    [
+        'app/Catalogue/Filters/PersonFilter.php',
+        'contributor_id = ? and role = ?',
+        'contributor_id = ? and role <> ?',
+        'FiltersTest',
+    ],
+    ['app/Catalogue/Search/AdvancedSearchController.php', '$isSent ? [] : $pins', '$pins', 'Catalogue.SearchTest'],
+    ['app/Catalogue/Records/SeriesOrder.php', 'false) desc', 'false)', 'RoomTest'],
+    [
+        'core/Catalogue/Query/Clauses.php',
+        '$clauses === [] && $part instanceof Any',
+        '$part instanceof Any',
+        'ClausesTest',
+    ],
+    ['core/Catalogue/Query/Clause.php', 'count($begins) > 1', 'false', 'ClausesTest'],
+    ['core/Catalogue/Query/Lexer.php', '$n > 0 &&', '', 'QueryParserTest'],
+    [
+        'core/Catalogue/Citation/CitedTitle.php',
+        'return $this->placeOnline() === null ? null : $this->accessed',
+        'return $this->accessed',
+        'CitationTest',
+    ],
 ];

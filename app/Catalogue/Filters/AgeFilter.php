@@ -7,7 +7,7 @@ namespace App\Catalogue\Filters;
 use App\Catalogue\BitmapIndex\IndexPart;
 use FigPorch\Core\Catalogue\AgeRange;
 
-/** By the ages (AgeRange::BANDS) of readers that a title is made for, in bands; one that is for more than one band is in each of them. */
+/** By the ages of readers that a title is made for: a title is in each band (AgeRange::BANDS) that has an age of its. */
 final readonly class AgeFilter extends ListFilter
 {
     protected const MOST_CHOSEN = 1;

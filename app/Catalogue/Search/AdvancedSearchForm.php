@@ -47,7 +47,7 @@ final readonly class AdvancedSearchForm
 
     private static function filled(Request $request, int $rows): self
     {
-        $text = fn(string $name): string => mb_substr(Input::text($request, $name), 0, 200);
+        $text = fn(string $name): string => mb_substr(Input::text($request, $name), 0, QueryParser::MOST_CHARACTERS);
 
         return new self(
             array_map(

@@ -52,17 +52,23 @@ final class FoundValues
             $from .= " and to_tsvector('fig_exact', {$name}) @@ ?::tsquery";
             $bindings[] = implode(' & ', array_map(fn(string $word): string => "'{$word}':*", $words));
         }
-        $count = (int) DB::scalar("select count(*) from {$from}", $bindings);
-        $page = PageAsked::of($count, self::PAGE);
-        $rows = DB::select(
-            "select v.value, {$name} as name, v.titles from {$from}
-                order by " .
-                ($order === 'name' ? '' : 'v.titles desc, ') .
-                "lower({$name}), v.value limit ? offset ?",
+        $first = $order === 'name' ? '' : 'v.titles desc, ';
+        $rows = fn(int $page): array => DB::select(
+            "select v.value, {$name} as name, v.titles, count(*) over () \"of\" from {$from}
+                order by {$first} lower({$name}), v.value limit ? offset ?",
             [...$bindings, self::PAGE, ($page - 1) * self::PAGE],
         );
+        // How many there are is known with them, and not before.
+        $page = PageAsked::uncounted();
+        $found = $rows($page);
+        if ($found === [] && $page > 1) {
+            $page = PageAsked::of($rows(1)[0]->of ?? 0, self::PAGE);
+            $found = $rows($page);
+        }
 
-        return new LengthAwarePaginator($rows, $count, self::PAGE, $page, ['path' => Paginator::resolveCurrentPath()]);
+        return new LengthAwarePaginator($found, $found[0]->of ?? 0, self::PAGE, $page, [
+            'path' => Paginator::resolveCurrentPath(),
+        ]);
     }
 
     /** @return array{string, list<mixed>} SQL of rows of "v" */

@@ -284,6 +284,7 @@ final class FiltersTest extends TestCase
             ['Ansgar Brandt' => 2, 'Odalys Venn' => 2, 'Juno Ebbing' => 1],
             $names('authors?library=saltmere'),
         );
+        $this->assertCount(3, $names('authors?library=saltmere&page=99'), 'beyond the last is the last');
         $this->assertSame(['Juno Ebbing' => 1], $names('authors?library=saltmere&find=EBB'));
         $this->assertSame(['Odalys Venn' => 1], $names("authors?library=saltmere&narrators={$ansgar}"));
         $this->assertSame(['Odalys Venn' => 1], $names("authors?library=saltmere&authors={$ansgar}"));

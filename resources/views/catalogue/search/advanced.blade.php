@@ -10,6 +10,7 @@
 @use('FigPorch\Core\Catalogue\Query\Matching')
 @php
     $rows = count($form->clauses);
+    $longest = FigPorch\Core\Catalogue\Query\QueryParser::MOST_CHARACTERS;
     $ages = $filters->get(AgeFilter::class);
     $awarded = $filters->get(AwardFilter::class);
     $flags = [...$filters->of(FlagFilter::class), $filters->get(OpensHereFilter::class)];
@@ -57,7 +58,7 @@
                             @selected($clause->matching === $of)>{{ __("search.matchings.{$of->value}")
                             }}</option>@endforeach
                     </select>
-                    <input name="words_{{ $n }}" value="{{ $clause->words }}" maxlength="200" class="field
+                    <input name="words_{{ $n }}" value="{{ $clause->words }}" maxlength="{{ $longest }}" class="field
                         max-md:col-span-2" aria-label="{{ __('search.words') }}">
                 </div>
             @endforeach
@@ -66,7 +67,7 @@
                     value="{{ $rows + 1 }}">{{ __('search.add_row') }}</button>@endif
                 <p class="meta">{{ __('search.rows_text') }}</p></div>
             @if ($form->rest !== '')<label class="grid gap-1 max-w-2xl"><span class="font-semibold">{{
-                __('search.as_text') }}</span><input name="rest" value="{{ $form->rest }}" maxlength="200"
+                __('search.as_text') }}</span><input name="rest" value="{{ $form->rest }}" maxlength="{{ $longest }}"
                 class="field"></label>@endif
         </div>
         <div class="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-8 gap-y-5">

@@ -1,5 +1,5 @@
 {{-- Rows or covers, and whether the titles of a work stand together. --}}
-<form method="post" action="{{ route('catalogue.look', [], false) }}" role="group"
+<form method="post" action="{{ route('catalogue.look', [], false) }}"
     aria-label="{{ __('search.look') }}" class="flex flex-wrap items-center gap-1 text-[15px]">@csrf<input type="hidden"
     name="search" value="{{ http_build_query([...$search->with([]), ...$page->currentPage() > 1 ? ['page' =>
     $page->currentPage()] : []]) }}">
