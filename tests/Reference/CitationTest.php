@@ -461,6 +461,18 @@ final class CitationTest extends TestCase
             ),
             'Osei, M. (no date) Salt.',
         ];
+        yield 'Vancouver, on paper, on a day' => [
+            Style::Vancouver,
+            new CitedTitle(
+                'p',
+                Format::Paper,
+                'Salt',
+                ['author' => [$maren]],
+                address: 'https://library.example/7',
+                accessed: new DateTimeImmutable('2026-09-05'),
+            ),
+            'Osei M. Salt. date unknown.',
+        ];
         yield 'ASA, on line' => [
             Style::Asa,
             $online['one author'],
