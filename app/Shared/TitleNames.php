@@ -82,7 +82,7 @@ final class TitleNames
     private static function read(string $function, array $bindings): array
     {
         // A clone for each: a quarter of what making each anew takes.
-        $blank = (new Title())->newFromBuilder();
+        $blank = (new Title())->newFromBuilder(connection: DB::getDefaultConnection());
 
         return array_map(
             function (stdClass $row) use ($blank): Title {

@@ -217,6 +217,16 @@ return [
     ['resources/js/reading/reader/find-text.js', ".replaceAll('ς', 'σ')", '', 'tests/Scripts/find.test.mjs'],
     ['app/Catalogue/Search/ResultRows.php', 'array_key_first($ofWork) === $title->id', 'true', 'ResultRowsTest'],
     ['app/Catalogue/BitmapSearch/BitmapEngine.php', '->and(TitleSet::of($among))', '', 'BitmapSearchTest'],
+    ['app/Catalogue/Search/ResultRows.php', '|| !isset($ofWork[$title->id])', '', 'ResultRowsTest'],
+    [
+        'app/Lending/Availability/AvailabilityIcon.php',
+        '|| $own->readyHold($titleId, $now) !== null',
+        '',
+        'ResultRowsTest',
+    ],
+    ['app/Shared/TitleNames.php', 'connection: DB::getDefaultConnection()', '', 'RoomTest'],
+    ['core/Catalogue/Query/Lexer.php', '[\\p{Lu}\\p{N}]', '\\p{Lu}', 'QueryParserTest'],
+    ['app/Exchange/Sending/PackParcel.php', '->setTimezone($library->zone())', '', 'SendingTest'],
     ['app/Catalogue/Search/FoundValues.php', 'where not v.value', 'where true or v.value', 'FiltersTest'],
     [
         'app/Catalogue/Filters/PersonFilter.php',

@@ -13,7 +13,6 @@ use App\Models\Loan;
 use App\Models\Sending;
 use App\Reading\Pages\PagesAsPdf;
 use App\Reading\Prepared\FileMakers;
-use App\Shared\RequestContext;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Citation\Bibliography;
 use FigPorch\Core\Catalogue\Citation\CitedTitle;
@@ -31,7 +30,6 @@ final class PackParcel
         private readonly FileMakers $makers,
         private readonly CitableTitles $citable,
         private readonly CitedBasket $citedBasket,
-        private readonly RequestContext $current,
     ) {}
 
     /** @throws CannotDeliver */
@@ -40,7 +38,7 @@ final class PackParcel
         return match ($sending->goods) {
             Goods::Book => $this->book($this->loan($sending, $now)),
             Goods::Pages => $this->pages($this->loan($sending, $now), $sending->facts),
-            Goods::Citation => $this->citation((int) $sending->facts['title']),
+            Goods::Citation => $this->citation((int) $sending->facts['title'], self::day($sending)),
             Goods::Bibliography => $this->bibliography($sending),
         };
     }
@@ -89,14 +87,18 @@ final class PackParcel
         return new Parcel([$of . $name => [$type, $path]], '');
     }
 
-    /** @throws CannotDeliver */
-    private function citation(int $titleId): Parcel
+    /** On which it was asked for, where the person's library is. */
+    private static function day(Sending $sending): DateTimeImmutable
     {
-        $cited = $this->citable->titles(
-            [$titleId],
-            fn(int $id): string => route('titles.show', $id),
-            $this->current->now(),
-        );
+        $library = $sending->person->cards->first()?->library;
+
+        return $library === null ? $sending->asked_at : $sending->asked_at->setTimezone($library->zone());
+    }
+
+    /** @throws CannotDeliver */
+    private function citation(int $titleId, DateTimeImmutable $day): Parcel
+    {
+        $cited = $this->citable->titles([$titleId], fn(int $id): string => route('titles.show', $id), $day);
         if ($cited === []) {
             throw new CannotDeliver(Undelivered::NothingThere);
         }
@@ -116,9 +118,7 @@ final class PackParcel
         $basket = Basket::query()->where('person_id', $sending->person_id)->find((int) $sending->facts['basket']);
         $style = Style::tryFrom((string) $sending->facts['style']) ?? Style::Apa;
         $cited =
-            $basket === null
-                ? []
-                : Bibliography::of($this->citedBasket->titles($basket, $this->current->now()), $style);
+            $basket === null ? [] : Bibliography::of($this->citedBasket->titles($basket, self::day($sending)), $style);
         if ($basket === null || $cited === []) {
             throw new CannotDeliver(Undelivered::NothingThere);
         }

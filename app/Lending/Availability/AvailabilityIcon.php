@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Lending\Availability;
 
+use DateTimeImmutable;
 use FigPorch\Core\Lending\Availability;
 use Illuminate\Support\HtmlString;
 
@@ -24,6 +25,18 @@ enum AvailabilityIcon: string
             Availability::Wait, Availability::OnOrder => self::Half,
             Availability::NotHere => self::Dark,
         };
+    }
+
+    /** For whoever has it on loan, or has a copy kept, it is there. */
+    public static function forPerson(
+        AvailableTitle $standing,
+        OwnItems $own,
+        int $titleId,
+        DateTimeImmutable $now,
+    ): self {
+        return $own->loan($titleId) !== null || $own->readyHold($titleId, $now) !== null
+            ? self::Lit
+            : self::of($standing);
     }
 
     public function html(): HtmlString

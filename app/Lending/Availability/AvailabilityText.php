@@ -6,6 +6,7 @@ namespace App\Lending\Availability;
 
 use App\Lending\Holdings\ElsewhereText;
 use App\Shared\View\Dates;
+use DateTimeImmutable;
 use FigPorch\Core\Lending\Availability;
 
 /** The words beside the lamp. */
@@ -27,6 +28,20 @@ final class AvailabilityText
             Availability::Wait => self::wait($standing),
             Availability::OnOrder => __('catalogue.availability.on_order'),
             Availability::NotHere => __('catalogue.availability.not_here'),
+        };
+    }
+
+    /** What it says to whoever may have it on loan, or a copy kept. */
+    public static function forPerson(
+        AvailableTitle $standing,
+        OwnItems $own,
+        int $titleId,
+        DateTimeImmutable $now,
+    ): string {
+        return match (true) {
+            $own->loan($titleId) !== null => __('catalogue.availability.on_loan'),
+            $own->readyHold($titleId, $now) !== null => __('catalogue.availability.ready_now'),
+            default => self::of($standing),
         };
     }
 

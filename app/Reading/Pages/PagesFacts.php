@@ -6,18 +6,14 @@ namespace App\Reading\Pages;
 
 use App\Catalogue\Citations\CitableTitles;
 use App\Models\Loan;
-use App\Shared\RequestContext;
+use Carbon\CarbonImmutable;
 use FigPorch\Core\Catalogue\Citation\Reference;
 use FigPorch\Core\Catalogue\Citation\Style;
 
 /** What stands above and below printed pages: of which title they are, which pages, and how to cite it. */
 final class PagesFacts
 {
-    public function __construct(
-        private readonly LoanPages $loanPages,
-        private readonly CitableTitles $citable,
-        private readonly RequestContext $current,
-    ) {}
+    public function __construct(private readonly LoanPages $loanPages, private readonly CitableTitles $citable) {}
 
     /** @return array<string, mixed> for the views of printed pages */
     public function of(Loan $loan, int $from, int $to): array
@@ -26,7 +22,7 @@ final class PagesFacts
         $cited = $this->citable->titles(
             [$loan->title_id],
             fn(int $id): string => url("/titles/{$id}"),
-            $this->current->now(),
+            CarbonImmutable::now($loan->card?->library->zone()),
         )[0];
 
         return [

@@ -22,7 +22,10 @@ final readonly class Clause
     public function node(): ?Node
     {
         $number = $this->field === Field::Isbn ? Identifier::parse(trim($this->words)) : null;
-        $words = $number === null ? SearchWords::of($this->words) : [$number->number];
+        if ($number !== null) {
+            return new Term([$number->number], $this->field);
+        }
+        $words = SearchWords::of($this->words);
         if ($words === []) {
             return null;
         }

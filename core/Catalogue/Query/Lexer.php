@@ -36,7 +36,7 @@ final class Lexer
     }
 
     /**
-     * A capital Y, O or NO is an operator where something stands before it and what follows is no name: "lobos O perros"
+     * A capital Y, O or NO is an operator where something stands before it and what follows is no name and no number: "lobos O perros"
      * are either, "Flann O Brien" is one person, and "GENERATION Y NOVELS" says nothing by its capitals.
      *
      * @param  list<Token>  $tokens
@@ -53,7 +53,9 @@ final class Lexer
                 !in_array($tokens[$n - 1]->kind, [TokenKind::Open, TokenKind::Minus, TokenKind::Field], true) &&
                 $next !== null &&
                 $next->kind !== TokenKind::Close &&
-                ($next->kind !== TokenKind::Word || $next->text === 'NO' || preg_match('/^\p{Lu}/u', $next->text) === 0)
+                ($next->kind !== TokenKind::Word ||
+                    $next->text === 'NO' ||
+                    preg_match('/^[\p{Lu}\p{N}]/u', $next->text) === 0)
             ) {
                 $tokens[$n] = new Token($token->kind, $operator, $token->at);
             }

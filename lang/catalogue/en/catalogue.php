@@ -28,7 +28,7 @@ return [
     'search_without_filters' => 'Search without filters',
     'browse_all' => 'Browse everything',
     'cover_of' => 'Cover of :name',
-    'availability' => ['always_ready' => 'Always ready', 'ready_now' => 'Ready now', 'wait' => 'A wait', 'on_order' => 'On order', 'not_here' => 'Not here yet'],
+    'availability' => ['on_loan' => 'On loan to you', 'always_ready' => 'Always ready', 'ready_now' => 'Ready now', 'wait' => 'A wait', 'on_order' => 'On order', 'not_here' => 'Not here yet'],
     'copies_free' => '{1} :count copy|[2,*] :count copies',
     'wait_about' => 'Wait about :time',
     'wait_month' => 'Ready again on :date',

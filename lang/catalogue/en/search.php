@@ -105,7 +105,6 @@ return [
     'all_cards' => 'All of my cards',
     'also_as' => 'Also as',
     'beside_more' => 'and :count more',
-    'on_loan' => 'On loan to you',
     'look' => 'How results are shown',
     'looks' => ['rows' => 'Rows', 'covers' => 'Covers', 'by_work' => 'Formats together'],
     'ages' => 'Interest age',
@@ -138,4 +137,5 @@ return [
     'pins_filled_in' => 'Filled in because you pinned it: :what.',
     'unreadable_year' => 'Give years as numbers, such as 2015. Either end may be left empty.',
     'unreadable_level' => 'Give reading levels as numbers, such as 3 or 3.5. Either end may be left empty.',
+    'all_beside_others' => 'The titles of this page stand with others of their works on earlier pages.',
 ];

@@ -28,7 +28,7 @@ return [
     'search_without_filters' => 'Buscar sin filtros',
     'browse_all' => 'Ver todo',
     'cover_of' => 'Cubierta de :name',
-    'availability' => ['always_ready' => 'Siempre disponible', 'ready_now' => 'Disponible ahora', 'wait' => 'Con espera', 'on_order' => 'Pedido, aún sin llegar', 'not_here' => 'No está en la biblioteca'],
+    'availability' => ['on_loan' => 'Lo tiene prestado', 'always_ready' => 'Siempre disponible', 'ready_now' => 'Disponible ahora', 'wait' => 'Con espera', 'on_order' => 'Pedido, aún sin llegar', 'not_here' => 'No está en la biblioteca'],
     'copies_free' => '{1} :count ejemplar|[2,*] :count ejemplares',
     'wait_about' => 'Espera aproximada: :time',
     'wait_month' => 'Listo de nuevo el :date',

@@ -105,7 +105,6 @@ return [
     'all_cards' => 'Todos mis carnés',
     'also_as' => 'También como',
     'beside_more' => 'y :count más',
-    'on_loan' => 'Lo tiene prestado',
     'look' => 'Cómo se muestran los resultados',
     'looks' => ['rows' => 'Filas', 'covers' => 'Portadas', 'by_work' => 'Formatos juntos'],
     'ages' => 'Edad de interés',
@@ -138,4 +137,5 @@ return [
     'pins_filled_in' => 'Rellenado porque usted lo fijó: :what.',
     'unreadable_year' => 'Escriba los años con números, por ejemplo 2015. Cualquiera de los dos puede quedar vacío.',
     'unreadable_level' => 'Escriba los niveles de lectura con números, por ejemplo 3 o 3.5. Cualquiera de los dos puede quedar vacío.',
+    'all_beside_others' => 'Los títulos de esta página están junto a otros de sus obras en páginas anteriores.',
 ];

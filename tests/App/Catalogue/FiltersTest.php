@@ -7,6 +7,7 @@ namespace Tests\App\Catalogue;
 use App\Catalogue\Filters\ChoiceFilter;
 use App\Catalogue\Filters\Filter;
 use App\Catalogue\Filters\Filters;
+use App\Catalogue\Filters\SubjectFilter;
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\Facets;
 use App\Models\Contributor;
@@ -14,6 +15,7 @@ use FigPorch\Core\Catalogue\AgeRange;
 use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -293,12 +295,38 @@ final class FiltersTest extends TestCase
             'None of these titles has one called “nobody”.',
         );
         $this->get('/catalogue/choose/ages?library=saltmere&ages=6-8')->assertSeeText('No more can be chosen.');
+        $this->get('/catalogue/choose/ages?library=saltmere&ages=15-17&find=x')->assertSeeText(
+            'No more can be chosen.',
+        );
         $this->get('/catalogue/choose/year?library=saltmere')->assertNotFound();
         $this->assertHtml(
             $this->get('/catalogue/choose/authors?library=saltmere&ages=0-5&by=name'),
             "authors={$ansgar}",
             'ages=0-5',
         );
+    }
+
+    public function test_more_values_can_be_looked_for_when_one_is_chosen_as_well(): void
+    {
+        for ($n = 0; $n < SubjectFilter::OFFERED + 2; $n++) {
+            $record = new Record(
+                key: "t:{$n}",
+                format: Format::Ebook,
+                name: "Tide {$n}",
+                contributors: [],
+                extent: 10,
+                subjects: ['Sea', "Bay {$n}"],
+            );
+            $this->licence(app(SaveRecord::class)($record, $this->now()));
+        }
+        $sea = DB::table('subjects')->where('name', 'Sea')->value('id');
+        foreach (['', "&subjects={$sea}"] as $chosen) {
+            $this->assertHtml(
+                $this->get("/catalogue?library=saltmere&order=title{$chosen}"),
+                '/catalogue/choose/subjects?',
+            );
+        }
+        $this->get('/catalogue?library=saltmere&q=3')->assertDontSee('/catalogue/choose/subjects?', false);
     }
 
     public function test_every_filter_has_words_in_both_languages(): void

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\App\Catalogue;
 
+use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\ResultRow;
 use App\Catalogue\Search\ResultRows;
 use App\Catalogue\Search\SearchRequest;
 use App\Lending\LoanRules\CardEligibility;
+use App\Lending\Loans\ReturnLoan;
 use App\Models\Library;
 use App\Models\Title;
 use FigPorch\Core\Catalogue\Format;
@@ -89,6 +91,60 @@ final class ResultRowsTest extends TestCase
         $this->get('/catalogue?order=title')
             ->assertSeeInOrder(['Also as', 'On loan to you', 'and 2 more'])
             ->assertDontSee("data-title=\"{$titles[1]->id}\"", false);
+    }
+
+    public function test_a_copy_kept_for_somebody_is_ready_for_them_beside_too_and_on_covers(): void
+    {
+        [$book, $sound] = [$this->title('Low Water'), $this->title('Low Water', Format::Audiobook)];
+        foreach ([$book, $sound] as $title) {
+            $this->licence($title);
+            $loans[] = $this->borrow($this->card(), $title);
+        }
+        $card = $this->card();
+        $this->hold($card, $sound);
+        app(ReturnLoan::class)($loans[1]->id, $this->now());
+        $page = '/catalogue?order=title';
+        $lamps = fn(): array => preg_match_all('/data-lamp="(\w+)"/', (string) $this->get($page)->getContent(), $m) > 0
+            ? $m[1]
+            : [];
+        $this->assertSame(['half', 'half'], $lamps(), 'for anyone else there is a wait');
+        $this->actingAs($card->person)
+            ->get($page)
+            ->assertSeeInOrder(['Also as', 'Ready now']);
+        $this->assertContains('lit', $lamps());
+        $this->post('/catalogue/look', ['look' => 'covers']);
+        $this->post('/catalogue/look', ['look' => 'by_title']);
+        $this->assertSame(['half', 'lit'], $lamps());
+    }
+
+    public function test_a_page_of_which_all_stands_on_earlier_ones_says_so(): void
+    {
+        foreach ([Format::Ebook, Format::Audiobook] as $format) {
+            $this->licence($this->title('Low Water', $format));
+        }
+        config(['figporch.page_size' => 1]);
+        $this->get('/catalogue?order=title')->assertSee('Also as')->assertDontSee('on earlier pages');
+        $this->get('/catalogue?order=title&page=2')
+            ->assertSee('The titles of this page stand with others of their works on earlier pages.')
+            ->assertSee('Previous page')
+            ->assertDontSee('<article', false);
+    }
+
+    public function test_a_title_that_ceases_to_be_found_between_two_questions_keeps_its_row(): void
+    {
+        [$book, $sound] = [$this->title('Low Water'), $this->title('Low Water', Format::Audiobook)];
+        $gone = $this->licence($book);
+        $this->licence($sound);
+        $catalogue = $this->searching(2000, 100_000);
+        $search = SearchRequest::read($this->library->id, ['order' => 'title'], new CardEligibility());
+        $page = $catalogue->page($search, 2, $this->now());
+        $gone->update(['ends_at' => $this->now()->modify('-1 minute')]);
+        app(RefreshAvailability::class)();
+        $rows = (new ResultRows($catalogue))->of($search, $page, true, $this->now());
+        $this->assertEqualsCanonicalizing(
+            [$book->id, $sound->id],
+            array_map(fn(ResultRow $row): int => $row->title->id, $rows),
+        );
     }
 
     #[TestWith([3, 10])]

@@ -364,6 +364,7 @@ final class RoomTest extends TestCase
             'Read',
         ]);
         $this->get("/titles/{$one->id}")
+            ->assertSee('<b><bdi>Volume 1</bdi></b>', false)
             ->assertSee("/titles/{$sound->id}/borrow", false)
             ->assertSee("/loans/{$loan->id}/read", false)
             ->assertDontSee("/titles/{$two->id}/borrow", false)

@@ -322,6 +322,8 @@ final class SendingTest extends TestCase
     public function test_a_citation_and_a_bibliography_go_by_mail(): void
     {
         $title = $this->loan->title;
+        // Noon of the first in Greenwich is midnight there.
+        $this->card->library->update(['timezone' => 'Pacific/Auckland']);
         $this->get("/titles/{$title->id}/cite")->assertSee('Mail to me');
         $this->post("/titles/{$title->id}/cite/send", ['way' => 'mail'])->assertRedirect('/sendings');
         $basket = DB::table('baskets')->insertGetId([
@@ -338,9 +340,12 @@ final class SendingTest extends TestCase
         ]);
         $this->get("/baskets/{$basket}/bibliography?style=vancouver")->assertSee('Mail to me');
         $this->post("/baskets/{$basket}/bibliography/send?style=vancouver", ['way' => 'mail']);
+        $this->travel(2)->days();
         $this->work();
         [$citation, $bibliography] = $this->mails;
         $this->assertStringContainsString($title->name, $citation['text']);
+        // The day is that of the library, and of when it was asked for.
+        $this->assertStringContainsString('(Accessed: 2 May 2026)', $citation['text']);
         $this->assertSame('Bibliography: Salt and tides', $bibliography['subject']);
         $this->assertStringContainsString('1. ', $bibliography['text']);
         $this->assertSame(['salt-and-tides.txt', 'salt-and-tides.ris'], array_keys($bibliography['files']));

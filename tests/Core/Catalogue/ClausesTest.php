@@ -82,6 +82,16 @@ final class ClausesTest extends TestCase
         );
     }
 
+    public function test_a_number_of_a_book_is_one_however_it_is_written_and_matched(): void
+    {
+        foreach (Matching::cases() as $matching) {
+            $this->assertSame(
+                'isbn:9781402894626',
+                (new Clause(' 978 1 4028 9462 6', Field::Isbn, $matching))->node()?->text(),
+            );
+        }
+    }
+
     public function test_any_query_in_rows_finds_what_it_found(): void
     {
         $random = new Randomizer(new Mt19937(11));

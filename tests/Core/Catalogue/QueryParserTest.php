@@ -51,6 +51,7 @@ final class QueryParserTest extends TestCase
         ];
         yield 'and not, in Spanish' => ['faro Y NO mar', new All([$w('faro'), new Not($w('mar'))])];
         yield 'a name with an O' => ['Flann O Brien', new All([$w('flann'), $w('o'), $w('brien')])];
+        yield 'a number with a NO' => ['mambo NO 5', new All([$w('mambo'), $w('no'), $w('5')])];
         yield 'capitals throughout' => ['LOBOS O PERROS', new All([$w('lobos'), $w('o'), $w('perros')])];
         yield 'small letters' => ['lobos o perros', new All([$w('lobos'), $w('o'), $w('perros')])];
         yield 'a letter at the end, at the start' => ['Y plan NO', new All([$w('y'), $w('plan'), $w('no')])];

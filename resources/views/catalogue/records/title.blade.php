@@ -189,7 +189,7 @@
                     <ol class="text-[15px]">@foreach ($seriesOrder as $one)<li
                         class="flex flex-wrap items-center gap-x-3 border-t border-rule min-h-11 py-1"><span
                         class="w-8 text-right text-soft tabular-nums">{{ $one->series_position === null ? '' : (float)
-                        $one->series_position }}</span>@if ($one->id === $title->id)<b>{{ $isMagazine ? $one->edition :
+                        $one->series_position }}</span>@if ($one->is($title))<b>{{ $isMagazine ? $one->edition :
                         TitleText::name($one) }}</b>@else<a class="link" href="{{ $current->link("/titles/{$one->id}")
                             }}">{{
                             $isMagazine ?
@@ -202,11 +202,9 @@
                         @php($standing = $standings[$one->id])@php($loan = $own->loan($one->id))
                         @php($isReady = $own->readyHold($one->id, $now) !== null)
                         <span class="ml-auto flex items-center gap-x-3"><span class="inline-flex items-center
-                            gap-1.5">{{ $isReady || $loan !== null ? AvailabilityIcon::Lit->html() :
-                            AvailabilityIcon::of($standing)->html() }}<span>{{ $loan !== null ? __('search.on_loan') :
-                            ($isReady ? __('catalogue.availability.ready_now') : AvailabilityText::of($standing))
-                            }}</span></span>
-                            @if ($one->id === $title->id)
+                            gap-1.5">{{ AvailabilityIcon::forPerson($standing, $own, $one->id, $now)->html() }}<span>{{
+                            AvailabilityText::forPerson($standing, $own, $one->id, $now) }}</span></span>
+                            @if ($one->is($title))
                             @elseif ($loan !== null && $one->opens())<a class="link py-1" href="{{
                                 App\Lending\Loans\Opening::address($loan->id, $one->format) }}">{{
                                 App\Lending\Loans\Opening::verb($one->format) }}<span class="sr-only">:

@@ -8,11 +8,11 @@
     <ul class="contents" aria-labelledby="also-{{ $title->id }}">
         @foreach (array_slice($row->beside, 0, ResultRow::SHOWN) as $other)
             @php($standing = ($ways[$other->id] ?? null)?->standing ?? $standings[$other->id])
-            @php($state = $own->loan($other->id) !== null ? __('search.on_loan') : AvailabilityText::of($standing))
+            @php($state = AvailabilityText::forPerson($standing, $own, $other->id, now()))
             <li><a href="{{ $current->link("/titles/{$other->id}") }}" title="{{ $state }}"
-                class="inline-flex items-center gap-1 py-1 link">{{ AvailabilityIcon::of($standing)->html()
-                }}<span>{{ TitleText::beside($other, $title) }}<span class="sr-only">: {{ $state
-                }}</span></span></a></li>
+                class="inline-flex items-center gap-1 py-1 link">{{
+                AvailabilityIcon::forPerson($standing, $own, $other->id, now())->html() }}<span>{{
+                TitleText::beside($other, $title) }}<span class="sr-only">: {{ $state }}</span></span></a></li>
         @endforeach
         @if (count($row->beside) > ResultRow::SHOWN)<li><a class="link inline-block py-1" href="{{
             $current->link("/titles/{$title->id}") }}">{{ __('search.beside_more', ['count' => count($row->beside) -

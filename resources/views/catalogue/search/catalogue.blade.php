@@ -152,7 +152,9 @@
                     __('search.older_shown') }}</span><button class="link cursor-pointer min-h-6">{{ __($older > 0 ?
                     'search.show_older' : 'search.hide_older') }}</button></form>
             @endif
-            @if ($page->isNotEmpty())
+            @if ($page->isNotEmpty() && $rows === [])
+                <p class="panel p-6 max-w-2xl">{{ __('search.all_beside_others') }}</p>
+            @elseif ($page->isNotEmpty())
                 @include($look->covers ? 'catalogue.search.covers' : 'catalogue.search.rows')
             @elseif (array_diff_key($search->with([]), ['order' => 1]) === [])
                 <div class="panel p-6">

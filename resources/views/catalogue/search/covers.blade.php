@@ -15,8 +15,8 @@
             @if ($people = TitleText::people($title))<div class="text-[15px]">{{ $people }}</div>@endif
             <div class="meta">{{ TitleText::format($title) }}</div>
             <div class="inline-flex items-start gap-1.5 text-[15px] font-semibold mt-1">{{
-                AvailabilityIcon::of($standing)->html() }}<span>{{ $own->loan($title->id) !== null ?
-                __('search.on_loan') : AvailabilityText::of($standing) }}</span></div>
+                AvailabilityIcon::forPerson($standing, $own, $title->id, now())->html() }}<span>{{
+                AvailabilityText::forPerson($standing, $own, $title->id, now()) }}</span></div>
             @includeWhen($row->beside !== [], 'catalogue.search.beside')
         </li>
     @endforeach

@@ -57,8 +57,9 @@
                             }}</span></a></li>
                 @endforeach
                 {{-- As many as are shown may not be all. --}}
-                @if (count($offered) >= $filter::OFFERED)<li><a class="link inline-block py-1.5" href="{{
-                    $choose($filter) }}">{{ __($offered === [] ? 'search.choose' : 'search.choose_more')
+                @if (count($facets->of($filter::name())) >= $filter::OFFERED)<li><a
+                    class="link inline-block py-1.5" href="{{ $choose($filter) }}">{{
+                    __($offered === [] ? 'search.choose' : 'search.choose_more')
                     }}<span class="sr-only">: {{ $filter->heading() }}</span></a></li>@endif
             </ul>
         @endif

@@ -28,11 +28,11 @@
                 no-underline', 'bg-haint font-semibold' => $of === $order]) @if ($of === $order) aria-current="true"
                 @endif>{{ __("indexes.orders.{$of}") }}</a>@endforeach</nav>@endif
     </div>
-    @if ($page->isEmpty())
+    @if (! $filter->takesMore())
+        <p class="panel p-6 max-w-2xl">{{ __('search.enough_chosen') }}</p>
+    @elseif ($page->isEmpty())
         <p class="panel p-6 max-w-2xl">{{ __($find === '' ? 'search.no_values' : 'search.no_value_called', ['words' =>
             $find]) }}</p>
-    @elseif (! $filter->takesMore())
-        <p class="panel p-6 max-w-2xl">{{ __('search.enough_chosen') }}</p>
     @else
         <ul class="columns-1 sm:columns-2 lg:columns-3 gap-x-8 mb-4">
             @foreach ($page as $of)<li class="break-inside-avoid"><a class="flex justify-between gap-3 py-1.5
