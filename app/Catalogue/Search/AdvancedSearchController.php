@@ -15,6 +15,7 @@ use App\Shared\Input;
 use App\Shared\RequestContext;
 use App\Shared\View\TitleText;
 use Carbon\CarbonImmutable;
+use Collator;
 use FigPorch\Core\Catalogue\LanguageName;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -69,7 +70,7 @@ final class AdvancedSearchController
             ...$filters->get(LanguageFilter::class)->chosen,
         ]);
         $names = array_map(TitleText::language(...), array_combine($codes, $codes));
-        asort($names);
+        Collator::create(app()->getLocale())?->asort($names);
 
         return view('catalogue.search.advanced', [
             'form' => $form,

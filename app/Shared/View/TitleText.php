@@ -44,7 +44,7 @@ final class TitleText
     public static function beside(Title $title, Title $other): string
     {
         $facts = array_filter([
-            self::isForeign($title->language) ? self::language((string) $title->language) : null,
+            $title->language === $other->language ? null : self::language((string) $title->language),
             $title->format === $other->format ? $title->edition : null,
             $title->format === $other->format ? $title->year() : self::extent($title),
         ]);

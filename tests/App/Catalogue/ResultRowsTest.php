@@ -12,6 +12,7 @@ use App\Lending\LoanRules\CardEligibility;
 use App\Lending\Loans\ReturnLoan;
 use App\Models\Library;
 use App\Models\Title;
+use App\Shared\View\TitleText;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Pagination\Paginator;
@@ -77,6 +78,26 @@ final class ResultRowsTest extends TestCase
         $this->assertSame(['covers' => true, 'by_work' => true], $person->fresh()?->results);
         $this->post('/catalogue/look', ['look' => 'sideways', 'search' => $search])->assertRedirect();
         $this->assertSame(['covers' => true, 'by_work' => true], $person->fresh()->results);
+    }
+
+    public function test_what_is_beside_says_what_tells_it_from_the_first(): void
+    {
+        [$book, $sound, $second] = [
+            $this->title('Low Water'),
+            $this->title('Low Water', Format::Audiobook),
+            $this->title('Low Water'),
+        ];
+        foreach ([$book, $sound, $second] as $title) {
+            $this->licence($title);
+            $title->update(['language' => 'en']);
+        }
+        $second->update(['language' => 'es', 'edition' => '2nd ed.']);
+        $beside = fn(Title $title, Title $other): string => TitleText::beside($title->refresh(), $other->refresh());
+        $this->assertSame('audiobook · 2 min', str_replace("\u{A0}", ' ', $beside($sound, $book)));
+        $this->assertSame('ebook · Spanish · 2nd ed.', $beside($second, $book));
+        app()->setLocale('es');
+        $this->assertSame('audiolibro · 2 min', str_replace("\u{A0}", ' ', $beside($sound, $book)));
+        $this->assertSame('libro electrónico · inglés', $beside($book, $second));
     }
 
     public function test_what_is_beside_says_whether_one_has_it_and_how_many_more_there_are(): void

@@ -571,6 +571,11 @@ final class SearchTest extends TestCase
         $page->assertDontSee('French');
         $this->assertHtml($page, 'name="languages[]" value="es" checked', 'name="audiences[]" value="teen" checked');
         $this->assertHtml($this->get('/catalogue/advanced?q=lang:fr'), 'name="languages[]" value="fr" checked');
+        // From A to Z as the language of the page has it.
+        $this->withUnencryptedCookie('locale', 'es')
+            ->get('/catalogue/advanced?language=ar,en,es')
+            ->assertSeeInOrder(['value="ar" checked', 'value="es" checked', 'value="en" checked'], false);
+        $this->withUnencryptedCookie('locale', 'en');
         $this->assertHtml(
             $this->get('/catalogue/advanced?language=en%2Ces%2C%3Cb%3E'),
             'name="languages[]" value="en" checked',
