@@ -9,6 +9,7 @@ use App\Catalogue\Baskets\OwnBaskets;
 use App\Catalogue\BitmapIndex\IndexCommand;
 use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\SavedSearches\SavedSearchPolicy;
+use App\Catalogue\Search\SqlEngine;
 use App\Models\Basket;
 use App\Models\Person;
 use App\Models\SavedSearch;
@@ -22,6 +23,7 @@ final class CatalogueServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(BitmapSearch::class);
+        $this->app->scoped(SqlEngine::class);
         $this->commands([IndexCommand::class]);
     }
 

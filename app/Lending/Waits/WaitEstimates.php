@@ -21,6 +21,9 @@ use Random\Randomizer;
 /** When a place in a library's line gets its copy: the likely range, and the latest that can be promised. */
 final class WaitEstimates
 {
+    /** @var array<string, Forecast> by library, format and the hours that a copy is kept */
+    private array $forecasts = [];
+
     public function __construct(
         private readonly LibraryHabits $habitsOf,
         private readonly LibraryRules $rules,
@@ -97,7 +100,12 @@ final class WaitEstimates
         }
         $line = new Line(self::countedOn($library->id, $licences, $now), $ahead, $pausedUntil);
 
-        return (new Forecast($this->habitsOf->library($library->id, $format), $keptHours))->of(
+        $forecast = $this->forecasts["{$library->id} {$format->value} {$keptHours}"] ??= new Forecast(
+            $this->habitsOf->library($library->id, $format),
+            $keptHours,
+        );
+
+        return $forecast->of(
             $line,
             $latest,
             $now,

@@ -52,10 +52,12 @@ final class Forecast
         Randomizer $random,
         int $effort = self::EFFORT,
     ): WaitEstimate {
-        $at = function (float $wait) use ($now, $latest): ?DateTimeImmutable {
+        // Of PHP's own class: a heavier one may come in, and only moments go out.
+        $moment = DateTimeImmutable::createFromInterface($now);
+        $at = function (float $wait) use ($moment, $latest): ?DateTimeImmutable {
             $turn = is_infinite($wait)
                 ? null
-                : $now->setTimestamp($now->getTimestamp() + (int) round($wait * self::DAY));
+                : $moment->setTimestamp($moment->getTimestamp() + (int) round($wait * self::DAY));
 
             return $turn !== null && $latest !== null ? min($turn, $latest) : $turn;
         };

@@ -28,6 +28,9 @@ final readonly class LoanHabits
     /** @var list<float> by length, the share returned early over all titles */
     private array $early;
 
+    /** @var list<float> the odds of that */
+    private array $earlyOdds;
+
     /** @var list<array{float, float, float, float}> mean and mean square, as shares of the length: early, and late */
     private array $parts;
 
@@ -48,6 +51,7 @@ final readonly class LoanHabits
         $this->days = $days;
         $this->kept = $kept;
         $this->early = $early;
+        $this->earlyOdds = array_map(self::odds(...), $early);
         $this->parts = $parts;
         $this->usualOdds = self::odds($habits->early->share);
     }
@@ -61,15 +65,14 @@ final readonly class LoanHabits
     {
         $factor = self::odds($share) / $this->usualOdds;
 
-        return array_map(function (float $early) use ($factor): float {
+        $shares = [];
+        foreach ($this->early as $n => $early) {
+            $odds = $this->earlyOdds[$n] * $factor;
             // Where all loans of a length are of one kind, they are so at every title.
-            if ($early <= 0.0 || $early >= 1.0) {
-                return $early;
-            }
-            $odds = self::odds($early) * $factor;
+            $shares[] = $early <= 0.0 || $early >= 1.0 ? $early : $odds / (1 + $odds);
+        }
 
-            return $odds / (1 + $odds);
-        }, $this->early);
+        return $shares;
     }
 
     /** What a title's loans are like: the middle of what is known of it. */

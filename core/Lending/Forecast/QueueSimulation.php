@@ -80,7 +80,7 @@ final readonly class QueueSimulation
         for ($d = 0; $d < $draws; $d++) {
             // What is not known of the habits is drawn, too.
             $early = $this->loans->earlyAt($this->habits->early->draw($line->use(), $random));
-            $rates = $this->habits->givingUp->draw($random);
+            $rates = $waited === [] ? [] : $this->habits->givingUp->draw($random);
             $copies = $free;
             foreach ($running as [$i, $of, $elapsed, $length, $over]) {
                 $copies[] = [
