@@ -9,7 +9,7 @@ use App\Catalogue\Baskets\OwnBaskets;
 use App\Catalogue\BitmapIndex\IndexCommand;
 use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\SavedSearches\SavedSearchPolicy;
-use App\Catalogue\Search\SqlEngine;
+use App\Catalogue\Search\CatalogueSearch;
 use App\Models\Basket;
 use App\Models\Person;
 use App\Models\SavedSearch;
@@ -23,7 +23,7 @@ final class CatalogueServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(BitmapSearch::class);
-        $this->app->scoped(SqlEngine::class);
+        $this->app->scoped(CatalogueSearch::class);
         $this->commands([IndexCommand::class]);
     }
 

@@ -7,20 +7,30 @@ namespace App\Catalogue\Search;
 use App\Catalogue\BitmapSearch\BitmapEngine;
 use App\Models\Title;
 use App\Shared\PageAsked;
+use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Reach;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
+use WeakMap;
 
 /** Searching as the rest of the application knows it; which engine answers is decided here and nowhere else. */
 final class CatalogueSearch
 {
-    public function __construct(private readonly BitmapEngine $bitmaps, private readonly SqlEngine $sql) {}
+    /** @var WeakMap<SearchRequest, array{DateTimeImmutable, FewFound|null}> what was counted, at which moment */
+    private WeakMap $counted;
+
+    public function __construct(private readonly BitmapEngine $bitmaps, private readonly SqlEngine $sql)
+    {
+        $this->counted = new WeakMap();
+    }
 
     /** How many titles a search finds, and nothing else. */
     public function total(SearchRequest $search, DateTimeImmutable $now): int
     {
-        return $this->engine($search, $now)->count($search, $now);
+        $few = $this->few($search, $now);
+
+        return $few === null ? $this->engine($search, $now)->count($search, $now) : count($few->ids);
     }
 
     /**
@@ -36,10 +46,13 @@ final class CatalogueSearch
     ): LengthAwarePaginator {
         $perPage = $first ?? (int) config('figporch.page_size');
         $page = $first === null ? PageAsked::of($total, $perPage) : 1;
-        $titles =
-            $total === 0
-                ? []
-                : $this->engine($search, $now)->titles($search, $total, $perPage, ($page - 1) * $perPage, $now);
+        $from = ($page - 1) * $perPage;
+        $few = $this->few($search, $now);
+        $titles = match (true) {
+            $total === 0 => [],
+            $few !== null => TitleNames::inOrder(array_slice($few->ids, $from, $perPage)),
+            default => $this->engine($search, $now)->titles($search, $total, $perPage, $from, $now),
+        };
 
         return new LengthAwarePaginator($titles, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }
@@ -53,13 +66,29 @@ final class CatalogueSearch
      */
     public function among(SearchRequest $search, int $total, array $ids, DateTimeImmutable $now): array
     {
-        return $this->engine($search, $now)->inOrder($search, $total, $ids, $now);
+        $few = $this->few($search, $now);
+
+        return $few === null
+            ? $this->engine($search, $now)->inOrder($search, $total, $ids, $now)
+            : array_values(array_intersect($few->ids, $ids));
     }
 
     /** Exact counts of what a search finds, in all and for every value of every filter. */
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
     {
-        return $this->engine($search, $now)->facets($search, $now)->byLibrary($this->byLibrary($search, $now));
+        $engine = $this->engine($search, $now);
+        $few = $engine->few($search, $now);
+        $this->counted[$search] = [$now, $few];
+
+        return ($few?->facets() ?? $engine->facets($search, $now))->byLibrary($this->byLibrary($search, $now));
+    }
+
+    /** All of what a search finds, where that is little and was counted at that very moment, as one object says it. */
+    private function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound
+    {
+        [$at, $few] = $this->counted[$search] ?? [null, null];
+
+        return $at === $now ? $few : null;
     }
 
     private function engine(SearchRequest $search, DateTimeImmutable $now): SearchEngine

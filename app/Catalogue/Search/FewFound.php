@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
+use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -17,6 +19,9 @@ use stdClass;
  */
 final readonly class FewFound
 {
+    /** Up to so many are read whole. */
+    public const MOST = 300;
+
     /**
      * What all but the filters leave of which one value is chosen (c), if it is no more than so many; of each title the
      * values of those filters, whether it fits them, and what it has of the lists that are counted.
@@ -29,14 +34,48 @@ final readonly class FewFound
     order by :order, s.title_id
     SQL;
 
-    /** @param  list<stdClass>  $rows  in the order asked for, with those that do not fit all filters */
-    private function __construct(private Filters $filters, private array $rows) {}
+    /** @var list<int> all titles that fit everything, in the order asked for */
+    public array $ids;
 
-    /** @return self|null null where it is more than so many, before the filters of which one value is chosen */
-    public static function of(SearchRequest $search, DateTimeImmutable $now, int $most): ?self
+    /** @param  list<stdClass>  $rows  in the order asked for, with those that do not fit all filters */
+    private function __construct(private Filters $filters, private array $rows, private ?BitmapIndex $index)
     {
+        $names = $this->oneValueFilters();
+        $this->ids = array_column(
+            array_filter($rows, fn(stdClass $row): bool => self::misses($row, $names) === []),
+            'title_id',
+        );
+    }
+
+    /** @return self|null null where it is more than a few, before the filters of which one value is chosen */
+    public static function of(SearchRequest $search, DateTimeImmutable $now): ?self
+    {
+        return self::read($search, $now, SearchSql::base($search, $now));
+    }
+
+    /**
+     * @param  list<int>  $titles  no more than a few, all that fit but for the filters of which one value is chosen
+     * @param  BitmapIndex  $index  which has names at hand
+     */
+    public static function among(
+        SearchRequest $search,
+        DateTimeImmutable $now,
+        array $titles,
+        BitmapIndex $index,
+    ): ?self {
+        return self::read($search, $now, ['s.title_id = any(?::bigint[])', [Sql::array($titles)]], $index);
+    }
+
+    /** @param  array{string, list<mixed>}  $where  but for what can be had at this moment */
+    private static function read(
+        SearchRequest $search,
+        DateTimeImmutable $now,
+        array $where,
+        ?BitmapIndex $index = null,
+    ): ?self {
+        $most = self::MOST;
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
-        [$where, $bindings] = SearchSql::base($search, $now);
+        [$where, $bindings] = $where;
         [$order, $orderBindings] = SearchOrder::sql($search, walk: false);
         $values = $fits = $fitsBindings = [];
         foreach ($search->filters->of(OneValueFilter::class) as $filter) {
@@ -69,18 +108,8 @@ final readonly class FewFound
             : new self(
                 $search->filters,
                 array_values(array_filter($rows, fn(stdClass $row): bool => $row->title_id !== null)),
+                $index,
             );
-    }
-
-    /** @return list<int> all titles that fit everything, in the order asked for */
-    public function ids(): array
-    {
-        $names = $this->oneValueFilters();
-
-        return array_column(
-            array_filter($this->rows, fn(stdClass $row): bool => self::misses($row, $names) === []),
-            'title_id',
-        );
     }
 
     public function facets(): Facets
@@ -162,8 +191,9 @@ final readonly class FewFound
     {
         $named = [];
         foreach (Filters::lists() as $list) {
-            $values = array_keys($counts[$list::name()]);
-            $named[$list::name()] = $list::named([...$values, ...$this->filters->get($list)->chosen], []);
+            $values = [...array_keys($counts[$list::name()]), ...$this->filters->get($list)->chosen];
+            $atHand = $this->index === null ? [] : $list::namesAtHand($this->index, $values);
+            $named[$list::name()] = $list::named($values, $atHand);
         }
 
         return $named;

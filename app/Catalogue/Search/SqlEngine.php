@@ -9,36 +9,24 @@ use App\Shared\Sql;
 use App\Shared\TitleNames;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use WeakMap;
 
 /**
  * Searches by the indexes of the database alone: in catalogues of some thousand titles, and where nothing is gathered.
  */
 final class SqlEngine implements SearchEngine
 {
-    /** @var WeakMap<SearchRequest, array{DateTimeImmutable, FewFound|null}> what was counted for, and at which moment */
-    private WeakMap $found;
-
     /**
      * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
      * @param  int  $walked  from so many on an index in the order asked for is walked until a page is full
-     * @param  int  $few  up to so many are read whole, in order and with all that is counted; no more than are ranked
      */
     public function __construct(
         private readonly FacetSql $facetSql,
         private readonly int $ranked = 300,
         private readonly int $walked = 30_000,
-        private readonly int $few = 300,
-    ) {
-        $this->found = new WeakMap();
-    }
+    ) {}
 
     public function count(SearchRequest $search, DateTimeImmutable $now): int
     {
-        $few = $this->known($search, $now);
-        if ($few !== null) {
-            return count($few->ids());
-        }
         [$join, $where, $bindings] = SearchSql::where($search, $now);
 
         return DB::scalar("select count(*) from search_rows s {$join} where {$where}", $bindings);
@@ -46,30 +34,21 @@ final class SqlEngine implements SearchEngine
 
     public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
     {
-        $few = $this->known($search, $now);
-
         return TitleNames::inOrder(
-            $few !== null
-                ? array_slice($few->ids(), $from, $count)
-                : $this->numbers(
-                    search: $search,
-                    total: $total,
-                    walk: $total > $this->walked,
-                    count: $count,
-                    from: $from,
-                    now: $now,
-                    also: ['true', []],
-                ),
+            $this->numbers(
+                search: $search,
+                total: $total,
+                walk: $total > $this->walked,
+                count: $count,
+                from: $from,
+                now: $now,
+                also: ['true', []],
+            ),
         );
     }
 
     public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array
     {
-        $few = $this->known($search, $now);
-        if ($few !== null) {
-            return array_values(array_intersect($few->ids(), $among));
-        }
-
         return $this->numbers(
             search: $search,
             total: $total,
@@ -109,18 +88,12 @@ final class SqlEngine implements SearchEngine
 
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
     {
-        $few = $this->few > $this->ranked ? null : FewFound::of($search, $now, $this->few);
-        $this->found[$search] = [$now, $few];
-
-        return $few?->facets() ?? $this->facetSql->of($search, $now);
+        return $this->facetSql->of($search, $now);
     }
 
-    /** Few, if they were read at that very moment, as one object says it. */
-    private function known(SearchRequest $search, DateTimeImmutable $now): ?FewFound
+    public function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound
     {
-        [$at, $few] = $this->found[$search] ?? [null, null];
-
-        return $at === $now ? $few : null;
+        return $this->ranked < FewFound::MOST ? null : FewFound::of($search, $now);
     }
 
     /**

@@ -8,10 +8,14 @@ use App\Models\Holding;
 use App\Models\Library;
 use App\Models\Link;
 use App\Models\Title;
+use App\Shared\RequestContext;
+use Illuminate\Support\Collection;
 
 /** Where titles on paper and websites are, in a library and in the others of its consortium. */
 final class StandsElsewhere
 {
+    public function __construct(private readonly RequestContext $current) {}
+
     /**
      * @param  iterable<Title>  $titles
      * @return array<int, Elsewhere> by title, of those that are not lent here
@@ -22,26 +26,27 @@ final class StandsElsewhere
         foreach ($titles as $title) {
             $title->format->isLent() || ($ids[$title->format->value][] = $title->id);
         }
-        $libraries = [...$ids['paper'], ...$ids['website']] === [] ? [] : self::together($library);
+        $libraries = [...$ids['paper'], ...$ids['website']] === [] ? collect() : $this->together($library);
+        $at = fn(Holding|Link $of): mixed => $of->setRelation('library', $libraries[$of->library_id]);
         $order = fn(Holding|Link $of): array => [$of->library_id !== $library->id, $of->library->name, $of->id];
         $holdings =
             $ids['paper'] === []
                 ? collect()
                 : Holding::query()
-                    ->with('library')
                     ->whereIn('title_id', $ids['paper'])
-                    ->whereIn('library_id', $libraries)
+                    ->whereIn('library_id', $libraries->keys())
                     ->get()
+                    ->each($at)
                     ->sortBy($order)
                     ->groupBy('title_id');
         $links =
             $ids['website'] === []
                 ? collect()
                 : Link::query()
-                    ->with('library')
                     ->whereIn('title_id', $ids['website'])
-                    ->whereIn('library_id', $libraries)
+                    ->whereIn('library_id', $libraries->keys())
                     ->get()
+                    ->each($at)
                     ->sortBy($order)
                     ->groupBy('title_id');
         $elsewhere = [];
@@ -55,11 +60,15 @@ final class StandsElsewhere
         return $elsewhere;
     }
 
-    /** @return list<int> the library, and those of its consortium */
-    private static function together(Library $library): array
+    /** @return Collection<int, Library> by id, the library and those of its consortium, of all that are at hand */
+    private function together(Library $library): Collection
     {
-        return $library->consortium_id === null
-            ? [$library->id]
-            : array_values(Library::query()->where('consortium_id', $library->consortium_id)->pluck('id')->all());
+        return $this->current
+            ->libraries()
+            ->filter(
+                fn(Library $of): bool => $of->id === $library->id ||
+                    ($library->consortium_id !== null && $of->consortium_id === $library->consortium_id),
+            )
+            ->keyBy('id');
     }
 }
