@@ -21,10 +21,6 @@ const WARM_UP = 30;
 $pages = new PageTimes((string) config('app.url'), TIMES, WARM_UP, [40, 80]);
 $card = Members::CARDS[0];
 
-// The supplier's catalogue is read after the first start, which would slow down all that is measured.
-for ($n = 0; $n < 180 && DB::table('supplier_readings')->whereNotNull('ended_at')->doesntExist(); $n++) {
-    sleep(1);
-}
 // What autovacuum does within minutes of the demo's loading.
 DB::statement('vacuum analyze');
 

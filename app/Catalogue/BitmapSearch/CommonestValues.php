@@ -54,9 +54,10 @@ final class CommonestValues
             isset($counts[$value]) || $add($value, $index->count("{$kind}:{$value}", $counted));
         }
         $inAll = $index->values($kind);
+        $most = $filter::gathered()?->most;
 
         // Where the last of the commonest has few, values too rare for bitmaps of their own may have more.
-        return count($inAll) < $filter::gathered()?->most || $beyond((int) end($inAll))
+        return $most === null || count($inAll) < $most || $beyond((int) end($inAll))
             ? self::first($counts, $filter::OFFERED)
             : self::oneByOne($filter, $found->matching(), $more);
     }

@@ -32,6 +32,7 @@ use FigPorch\Core\Catalogue\Audience;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Lending\LicenceModel;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -267,6 +268,20 @@ final class BitmapSearchTest extends TestCase
                 $words,
             );
         }
+    }
+
+    public function test_what_every_value_has_a_set_of_is_not_counted_title_by_title(): void
+    {
+        $this->gather(new IndexBitmaps(new IndexWords(10), new IndexPrefixes(), paired: 1));
+        $asked = [];
+        DB::listen(function (QueryExecuted $query) use (&$asked): void {
+            $asked[] = $query->sql;
+        });
+        $search = SearchRequest::read($this->libraries[0]->id, [], new CardEligibility());
+        $facets = $this->searching(3, 3)->facets($search, $this->now());
+        $this->assertNotSame([], $facets->of('ages'));
+        $this->assertNotSame([], $asked);
+        $this->assertStringNotContainsString('ages', implode("\n", $asked));
     }
 
     public function test_beyond_one_s_libraries_is_what_others_have_at_this_moment(): void
