@@ -6,7 +6,6 @@ namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\FacetSql;
-use App\Catalogue\Search\FewFound;
 use App\Catalogue\Search\SearchEngine;
 use App\Catalogue\Search\SearchOrder;
 use App\Catalogue\Search\SearchRequest;
@@ -168,15 +167,6 @@ final class BitmapEngine implements SearchEngine
         }
 
         return $this->counter->of($found, $others, $search->filters);
-    }
-
-    public function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound
-    {
-        $found = $this->found($search, $now);
-
-        return $this->ranked < FewFound::MOST || $found->base->count() + count($found->oneByOne) > FewFound::MOST
-            ? null
-            : FewFound::among($search, $now, [...$found->base->numbers(), ...$found->oneByOne], $found->gathering);
     }
 
     /** @return list<int>|null what a search finds; null where that is more than so many */

@@ -77,7 +77,7 @@ final class CatalogueSearch
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
     {
         $engine = $this->engine($search, $now);
-        $few = $engine->few($search, $now);
+        $few = $engine instanceof SqlEngine ? $engine->few($search, $now) : null;
         $this->counted[$search] = [$now, $few];
 
         return ($few?->facets() ?? $engine->facets($search, $now))->byLibrary($this->byLibrary($search, $now));

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
-use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
-use App\Shared\Sql;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -38,7 +36,7 @@ final readonly class FewFound
     public array $ids;
 
     /** @param  list<stdClass>  $rows  in the order asked for, with those that do not fit all filters */
-    private function __construct(private Filters $filters, private array $rows, private ?BitmapIndex $index)
+    private function __construct(private Filters $filters, private array $rows)
     {
         $names = $this->oneValueFilters();
         $this->ids = array_column(
@@ -50,32 +48,8 @@ final readonly class FewFound
     /** @return self|null null where it is more than a few, before the filters of which one value is chosen */
     public static function of(SearchRequest $search, DateTimeImmutable $now): ?self
     {
-        return self::read($search, $now, SearchSql::base($search, $now));
-    }
-
-    /**
-     * @param  list<int>  $titles  no more than a few, all that fit but for the filters of which one value is chosen
-     * @param  BitmapIndex  $index  which has names at hand
-     */
-    public static function among(
-        SearchRequest $search,
-        DateTimeImmutable $now,
-        array $titles,
-        BitmapIndex $index,
-    ): ?self {
-        return self::read($search, $now, ['s.title_id = any(?::bigint[])', [Sql::array($titles)]], $index);
-    }
-
-    /** @param  array{string, list<mixed>}  $where  but for what can be had at this moment */
-    private static function read(
-        SearchRequest $search,
-        DateTimeImmutable $now,
-        array $where,
-        ?BitmapIndex $index = null,
-    ): ?self {
-        $most = self::MOST;
         [$can, $canBindings] = HeldTitles::anywhere($search->places(), $now);
-        [$where, $bindings] = $where;
+        [$where, $bindings] = SearchSql::base($search, $now);
         [$order, $orderBindings] = SearchOrder::sql($search, walk: false);
         $values = $fits = $fitsBindings = [];
         foreach ($search->filters->of(OneValueFilter::class) as $filter) {
@@ -100,15 +74,14 @@ final readonly class FewFound
                 ':names' => $names === '' ? '' : "left {$names}",
                 ':order' => $order,
             ]),
-            [...$canBindings, ...$bindings, $most + 1, ...$fitsBindings, $most, ...$orderBindings],
+            [...$canBindings, ...$bindings, self::MOST + 1, ...$fitsBindings, self::MOST, ...$orderBindings],
         );
 
-        return $rows[0]->n > $most
+        return $rows[0]->n > self::MOST
             ? null
             : new self(
                 $search->filters,
                 array_values(array_filter($rows, fn(stdClass $row): bool => $row->title_id !== null)),
-                $index,
             );
     }
 
@@ -192,8 +165,7 @@ final readonly class FewFound
         $named = [];
         foreach (Filters::lists() as $list) {
             $values = [...array_keys($counts[$list::name()]), ...$this->filters->get($list)->chosen];
-            $atHand = $this->index === null ? [] : $list::namesAtHand($this->index, $values);
-            $named[$list::name()] = $list::named($values, $atHand);
+            $named[$list::name()] = $list::named($values, []);
         }
 
         return $named;

@@ -31,7 +31,4 @@ interface SearchEngine
 
     /** How many titles have each value of each filter; but for the libraries, of which each is a search of its own. */
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets;
-
-    /** All of what a search finds, where that is little; null where it is more, or not put in order by weight. */
-    public function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound;
 }

@@ -91,6 +91,7 @@ final class SqlEngine implements SearchEngine
         return $this->facetSql->of($search, $now);
     }
 
+    /** All of what a search finds, where that is little; null where it is more, or not put in order by weight. */
     public function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound
     {
         return $this->ranked < FewFound::MOST ? null : FewFound::of($search, $now);
