@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace FigPorch\Demo;
 
+use App\Reading\Pages\TaggedPdf;
 use Dompdf\Adapter\CPDF;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 
-/** An ebook as a PDF: pages as they were set, with an outline. */
+/** An ebook as a PDF: pages as they were set, with an outline and tags. */
 final class PdfBook
 {
     /** Written into the file in place of the time at which it is made, so that the same book is the same file. */
@@ -48,6 +49,7 @@ final class PdfBook
                 "</p>{$chapters}</body></html>",
             'UTF-8',
         );
+        $tagged = new TaggedPdf($pdf);
         $pdf->render();
         foreach (
             [
@@ -65,6 +67,6 @@ final class PdfBook
         $canvas = $pdf->getCanvas();
         \assert($canvas instanceof CPDF);
         $canvas->get_cpdf()->fileIdentifier = md5($book->isbn);
-        file_put_contents($file, (string) $pdf->output());
+        file_put_contents($file, $tagged->output());
     }
 }

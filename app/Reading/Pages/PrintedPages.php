@@ -117,8 +117,9 @@ final class PrintedPages
         $pdf = new Dompdf($options);
         $pdf->setBasePath($folder);
         $pdf->loadHtml($page, 'UTF-8');
+        $tagged = new TaggedPdf($pdf);
         $pdf->render();
 
-        return (string) $pdf->output();
+        return $tagged->output();
     }
 }

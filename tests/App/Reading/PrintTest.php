@@ -179,6 +179,12 @@ final class PrintTest extends TestCase
         );
         $this->assertCount(1, $m);
         $this->assertStringContainsString($m[0], $text);
+        // It is a page that a screen reader finds its way in.
+        $process = new Process(['pdfinfo', '-struct', '-'], input: $bytes);
+        $this->assertMatchesRegularExpression(
+            '/^Document\R +P \(block\)\R +Sect\R.*^ +P \(block\).*^ +Div\R$/ms',
+            $process->mustRun()->getOutput() . "\n",
+        );
         $this->get("/loans/{$this->loan->id}/pages/2-4.pdf")->assertRedirect();
     }
 
