@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue\Search;
 
+use App\Catalogue\Filters\ListFilter;
 use App\Models\Title;
 use App\Shared\Sql;
 use App\Shared\TitleNames;
@@ -91,10 +92,16 @@ final class SqlEngine implements SearchEngine
         return $this->facetSql->of($search, $now);
     }
 
-    /** All of what a search finds, where that is little; null where it is more, or not put in order by weight. */
+    /**
+     * All of what a search finds, where that is little; null where it is more, or not put in order by weight. Not tried
+     * where nothing but filters of one value is asked for: those leave most of a library.
+     */
     public function few(SearchRequest $search, DateTimeImmutable $now): ?FewFound
     {
-        return $this->ranked < FewFound::MOST ? null : FewFound::of($search, $now);
+        $lists = array_filter($search->filters->of(ListFilter::class), fn(ListFilter $of): bool => $of->isSet());
+        $narrow = $search->words !== '' || $search->staffListId !== null || $lists !== [];
+
+        return $narrow && $this->ranked >= FewFound::MOST ? FewFound::of($search, $now) : null;
     }
 
     /**
