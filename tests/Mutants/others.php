@@ -250,4 +250,30 @@ return [
         'return $this->accessed',
         'CitationTest',
     ],
+    [
+        'app/Reading/Pages/TaggedPdf.php',
+        'return $this->headOn[$number] !== count($this->pages);',
+        'return false;',
+        'TaggedPdfTest',
+    ],
+    ['app/Reading/Pages/TaggedPdf.php', '$counts && !isset($this->counted[$item])', '$counts', 'TaggedPdfTest'],
+    [
+        'app/Reading/Pages/TaggedPdf.php',
+        '1 + max(array_keys($objects))',
+        '2 + max(array_keys($objects))',
+        'TaggedPdfTest',
+    ],
+    ['app/Catalogue/Search/FewFound.php', 'count($misses) > 1 ? []', 'count($misses) > 2 ? []', 'BitmapSearchTest'],
+    [
+        'app/Catalogue/Search/FewFound.php',
+        'return $rows[0]->n > self::MOST',
+        'return $rows[0]->n > self::MOST + 1',
+        'BitmapSearchTest',
+    ],
+    [
+        'app/Catalogue/Search/CatalogueSearch.php',
+        'return $at === $now ? $few : null;',
+        'return $few;',
+        'SearchTest|ReachTest|BitmapSearchTest',
+    ],
 ];

@@ -11,6 +11,7 @@ use Dompdf\Dompdf;
 use Dompdf\Frame;
 use Dompdf\FrameDecorator\ListBullet;
 use DOMText;
+use Generator;
 use LogicException;
 
 /**
@@ -79,7 +80,7 @@ final class TaggedPdf
     /** @param  Dompdf  $pdf  loaded, and not yet set */
     public function __construct(private readonly Dompdf $pdf)
     {
-        $document = $pdf->getDom() ?? throw new LogicException('Nothing is loaded.');
+        $document = $pdf->getDom();
         $this->add('Document', null, lang: $document->documentElement?->getAttribute('lang') ?? '');
         $this->number($document);
         $pdf->setCallbacks([
@@ -107,6 +108,7 @@ final class TaggedPdf
     private function number(DOMDocument $document): void
     {
         foreach ($document->getElementsByTagName('*') as $node) {
+            $node->removeAttribute(self::NUMBER);
             $lang = $node->nodeName === 'html' ? '' : $node->getAttribute('lang');
             $type = self::ELEMENTS[$node->nodeName] ?? ($lang === '' ? null : 'Span');
             $alt = $node->getAttribute('alt');
@@ -141,11 +143,10 @@ final class TaggedPdf
     private function beginFrame(Frame $frame): void
     {
         $node = $frame->get_node();
-        $element = self::numberOf($node instanceof DOMElement ? $node : self::around($frame));
         if (in_array($frame->get_style()->visibility, ['hidden', 'collapse'], true) || $this->isRepeated($frame)) {
             return;
         }
-        $element ??= 0;
+        $element = self::elementOf($frame);
         if ($node->nodeName === 'br') {
             $this->broken[$element] = true;
         } elseif ($frame instanceof ListBullet) {
@@ -172,23 +173,35 @@ final class TaggedPdf
         }
     }
 
-    private static function around(Frame $frame): ?DOMElement
+    private static function elementOf(Frame $frame): int
     {
-        for ($of = $frame->get_parent(); $of !== null; $of = $of->get_parent()) {
-            if ($of->get_node() instanceof DOMElement) {
-                return $of->get_node();
+        foreach (self::around($frame) as $node) {
+            if ($node->hasAttribute(self::NUMBER)) {
+                return (int) $node->getAttribute(self::NUMBER);
             }
         }
 
-        return null;
+        return 0;
+    }
+
+    /** @return Generator<int, DOMElement> the elements that a frame stands in, the nearest first */
+    private static function around(Frame $frame): Generator
+    {
+        do {
+            $node = $frame->get_node();
+            if ($node instanceof DOMElement) {
+                yield $node;
+            }
+            /** @var Frame|null $frame at the root there is none */
+            $frame = $frame->get_parent();
+        } while ($frame !== null);
     }
 
     /** The head of a table is drawn again on each page that the table goes on to, and read once. */
     private function isRepeated(Frame $frame): bool
     {
-        for ($of = $frame; $of !== null; $of = $of->get_parent()) {
-            $node = $of->get_node();
-            if ($node instanceof DOMElement && $node->nodeName === 'thead') {
+        foreach (self::around($frame) as $node) {
+            if ($node->nodeName === 'thead') {
                 $number = (int) $node->getAttribute(self::NUMBER);
                 $this->headOn[$number] ??= count($this->pages);
 

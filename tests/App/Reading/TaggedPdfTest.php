@@ -204,11 +204,12 @@ final class TaggedPdfTest extends TestCase
     {
         $joined = [];
         foreach ($parts as $part) {
-            $last = count($joined) - 1;
             if (is_array($part)) {
                 $joined[] = $part;
             } elseif (is_string($part) && ($part = (string) preg_replace('/\s+/u', '', $part)) !== '') {
-                is_string($joined[$last] ?? null) ? ($joined[$last] .= $part) : ($joined[] = $part);
+                $last = end($joined);
+                is_string($last) && array_pop($joined);
+                $joined[] = (is_string($last) ? $last : '') . $part;
             }
         }
 
@@ -233,16 +234,16 @@ final class TaggedPdfTest extends TestCase
     {
         $parts = [];
         while ($at < count($lines)) {
-            preg_match('/^( *)(?:"(.*)"|(\/?\w+).*)$/', $lines[$at], $line);
-            if (strlen($line[1]) < $indent) {
+            $line = ltrim($lines[$at], ' ');
+            if (strlen($lines[$at]) - strlen($line) < $indent) {
                 break;
             }
             $at++;
-            if (isset($line[3])) {
-                // Attributes stand below, each with a stroke.
-                $line[3][0] === '/' || ($parts[] = [$line[3], self::read($lines, $at, $indent + 2)]);
-            } else {
-                $parts[] = $line[2];
+            if (str_starts_with($line, '"')) {
+                $parts[] = substr($line, 1, -1);
+            } elseif (!str_starts_with($line, '/')) {
+                // What begins with a stroke is an attribute of the element above.
+                $parts[] = [strtok($line, ' :'), self::read($lines, $at, $indent + 2)];
             }
         }
 
