@@ -52,7 +52,7 @@ final class TitleController
 
         return view('catalogue.records.title', [
             'title' => $title,
-            'cited' => $citable->titles([$title->id], fn(int $id): string => route('titles.show', $id))[0],
+            'cited' => $citable->of([$title], fn(int $id): string => route('titles.show', $id))[0],
             'own' => $own,
             'ways' => $ways->of($library, $current->person, $all, $own, $now),
             'now' => $now,

@@ -105,13 +105,7 @@ final class WaitEstimates
             $keptHours,
         );
 
-        return $forecast->of(
-            $line,
-            $latest,
-            $now,
-            new Randomizer(new Xoshiro256StarStar($line->seed())),
-            $effort,
-        );
+        return $forecast->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $effort);
     }
 
     /**
