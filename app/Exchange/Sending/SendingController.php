@@ -9,6 +9,7 @@ use App\Models\Loan;
 use App\Models\Sending;
 use App\Models\Title;
 use App\Reading\Pages\LoanPages;
+use App\Reading\Pages\PrintedPages;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
@@ -53,6 +54,10 @@ final class SendingController
         // What is sent has been counted before.
         if ($from < 1 || $to < $from || !$pages->allowance($loan)->has($from - 1, $to)) {
             return redirect()->route('pages.choose', $loan);
+        }
+        $publication = $loan->title->publication;
+        if ($publication !== null && !PrintedPages::canBeSet($publication, $pages->pages($publication), $from, $to)) {
+            return back()->with('refusal', __('pages.other_script'));
         }
 
         return $this->send(

@@ -51,6 +51,9 @@ final class PageController
                 'from' => trans_choice('pages.at_a_time', self::most($publication)),
             ]);
         }
+        if ($request->has('pdf') && !$this->canBeSet($publication, $from, $to)) {
+            throw ValidationException::withMessages(['from' => __('pages.other_script')]);
+        }
         if (($this->takePages)($loan, $from - 1, $to) === null) {
             $allowance = $this->loanPages->allowance($loan);
 
@@ -73,25 +76,26 @@ final class PageController
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
 
-        return view(
-            'reading.pages.printed',
-            $this->facts->of($loan, $from, $to) + [
-                'html' =>
-                    $publication->media_type === Publication::PDF
-                        ? PrintedPages::pictures(
-                            $from,
-                            $to,
-                            fn(int $page): string => route('pages.picture', [$loan, $page], false),
-                        )
-                        : PrintedPages::html(
-                            $publication,
-                            $this->loanPages->pages($publication),
-                            $from,
-                            $to,
-                            fn(string $path): string => route('read.file', [$loan, $path], false),
-                        ),
-            ],
-        );
+        $html =
+            $publication->media_type === Publication::PDF
+                ? PrintedPages::pictures(
+                    $from,
+                    $to,
+                    fn(int $page): string => route('pages.picture', [$loan, $page], false),
+                )
+                : PrintedPages::html(
+                    $publication,
+                    $this->loanPages->pages($publication),
+                    $from,
+                    $to,
+                    fn(string $path): string => route('read.file', [$loan, $path], false),
+                );
+
+        return view('reading.pages.printed', [
+            ...$this->facts->of($loan, $from, $to),
+            'html' => $html,
+            'canBeSet' => PrintedPages::isSettable($html),
+        ]);
     }
 
     public function pdf(Loan $loan, int $from, int $to, GiveFile $give): Response
@@ -101,6 +105,8 @@ final class PageController
         if (!$this->taken($loan, $publication, $from, $to)) {
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
+
+        $this->canBeSet($publication, $from, $to) || abort(422, __('pages.other_script'));
 
         return $give($loan, PagesAsPdf::kind($from, $to));
     }
@@ -122,6 +128,11 @@ final class PageController
     private static function most(Publication $publication): int
     {
         return $publication->media_type === Publication::PDF ? self::MOST_DRAWN : self::MOST_SET;
+    }
+
+    private function canBeSet(Publication $publication, int $from, int $to): bool
+    {
+        return PrintedPages::canBeSet($publication, $this->loanPages->pages($publication), $from, $to);
     }
 
     private function publication(Loan $loan): Publication

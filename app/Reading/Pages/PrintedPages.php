@@ -18,6 +18,24 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 /** Pages of a publication as plain HTML: its text and pictures, and nothing that acts. */
 final class PrintedPages
 {
+    /** Letters of the scripts that the font of a PDF has, and that stand one beside another as they are written. */
+    private const SETTABLE = '\p{Latin}\p{Greek}\p{Cyrillic}\p{Armenian}\p{Georgian}\p{Common}\p{Inherited}';
+
+    /** Whether pages can be set as a PDF: those of other scripts would be boxes there. */
+    public static function canBeSet(Publication $publication, Pages $pages, int $from, int $to): bool
+    {
+        return $publication->media_type === Publication::PDF ||
+            self::isSettable(self::html($publication, $pages, $from, $to, fn(string $path): string => $path));
+    }
+
+    public static function isSettable(string $html): bool
+    {
+        return preg_match(
+            '/(?![' . self::SETTABLE . '])\p{L}/u',
+            html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5),
+        ) === 0;
+    }
+
     /**
      * @param  callable(string): string  $address  of a picture by its path
      */

@@ -30,4 +30,5 @@ return [
     'copy_price' => '{0} Copying takes :price of :left pages left.|{1} Copying takes :price of the one page left.|[2,*] Copying takes :price of :left pages left.',
     'copy_free' => 'Copied before: copying takes nothing more.',
     'no_pdf' => 'The licence of this title does not allow pages as PDF. They can be printed.',
+    'other_script' => 'These pages are in a script that cannot be set as a PDF here. Show them to print instead.',
 ];

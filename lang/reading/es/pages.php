@@ -30,4 +30,5 @@ return [
     'copy_price' => '{0} Copiar toma :price de :left páginas que quedan.|{1} Copiar toma :price de la página que queda.|[2,*] Copiar toma :price de :left páginas que quedan.',
     'copy_free' => 'Ya copiado: copiar no toma nada más.',
     'no_pdf' => 'La licencia de este título no permite páginas en PDF. Se pueden imprimir.',
+    'other_script' => 'Estas páginas están en una escritura que aquí no se puede pasar a PDF. Muéstrelas para imprimirlas.',
 ];

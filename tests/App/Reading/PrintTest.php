@@ -6,6 +6,8 @@ namespace Tests\App\Reading;
 
 use App\Models\Loan;
 use App\Models\Publication;
+use App\Reading\Pages\LoanPages;
+use App\Reading\Pages\PrintedPages;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
@@ -220,6 +222,48 @@ final class PrintTest extends TestCase
             $this->assertStringNotContainsString($bad, $html);
         }
         $this->get("/loans/{$this->loan->id}/pages/2-6.pdf")->assertOk();
+    }
+
+    public function test_what_a_pdf_would_show_as_boxes_is_shown_and_printed_and_not_set(): void
+    {
+        DB::table('licences')->update(['pages_allowed' => 5, 'chapters_as_pdf' => true]);
+        $publication = $this->publication();
+        $pages = app(LoanPages::class)->pages($publication);
+        $address = "/loans/{$this->loan->id}/pages";
+        foreach (['שלום', 'السلام', '灯台', 'नमस्ते', 'ไทย'] as $n => $word) {
+            $this->assertTrue(PrintedPages::isSettable('<p>Faro ñandú Ωμέγα Маяк Փարոս შუქურა 1984 – “…” ☼ 𝑥</p>'));
+            $this->assertFalse(PrintedPages::isSettable("<p>One word: {$word}</p>"), $word);
+            $n === 0 && $this->write($publication, $word);
+        }
+        $this->assertFalse(PrintedPages::canBeSet($publication, $pages, 2, 3));
+        $why = 'These pages are in a script that cannot be set as a PDF here. Show them to print instead.';
+        $this->from($address)
+            ->post($address, ['from' => '2', 'to' => '3', 'pdf' => '1'])
+            ->assertRedirect($address)
+            ->assertSessionHasErrors(['from' => $why]);
+        $this->assertSame([], $this->taken(), 'nothing is counted');
+        $this->post($address, ['from' => '2', 'to' => '3'])->assertRedirect("{$address}/2-3");
+        $this->get("{$address}/2-3")
+            ->assertOk()
+            ->assertSee('שלום')
+            ->assertDontSee('name="way"', false);
+        $this->get("{$address}/2-3.pdf")->assertStatus(422);
+        $this->from("{$address}/2-3")
+            ->post(route('sendings.pages', [$this->loan, 2, 3], false), ['way' => 'mail'])
+            ->assertRedirect("{$address}/2-3")
+            ->assertSessionHas('refusal', $why);
+        $this->assertSame(0, DB::table('sendings')->count());
+    }
+
+    /** Puts a word into each paragraph of a book. */
+    private function write(Publication $publication, string $word): void
+    {
+        $folder = storage_path("publications/{$publication->sha256}/whole");
+        foreach (array_column($publication->positions, 0) as $path) {
+            chmod("{$folder}/{$path}", 0644);
+            $text = (string) file_get_contents("{$folder}/{$path}");
+            file_put_contents("{$folder}/{$path}", preg_replace('~<p[^>]*>~', "$0{$word} ", $text));
+        }
     }
 
     public function test_a_title_and_a_passage_are_cited_in_six_styles_and_words_looked_up(): void
