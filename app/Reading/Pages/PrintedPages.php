@@ -21,7 +21,7 @@ final class PrintedPages
     /** Letters of the scripts that the font of a PDF has, and that stand one beside another as they are written. */
     private const SETTABLE = '\p{Latin}\p{Greek}\p{Cyrillic}\p{Armenian}\p{Georgian}\p{Common}\p{Inherited}';
 
-    /** Whether pages can be set as a PDF: those of other scripts would be boxes there. */
+    /** Whether pages can be set as a PDF: other scripts, and what is beyond the basic plane, would be boxes there. */
     public static function canBeSet(Publication $publication, Pages $pages, int $from, int $to): bool
     {
         return $publication->media_type === Publication::PDF ||
@@ -31,7 +31,7 @@ final class PrintedPages
     public static function isSettable(string $html): bool
     {
         return preg_match(
-            '/(?![' . self::SETTABLE . '])\p{L}/u',
+            '/(?![' . self::SETTABLE . '])\p{L}|[\x{10000}-\x{10FFFF}]/u',
             html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5),
         ) === 0;
     }

@@ -230,8 +230,8 @@ final class PrintTest extends TestCase
         $publication = $this->publication();
         $pages = app(LoanPages::class)->pages($publication);
         $address = "/loans/{$this->loan->id}/pages";
-        foreach (['שלום', 'السلام', '灯台', 'नमस्ते', 'ไทย'] as $n => $word) {
-            $this->assertTrue(PrintedPages::isSettable('<p>Faro ñandú Ωμέγα Маяк Փարոս შუქურა 1984 – “…” ☼ 𝑥</p>'));
+        foreach (['שלום', 'السلام', '灯台', 'नमस्ते', 'ไทย', '𝑥'] as $n => $word) {
+            $this->assertTrue(PrintedPages::isSettable('<p>Faro ñandú Ωμέγα Маяк Փարոս შუქურა 1984 – “…” ☼ ᴀ</p>'));
             $this->assertFalse(PrintedPages::isSettable("<p>One word: {$word}</p>"), $word);
             $n === 0 && $this->write($publication, $word);
         }
