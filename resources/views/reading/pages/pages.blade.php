@@ -37,10 +37,10 @@
                         <span class="flex-1 min-w-40">{{ $chapter['name'] }} <span
                             class="meta">{{ trans_choice('pages.chapter_pages', $chapter['to'] - $chapter['from'] + 1)
                             }}</span></span>
-                        <button class="btn btn-quiet">{{ __('pages.show') }}<span class="sr-only">:
-                            {{ $chapter['name'] }}</span></button>@if ($pdf)<button class="btn btn-plain" name="pdf"
-                            value="1">{{ __('pages.as_pdf') }}<span class="sr-only">:
-                            {{ $chapter['name'] }}</span></button>@endif
+                        <span class="flex flex-wrap gap-x-3"><button class="btn btn-quiet">{{ __('pages.show') }}<span
+                            class="sr-only">: {{ $chapter['name'] }}</span></button>@if ($pdf)<button
+                            class="btn btn-plain" name="pdf" value="1">{{ __('pages.as_pdf') }}<span class="sr-only">:
+                            {{ $chapter['name'] }}</span></button>@endif</span>
                     </form></li>
                 @endforeach
             </ul>
