@@ -38,8 +38,15 @@ final class RandomVariates
         $c = 1 / sqrt(9 * $d);
         while (true) {
             $x = self::normal($random);
-            $v = (1 + $c * $x) ** 3;
-            if ($v > 0 && log(1 - self::share($random)) < $x ** 2 / 2 + $d - $d * $v + $d * log($v)) {
+            $v = 1 + $c * $x;
+            if ($v <= 0) {
+                continue;
+            }
+            $v *= $v * $v;
+            $square = $x * $x;
+            $share = 1 - self::share($random);
+            // Nearly always the paper's squeeze tells without a logarithm.
+            if ($share < 1 - 0.0331 * $square * $square || log($share) < $square / 2 + $d - $d * $v + $d * log($v)) {
                 return $d * $v;
             }
         }
