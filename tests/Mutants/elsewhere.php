@@ -20,8 +20,8 @@ return [
     ],
     [
         'app/Lending/Holdings/StandsElsewhere.php',
-        "where('consortium_id', \$library->consortium_id)",
-        "where('id', \$library->id)",
+        '$of->consortium_id === $library->consortium_id',
+        'false',
         'Lending.HoldingsTest',
     ],
     [
