@@ -283,6 +283,39 @@ final class BitmapSearchTest extends TestCase
         $this->assertStringNotContainsString('ages', implode("\n", $asked));
     }
 
+    public function test_what_is_read_whole_is_of_its_moment_and_no_more_than_a_few(): void
+    {
+        DB::update(
+            "update search_rows set held = ?, ready = '{}', paid = '{}', sure_from = '-infinity', sure_until = 'infinity'",
+            ["{{$this->libraries[0]->id}}"],
+        );
+        $ids = DB::table('search_rows')->orderBy('title_id')->pluck('title_id')->all();
+        $this->assertGreaterThan(FewFound::MOST, count($ids));
+        $leave = fn(int $count) => DB::table('search_rows')
+            ->whereIn('title_id', array_slice($ids, $count))
+            ->update(['held' => '{}']);
+        foreach ([FewFound::MOST + 2, FewFound::MOST + 1, FewFound::MOST, 5] as $count) {
+            $leave($count);
+            $titles = $this->searching(2000, 2000);
+            $search = SearchRequest::read(
+                $this->libraries[0]->id,
+                ['q' => 'lang:en OR NOT lang:en', 'order' => 'title'],
+                new CardEligibility(),
+            );
+            $this->assertSame($count, $titles->facets($search, $now = $this->now())->total);
+            $this->assertCount($count, $titles->page($search, $count, $now, self::TITLES)->items());
+            $this->assertSame($count, $titles->total($search, $now));
+            // A moment later it is asked anew.
+            $leave($count - 1);
+            $this->assertSame($count - 1, $titles->total($search, $this->now()));
+            $this->assertCount($count - 1, $titles->page($search, $count, $this->now(), self::TITLES)->items());
+            $this->assertNotContains(
+                $ids[$count - 1],
+                $titles->among($search, $count, array_slice($ids, 0, $count), $this->now()),
+            );
+        }
+    }
+
     public function test_beyond_one_s_libraries_is_what_others_have_at_this_moment(): void
     {
         [$bought, $lost] = [$this->title('Zennorwick bought'), $this->title('Zennorwick lost')];
