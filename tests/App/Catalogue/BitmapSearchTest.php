@@ -289,6 +289,7 @@ final class BitmapSearchTest extends TestCase
             "update search_rows set held = ?, ready = '{}', paid = '{}', sure_from = '-infinity', sure_until = 'infinity'",
             ["{{$this->libraries[0]->id}}"],
         );
+        /** @var list<int> $ids */
         $ids = DB::table('search_rows')->orderBy('title_id')->pluck('title_id')->all();
         $this->assertGreaterThan(FewFound::MOST, count($ids));
         $leave = fn(int $count) => DB::table('search_rows')
