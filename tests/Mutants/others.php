@@ -252,13 +252,13 @@ return [
     ],
     [
         'app/Reading/Pages/TaggedPdf.php',
-        'return $this->headOn[$number] !== count($this->pages);',
+        'return $this->headOn[$number] !== $this->structure->pages();',
         'return false;',
         'TaggedPdfTest',
     ],
     ['app/Reading/Pages/TaggedPdf.php', '$counts && !isset($this->counted[$item])', '$counts', 'TaggedPdfTest'],
     [
-        'app/Reading/Pages/TaggedPdf.php',
+        'app/Reading/Pages/PdfStructure.php',
         '1 + max(array_keys($objects))',
         '2 + max(array_keys($objects))',
         'TaggedPdfTest',
@@ -276,4 +276,20 @@ return [
         'return $few;',
         'SearchTest|ReachTest|BitmapSearchTest',
     ],
+    ['app/Reading/Pages/PageController.php', '!$this->canBeSet($publication, $from, $to)) {', 'false) {', 'PrintTest'],
+    [
+        'app/Reading/Pages/PageController.php',
+        '$this->canBeSet($publication, $from, $to) || abort(422',
+        'true || abort(422',
+        'PrintTest',
+    ],
+    [
+        'app/Exchange/Sending/SendingController.php',
+        '!PrintedPages::canBeSet($publication, $pages->pages($publication), $from, $to)',
+        'false',
+        'PrintTest',
+    ],
+    ['app/Reading/Pages/PrintedPages.php', '|[\x{10000}-\x{10FFFF}]', '', 'PrintTest'],
+    ['app/Reading/Pages/TaggedPdf.php', '($type === \'Figure\' && trim($alt) === \'\')', 'false', 'TaggedPdfTest'],
+    ['app/Reading/Pages/TaggedPdf.php', '$node->removeAttribute(self::NUMBER);', '', 'TaggedPdfTest'],
 ];

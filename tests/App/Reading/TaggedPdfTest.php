@@ -68,8 +68,9 @@ final class TaggedPdfTest extends TestCase
             'data:image/png;base64,' .
             'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
         $this->set(
-            "<body lang=\"es\"><p lang=\"en-GB\">A lamp <i lang=\"fr\">à la mode</i></p><img alt=\"Faro (ñ) de noche\"
-                src=\"{$drop}\"><img alt=\"\" src=\"{$drop}\"><img src=\"{$drop}\"></body>",
+            "<body lang=\"es\"><p lang=\"en-GB\">A lamp <i lang=\"fr\" data-element=\"0\">à la mode</i></p>
+                <i data-element=\"2\">Outside</i><img alt=\"Faro (ñ) de noche\" src=\"{$drop}\">
+                <img alt=\"\" src=\"{$drop}\"><img src=\"{$drop}\"></body>",
         );
         $plain = $this->said('qpdf', '--qdf', '--object-streams=disable', $this->file, '-');
         $text = fn(string $of): string => '<feff' . bin2hex(mb_convert_encoding($of, 'UTF-16BE', 'UTF-8')) . '>';
@@ -79,6 +80,8 @@ final class TaggedPdfTest extends TestCase
             $this->assertMatchesRegularExpression("~/Lang {$text($lang)}(?:(?!endobj).)*{$of}~s", $plain, $lang);
         }
         $this->assertStringContainsString('/DisplayDocTitle true', $plain);
+        // A book's own attributes are not taken for ours.
+        $this->assertStringContainsString("\n  \"Outside\"", $this->said('pdfinfo', '-struct-text', $this->file));
     }
 
     public function test_words_stay_apart_where_a_line_ends(): void
