@@ -9,7 +9,7 @@ use App\Models\Loan;
 use App\Models\Sending;
 use App\Models\Title;
 use App\Reading\Pages\LoanPages;
-use App\Reading\Pages\PrintedPages;
+use App\Reading\Pages\PagesAsPdf;
 use App\Shared\Input;
 use App\Shared\RequestContext;
 use Carbon\CarbonImmutable;
@@ -48,15 +48,21 @@ final class SendingController
         return $this->send($request, Goods::Book, [], $loan->title->name, $loan);
     }
 
-    public function pages(Request $request, Loan $loan, int $from, int $to, LoanPages $pages): RedirectResponse
-    {
+    public function pages(
+        Request $request,
+        Loan $loan,
+        int $from,
+        int $to,
+        LoanPages $pages,
+        PagesAsPdf $asPdf,
+    ): RedirectResponse {
         $loan->load(['title.publication', 'licence']);
         // What is sent has been counted before.
         if ($from < 1 || $to < $from || !$pages->allowance($loan)->has($from - 1, $to)) {
             return redirect()->route('pages.choose', $loan);
         }
         $publication = $loan->title->publication;
-        if ($publication !== null && !PrintedPages::canBeSet($publication, $pages->pages($publication), $from, $to)) {
+        if ($publication !== null && !$asPdf->canMake($loan, $publication, $from, $to)) {
             return back()->with('refusal', __('pages.other_script'));
         }
 

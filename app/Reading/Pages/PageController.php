@@ -27,6 +27,7 @@ final class PageController
         private readonly TakePages $takePages,
         private readonly PagesFacts $facts,
         private readonly Poppler $pdfTools,
+        private readonly PagesAsPdf $asPdf,
     ) {}
 
     public function choose(Request $request, Loan $loan): View
@@ -51,7 +52,7 @@ final class PageController
                 'from' => trans_choice('pages.at_a_time', self::most($publication)),
             ]);
         }
-        if ($request->has('pdf') && !$this->canBeSet($publication, $from, $to)) {
+        if ($request->has('pdf') && !$this->asPdf->canMake($loan, $publication, $from, $to)) {
             throw ValidationException::withMessages(['from' => __('pages.other_script')]);
         }
         if (($this->takePages)($loan, $from - 1, $to) === null) {
@@ -94,7 +95,8 @@ final class PageController
         return view('reading.pages.printed', [
             ...$this->facts->of($loan, $from, $to),
             'html' => $html,
-            'canBeSet' => PrintedPages::isSettable($html),
+            'asPdf' =>
+                $loan->licence->rights()->chaptersAsPdf && $this->asPdf->canMake($loan, $publication, $from, $to),
         ]);
     }
 
@@ -106,7 +108,7 @@ final class PageController
             return new RedirectResponse(route('pages.choose', $loan, false));
         }
 
-        $this->canBeSet($publication, $from, $to) || abort(422, __('pages.other_script'));
+        $this->asPdf->canMake($loan, $publication, $from, $to) || abort(422, __('pages.other_script'));
 
         return $give($loan, PagesAsPdf::kind($from, $to));
     }
@@ -128,11 +130,6 @@ final class PageController
     private static function most(Publication $publication): int
     {
         return $publication->media_type === Publication::PDF ? self::MOST_DRAWN : self::MOST_SET;
-    }
-
-    private function canBeSet(Publication $publication, int $from, int $to): bool
-    {
-        return PrintedPages::canBeSet($publication, $this->loanPages->pages($publication), $from, $to);
     }
 
     private function publication(Loan $loan): Publication

@@ -47,6 +47,18 @@ final class PagesAsPdf implements FileMaker
 
             return;
         }
+        file_put_contents($to, PrintedPages::pdf($publication, $this->page($loan, $publication, $first, $last)));
+    }
+
+    /** Whether all letters of the pages, and of what stands above and below them, are ones that can be set. */
+    public function canMake(Loan $loan, Publication $publication, int $first, int $last): bool
+    {
+        return $publication->media_type === Publication::PDF ||
+            PrintedPages::isSettable($this->page($loan, $publication, $first, $last));
+    }
+
+    private function page(Loan $loan, Publication $publication, int $first, int $last): string
+    {
         $html = PrintedPages::html(
             $publication,
             $this->loanPages->pages($publication),
@@ -54,8 +66,8 @@ final class PagesAsPdf implements FileMaker
             $last,
             fn(string $path): string => $path,
         );
-        $page = view('reading.pages.printed-pdf', $this->facts->of($loan, $first, $last) + ['html' => $html]);
-        file_put_contents($to, PrintedPages::pdf($publication, $page->render()));
+
+        return view('reading.pages.printed-pdf', $this->facts->of($loan, $first, $last) + ['html' => $html])->render();
     }
 
     public function named(Loan $loan, string $kind): array

@@ -21,13 +21,7 @@ final class PrintedPages
     /** Letters of the scripts that the font of a PDF has, and that stand one beside another as they are written. */
     private const SETTABLE = '\p{Latin}\p{Greek}\p{Cyrillic}\p{Armenian}\p{Georgian}\p{Common}\p{Inherited}';
 
-    /** Whether pages can be set as a PDF: other scripts, and what is beyond the basic plane, would be boxes there. */
-    public static function canBeSet(Publication $publication, Pages $pages, int $from, int $to): bool
-    {
-        return $publication->media_type === Publication::PDF ||
-            self::isSettable(self::html($publication, $pages, $from, $to, fn(string $path): string => $path));
-    }
-
+    /** Whether HTML can be set as a PDF: other scripts, and what is beyond the basic plane, would be boxes there. */
     public static function isSettable(string $html): bool
     {
         return preg_match(

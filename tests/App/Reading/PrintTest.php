@@ -6,7 +6,6 @@ namespace Tests\App\Reading;
 
 use App\Models\Loan;
 use App\Models\Publication;
-use App\Reading\Pages\LoanPages;
 use App\Reading\Pages\PrintedPages;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -228,14 +227,12 @@ final class PrintTest extends TestCase
     {
         DB::table('licences')->update(['pages_allowed' => 5, 'chapters_as_pdf' => true]);
         $publication = $this->publication();
-        $pages = app(LoanPages::class)->pages($publication);
         $address = "/loans/{$this->loan->id}/pages";
         foreach (['שלום', 'السلام', '灯台', 'नमस्ते', 'ไทย', '𝑥'] as $n => $word) {
             $this->assertTrue(PrintedPages::isSettable('<p>Faro ñandú Ωμέγα Маяк Փարոս შუქურა 1984 – “…” ☼ ᴀ</p>'));
             $this->assertFalse(PrintedPages::isSettable("<p>One word: {$word}</p>"), $word);
             $n === 0 && $this->write($publication, $word);
         }
-        $this->assertFalse(PrintedPages::canBeSet($publication, $pages, 2, 3));
         $why = 'These pages are in a script that cannot be set as a PDF here. Show them to print instead.';
         $this->from($address)
             ->post($address, ['from' => '2', 'to' => '3', 'pdf' => '1'])
@@ -253,6 +250,26 @@ final class PrintTest extends TestCase
             ->assertRedirect("{$address}/2-3")
             ->assertSessionHas('refusal', $why);
         $this->assertSame(0, DB::table('sendings')->count());
+    }
+
+    public function test_what_stands_above_and_below_the_pages_is_to_be_read_as_well(): void
+    {
+        DB::table('licences')->update(['pages_allowed' => 5, 'chapters_as_pdf' => true]);
+        $address = "/loans/{$this->loan->id}/pages";
+        $this->post($address, ['from' => '2', 'to' => '3', 'pdf' => '1'])->assertRedirect("{$address}/2-3.pdf");
+        $this->get("{$address}/2-3")->assertSee('name="way"', false);
+        DB::table('titles')
+            ->where('id', $this->loan->title_id)
+            ->update(['name' => '灯台']);
+        $this->post($address, ['from' => '4', 'to' => '4', 'pdf' => '1'])->assertSessionHasErrors('from');
+        $this->get("{$address}/2-3.pdf")->assertStatus(422);
+        $this->get("{$address}/2-3")
+            ->assertOk()
+            ->assertDontSee('name="way"', false);
+        DB::table('licences')->update(['chapters_as_pdf' => false]);
+        $this->get("{$address}/2-3")
+            ->assertOk()
+            ->assertDontSee('name="way"', false);
     }
 
     /** Puts a word into each paragraph of a book. */

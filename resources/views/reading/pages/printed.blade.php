@@ -4,7 +4,7 @@
         data-print>{{ __('pages.print') }}</button><a class="btn btn-quiet"
         href="{{ route('pages.choose', $loan, false) }}">{{ __('pages.heading') }}</a><a class="link"
         href="{{ route('read.show', $loan, false) }}">{{ __('pages.back') }}</a>
-        @if ($canBeSet && $loan->licence->rights()->chaptersAsPdf)@include('exchange.sending.ways', ['to' =>
+        @if ($asPdf)@include('exchange.sending.ways', ['to' =>
             route('sendings.pages', [$loan, $from, $to], false), 'ways' => [Way::Mail, Way::Folder]])@endif</div>
     <article class="printed" @if ($title->language) lang="{{ $title->language }}" @endif
         @if ($title->publication->right_to_left) dir="auto" @endif>
