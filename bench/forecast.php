@@ -76,6 +76,7 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
 
 echo "\n| line | draws for a list, ms | draws for a page, ms |\n|---|---|---|\n";
 $forecast = new Forecast($library->measured(), 72);
+$zone = new DateTimeZone('UTC');
 foreach ($cells as $cell) {
     $lines = array_filter($asked, fn(array $of): bool => OutsideLibrary::cell($of['ahead']) === $cell);
     echo "| {$cell} ahead |";
@@ -83,7 +84,14 @@ foreach ($cells as $cell) {
         $times = [];
         foreach ($lines as $of) {
             $began = hrtime(true);
-            $forecast->of($of['line'], null, $of['at'], new Randomizer(new Xoshiro256StarStar(1)), $effort);
+            $forecast->of(
+                line: $of['line'],
+                latest: null,
+                now: $of['at'],
+                zone: $zone,
+                random: new Randomizer(new Xoshiro256StarStar(1)),
+                effort: $effort,
+            );
             $times[] = (hrtime(true) - $began) / 1e6;
         }
         sort($times);

@@ -224,8 +224,8 @@ return [
     ],
     [
         'core/Lending/Forecast/Correction.php',
-        'max($of[0] - $of[2], $of[2] - $of[1])',
-        '$of[2] - $of[1]',
+        'max($shift - $of[0], $of[0] - 1 - $shift)',
+        '$of[0] - 1 - $shift',
         'CorrectionTest',
     ],
     [
@@ -240,4 +240,24 @@ return [
         "h.state = 'cancelled' gave_up",
         'MeasureHabitsTest',
     ],
+    ['core/Lending/Forecast/Correction.php', 'if ($reached) {', 'if (true) {', 'CorrectionTest'],
+    [
+        'core/Lending/Forecast/LikelyDays.php',
+        'if ($atFirst && ($before <= $after || !$atLast)) {',
+        'if ($atFirst && !$atLast) {',
+        'LikelyDaysTest',
+    ],
+    [
+        'core/Lending/Forecast/LikelyDays.php',
+        '[$on[$first] < 2 * $over, $on[$last] < 2 * $over]',
+        '[false, false]',
+        'LikelyDaysTest',
+    ],
+    [
+        'app/Lending/Waits/MeasureHabits.php',
+        'row_number() over (partition by li.library_id, t.format order by l.ended_at desc) here',
+        'row_number() over (partition by t.format order by l.ended_at desc) here',
+        'MeasureHabitsTest',
+    ],
+    ['app/Lending/Waits/KeepScore.php', "or h.state = 'paused')", ')', 'KeepScoreTest'],
 ];

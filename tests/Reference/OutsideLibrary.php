@@ -6,7 +6,9 @@ namespace Tests\Reference;
 
 use Closure;
 use DateTimeImmutable;
+use DateTimeZone;
 use FigPorch\Core\Desk\HoldPressure;
+use FigPorch\Core\Lending\Forecast\Correction;
 use FigPorch\Core\Lending\Forecast\EarlyReturns;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\GivingUp;
@@ -15,6 +17,7 @@ use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\Quantiles;
 use FigPorch\Core\Lending\Forecast\TitleUse;
+use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
@@ -39,7 +42,17 @@ final class OutsideLibrary
 
     private const ASKED_SHARE = 0.2;
 
-    /** @var list<array{length: int, start: float, end: float, title: int}> */
+    /** Habits are measured from so many days, and again after so many: each night, where it is no play. */
+    private const WINDOW = 730.0;
+
+    private const NIGHTS = 7.0;
+
+    /** How long loans are kept, from the last so many and all of so many days. */
+    private const LAST_LOANS = 500;
+
+    private const LATELY = 30.0;
+
+    /** @var list<array{length: int, start: float, due: float, end: float, title: int}> */
     private array $loans = [];
 
     /** @var list<array{placed: float, ready: float|null, left: float|null, taken: float|null, missed: bool}> */
@@ -50,6 +63,9 @@ final class OutsideLibrary
 
     /** @var list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}> */
     private array $asked = [];
+
+    /** @var array<int, list<array{length: int, start: float, due: float, end: float, title: int}>> */
+    private array $byTitle = [];
 
     private Randomizer $random;
 
@@ -196,6 +212,7 @@ final class OutsideLibrary
                 $this->loans[] = [
                     'length' => $loans[$which]['length'],
                     'start' => $loans[$which]['start'],
+                    'due' => $loans[$which]['start'] + $loans[$which]['length'],
                     'end' => $at,
                     'title' => $title,
                 ];
@@ -326,33 +343,36 @@ final class OutsideLibrary
         );
     }
 
-    /** Habits as they would be measured of what is over, by the forecast's own definitions. */
-    public function measured(): Habits
+    /** Habits as they would be measured on a day of what is over, by the forecast's own definitions. */
+    public function measured(float $on = self::MEASURED): Habits
     {
         $kept = $pickUp = [];
-        foreach ($this->loans as $loan) {
-            if ($loan['end'] < self::MEASURED) {
+        $since = $on - self::WINDOW;
+        $over = array_filter($this->loans, fn(array $l): bool => $l['due'] < $on && $l['due'] >= $since);
+        usort($over, fn(array $a, array $b): int => $b['due'] <=> $a['due']);
+        foreach ($over as $n => $loan) {
+            if ($n < self::LAST_LOANS || $loan['due'] >= $on - self::LATELY) {
                 $kept["{$loan['length']}d"][] = ($loan['end'] - $loan['start']) / $loan['length'];
             }
         }
         $cancelled = $days = array_fill(0, count(GivingUp::FROM), 0.0);
         $ready = $missed = 0;
         foreach ($this->holds as $hold) {
-            if ($hold['placed'] >= self::MEASURED) {
+            if ($hold['placed'] >= $on || $hold['placed'] < $since) {
                 continue;
             }
-            $ends = min(self::MEASURED, $hold['ready'] ?? ($hold['left'] ?? INF));
-            $gaveUp = $hold['ready'] === null && $hold['left'] !== null && $hold['left'] < self::MEASURED;
+            $ends = min($on, $hold['ready'] ?? ($hold['left'] ?? INF));
+            $gaveUp = $hold['ready'] === null && $hold['left'] !== null && $hold['left'] < $on;
             foreach (GivingUp::FROM as $n => $from) {
                 $until = GivingUp::FROM[$n + 1] ?? INF;
                 $age = $ends - $hold['placed'];
                 $days[$n] += max(0.0, min($age, $until) - $from);
                 $cancelled[$n] += $gaveUp && $age >= $from && $age < $until ? 1 : 0;
             }
-            if ($hold['ready'] !== null && $hold['ready'] < self::MEASURED) {
+            if ($hold['ready'] !== null && $hold['ready'] < $on) {
                 $ready++;
                 $missed += $hold['missed'] ? 1 : 0;
-                if ($hold['taken'] !== null && $hold['taken'] < self::MEASURED) {
+                if ($hold['taken'] !== null && $hold['taken'] < $on) {
                     $pickUp[] = min(1.0, ($hold['taken'] - $hold['ready']) / ($this->keptHours / 24));
                 }
             }
@@ -366,11 +386,9 @@ final class OutsideLibrary
             ),
             $kept,
         );
-        $uses = array_map(
-            fn(int $title): TitleUse => $this->use($title),
-            array_unique(
-                array_column(array_filter($this->loans, fn(array $l): bool => $l['end'] < self::MEASURED), 'title'),
-            ),
+        $uses = array_filter(
+            array_map(fn(int $title): TitleUse => $this->use($title, $on), array_keys($this->ofTitle())),
+            fn(TitleUse $use): bool => $use->loans > 0,
         );
         $early = array_sum(array_map(fn(TitleUse $use): int => $use->early, $uses));
 
@@ -402,28 +420,44 @@ final class OutsideLibrary
     }
 
     /**
-     * Asks the forecast, and what became of it.
+     * Asks the forecast, and what became of it. Every so often there is a night: habits are measured of what is over
+     * by then, and ranges corrected by how those before it held.
      *
+     * @param  int  $most  in each cell, by lot
      * @return list<array{ahead: int, inside: bool, before: bool, line: Line, at: DateTimeImmutable, days: float,
      *      width: float}>
      */
-    public function ask(int $most = PHP_INT_MAX): array
+    public function ask(int $most = PHP_INT_MAX, bool $corrected = true): array
     {
-        $forecast = new Forecast($this->measured(), (int) $this->keptHours);
-        $answers = [];
-        $counts = [];
-        foreach ($this->random->shuffleArray($this->asked) as $of) {
-            $ahead = count($of['line']->ahead);
-            $cell = self::cell($ahead);
-            if ($of['ready'] === null || ($counts[$cell] = ($counts[$cell] ?? 0) + 1) > $most) {
+        $answers = $cases = [];
+        $zone = new DateTimeZone('UTC');
+        $forecast = null;
+        $night = 0.0;
+        $corrections = [];
+        foreach ($this->byDay() as $of) {
+            if ($forecast === null || $of['at'] >= $night + self::NIGHTS) {
+                $night = $of['at'];
+                $forecast = new Forecast($this->measured($night), (int) $this->keptHours);
+                $corrections = $corrected ? self::corrections($cases, $night) : [];
+            }
+            $cell = self::cell(count($of['line']->ahead));
+            $line = $this->withUse($of, $night);
+            $now = self::day($of['at']);
+            $estimate = $forecast->of(
+                line: $line,
+                latest: null,
+                now: $now,
+                zone: $zone,
+                random: new Randomizer(new Xoshiro256StarStar($line->seed())),
+            );
+            $cases[$cell][] = [$estimate, $of['ready'] ?? INF];
+            if ($of['ready'] === null) {
                 continue;
             }
-            $line = $this->withUse($of);
-            $now = self::day($of['at']);
-            $estimate = $forecast->of($line, null, $now, new Randomizer(new Xoshiro256StarStar($line->seed())));
+            $estimate = ($corrections[$cell] ?? new Correction())->applied($estimate, $now, $zone);
             $came = self::day($of['ready']);
-            $answers[] = [
-                'ahead' => $ahead,
+            $answers[$cell][] = [
+                'ahead' => count($of['line']->ahead),
                 'inside' => $estimate->from <= $came && $came <= $estimate->to,
                 'before' => $came < $estimate->middle,
                 'line' => $line,
@@ -433,7 +467,43 @@ final class OutsideLibrary
             ];
         }
 
-        return $answers;
+        return array_merge(
+            ...array_values(
+                array_map(fn(array $of): array => array_slice($this->random->shuffleArray($of), 0, $most), $answers),
+            ),
+        );
+    }
+
+    /**
+     * @param  array<string, list<array{WaitEstimate, float}>>  $cases  by cell, what was told and when the copy came
+     * @return array<string, Correction>
+     */
+    private static function corrections(array $cases, float $night): array
+    {
+        return array_map(
+            fn(array $of): Correction => Correction::measured(
+                array_map(
+                    fn(array $case): array => [
+                        'from' => $case[0]->from?->getTimestamp() ?? 0,
+                        'middle' => $case[0]->middle?->getTimestamp() ?? 0,
+                        'to' => $case[0]->to?->getTimestamp() ?? 0,
+                        'until' => self::day(min($night, $case[1]))->getTimestamp(),
+                        'came' => $case[1] <= $night,
+                    ],
+                    $of,
+                ),
+            ),
+            $cases,
+        );
+    }
+
+    /** @return list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}> */
+    private function byDay(): array
+    {
+        $asked = $this->asked;
+        usort($asked, fn(array $a, array $b): int => $a['at'] <=> $b['at']);
+
+        return $asked;
     }
 
     /**
@@ -444,16 +514,20 @@ final class OutsideLibrary
      */
     public function buy(float $days, int $most): array
     {
-        $pressure = new HoldPressure(new Forecast($this->measured(), (int) $this->keptHours));
         $bought = [];
         $counts = [];
+        $pressures = [];
         foreach ($this->random->shuffleArray($this->asked) as $of) {
             $ahead = count($of['line']->ahead);
             $cell = self::cell($ahead);
             if ($of['world'] === null || ($counts[$cell] ?? 0) >= $most) {
                 continue;
             }
-            $copies = $pressure->extraCopies($this->withUse($of), $days, self::day($of['at']));
+            $night = self::NIGHTS * floor($of['at'] / self::NIGHTS);
+            $pressure = $pressures[(int) $night] ??= new HoldPressure(
+                new Forecast($this->measured($night), (int) $this->keptHours),
+            );
+            $copies = $pressure->extraCopies($this->withUse($of, $night), $days, self::day($of['at']));
             if ($copies === 0) {
                 continue;
             }
@@ -541,9 +615,9 @@ final class OutsideLibrary
     }
 
     /** @param  array{title: int, line: Line}&array<string, mixed>  $of */
-    private function withUse(array $of): Line
+    private function withUse(array $of, float $on): Line
     {
-        $use = $this->use($of['title']);
+        $use = $this->use($of['title'], $on);
 
         return new Line(
             array_map(
@@ -570,9 +644,24 @@ final class OutsideLibrary
         };
     }
 
-    private function use(int $title): TitleUse
+    /** @return array<int, list<array{length: int, start: float, due: float, end: float, title: int}>> loans by title */
+    private function ofTitle(): array
     {
-        $of = array_filter($this->loans, fn(array $l): bool => $l['title'] === $title && $l['end'] < self::MEASURED);
+        if ($this->byTitle === []) {
+            foreach ($this->loans as $loan) {
+                $this->byTitle[$loan['title']][] = $loan;
+            }
+        }
+
+        return $this->byTitle;
+    }
+
+    private function use(int $title, float $on): TitleUse
+    {
+        $of = array_filter(
+            $this->ofTitle()[$title] ?? [],
+            fn(array $l): bool => $l['due'] < $on && $l['due'] >= $on - self::WINDOW,
+        );
 
         return new TitleUse(
             count(array_filter($of, fn(array $l): bool => ($l['end'] - $l['start']) / $l['length'] < TitleUse::EARLY)),

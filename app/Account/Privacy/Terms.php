@@ -47,7 +47,7 @@ final class Terms
         'places' => 'deleted',
         'notices' => 'what names the title is taken out',
         'pages_taken' => 'of a loan, which has no card any more',
-        'forecast_scores' => 'of a hold, until its copy comes; then of nobody',
+        'forecast_scores' => 'of a hold, until its copy comes or it is given up; then of nobody',
         'protected_loan_events' => 'devices are taken off half an hour after its end, in any case',
         'prepared_files' => 'of a loan; deleted with the file within ten minutes of its end, or two hours',
     ];

@@ -17,53 +17,82 @@ final class ForecastScores
     /** Said to patrons from so many on. */
     private const SAID_FROM = 100;
 
-    /** @var array<int, array<string, float>> by library and cell, read once a request */
+    /** Ranges that were told longer ago say nothing of today's. */
+    private const DAYS = 730;
+
+    /** @var array<int, array<string, Correction>> by library and cell, read once a request */
     private array $corrections = [];
 
-    /** By which share of its width a range of a line so long is moved out. */
-    public function correction(int $libraryId, int $ahead): float
+    /** What is made of how ranges held of lines so long. */
+    public function correction(int $libraryId, int $ahead): Correction
     {
         $this->corrections[$libraryId] ??= DB::table('forecast_corrections')
             ->where('library_id', $libraryId)
-            ->pluck('widen', 'cell')
-            ->map(fn(mixed $widen): float => (float) $widen)
+            ->get()
+            ->mapWithKeys(
+                fn(stdClass $row): array => [$row->cell => new Correction((float) $row->shift, (float) $row->widen)],
+            )
             ->all();
 
-        return $this->corrections[$libraryId][Correction::cell($ahead)] ?? 0.0;
+        return $this->corrections[$libraryId][Correction::cell($ahead)] ?? new Correction();
     }
 
-    /** Each night, from the last that came. */
+    /** Each night, from the last ranges that were told. */
     public function measure(DateTimeImmutable $now): void
     {
         foreach (Library::query()->pluck('id') as $library) {
             foreach (Correction::cells() as $cell) {
-                [$least, $most] = self::span($cell);
-                $rows = DB::select(
-                    'select extract(epoch from drawn_from)::bigint f, extract(epoch from drawn_to)::bigint t,
-                        extract(epoch from came_at)::bigint c from forecast_scores
-                        where library_id = ? and came_at is not null and ahead between ? and ?
-                        order by came_at desc, id desc limit ' . Correction::LAST,
-                    [$library, $least, $most],
-                );
+                $cases = $this->cases((int) $library, $cell, $now);
+                $correction = Correction::measured($cases);
                 DB::table('forecast_corrections')->upsert(
                     [
                         'library_id' => $library,
                         'cell' => $cell,
-                        'widen' => Correction::measured(
-                            array_values(
-                                array_map(
-                                    fn(stdClass $row): array => [(int) $row->f, (int) $row->t, (int) $row->c],
-                                    $rows,
-                                ),
-                            ),
-                        ),
-                        'cases' => count($rows),
+                        'shift' => $correction->shift,
+                        'widen' => $correction->widen,
+                        'cases' => count(array_filter(array_column($cases, 'came'))),
                         'measured_at' => $now,
                     ],
                     ['library_id', 'cell'],
                 );
             }
         }
+    }
+
+    /**
+     * The last that were told: so many that came, with those told since that have not come.
+     *
+     * @return list<array{from: int, middle: int, to: int, until: int, came: bool}>
+     */
+    private function cases(int $libraryId, string $cell, DateTimeImmutable $now): array
+    {
+        $rows = DB::select(
+            'select extract(epoch from drawn_from)::bigint told_from, extract(epoch from drawn_middle)::bigint middle,
+                extract(epoch from drawn_to)::bigint told_to, came_at is not null came,
+                extract(epoch from coalesce(came_at, left_at, ?))::bigint waited_until from (
+                    select *, count(came_at) over (order by asked_at desc, id desc) nth from forecast_scores
+                        where library_id = ? and asked_at > ? and ahead between ? and ?
+                ) told where nth <= ' . Correction::LAST,
+            [
+                Sql::second($now),
+                $libraryId,
+                Sql::second($now->modify('-' . self::DAYS . ' days')),
+                ...self::span($cell),
+            ],
+        );
+
+        return array_values(
+            array_map(
+                fn(stdClass $row): array => [
+                    'from' => (int) $row->told_from,
+                    'middle' => (int) $row->middle,
+                    'to' => (int) $row->told_to,
+                    'until' => (int) $row->waited_until,
+                    'came' => (bool) $row->came,
+                ],
+                $rows,
+            ),
+        );
     }
 
     /** @return int|null of the last hundred ranges of a library, how many held; null with fewer */
@@ -91,7 +120,7 @@ final class ForecastScores
         $found = [];
         foreach (Correction::cells() as $cell) {
             $row = DB::selectOne(
-                'select count(*) cases, count(*) filter (where came_at <= from_at) first,
+                'select count(*) cases, count(*) filter (where came_at < from_at) first,
                     count(*) filter (where came_at <= middle_at) middle, count(*) filter (where came_at <= to_at) last
                     from forecast_scores
                     where library_id = ? and came_at >= ? and came_at < ? and ahead between ? and ?',

@@ -38,10 +38,11 @@ final class KeepScore
             'update forecast_scores s set came_at = h.ready_at, hold_id = null from holds h
                 where h.id = s.hold_id and h.ready_at is not null',
         );
-        // Who gave up, or paused, changed what was asked.
-        DB::delete(
-            "delete from forecast_scores s using holds h where h.id = s.hold_id and h.ready_at is null
-                and (h.closed_at is not null or h.state = 'paused')",
+        // Who gave up, or paused, changed what was asked: until then no copy had come.
+        DB::update(
+            "update forecast_scores s set left_at = coalesce(h.closed_at, ?), hold_id = null from holds h
+                where h.id = s.hold_id and h.ready_at is null and (h.closed_at is not null or h.state = 'paused')",
+            [Sql::second($now)],
         );
         $holds = DB::select(
             "select h.id, h.library_id, h.title_id, t.format from holds h join titles t on t.id = h.title_id
@@ -92,7 +93,7 @@ final class KeepScore
         WaitEstimate $drawn,
         DateTimeImmutable $now,
     ): int {
-        $shown = $this->estimates->corrected($drawn, $library->id, $ahead, $now);
+        $shown = $this->estimates->corrected($drawn, $library, $ahead, $now);
         if ($drawn->from === null || $drawn->to === null || $shown->from === null || $shown->to === null) {
             return 0;
         }
@@ -103,6 +104,7 @@ final class KeepScore
             'ahead' => $ahead,
             'asked_at' => $now,
             'drawn_from' => $drawn->from,
+            'drawn_middle' => $drawn->middle,
             'drawn_to' => $drawn->to,
             'from_at' => $shown->from,
             'middle_at' => $shown->middle,

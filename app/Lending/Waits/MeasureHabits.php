@@ -16,12 +16,18 @@ use stdClass;
 
 /**
  * Measures, from loans and holds that are over, how each library's patrons use them; for the forecast. Run every night.
- * Each question answers for every library and format, and for every format over all libraries.
+ * Each question answers for every library and format, and for every format over all libraries. Loans count once they
+ * are due: of those that began later only the short ones are over, and for a title that is new they would speak alone.
  */
 final class MeasureHabits
 {
-    /** From what is over so lately. */
+    /** Days back. */
     public const DAYS = 730;
+
+    /** How long loans are kept, from the last so many of a format and all of so many days: a change is seen soon. */
+    private const LOANS = 500;
+
+    private const LATELY = 30;
 
     private const STEPS = 'array(select s / 20.0 from generate_series(0, 20) s)';
 
@@ -32,7 +38,7 @@ final class MeasureHabits
         $since = Sql::second($now->modify('-' . self::DAYS . ' days'));
         $at = Sql::second($now);
         $measured = [];
-        foreach ($this->loans($since) as $row) {
+        foreach ($this->loans($since, Sql::second($now->modify('-' . self::LATELY . ' days')), $at) as $row) {
             $measured[(int) $row->library_id][$row->format]['lengths'][$row->length] = [
                 'n' => $row->n,
                 'kept' => self::floats($row->kept),
@@ -52,7 +58,7 @@ final class MeasureHabits
             ];
         }
         DB::transaction(function () use ($measured, $since, $at): void {
-            $this->measureTitles($since);
+            $this->measureTitles($since, $at);
             foreach ($this->early() as $row) {
                 $measured[(int) $row->library_id][$row->format]['early'] = [
                     'titles' => $row->titles,
@@ -77,19 +83,28 @@ final class MeasureHabits
     }
 
     /** @return list<stdClass> share of its length for which a loan was kept */
-    private function loans(string $since): array
+    private function loans(string $since, string $lately, string $at): array
     {
-        $steps = self::STEPS;
+        $of = fn(string $library, string $nth): string => "select {$library} library_id, format, length, count(*) n,
+                percentile_cont(" .
+            self::STEPS .
+            ") within group (order by kept) kept from ended
+                where {$nth} <= " .
+            self::LOANS .
+            ' or due_at >= ? group by 1, 2, 3';
 
         return array_values(
             DB::select(
-                "select li.library_id, t.format, l.length, count(*) n,
-                    percentile_cont({$steps}) within group (order by least(1, extract(epoch
-                        from l.ended_at - l.started_at) / extract(epoch from l.due_at - l.started_at))) kept
-                    from loans l join licences li on li.id = l.licence_id join titles t on t.id = l.title_id
-                    where l.ended_at >= ? group by grouping sets ((li.library_id, t.format, l.length), (t.format,
-                        l.length))",
-                [$since],
+                "with ended as materialized (
+                    select li.library_id, t.format, l.length, l.due_at,
+                        least(1, extract(epoch from l.ended_at - l.started_at)
+                            / extract(epoch from l.due_at - l.started_at)) kept,
+                        row_number() over (partition by li.library_id, t.format order by l.due_at desc) here,
+                        row_number() over (partition by t.format order by l.due_at desc) anywhere
+                        from loans l join licences li on li.id = l.licence_id join titles t on t.id = l.title_id
+                        where l.due_at between ? and ? and l.ended_at is not null
+                ) {$of('library_id', 'here')} union all {$of('null::bigint', 'anywhere')}",
+                [$since, $at, $lately, $lately],
             ),
         );
     }
@@ -160,15 +175,16 @@ final class MeasureHabits
         );
     }
 
-    private function measureTitles(string $since): void
+    private function measureTitles(string $since, string $at): void
     {
         DB::table('title_habits')->delete();
         DB::insert(
             'insert into title_habits (library_id, title_id, early, loans)
                 select li.library_id, l.title_id, count(*) filter (where extract(epoch from l.ended_at - l.started_at)
                     < ? * extract(epoch from l.due_at - l.started_at)), count(*)
-                from loans l join licences li on li.id = l.licence_id where l.ended_at >= ? group by 1, 2',
-            [TitleUse::EARLY, $since],
+                from loans l join licences li on li.id = l.licence_id where l.due_at between ? and ?
+                    and l.ended_at is not null group by 1, 2',
+            [TitleUse::EARLY, $since, $at],
         );
     }
 

@@ -8,7 +8,6 @@ use App\Lending\LoanRules\LibraryRules;
 use App\Models\Library;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
-use FigPorch\Core\Lending\Forecast\Correction;
 use FigPorch\Core\Lending\Forecast\Forecast;
 use FigPorch\Core\Lending\Forecast\Line;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
@@ -53,16 +52,16 @@ final class WaitEstimates
                 now: $now,
                 effort: $effort,
             ),
-            $library->id,
+            $library,
             count($ahead),
             $now,
         );
     }
 
     /** As it is shown: by how often such ranges held. */
-    public function corrected(WaitEstimate $drawn, int $libraryId, int $ahead, DateTimeImmutable $now): WaitEstimate
+    public function corrected(WaitEstimate $drawn, Library $library, int $ahead, DateTimeImmutable $now): WaitEstimate
     {
-        return Correction::applied($drawn, $this->scores->correction($libraryId, $ahead), $now);
+        return $this->scores->correction($library->id, $ahead)->applied($drawn, $now, $library->zone());
     }
 
     /**
@@ -105,7 +104,14 @@ final class WaitEstimates
             $keptHours,
         );
 
-        return $forecast->of($line, $latest, $now, new Randomizer(new Xoshiro256StarStar($line->seed())), $effort);
+        return $forecast->of(
+            line: $line,
+            latest: $latest,
+            now: $now,
+            zone: $library->zone(),
+            random: new Randomizer(new Xoshiro256StarStar($line->seed())),
+            effort: $effort,
+        );
     }
 
     /**

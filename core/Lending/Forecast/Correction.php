@@ -5,29 +5,39 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending\Forecast;
 
 use DateTimeImmutable;
+use DateTimeZone;
 
 /**
- * Ranges that held less often than 8 times in 10 are widened, and narrowed where they held more often, by what the last
- * ones lacked: the least share of a range's width by which 8 in 10 outcomes lie within (conformalized quantile
- * regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019: from memory). With few cases it does little.
+ * What is made of how the last ranges held: they are moved by what their middles were early or late, and widened, or
+ * narrowed, so that 8 in 10 outcomes would have been within; both as shares of a range's length (conformalized quantile
+ * regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019: from memory). Who still waits, or gave up, counts for
+ * as long as they waited (E. L. Kaplan, P. Meier, JASA 53, 1958): with those alone who have got their copy, the short
+ * waits would speak for all. With few cases it does little.
  */
 final readonly class Correction
 {
+    /** Ranges with an outcome that are looked at. */
     public const LAST = 300;
 
     private const SHARE = 0.8;
 
-    /** Cases at which half of what was lacking is made up. */
+    /** Outcomes at which half of what was lacking is made up. */
     private const HALF_WEIGHT = 60;
 
     private const MOST = 1.5;
 
     private const LEAST = -0.25;
 
-    private const HOUR = 3600;
+    private const DAY = 86400;
 
     /** Lengths of line that are alike: up to so many ahead. */
     private const CELLS = ['0-3' => 3, '4-10' => 10, '11-40' => 40, '41' => PHP_INT_MAX];
+
+    /**
+     * @param  float  $shift  by which share of its length a range is moved to later days; negative to earlier ones
+     * @param  float  $widen  and moved out at each end; negative to narrow it
+     */
+    public function __construct(public float $shift = 0.0, public float $widen = 0.0) {}
 
     public static function cell(int $ahead): string
     {
@@ -47,48 +57,100 @@ final readonly class Correction
     }
 
     /**
-     * @param  list<array{int, int, int}>  $cases  from, to and when it came, as Unix times
-     * @return float by which share of its width a range is moved out at each end; negative to narrow it
+     * @param  list<array{from: int, middle: int, to: int, until: int, came: bool}>  $cases  ranges as they were drawn,
+     *     and until when was waited, as Unix times; whether the copy came then
      */
-    public static function measured(array $cases): float
+    public static function measured(array $cases): self
     {
-        if ($cases === []) {
-            return 0.0;
+        $outcomes = count(array_filter(array_column($cases, 'came')));
+        if ($outcomes === 0) {
+            return new self();
         }
-        $lacked = array_map(
-            fn(array $of): float => max($of[0] - $of[2], $of[2] - $of[1]) / max(self::HOUR, $of[1] - $of[0]),
-            $cases,
+        $trust = $outcomes / ($outcomes + self::HALF_WEIGHT);
+        $length = fn(array $of): float => (float) max(self::DAY, $of['to'] - $of['from']);
+        $late = self::weighted(
+            array_map(fn(array $of): array => [($of['until'] - $of['middle']) / $length($of), $of['came']], $cases),
         );
+        $shift = max(-1.0, min(1.0, self::reaches($late, 0.5))) * $trust;
+        $at = self::weighted(
+            array_map(fn(array $of): array => [($of['until'] - $of['from']) / $length($of), $of['came']], $cases),
+        );
+        $lacked = array_map(fn(array $of): array => [max($shift - $of[0], $of[0] - 1 - $shift), $of[1]], $at);
         sort($lacked);
-        $n = count($lacked);
-        $needed = $lacked[min($n - 1, (int) ceil(self::SHARE * ($n + 1)) - 1)];
+        $widen = self::reaches($lacked, min(1.0, (self::SHARE * ($outcomes + 1)) / $outcomes));
 
-        return max(self::LEAST, min(self::MOST, $needed)) * ($n / ($n + self::HALF_WEIGHT));
+        return new self($shift, max(self::LEAST, min(self::MOST, $widen)) * $trust);
     }
 
-    private static function later(WaitEstimate $estimate, int $by): ?DateTimeImmutable
+    public function applied(WaitEstimate $estimate, DateTimeImmutable $now, DateTimeZone $zone): WaitEstimate
     {
-        $surely = $estimate->surely?->setTimestamp($estimate->surely->getTimestamp() + $by);
-
-        return $surely === null || $estimate->latest === null ? $surely : min($surely, $estimate->latest);
-    }
-
-    public static function applied(WaitEstimate $estimate, float $widen, DateTimeImmutable $now): WaitEstimate
-    {
-        if ($estimate->from === null || $estimate->to === null || $estimate->middle === null || $widen === 0.0) {
+        if (
+            $estimate->from === null ||
+            $estimate->to === null ||
+            $estimate->middle === null ||
+            ($this->widen === 0.0 && $this->shift === 0.0)
+        ) {
             return $estimate;
         }
-        $by = (int) round($widen * ($estimate->to->getTimestamp() - $estimate->from->getTimestamp()));
-        $from = $now->setTimestamp(max($now->getTimestamp(), $estimate->from->getTimestamp() - $by));
-        $to = $now->setTimestamp($estimate->to->getTimestamp() + $by);
+        $calendar = new DayCalendar($now, $zone);
+        [$from, $to] = [$calendar->dayOf($estimate->from), $calendar->dayOf($estimate->to)];
+        $days = $to - $from + 1;
+        [$shift, $by] = [$this->shift * $days, $this->widen * $days];
+        $middle = max(0.0, ($estimate->middle->getTimestamp() - $now->getTimestamp()) / self::DAY + $shift);
+        $first = min($calendar->day($middle), max(0, (int) round($from + $shift - $by)));
+        $last = max($calendar->day($middle), (int) round($to + $shift + $by));
+        $surely = $estimate->surely === null ? null : (int) round($calendar->dayOf($estimate->surely) + $shift + $by);
 
-        return new WaitEstimate(
-            from: min($from, $estimate->middle),
-            middle: $estimate->middle,
-            to: max($estimate->latest === null ? $to : min($to, $estimate->latest), $estimate->middle),
+        return $calendar->estimate(
+            from: $first,
+            middle: $middle,
+            to: $last,
+            surely: $surely === null ? null : max($last, $surely),
             latest: $estimate->latest,
             never: $estimate->never,
-            surely: self::later($estimate, $by),
         );
+    }
+
+    /**
+     * The values that were reached, each with its share of all: where some were only seen up to a value, what is left
+     * of the whole goes on to those beyond it.
+     *
+     * @param  list<array{float, bool}>  $values  and whether they were reached, or only seen up to there
+     * @return list<array{float, float}> the least value first
+     */
+    private static function weighted(array $values): array
+    {
+        // Of equal values those that were reached come first.
+        usort($values, fn(array $a, array $b): int => [$a[0], $b[1]] <=> [$b[0], $a[1]]);
+        $left = 1.0;
+        $weighted = [];
+        foreach ($values as $n => [$value, $reached]) {
+            if ($reached) {
+                $share = $left / (count($values) - $n);
+                $weighted[] = [$value, $share];
+                $left -= $share;
+            }
+        }
+
+        return $weighted;
+    }
+
+    /**
+     * The value up to which a share of the whole lies; the last where so much was never reached.
+     *
+     * @param  list<array{float, float}>  $weighted  the least value first
+     */
+    private static function reaches(array $weighted, float $share): float
+    {
+        $sum = 0.0;
+        $value = 0.0;
+        foreach ($weighted as [$value, $weight]) {
+            $sum += $weight;
+            if ($sum >= $share - 1e-9) {
+                break;
+            }
+        }
+
+        return $value;
     }
 }

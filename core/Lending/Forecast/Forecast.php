@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace FigPorch\Core\Lending\Forecast;
 
 use DateTimeImmutable;
+use DateTimeZone;
 use FigPorch\Core\Lending\WaitingHold;
 use Random\Randomizer;
 
 /**
  * The likely range of a wait: the line is played through many times, each with loans, pick-ups, misses and
- * cancellations drawn from the library's habits; the dates are the 10th, 50th and 90th percentile of when the turn
- * came.
+ * cancellations drawn from the library's habits; the range is the days within which 8 in 10 of the turns came.
  */
 final class Forecast
 {
@@ -44,47 +44,49 @@ final class Forecast
         $this->loans = new LoanHabits($habits);
     }
 
-    /** @param  int  $effort  EFFORT or BRIEF */
+    /**
+     * @param  DateTimeZone  $zone  whose days the range is made of
+     * @param  int  $effort  EFFORT or BRIEF
+     */
     public function of(
         Line $line,
         ?DateTimeImmutable $latest,
         DateTimeImmutable $now,
+        DateTimeZone $zone,
         Randomizer $random,
         int $effort = self::EFFORT,
     ): WaitEstimate {
-        // Of PHP's own class: a heavier one may come in, and only moments go out.
-        $moment = DateTimeImmutable::createFromInterface($now);
-        $at = function (float $wait) use ($moment, $latest): ?DateTimeImmutable {
-            $turn = is_infinite($wait)
-                ? null
-                : $moment->setTimestamp($moment->getTimestamp() + (int) round($wait * self::DAY));
-
-            return $turn !== null && $latest !== null ? min($turn, $latest) : $turn;
-        };
+        $calendar = new DayCalendar($now, $zone);
         $long = count($line->ahead) >= self::LONG_LINE ? $this->longLine($line, $now) : null;
         if ($long !== null) {
             [$day, $deviation] = $long;
-            [$from, $middle, $to, $surely] = array_map(fn(float $z): float => max(0.0, $day + $z * $deviation), [
-                -self::Z90,
-                0.0,
-                self::Z90,
-                self::Z95,
-            ]);
+            [$from, $to] = $calendar->nearest($day - self::Z90 * $deviation, $day + self::Z90 * $deviation);
 
-            return new WaitEstimate($at($from), $at($middle), $at($to), $latest, surely: $at($surely));
+            return $calendar->estimate(
+                from: $from,
+                middle: $day,
+                to: $to,
+                surely: max($to, $calendar->day($day + self::Z95 * $deviation)),
+                latest: $latest,
+            );
         }
         $draws = self::draws($line, $effort);
         $waits = $this->waits($line, $now, $random, $draws);
+        $finite = array_values(array_filter($waits, is_finite(...)));
+        $days = array_map($calendar->day(...), $finite);
         // One more outcome lies between two neighbouring draws, or beyond them, with the same chance everywhere.
-        $low = max(0, (int) floor(0.1 * ($draws + 1)) - 1);
+        $beyond = fn(float $share): int => $draws - 1 - max(0, (int) floor($share * ($draws + 1)) - 1);
+        $likely = isset($days[$beyond(0.1)])
+            ? LikelyDays::of([...$days, ...array_fill(0, $draws - count($days), PHP_INT_MAX)])
+            : null;
 
-        return new WaitEstimate(
-            from: $at($waits[$low]),
-            middle: $at($waits[intdiv($draws, 2)]),
-            to: $at($waits[$draws - 1 - $low]),
+        return $calendar->estimate(
+            from: $likely->from ?? ($days[$draws - 1 - $beyond(0.1)] ?? null),
+            middle: $finite[intdiv($draws, 2)] ?? null,
+            to: $likely?->to,
+            surely: $days[$beyond(0.05)] ?? null,
             latest: $latest,
-            never: count(array_filter($waits, is_infinite(...))) / $draws,
-            surely: $at($waits[$draws - 1 - max(0, (int) floor(0.05 * ($draws + 1)) - 1)]),
+            never: 1 - count($days) / $draws,
         );
     }
 

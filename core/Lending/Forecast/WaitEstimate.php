@@ -7,17 +7,18 @@ namespace FigPorch\Core\Lending\Forecast;
 use DateTimeImmutable;
 
 /**
- * When a place in line is likely to get a copy: one chance in ten that it is before the first date, one that it is
- * after the last.
+ * When a place in line is likely to get a copy, in whole days as patrons read them: 8 times in 10 from the beginning of
+ * the first day to the end of the last.
  */
 final readonly class WaitEstimate
 {
     /**
-     * @param  DateTimeImmutable|null  $from  10th percentile; null, like the others, where no copy may be left by then
-     * @param  DateTimeImmutable|null  $middle  50th percentile
-     * @param  DateTimeImmutable|null  $to  90th percentile
-     * @param  DateTimeImmutable|null  $latest  where it can be promised
-     * @param  DateTimeImmutable|null  $surely  95th percentile: 19 turns in 20 come before
+     * @param  DateTimeImmutable|null  $from  the beginning of the first day; null, like the others, where no copy may be left by
+     *     then
+     * @param  DateTimeImmutable|null  $middle  as many turns come before as after
+     * @param  DateTimeImmutable|null  $to  the end of the last day
+     * @param  DateTimeImmutable|null  $latest  where it can be promised; nothing else is later
+     * @param  DateTimeImmutable|null  $surely  the end of the day by which 19 turns in 20 come
      * @param  float  $never  chance that no copy is left before the turn comes
      */
     public function __construct(

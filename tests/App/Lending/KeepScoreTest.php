@@ -6,6 +6,7 @@ namespace Tests\App\Lending;
 
 use App\Desk\Figures\YearFigures;
 use App\Lending\Holds\CloseHold;
+use App\Lending\Holds\PauseHold;
 use App\Lending\Loans\ReturnLoan;
 use App\Lending\Waits\ForecastScores;
 use App\Lending\Waits\KeepScore;
@@ -19,6 +20,7 @@ use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\WaitingHold;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
+use stdClass;
 use Tests\App\TestCase;
 
 /** A forecast that keeps score of itself, without a person. */
@@ -52,10 +54,27 @@ final class KeepScoreTest extends TestCase
         $came = DB::table('forecast_scores')->where('ahead', 0)->first();
         $this->assertNull($came?->hold_id);
         $this->assertSame($this->now()->format('Y-m-d H:i'), substr((string) $came?->came_at, 0, 16));
-        // Who gives up has had no answer.
+        // Who gives up has had no answer: it is known how long there was none.
         app(CloseHold::class)($second->id, HoldState::Cancelled, $this->now());
+        $third = $this->hold($this->card(), $this->title);
         app(KeepScore::class)($this->now());
-        $this->assertSame(1, DB::table('forecast_scores')->count());
+        $left = DB::table('forecast_scores')->where('ahead', 1)->first();
+        $this->assertSame([null, null], [$left?->hold_id, $left?->came_at]);
+        $this->assertSame($this->now()->format('Y-m-d H:i'), substr((string) $left?->left_at, 0, 16));
+        // So does who pauses: the wait is their own from then on.
+        $this->later(days: 1);
+        app(PauseHold::class)($third->id, $this->now()->addDays(20), $this->now());
+        app(KeepScore::class)($this->now());
+        $this->assertSame(
+            [[null, $this->now()->format('Y-m-d H:i')]],
+            DB::table('forecast_scores')
+                ->whereNotNull('left_at')
+                ->orderByDesc('id')
+                ->limit(1)
+                ->get()
+                ->map(fn(stdClass $row): array => [$row->hold_id, substr((string) $row->left_at, 0, 16)])
+                ->all(),
+        );
     }
 
     public function test_each_night_ranges_are_moved_by_what_the_last_ones_lacked_and_it_is_said_how_often_they_held(): void
@@ -71,6 +90,7 @@ final class KeepScoreTest extends TestCase
                 'ahead' => 2,
                 'asked_at' => $asked,
                 'drawn_from' => $asked->addDays(5),
+                'drawn_middle' => $asked->addHours(130),
                 'drawn_to' => $asked->addDays(6),
                 'from_at' => $asked->addDays(5),
                 'middle_at' => $asked->addHours(130),
@@ -87,12 +107,16 @@ final class KeepScoreTest extends TestCase
         $this->assertSame(['cases' => 100, 'by' => [0, 0, 25]], $scores->calibration($library->id, ...$year)['0-3']);
         $this->assertSame(['ebook' => ['cases' => 100, 'held' => 25]], $scores->byFormat($library->id, ...$year));
         $scores->measure($this->now());
+        // A range's length later at the most, and of the distances that are left (1 and 2 from its beginning, of one
+        // that begins 0.625 later) that within which 81 of 100 lie; of both 100 / 160.
+        $measured = DB::table('forecast_corrections')->where('cell', '0-3')->first();
         $this->assertEqualsWithDelta(
-            100 / 160,
-            (float) DB::table('forecast_corrections')->where('cell', '0-3')->value('widen'),
+            [0.625, 0.375 * 0.625, 100],
+            [(float) $measured?->shift, (float) $measured?->widen, $measured?->cases],
             0.001,
         );
-        $this->assertSame(0.0, (float) DB::table('forecast_corrections')->where('cell', '41')->value('widen'));
+        $long = DB::table('forecast_corrections')->where('cell', '41')->first();
+        $this->assertSame([0.0, 0.0, 0], [(float) $long?->shift, (float) $long?->widen, $long?->cases]);
 
         // As in a request of its own.
         $this->app->forgetScopedInstances();
@@ -119,7 +143,8 @@ final class KeepScoreTest extends TestCase
         ];
         [$drawn, $shown] = $of(0);
         $this->assertGreaterThanOrEqual($drawn->to, $shown->to);
-        $this->assertLessThan($drawn->from, $shown->from);
+        $this->assertGreaterThan($drawn->from, $shown->from);
+        $this->assertGreaterThan($drawn->middle, $shown->middle);
         $card = $this->card();
         $this->hold($card, $this->title);
         $this->as($card)->get('/holds')->assertSee('The likely dates held 25 of the last 100 times at Saltmere.');

@@ -6,6 +6,7 @@ namespace Tests\App\Lending;
 
 use App\Lending\Waits\LibraryHabits;
 use App\Lending\Waits\MeasureHabits;
+use App\Models\Library;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Lending\Forecast\GivingUp;
 use Illuminate\Support\Facades\DB;
@@ -88,5 +89,72 @@ final class MeasureHabitsTest extends TestCase
         $habits = app(LibraryHabits::class)->library($this->library()->id, Format::Ebook);
         $this->assertEqualsWithDelta(array_sum($shares) / count($shares), $habits->early->share, 0.1);
         $this->assertGreaterThan(0.001, $habits->givingUp->rates()[0]);
+    }
+
+    /**
+     * What has changed is seen soon: the last 500 loans of a format count, and all of the last 30 days, by when they
+     * were due: those that are not yet due are over only where they were short.
+     */
+    public function test_how_long_loans_are_kept_is_measured_from_the_last(): void
+    {
+        $random = new Randomizer(new Mt19937(21));
+        $now = $this->now();
+        [$busy, $quiet] = [$this->library(), $this->library('cinder')];
+        $licences = array_map(fn(Library $library): int => $this->licence($this->title('One'), library: $library)->id, [
+            $busy,
+            $quiet,
+        ]);
+        $loans = [];
+        // Of the busy one 640 in two years, then 560 in its last month; the quiet one lends little.
+        foreach ([[0, 640, 31, 700], [0, 560, 0, 29], [1, 60, 0, 700]] as [$where, $count, $least, $most]) {
+            for ($n = 0; $n < $count; $n++) {
+                $length = [7, 14][$random->getInt(0, 1)];
+                $ended = $now->subMinutes($random->getInt($least * 1440, $most * 1440));
+                $kept = $random->getInt(1, $length * 1440);
+                $due = $ended->subMinutes($kept)->addDays($length);
+                $loans[] = [$where, $length, $due, $kept / ($length * 1440)];
+                DB::table('loans')->insert([
+                    'title_id' => DB::table('licences')->where('id', $licences[$where])->value('title_id'),
+                    'licence_id' => $licences[$where],
+                    'length' => "{$length}d",
+                    'started_at' => $ended->subMinutes($kept),
+                    'due_at' => $due,
+                    'ended_at' => $ended,
+                    'end_reason' => 'returned',
+                ]);
+            }
+        }
+        usort($loans, fn(array $a, array $b): int => $b[2] <=> $a[2]);
+        foreach ([$now, $now->subDays(31)] as $on) {
+            $over = array_values(array_filter($loans, fn(array $of): bool => $of[2] <= $on));
+            app(MeasureHabits::class)($on);
+            foreach ([$busy->id => [0], $quiet->id => [1], 0 => [0, 1]] as $library => $who) {
+                $here = array_values(array_filter($over, fn(array $of): bool => in_array($of[0], $who, true)));
+                $counted = array_filter(
+                    $here,
+                    fn(array $of, int $n): bool => $n < 500 || $of[2] >= $on->subDays(30),
+                    ARRAY_FILTER_USE_BOTH,
+                );
+                $habits = json_decode(
+                    (string) DB::table('lending_habits')
+                        ->where('format', 'ebook')
+                        ->when($library === 0, fn($q) => $q->whereNull('library_id'))
+                        ->when($library !== 0, fn($q) => $q->where('library_id', $library))
+                        ->value('habits'),
+                    true,
+                );
+                foreach ([7, 14] as $length) {
+                    $kept = array_column(array_filter($counted, fn(array $of): bool => $of[1] === $length), 3);
+                    sort($kept);
+                    $found = $habits['lengths']["{$length}d"];
+                    $this->assertSame(count($kept), $found['n'], "{$length} days at {$library}");
+                    $this->assertEqualsWithDelta(
+                        [$kept[0], $kept[count($kept) - 1]],
+                        [$found['kept'][0], $found['kept'][20]],
+                        1e-4,
+                    );
+                }
+            }
+        }
     }
 }

@@ -220,11 +220,12 @@ final class CalibrationTest extends TestCase
                 );
 
                 $turn = $forecast->of(
-                    $line,
-                    $latest,
-                    $now,
-                    new Randomizer(new Xoshiro256StarStar($line->seed())),
-                    1000,
+                    line: $line,
+                    latest: $latest,
+                    now: $now,
+                    zone: $utc,
+                    random: new Randomizer(new Xoshiro256StarStar($line->seed())),
+                    effort: 1000,
                 );
                 $came = self::day($hold->readyAt);
                 $inside += $turn->from <= $came && $came <= $turn->to ? 1 : 0;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Lending;
 
 use DateTimeImmutable;
+use DateTimeZone;
 use FigPorch\Core\Lending\Forecast\Correction;
 use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use PHPUnit\Framework\TestCase;
@@ -13,80 +14,157 @@ use Random\Randomizer;
 
 final class CorrectionTest extends TestCase
 {
+    private const DAY = 86400;
+
+    /** @return array{from: int, middle: int, to: int, until: int, came: bool} of days */
+    private static function told(float $from, float $middle, float $to, float $until, bool $came = true): array
+    {
+        $at = fn(float $day): int => (int) round($day * self::DAY);
+
+        return [
+            'from' => $at($from),
+            'middle' => $at($middle),
+            'to' => $at($to),
+            'until' => $at($until),
+            'came' => $came,
+        ];
+    }
+
+    /** Evenly between 0 and 1. */
+    private static function share(Randomizer $random): float
+    {
+        return ($random->getInt(0, 2 ** 31 - 1) + 0.5) / 2 ** 31;
+    }
+
     /**
-     * Ranges that are far too narrow, and ones that are far too wide, hold about 8 times in 10 when they are
-     * corrected.
+     * Ranges that are far too narrow, far too wide, or about days that are too early, hold about 8 times in 10 when
+     * they are corrected, and their middles are in the middle.
      */
     public function test_ranges_that_did_not_hold_do_so_after(): void
     {
         $random = new Randomizer(new Mt19937(80));
-        $day = 86400;
-        foreach ([0.3, 0.6, 1.0, 1.4] as $width) {
-            // The truth is even over twenty days; the range covers a part of it, off its middle.
-            $case = fn(): array => [
-                (int) ((11 - 8 * $width) * $day),
-                (int) ((11 + 8 * $width) * $day),
-                $random->getInt(0, 20 * $day),
-            ];
-            $widen = Correction::measured(array_map(fn(): array => $case(), range(1, Correction::LAST)));
-            $held = 0;
+        $now = new DateTimeImmutable('@0');
+        $at = fn(float $days): DateTimeImmutable => $now->setTimestamp((int) round($days * self::DAY));
+        foreach ([[0.3, 0], [0.6, 0], [1.0, 0], [1.4, 0], [1.0, -4], [0.8, 9]] as [$width, $off]) {
+            // The truth is even over a hundred days, from the hundredth on.
+            $range = [110 + $off - 40 * ($width - 1), 150 + $off, 190 + $off + 40 * ($width - 1)];
+            $came = fn(): float => 100 + 100 * self::share($random);
+            $correction = Correction::measured(
+                array_map(fn(): array => self::told(...[...$range, $came()]), range(1, Correction::LAST)),
+            );
+            $shown = $correction->applied(
+                new WaitEstimate($at($range[0]), $at($range[1]), $at($range[2] - 1), null),
+                $now,
+                new DateTimeZone('UTC'),
+            );
+            $held = $early = 0;
             for ($n = 0; $n < 4000; $n++) {
-                [$from, $to, $came] = $case();
-                $by = $widen * ($to - $from);
-                $held += $came >= $from - $by && $came <= $to + $by ? 1 : 0;
+                $then = $at($came());
+                $held += $then >= $shown->from && $then <= $shown->to ? 1 : 0;
+                $early += $then < $shown->middle ? 1 : 0;
             }
             // A sixth of what lacks is left out for caution with 300 cases.
-            $this->assertEqualsWithDelta(0.8, $held / 4000, 0.12, "{$width} of what it should be");
+            $this->assertEqualsWithDelta(0.8, $held / 4000, 0.12, "{$width} of what it should be, {$off} days off");
+            $this->assertEqualsWithDelta(0.5, $early / 4000, 0.06, "{$width} of what it should be, {$off} days off");
         }
+    }
+
+    /**
+     * The same when only the shortest waits are over, as in a library's first months: those who still wait, and those
+     * who gave up, say that the others are longer. Worked through by hand for five.
+     */
+    public function test_who_still_waits_is_not_forgotten(): void
+    {
+        $random = new Randomizer(new Mt19937(81));
+        $cases = [];
+        for ($n = 0; $n < 3000; $n++) {
+            $came = 100 + 100 * self::share($random);
+            $seen = 220 * self::share($random);
+            $cases[] = self::told(110, 150, 190, min($came, $seen), $came <= $seen);
+        }
+        $of = Correction::measured($cases);
+        $this->assertEqualsWithDelta(0.0, $of->shift, 0.06);
+        $this->assertEqualsWithDelta(0.0, $of->widen, 0.06);
+        $over = array_values(array_filter($cases, fn(array $case): bool => $case['came']));
+        $this->assertLessThan(-0.1, Correction::measured($over)->shift, 'with those alone all would seem late');
+
+        // Ranges of ten days: one came on day 2; one waited until 3; one came on 4; one waited until 5; one came on 8.
+        // Of 5 the first is 1/5; of the 3 left the next is 4/15; the rest, 8/15, is with the last: half is reached there.
+        $five = [[2, true], [3, false], [4, true], [5, false], [8, true]];
+        $correction = Correction::measured(array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $five));
+        $this->assertEqualsWithDelta((0.3 * 3) / 63, $correction->shift, 1e-9);
     }
 
     public function test_few_cases_change_little_and_none_nothing(): void
     {
-        $this->assertSame(0.0, Correction::measured([]));
-        $far = [0, 86400, 10 * 86400];
-        $this->assertLessThan(0.1, Correction::measured([$far, $far, $far]));
-        $this->assertEqualsWithDelta((1.5 * 300) / 360, Correction::measured(array_fill(0, 300, $far)), 1e-9);
-        $this->assertEqualsWithDelta(
-            (-0.25 * 300) / 360,
-            Correction::measured(array_fill(0, 300, [0, 86400, 43200])),
-            1e-9,
-        );
+        $this->assertEquals(new Correction(), Correction::measured([]));
+        $this->assertEquals(new Correction(), Correction::measured([self::told(0, 1, 2, 90, false)]));
+        $far = self::told(0, 0.5, 1, 10);
+        $few = Correction::measured([$far, $far, $far]);
+        $this->assertLessThan(0.1, max($few->shift, $few->widen));
+        $many = Correction::measured(array_fill(0, 300, $far));
+        $this->assertEqualsWithDelta([300 / 360, (1.5 * 300) / 360], [$many->shift, $many->widen], 1e-9);
+        $held = Correction::measured(array_fill(0, 300, self::told(0, 0.5, 1, 0.5)));
+        $this->assertEqualsWithDelta([0.0, (-0.25 * 300) / 360], [$held->shift, $held->widen], 1e-9);
     }
 
     public function test_a_corrected_range_is_never_past_nor_after_what_is_promised(): void
     {
-        $now = new DateTimeImmutable('2026-05-01 UTC');
-        $at = fn(int $days): DateTimeImmutable => $now->modify("+{$days} days");
-        $shown = Correction::applied(new WaitEstimate($at(1), $at(4), $at(11), $at(12)), 0.5, $now);
-        $this->assertEquals([$now, $at(4), $at(12)], [$shown->from, $shown->middle, $shown->to]);
-        $narrow = Correction::applied(new WaitEstimate($at(1), $at(2), $at(11), null), -0.25, $now);
-        $this->assertEquals([$at(2), $at(2)], [$narrow->from, $narrow->middle]);
-        $this->assertGreaterThan($narrow->middle, $narrow->to);
-        // 19 in 20 go with the range, and say something only where what is promised is far away.
-        $sure = fn(?int $latest): WaitEstimate => Correction::applied(
-            new WaitEstimate(
-                from: $at(1),
-                middle: $at(4),
-                to: $at(11),
-                latest: $latest === null ? null : $at($latest),
-                never: 0.0,
-                surely: $at(13),
-            ),
-            0.1,
+        $zone = new DateTimeZone('Europe/Lisbon');
+        $now = new DateTimeImmutable('2026-05-01 09:30', $zone);
+        $begin = fn(int $days): DateTimeImmutable => $now->setTime(0, 0)->modify("+{$days} days");
+        $end = fn(int $days): DateTimeImmutable => $begin($days)->setTime(23, 59, 59);
+        $noon = fn(int $days): DateTimeImmutable => $begin($days)->setTime(12, 0);
+        $shown = (new Correction(0.0, 0.5))->applied(
+            new WaitEstimate($begin(1), $noon(4), $end(10), $noon(12)),
             $now,
+            $zone,
         );
-        $this->assertEquals($at(14), $sure(60)->surely);
-        $this->assertEquals($at(13), $sure(13)->surely);
+        $this->assertEquals([$now, $noon(4), $noon(12)], [$shown->from, $shown->middle, $shown->to]);
+        $narrow = (new Correction(0.0, -0.25))->applied(
+            new WaitEstimate($begin(1), $noon(2), $end(12), null),
+            $now,
+            $zone,
+        );
+        $this->assertEquals([$begin(2), $noon(2), $end(9)], [$narrow->from, $narrow->middle, $narrow->to]);
+        // Moved: ten days by three, its middle with it.
+        $later = (new Correction(0.3, 0.0))->applied(
+            new WaitEstimate($begin(1), $noon(4), $end(10), null),
+            $now,
+            $zone,
+        );
+        $this->assertEquals([$begin(4), $noon(7), $end(13)], [$later->from, $later->middle, $later->to]);
+        $earlier = (new Correction(-0.8, 0.0))->applied(
+            new WaitEstimate($begin(1), $noon(4), $end(10), null),
+            $now,
+            $zone,
+        );
+        $this->assertEquals([$now, $now, $end(2)], [$earlier->from, $earlier->middle, $earlier->to]);
+        // 19 in 20 go with the range, and say something only where what is promised is far away.
+        $sure = fn(?int $latest): WaitEstimate => (new Correction(0.0, 0.1))->applied(
+            new WaitEstimate(
+                from: $begin(1),
+                middle: $noon(4),
+                to: $end(10),
+                latest: $latest === null ? null : $noon($latest),
+                never: 0.0,
+                surely: $end(13),
+            ),
+            $now,
+            $zone,
+        );
+        $this->assertEquals($end(14), $sure(60)->surely);
+        $this->assertEquals($noon(13), $sure(13)->surely);
         $this->assertSame(
             [true, true, false, false],
             [
                 $sure(null)->tellsSurely($now),
                 $sure(60)->tellsSurely($now),
                 $sure(20)->tellsSurely($now),
-                $sure(60)->tellsSurely($at(30)),
+                $sure(60)->tellsSurely($begin(30)),
             ],
         );
         $never = new WaitEstimate(null, null, null, null, 1.0);
-        $this->assertSame($never, Correction::applied($never, 0.5, $now));
+        $this->assertSame($never, (new Correction(0.1, 0.5))->applied($never, $now, $zone));
     }
 }
