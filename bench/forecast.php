@@ -13,6 +13,8 @@ use FigPorch\Core\Lending\Forecast\Line;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Tests\Reference\Behaviours;
+use Tests\Reference\OutsideForecasts;
+use Tests\Reference\OutsideHabits;
 use Tests\Reference\OutsideLibrary;
 
 require __DIR__ . '/../vendor/autoload.php';
@@ -33,8 +35,8 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
     for ($seed = 1; $seed <= 12 && min(array_map(count(...), $answers)) < $perCell; $seed++) {
         $library = $make($seed);
         $library->play($titles, $rush);
-        foreach ($library->ask((int) ceil($perCell / 3)) as $answer) {
-            $answers[OutsideLibrary::cell($answer['ahead'])][] = $answer;
+        foreach ((new OutsideForecasts($library))->ask((int) ceil($perCell / 3)) as $answer) {
+            $answers[OutsideForecasts::cell($answer['ahead'])][] = $answer;
         }
     }
     echo "| {$name} |";
@@ -62,8 +64,8 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
     for ($seed = 21; $seed <= 26 && min(array_map(count(...), $bought)) < $lines; $seed++) {
         $library = $make($seed);
         $library->play($titles, $rush, worlds: true);
-        foreach ($library->buy(21, (int) ceil($lines / 3)) as $of) {
-            $bought[OutsideLibrary::cell($of['ahead'])][] = $of;
+        foreach ((new OutsideForecasts($library))->buy(21, (int) ceil($lines / 3)) as $of) {
+            $bought[OutsideForecasts::cell($of['ahead'])][] = $of;
         }
     }
     echo "| {$name} |";
@@ -75,10 +77,10 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
 }
 
 echo "\n| line | draws for a list, ms | draws for a page, ms |\n|---|---|---|\n";
-$forecast = new Forecast($library->measured(), 72);
+$forecast = new Forecast((new OutsideHabits($library))->on(OutsideLibrary::MEASURED), 72);
 $zone = new DateTimeZone('UTC');
 foreach ($cells as $cell) {
-    $lines = array_filter($asked, fn(array $of): bool => OutsideLibrary::cell($of['ahead']) === $cell);
+    $lines = array_filter($asked, fn(array $of): bool => OutsideForecasts::cell($of['ahead']) === $cell);
     echo "| {$cell} ahead |";
     foreach ([Forecast::BRIEF, Forecast::EFFORT] as $effort) {
         $times = [];

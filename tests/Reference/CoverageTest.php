@@ -34,14 +34,17 @@ final class CoverageTest extends TestCase
         $library = $make(3);
         $library->play($titles, $rush);
         $cells = [];
-        foreach ($library->ask(self::CASES) as $answer) {
-            $cells[OutsideLibrary::cell($answer['ahead'])][] = $answer;
+        foreach ((new OutsideForecasts($library))->ask(self::CASES) as $answer) {
+            $cells[OutsideForecasts::cell($answer['ahead'])][] = $answer;
         }
         $this->assertCount(4, $cells);
         foreach ($cells as $cell => $answers) {
             $inside = count(array_filter($answers, fn(array $of): bool => $of['inside'])) / count($answers);
             $this->assertGreaterThanOrEqual(100, count($answers), "{$name}, {$cell}");
-            $this->assertEqualsWithDelta(0.81, $inside, 0.1, "{$name}, {$cell}: of " . count($answers));
+            $this->assertEqualsWithDelta(0.8, $inside, 0.07, "{$name}, {$cell}: of " . count($answers));
+            $before = count(array_filter($answers, fn(array $of): bool => $of['before'])) / count($answers);
+            $this->assertEqualsWithDelta(0.5, $before, 0.13, "the middle, {$name}, {$cell}: of " . count($answers));
+            $this->assertNotContains(false, array_column($answers, 'kept'), "at the latest, {$name}, {$cell}");
         }
     }
 }

@@ -6,24 +6,12 @@ namespace Tests\Reference;
 
 use Closure;
 use DateTimeImmutable;
-use DateTimeZone;
-use FigPorch\Core\Desk\HoldPressure;
-use FigPorch\Core\Lending\Forecast\Correction;
-use FigPorch\Core\Lending\Forecast\EarlyReturns;
-use FigPorch\Core\Lending\Forecast\Forecast;
-use FigPorch\Core\Lending\Forecast\GivingUp;
-use FigPorch\Core\Lending\Forecast\Habits;
-use FigPorch\Core\Lending\Forecast\LengthHabit;
 use FigPorch\Core\Lending\Forecast\Line;
-use FigPorch\Core\Lending\Forecast\Quantiles;
-use FigPorch\Core\Lending\Forecast\TitleUse;
-use FigPorch\Core\Lending\Forecast\WaitEstimate;
 use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use FigPorch\Core\Lending\LineLicence;
 use FigPorch\Core\Lending\WaitingHold;
 use Random\Engine\Mt19937;
-use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /**
@@ -34,23 +22,13 @@ use Random\Randomizer;
 final class OutsideLibrary
 {
     /** From then on forecasts are asked; what is over by then has been measured. */
-    private const MEASURED = 730.0;
+    public const MEASURED = 730.0;
 
     private const ASKED = 400.0;
 
     private const LAST = 4000.0;
 
     private const ASKED_SHARE = 0.2;
-
-    /** Habits are measured from so many days, and again after so many: each night, where it is no play. */
-    private const WINDOW = 730.0;
-
-    private const NIGHTS = 7.0;
-
-    /** How long loans are kept, from the last so many and all of so many days. */
-    private const LAST_LOANS = 500;
-
-    private const LATELY = 30.0;
 
     /** @var list<array{length: int, start: float, due: float, end: float, title: int}> */
     private array $loans = [];
@@ -64,10 +42,7 @@ final class OutsideLibrary
     /** @var list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}> */
     private array $asked = [];
 
-    /** @var array<int, list<array{length: int, start: float, due: float, end: float, title: int}>> */
-    private array $byTitle = [];
-
-    private Randomizer $random;
+    public readonly Randomizer $random;
 
     /**
      * @param  Closure(Randomizer): float  $patience  days after which somebody gives up; INF for never
@@ -78,13 +53,38 @@ final class OutsideLibrary
     public function __construct(
         private readonly Closure $patience,
         private readonly Closure $early,
-        private readonly float $keptHours = 72,
+        public readonly float $keptHours = 72,
         private readonly ?Closure $habitChange = null,
         private readonly float $missed = 0.08,
         int $seed = 1,
         private readonly ?float $prize = null,
     ) {
         $this->random = new Randomizer(new Mt19937($seed));
+    }
+
+    /** @return list<array{length: int, start: float, due: float, end: float, title: int}> */
+    public function loans(): array
+    {
+        return $this->loans;
+    }
+
+    /** @return list<array{placed: float, ready: float|null, left: float|null, taken: float|null, missed: bool}> */
+    public function holds(): array
+    {
+        return $this->holds;
+    }
+
+    /**
+     * Where somebody joined a line who stays, in the order of their days.
+     *
+     * @return list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}>
+     */
+    public function asked(): array
+    {
+        $asked = $this->asked;
+        usort($asked, fn(array $a, array $b): int => $a['at'] <=> $b['at']);
+
+        return $asked;
     }
 
     /** Evenly between 0 and 1. */
@@ -336,211 +336,11 @@ final class OutsideLibrary
         );
     }
 
-    private static function day(float $day): DateTimeImmutable
+    public static function day(float $day): DateTimeImmutable
     {
         return (new DateTimeImmutable('2030-01-01 00:00 UTC'))->modify(
             sprintf('%+d seconds', (int) round($day * 86400)),
         );
-    }
-
-    /** Habits as they would be measured on a day of what is over, by the forecast's own definitions. */
-    public function measured(float $on = self::MEASURED): Habits
-    {
-        $kept = $pickUp = [];
-        $since = $on - self::WINDOW;
-        $over = array_filter($this->loans, fn(array $l): bool => $l['due'] < $on && $l['due'] >= $since);
-        usort($over, fn(array $a, array $b): int => $b['due'] <=> $a['due']);
-        foreach ($over as $n => $loan) {
-            if ($n < self::LAST_LOANS || $loan['due'] >= $on - self::LATELY) {
-                $kept["{$loan['length']}d"][] = ($loan['end'] - $loan['start']) / $loan['length'];
-            }
-        }
-        $cancelled = $days = array_fill(0, count(GivingUp::FROM), 0.0);
-        $ready = $missed = 0;
-        foreach ($this->holds as $hold) {
-            if ($hold['placed'] >= $on || $hold['placed'] < $since) {
-                continue;
-            }
-            $ends = min($on, $hold['ready'] ?? ($hold['left'] ?? INF));
-            $gaveUp = $hold['ready'] === null && $hold['left'] !== null && $hold['left'] < $on;
-            foreach (GivingUp::FROM as $n => $from) {
-                $until = GivingUp::FROM[$n + 1] ?? INF;
-                $age = $ends - $hold['placed'];
-                $days[$n] += max(0.0, min($age, $until) - $from);
-                $cancelled[$n] += $gaveUp && $age >= $from && $age < $until ? 1 : 0;
-            }
-            if ($hold['ready'] !== null && $hold['ready'] < $on) {
-                $ready++;
-                $missed += $hold['missed'] ? 1 : 0;
-                if ($hold['taken'] !== null && $hold['taken'] < $on) {
-                    $pickUp[] = min(1.0, ($hold['taken'] - $hold['ready']) / ($this->keptHours / 24));
-                }
-            }
-        }
-        $all = array_sum(array_map(count(...), $kept));
-        $lengths = array_map(
-            fn(array $shares): LengthHabit => new LengthHabit(
-                count($shares) / $all,
-                self::quantiles($shares),
-                count($shares),
-            ),
-            $kept,
-        );
-        $uses = array_filter(
-            array_map(fn(int $title): TitleUse => $this->use($title, $on), array_keys($this->ofTitle())),
-            fn(TitleUse $use): bool => $use->loans > 0,
-        );
-        $early = array_sum(array_map(fn(TitleUse $use): int => $use->early, $uses));
-
-        return (new Habits(
-            lengths: $lengths === [] ? Habits::unmeasured()->lengths : $lengths,
-            pickUp: $pickUp === [] ? Habits::unmeasured()->pickUp : self::quantiles($pickUp),
-            missed: $missed / max(1, $ready),
-            givingUp: new GivingUp($cancelled, $days),
-            early: EarlyReturns::measured(
-                count($uses),
-                array_sum(array_map(fn(TitleUse $use): int => $use->loans, $uses)),
-                array_sum(array_map(fn(TitleUse $use): float => $use->loans ** 2, $uses)),
-                $early,
-                array_sum(array_map(fn(TitleUse $use): float => $use->early ** 2 / $use->loans, $uses)),
-            ),
-            holdsMeasured: $ready,
-        ))->smoothedToward(Habits::unmeasured());
-    }
-
-    /** @return array{loans: int, holds: int} that were over when habits were measured */
-    public function over(): array
-    {
-        return [
-            'loans' => count(array_filter($this->loans, fn(array $l): bool => $l['end'] < self::MEASURED)),
-            'holds' => count(
-                array_filter($this->holds, fn(array $h): bool => ($h['taken'] ?? ($h['left'] ?? INF)) < self::MEASURED),
-            ),
-        ];
-    }
-
-    /**
-     * Asks the forecast, and what became of it. Every so often there is a night: habits are measured of what is over
-     * by then, and ranges corrected by how those before it held.
-     *
-     * @param  int  $most  in each cell, by lot
-     * @return list<array{ahead: int, inside: bool, before: bool, line: Line, at: DateTimeImmutable, days: float,
-     *      width: float}>
-     */
-    public function ask(int $most = PHP_INT_MAX, bool $corrected = true): array
-    {
-        $answers = $cases = [];
-        $zone = new DateTimeZone('UTC');
-        $forecast = null;
-        $night = 0.0;
-        $corrections = [];
-        foreach ($this->byDay() as $of) {
-            if ($forecast === null || $of['at'] >= $night + self::NIGHTS) {
-                $night = $of['at'];
-                $forecast = new Forecast($this->measured($night), (int) $this->keptHours);
-                $corrections = $corrected ? self::corrections($cases, $night) : [];
-            }
-            $cell = self::cell(count($of['line']->ahead));
-            $line = $this->withUse($of, $night);
-            $now = self::day($of['at']);
-            $estimate = $forecast->of(
-                line: $line,
-                latest: null,
-                now: $now,
-                zone: $zone,
-                random: new Randomizer(new Xoshiro256StarStar($line->seed())),
-            );
-            $cases[$cell][] = [$estimate, $of['ready'] ?? INF];
-            if ($of['ready'] === null) {
-                continue;
-            }
-            $estimate = ($corrections[$cell] ?? new Correction())->applied($estimate, $now, $zone);
-            $came = self::day($of['ready']);
-            $answers[$cell][] = [
-                'ahead' => count($of['line']->ahead),
-                'inside' => $estimate->from <= $came && $came <= $estimate->to,
-                'before' => $came < $estimate->middle,
-                'line' => $line,
-                'at' => $now,
-                'days' => $of['ready'] - $of['at'],
-                'width' => (($estimate->to?->getTimestamp() ?? 0) - ($estimate->from?->getTimestamp() ?? 0)) / 86400,
-            ];
-        }
-
-        return array_merge(
-            ...array_values(
-                array_map(fn(array $of): array => array_slice($this->random->shuffleArray($of), 0, $most), $answers),
-            ),
-        );
-    }
-
-    /**
-     * @param  array<string, list<array{WaitEstimate, float}>>  $cases  by cell, what was told and when the copy came
-     * @return array<string, Correction>
-     */
-    private static function corrections(array $cases, float $night): array
-    {
-        return array_map(
-            fn(array $of): Correction => Correction::measured(
-                array_map(
-                    fn(array $case): array => [
-                        'from' => $case[0]->from?->getTimestamp() ?? 0,
-                        'middle' => $case[0]->middle?->getTimestamp() ?? 0,
-                        'to' => $case[0]->to?->getTimestamp() ?? 0,
-                        'until' => self::day(min($night, $case[1]))->getTimestamp(),
-                        'came' => $case[1] <= $night,
-                    ],
-                    $of,
-                ),
-            ),
-            $cases,
-        );
-    }
-
-    /** @return list<array{title: int, at: float, ready: float|null, line: Line, world: array<string, mixed>|null}> */
-    private function byDay(): array
-    {
-        $asked = $this->asked;
-        usort($asked, fn(array $a, array $b): int => $a['at'] <=> $b['at']);
-
-        return $asked;
-    }
-
-    /**
-     * Buys for lines what the Desk says is enough for a wait under a number of days, and plays them out with it and with
-     * one copy fewer.
-     *
-     * @return list<array{ahead: int, bought: int, enough: bool, fewer: bool}> whether who joined had it in time
-     */
-    public function buy(float $days, int $most): array
-    {
-        $bought = [];
-        $counts = [];
-        $pressures = [];
-        foreach ($this->random->shuffleArray($this->asked) as $of) {
-            $ahead = count($of['line']->ahead);
-            $cell = self::cell($ahead);
-            if ($of['world'] === null || ($counts[$cell] ?? 0) >= $most) {
-                continue;
-            }
-            $night = self::NIGHTS * floor($of['at'] / self::NIGHTS);
-            $pressure = $pressures[(int) $night] ??= new HoldPressure(
-                new Forecast($this->measured($night), (int) $this->keptHours),
-            );
-            $copies = $pressure->extraCopies($this->withUse($of, $night), $days, self::day($of['at']));
-            if ($copies === 0) {
-                continue;
-            }
-            $counts[$cell] = ($counts[$cell] ?? 0) + 1;
-            $bought[] = [
-                'ahead' => $ahead,
-                'bought' => $copies,
-                'enough' => $this->waitWith($of, $copies) <= $days,
-                'fewer' => $this->waitWith($of, $copies - 1) <= $days,
-            ];
-        }
-
-        return $bought;
     }
 
     /**
@@ -548,7 +348,7 @@ final class OutsideLibrary
      *
      * @param  array{at: float, world: array<string, mixed>|null}&array<string, mixed>  $of
      */
-    private function waitWith(array $of, int $more): float
+    public function waitWith(array $of, int $more): float
     {
         $random = $this->random;
         ['early' => $early, 'loans' => $loans, 'ready' => $ready, 'queue' => $queue] = $of['world'] ?? [];
@@ -612,76 +412,5 @@ final class OutsideLibrary
         }
 
         return INF;
-    }
-
-    /** @param  array{title: int, line: Line}&array<string, mixed>  $of */
-    private function withUse(array $of, float $on): Line
-    {
-        $use = $this->use($of['title'], $on);
-
-        return new Line(
-            array_map(
-                fn(LineLicence $l): LineLicence => new LineLicence(
-                    $l->licence,
-                    $l->dueAt,
-                    $l->readyUntil,
-                    $l->startedAt,
-                    $use,
-                ),
-                $of['line']->licences,
-            ),
-            $of['line']->ahead,
-        );
-    }
-
-    public static function cell(int $ahead): string
-    {
-        return match (true) {
-            $ahead <= 3 => '0-3',
-            $ahead <= 10 => '4-10',
-            $ahead <= 40 => '11-40',
-            default => 'over 40',
-        };
-    }
-
-    /** @return array<int, list<array{length: int, start: float, due: float, end: float, title: int}>> loans by title */
-    private function ofTitle(): array
-    {
-        if ($this->byTitle === []) {
-            foreach ($this->loans as $loan) {
-                $this->byTitle[$loan['title']][] = $loan;
-            }
-        }
-
-        return $this->byTitle;
-    }
-
-    private function use(int $title, float $on): TitleUse
-    {
-        $of = array_filter(
-            $this->ofTitle()[$title] ?? [],
-            fn(array $l): bool => $l['due'] < $on && $l['due'] >= $on - self::WINDOW,
-        );
-
-        return new TitleUse(
-            count(array_filter($of, fn(array $l): bool => ($l['end'] - $l['start']) / $l['length'] < TitleUse::EARLY)),
-            count($of),
-        );
-    }
-
-    /** @param  non-empty-list<float>  $values */
-    private static function quantiles(array $values): Quantiles
-    {
-        sort($values);
-        $last = count($values) - 1;
-
-        return new Quantiles(
-            array_map(function (int $i) use ($values, $last): float {
-                $x = ($i / 20) * $last;
-                $n = min($last, (int) $x);
-
-                return $values[$n] + ($x - $n) * (($values[$n + 1] ?? $values[$n]) - $values[$n]);
-            }, range(0, 20)),
-        );
     }
 }

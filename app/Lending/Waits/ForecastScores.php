@@ -112,8 +112,8 @@ final class ForecastScores
 
     /**
      * @return array<string, array{cases: int, by: array{int, int, int}}> by length of line, of those that came between
-     *     two moments: how many came by the first of the two dates, by the middle, and by the last: 10, 50 and 90 of a
-     *     hundred are meant
+     *     two moments: how many came before the first of the two dates, before the middle, and by the last: about 10, 50
+     *     and 90 of a hundred are meant
      */
     public function calibration(int $libraryId, DateTimeImmutable $from, DateTimeImmutable $to): array
     {
@@ -121,7 +121,7 @@ final class ForecastScores
         foreach (Correction::cells() as $cell) {
             $row = DB::selectOne(
                 'select count(*) cases, count(*) filter (where came_at < from_at) first,
-                    count(*) filter (where came_at <= middle_at) middle, count(*) filter (where came_at <= to_at) last
+                    count(*) filter (where came_at < middle_at) middle, count(*) filter (where came_at <= to_at) last
                     from forecast_scores
                     where library_id = ? and came_at >= ? and came_at < ? and ahead between ? and ?',
                 [$libraryId, Sql::second($from), Sql::second($to), ...self::span($cell)],

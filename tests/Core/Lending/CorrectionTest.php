@@ -63,8 +63,8 @@ final class CorrectionTest extends TestCase
                 $held += $then >= $shown->from && $then <= $shown->to ? 1 : 0;
                 $early += $then < $shown->middle ? 1 : 0;
             }
-            // A sixth of what lacks is left out for caution with 300 cases.
-            $this->assertEqualsWithDelta(0.8, $held / 4000, 0.12, "{$width} of what it should be, {$off} days off");
+            // A little of what lacks is left out for caution with 300 cases.
+            $this->assertEqualsWithDelta(0.8, $held / 4000, 0.08, "{$width} of what it should be, {$off} days off");
             $this->assertEqualsWithDelta(0.5, $early / 4000, 0.06, "{$width} of what it should be, {$off} days off");
         }
     }
@@ -92,7 +92,7 @@ final class CorrectionTest extends TestCase
         // Of 5 the first is 1/5; of the 3 left the next is 4/15; the rest, 8/15, is with the last: half is reached there.
         $five = [[2, true], [3, false], [4, true], [5, false], [8, true]];
         $correction = Correction::measured(array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $five));
-        $this->assertEqualsWithDelta((0.3 * 3) / 63, $correction->shift, 1e-9);
+        $this->assertEqualsWithDelta((0.3 * 3) / 33, $correction->shift, 1e-9);
     }
 
     public function test_few_cases_change_little_and_none_nothing(): void
@@ -101,11 +101,11 @@ final class CorrectionTest extends TestCase
         $this->assertEquals(new Correction(), Correction::measured([self::told(0, 1, 2, 90, false)]));
         $far = self::told(0, 0.5, 1, 10);
         $few = Correction::measured([$far, $far, $far]);
-        $this->assertLessThan(0.1, max($few->shift, $few->widen));
+        $this->assertLessThan(0.15, max($few->shift, $few->widen));
         $many = Correction::measured(array_fill(0, 300, $far));
-        $this->assertEqualsWithDelta([300 / 360, (1.5 * 300) / 360], [$many->shift, $many->widen], 1e-9);
+        $this->assertEqualsWithDelta([300 / 330, (1.5 * 300) / 330], [$many->shift, $many->widen], 1e-9);
         $held = Correction::measured(array_fill(0, 300, self::told(0, 0.5, 1, 0.5)));
-        $this->assertEqualsWithDelta([0.0, (-0.25 * 300) / 360], [$held->shift, $held->widen], 1e-9);
+        $this->assertEqualsWithDelta([0.0, (-0.25 * 300) / 330], [$held->shift, $held->widen], 1e-9);
     }
 
     public function test_a_corrected_range_is_never_past_nor_after_what_is_promised(): void
