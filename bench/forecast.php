@@ -24,11 +24,13 @@ $perCell = (int) (getenv('FIGPORCH_BENCH_CASES') ?: 500);
 $cells = ['0-3', '4-10', '11-40', 'over 40'];
 Report::head(
     'Forecasts',
-    "Of 100 outcomes, those within the likely range; in brackets those before its middle. {$perCell} in each cell, by " .
-        'holds ahead. Mark: 76 to 84, and 40 to 60.',
+    'Of 100 outcomes, those within the likely range; in brackets those before its middle; days from its first to ' .
+        "its last. {$perCell} in each cell, by holds ahead. Mark: 76 to 84, and 40 to 60.",
 );
 echo '| behaviour | ' . implode(' | ', $cells) . " |\n|---|" . str_repeat('---|', count($cells)) . "\n";
 $asked = [];
+$promised = array_fill_keys($cells, []);
+$broken = 0;
 $library = Behaviours::all()['titles differ'][0](1);
 foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
     $answers = array_fill_keys($cells, []);
@@ -40,16 +42,27 @@ foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
         }
     }
     echo "| {$name} |";
-    foreach ($answers as $of) {
+    foreach ($answers as $cell => $of) {
         $of = array_slice($of, 0, $perCell);
+        $broken += count(array_filter($of, fn(array $answer): bool => !$answer['kept']));
+        array_push($promised[$cell], ...array_map(fn(array $a): float => $a['promised'] / max(1, $a['days']), $of));
         $share = fn(string $what): float => (100 * count(array_filter(array_column($of, $what)))) / max(1, count($of));
-        printf(' %.0f (%.0f) |', $share('inside'), $share('before'));
+        $width = array_sum(array_column($of, 'width')) / max(1, count($of));
+        printf(' %.0f (%.0f), %.0f d |', $share('inside'), $share('before'), $width);
     }
     echo "\n";
     $asked = [
         ...$asked,
         ...array_merge(...array_values(array_map(fn(array $of): array => array_slice($of, 0, 30), $answers))),
     ];
+}
+
+echo "\nAt the latest: {$broken} of " .
+    array_sum(array_map(count(...), $promised)) .
+    ' came later; it is, in the middle, as many times the wait: ';
+foreach ($promised as $cell => $of) {
+    sort($of);
+    printf('%s %.1f%s', $cell, $of[intdiv(count($of), 2)], $cell === 'over 40' ? ".\n" : '; ');
 }
 
 echo "\nMore copies bought so that 8 in 10 of those who join get theirs within 21 days: of 100 lines played out with them, " .

@@ -10,7 +10,9 @@ use SplMinHeap;
 
 /**
  * "At the latest": when a copy comes to a place in line if every loan runs to its due time, each copy kept for a hold
- * is let go once and taken the next time at the last minute, and each later loan takes the longest length offered.
+ * is let go once and taken the next time at the last minute, and each later loan takes the longest length offered. A
+ * hold that lets its copy go stands behind the next in line then (MissedHold): where it is the only one before this
+ * place, this place has its turn.
  *
  * Only the library's own copies are counted: one that another library shares may go to that library's own line first.
  */
@@ -35,6 +37,7 @@ final class WorstCaseWait
         $free = new SplMinHeap();
         $loansLeft = [];
         $begins = null;
+        $before = $place - 1 + array_sum(array_map(fn(LineLicence $state): int => count($state->readyUntil), $licences));
         foreach ($licences as $i => $state) {
             $licence = $state->licence;
             if ($licence->model === LicenceModel::Simultaneous && $licence->hasFuture($now)) {
@@ -69,7 +72,7 @@ final class WorstCaseWait
             loansLeft: $loansLeft,
             place: $place,
             longest: $longest,
-            holdKeptHours: $holdKeptHours,
+            keptHours: $holdKeptHours * ($before > 1 ? 2 : 1),
             zone: $libraryZone,
             now: $now,
         );
@@ -82,6 +85,7 @@ final class WorstCaseWait
      * @param  list<LineLicence>  $licences
      * @param  SplMinHeap<array{int, int}>  $free
      * @param  array<int, int>  $loansLeft
+     * @param  int  $keptHours  for each hold before this place, until it has its loan
      */
     private static function walk(
         array $licences,
@@ -89,7 +93,7 @@ final class WorstCaseWait
         array $loansLeft,
         int $place,
         LoanLength $longest,
-        int $holdKeptHours,
+        int $keptHours,
         DateTimeZone $zone,
         DateTimeImmutable $now,
     ): ?DateTimeImmutable {
@@ -104,7 +108,7 @@ final class WorstCaseWait
                 return $turn;
             }
             $loansLeft[$i]--;
-            $taken = $turn->modify('+' . 2 * $holdKeptHours . ' hours');
+            $taken = $turn->modify("+{$keptHours} hours");
             $free->insert([$longest->dueAt($taken, $zone)->getTimestamp(), $i]);
         }
 

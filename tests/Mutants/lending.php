@@ -102,7 +102,9 @@ return [
         'LineTest',
     ],
     ['core/Lending/WorstCaseWait.php', '$loansLeft[$i] < 1 || ', '', 'LineTest'],
-    ['core/Lending/WorstCaseWait.php', '2 * $holdKeptHours', '0 * $holdKeptHours', 'LineTest'],
+    ['core/Lending/WorstCaseWait.php', '$before > 1 ? 2 : 1', '2', 'LineTest'],
+    ['core/Lending/WorstCaseWait.php', '$before > 1 ? 2 : 1', '1', 'LineTest'],
+    ['core/Lending/WorstCaseWait.php', 'count($state->readyUntil)', '0', 'LineTest'],
     ['core/Lending/WorstCaseWait.php', '$licence->libraryId !== $libraryId ||', 'false ||', 'LineTest'],
     // Guards of the SQL functions: none of them may be trusted to the rules alone.
     [
@@ -255,8 +257,8 @@ return [
     ],
     [
         'app/Lending/Waits/MeasureHabits.php',
-        'row_number() over (partition by li.library_id, t.format order by l.ended_at desc) here',
-        'row_number() over (partition by t.format order by l.ended_at desc) here',
+        'row_number() over (partition by li.library_id, t.format order by l.due_at desc) here',
+        'row_number() over (partition by t.format order by l.due_at desc) here',
         'MeasureHabitsTest',
     ],
     ['app/Lending/Waits/KeepScore.php', "or h.state = 'paused')", ')', 'KeepScoreTest'],

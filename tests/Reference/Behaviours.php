@@ -10,8 +10,10 @@ use Random\Randomizer;
 /** How the people of an outside library may behave, by name. */
 final class Behaviours
 {
-    /** The two that change over time: of what was measured before, less is true. */
-    public const CHANGES = 'loans grow shorter half way';
+    /** Those that change over time: of what was measured before, less is true. */
+    public const CHANGED = 'loans grew shorter half way before';
+
+    public const CHANGES = 'loans grow shorter half way of asking';
 
     public const PRIZE = 'a rush after a prize';
 
@@ -57,6 +59,11 @@ final class Behaviours
             'titles differ' => [$library($never(0.001), $differ), 90, 0.45],
             'titles differ, 15 % give up soon' => [$library($soon(0.15, 0.002), $differ), 90, 0.5],
             'kept 24 h' => [$library($never(0.001), $alike, 24), 90, 0.45],
+            self::CHANGED => [
+                $library($never(0.001), $alike, change: fn(float $day): float => $day < 365 ? 1.0 : 0.8),
+                90,
+                0.45,
+            ],
             self::CHANGES => [
                 $library($never(0.001), $alike, change: fn(float $day): float => $day < 930 ? 1.0 : 0.8),
                 90,

@@ -35,10 +35,10 @@ final class OutsideForecasts
      * by then, and ranges corrected by how those before it held.
      *
      * @param  int  $most  in each cell, by lot
-     * @return list<array{ahead: int, inside: bool, before: bool, kept: bool, line: Line, at: DateTimeImmutable, days: float,
-     *      width: float}>
+     * @return list<array{ahead: int, inside: bool, before: bool, kept: bool, promised: float, line: Line,
+     *      at: DateTimeImmutable, days: float, width: float}>
      */
-    public function ask(int $most = PHP_INT_MAX, bool $corrected = true): array
+    public function ask(int $most = PHP_INT_MAX): array
     {
         $answers = $cases = [];
         $zone = new DateTimeZone('UTC');
@@ -49,7 +49,7 @@ final class OutsideForecasts
             if ($forecast === null || $of['at'] >= $night + self::NIGHTS) {
                 $night = $of['at'];
                 $forecast = new Forecast($this->habits->on($night), (int) $this->library->keptHours);
-                $corrections = $corrected ? self::corrections($cases, $night) : [];
+                $corrections = self::corrections($cases, $night);
             }
             $cell = self::cell(count($of['line']->ahead));
             $line = $this->withUse($of, $night);
@@ -82,6 +82,7 @@ final class OutsideForecasts
                 'before' => $came < $estimate->middle,
                 // Moments are rounded to the second.
                 'kept' => $latest !== null && $came->getTimestamp() <= $latest->getTimestamp() + 1,
+                'promised' => $latest === null ? INF : ($latest->getTimestamp() - $now->getTimestamp()) / 86400,
                 'line' => $line,
                 'at' => $now,
                 'days' => $of['ready'] - $of['at'],

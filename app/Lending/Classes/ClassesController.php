@@ -140,12 +140,14 @@ final class ClassesController
 
     public function give(Request $request, SchoolClass $class): RedirectResponse
     {
-        $titles = Title::query()->findMany($this->titles($request));
+        $asked = $this->titles($request);
+        $titles = Title::query()->findMany($asked);
         [$first, $last] = AskedSet::days($request);
         if ($titles->isEmpty() || $first === null || $last === null) {
             return back()->withInput()->with('refusal', __('classes.needs_days'));
         }
-        $ids = array_values($titles->modelKeys());
+        // In the order of the basket.
+        $ids = array_values(array_intersect($asked, $titles->modelKeys()));
 
         return $this->arrange->give($class, $ids, $first, $last, CarbonImmutable::now())
             ? redirect()

@@ -148,12 +148,13 @@ final class ClassesTest extends TestCase
         )->assertSee('Choose a class of yours');
         $this->post(
             "/classes/{$class->id}/sets",
-            ['titles' => ["{$any->id}", "{$scarce->id}", '7x', "{$any->id}"]] + $days,
+            ['titles' => ["{$scarce->id}", "{$any->id}", '7x', "{$scarce->id}"]] + $days,
         )->assertSessionHas('said', '2 titles are given to the class.');
-        $this->assertSame([$any->id, $scarce->id], ClassSet::query()->orderBy('id')->pluck('title_id')->all());
+        // In the order in which they were sent, which is the basket's.
+        $this->assertSame([$scarce->id, $any->id], ClassSet::query()->orderBy('id')->pluck('title_id')->all());
         // Given again, for longer: the same sets.
         $this->post("/classes/{$class->id}/sets", ['titles' => ["{$any->id}"], 'last_day' => '2026-05-20'] + $days);
-        $this->assertSame(['2026-05-20', '2026-05-15'], ClassSet::query()->orderBy('id')->pluck('last_day')->all());
+        $this->assertSame(['2026-05-15', '2026-05-20'], ClassSet::query()->orderBy('id')->pluck('last_day')->all());
         $this->post("/classes/{$class->id}/sets", ['titles' => []] + $days)->assertSessionHas('refusal');
         $this->as($this->card())
             ->get("/baskets/{$basket->id}/for-class")

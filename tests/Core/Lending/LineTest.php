@@ -67,9 +67,19 @@ final class LineTest extends TestCase
             self::latest([new LineLicence($licence, [self::now('+5 days')])], 1, kept: 72),
         );
         $this->assertEquals(
-            self::now('+25 days'),
+            self::now('+22 days'),
             self::latest([new LineLicence($licence, [self::now('+5 days')])], 2, kept: 72),
+            'let go, it would be free for this place',
+        );
+        $this->assertEquals(
+            self::now('+45 days'),
+            self::latest([new LineLicence($licence, [self::now('+5 days')])], 3, kept: 72),
             'let go once, then taken at the last minute',
+        );
+        $this->assertEquals(
+            self::now('+39 days'),
+            self::latest([new LineLicence($licence, [], [self::now('+2 days')])], 2, kept: 72),
+            'who has it kept may let it go as well, and stand behind the other',
         );
         $this->assertEquals(
             self::now('+16 days'),
