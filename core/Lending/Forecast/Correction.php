@@ -70,13 +70,12 @@ final readonly class Correction
             return new self();
         }
         $trust = $outcomes / ($outcomes + self::HALF_WEIGHT);
-        $length = fn(array $of): float => (float) max(self::DAY, $of['to'] - $of['from']);
         $late = self::weighted(
-            array_map(fn(array $of): array => [($of['until'] - $of['middle']) / $length($of), $of['came']], $cases),
+            array_map(fn(array $of): array => [self::lengths($of['until'] - $of['middle'], $of), $of['came']], $cases),
         );
         $shift = max(-1.0, min(1.0, self::reaches($late, 0.5))) * $trust;
         $at = self::weighted(
-            array_map(fn(array $of): array => [($of['until'] - $of['from']) / $length($of), $of['came']], $cases),
+            array_map(fn(array $of): array => [self::lengths($of['until'] - $of['from'], $of), $of['came']], $cases),
         );
         $lacked = array_map(fn(array $of): array => [max($shift - $of[0], $of[0] - 1 - $shift), $of[1]], $at);
         sort($lacked);
@@ -112,6 +111,16 @@ final readonly class Correction
             latest: $estimate->latest,
             never: $estimate->never,
         );
+    }
+
+    /**
+     * Seconds as a share of a range's length.
+     *
+     * @param  array{from: int, to: int, ...}  $of
+     */
+    private static function lengths(int $seconds, array $of): float
+    {
+        return $seconds / max(self::DAY, $of['to'] - $of['from']);
     }
 
     /**

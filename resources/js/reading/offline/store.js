@@ -18,17 +18,27 @@ const database = () =>
             request.result.createObjectStore('loans', { keyPath: 'id' })
             request.result.createObjectStore('chunks')
         }
-        request.onsuccess = () => resolve(request.result)
+        request.onsuccess = () => {
+            request.result.onclose = () => (opened = null)
+            resolve(request.result)
+        }
         request.onerror = () => reject(request.error)
     }))
 
 const within = async (store, mode, act) => promised(act((await database()).transaction(store, mode).objectStore(store)))
 
+/** Where the browser clears what it keeps while it is being read, as when somebody signs out, nothing is here. */
+const found = (store, act, none) =>
+    within(store, 'readonly', act).catch(error => {
+        if (error?.name !== 'AbortError') throw error
+        return none
+    })
+
 const chunksOf = (id, path) =>
     path === undefined ? IDBKeyRange.bound([id], [id, []]) : IDBKeyRange.bound([id, path], [id, path, []])
 
-export const all = () => within('loans', 'readonly', s => s.getAll())
-export const get = id => within('loans', 'readonly', s => s.get(id))
+export const all = () => found('loans', s => s.getAll(), [])
+export const get = id => found('loans', s => s.get(id))
 export const put = loan => within('loans', 'readwrite', s => s.put(loan))
 
 /** Its files and its key; with a tombstone, the record still says that there was one. */
@@ -55,7 +65,7 @@ export const writeChunk = async (loan, path, number, bytes) => {
 }
 
 const readChunk = async (loan, path, number) => {
-    const chunk = await within('chunks', 'readonly', s => s.get([loan.id, path, number]))
+    const chunk = await found('chunks', s => s.get([loan.id, path, number]))
     if (!chunk) throw new Error(`A part of ${path} is missing.`)
     return new Uint8Array(
         await crypto.subtle.decrypt(
@@ -67,7 +77,7 @@ const readChunk = async (loan, path, number) => {
 }
 
 /** How many chunks of a file are here. */
-export const chunksHere = (loan, path) => within('chunks', 'readonly', s => s.count(chunksOf(loan.id, path)))
+export const chunksHere = (loan, path) => found('chunks', s => s.count(chunksOf(loan.id, path)), 0)
 
 /** @returns {Promise<Uint8Array>} bytes from one offset up to but not including another */
 export const read = async (loan, path, from, to) => {
