@@ -25,9 +25,9 @@ final class MeasureHabits
     public const DAYS = 730;
 
     /** How long loans are kept, from the last so many of a format and all of so many days: a change is seen soon. */
-    private const LOANS = 500;
+    public const LOANS = 500;
 
-    private const LATELY = 30;
+    public const LATELY = 30;
 
     private const STEPS = 'array(select s / 20.0 from generate_series(0, 20) s)';
 

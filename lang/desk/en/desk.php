@@ -95,7 +95,7 @@ return [
         'trail' => 'Audit trail',
     ],
     'basis' => 'What these waits rest on',
-    'basis_text' => 'The line is played through many times, each with loans, pick-ups, misses and cancellations drawn from how the library’s own were used in the last :months months. “8 in 10 under” is the time within which 8 in 10 of those who join now get their copy; the dates that patrons see are between two days, 8 in 10 between them. More copies are as many as bring “8 in 10 under” to :days days.',
-    'basis_cases' => ':format: :loans loans and :holds holds that are over',
+    'basis_text' => 'The line is played through many times, each with loans, pick-ups, misses and cancellations drawn from how the library’s own were used in the last :months months; how long loans are kept, from the last :last of a format that have come due, and all of the last :lately days. “8 in 10 under” is the time within which 8 in 10 of those who join now get their copy; the dates that patrons see are between two days, 8 in 10 between them. More copies are as many as bring “8 in 10 under” to :days days.',
+    'basis_cases' => ':format: :loans loans that have come due, and :holds holds that are over',
     'basis_few' => 'Where these are few, those of all libraries here count with them: at 50, as much. Each title’s own early returns count as far as there are any.',
 ];

@@ -95,7 +95,7 @@ return [
         'trail' => 'Registro de cambios',
     ],
     'basis' => 'En qué se basan estas esperas',
-    'basis_text' => 'La cola se recorre muchas veces, cada una con préstamos, recogidas, fallos y cancelaciones según se usaron los de la biblioteca en los últimos :months meses. «8 de 10 en menos de» es el tiempo en que 8 de cada 10 que se unen ahora reciben su ejemplar; las fechas que ven los lectores están entre dos días, 8 de 10 entre ellos. Los ejemplares de más son los que llevan «8 de 10 en menos de» a :days días.',
-    'basis_cases' => ':format: :loans préstamos y :holds reservas terminados',
+    'basis_text' => 'La cola se recorre muchas veces, cada una con préstamos, recogidas, fallos y cancelaciones según se usaron los de la biblioteca en los últimos :months meses; cuánto duran los préstamos, por los últimos :last vencidos de cada formato y todos los de los últimos :lately días. «8 de 10 en menos de» es el tiempo en que 8 de cada 10 que se unen ahora reciben su ejemplar; las fechas que ven los lectores están entre dos días, 8 de 10 entre ellos. Los ejemplares de más son los que llevan «8 de 10 en menos de» a :days días.',
+    'basis_cases' => ':format: :loans préstamos vencidos y :holds reservas terminadas',
     'basis_few' => 'Donde son pocos cuentan con ellos los de todas las bibliotecas de aquí: con 50, lo mismo. Las devoluciones anticipadas de cada título cuentan en la medida en que las hay.',
 ];

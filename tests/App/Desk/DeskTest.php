@@ -45,7 +45,7 @@ final class DeskTest extends TestCase
             $this->get($page)
                 ->assertOk()
                 ->assertSee('What these waits rest on')
-                ->assertSee('Ebooks: 7 loans and 0 holds that are over');
+                ->assertSee('Ebooks: 7 loans that have come due, and 0 holds that are over');
         }
     }
 
