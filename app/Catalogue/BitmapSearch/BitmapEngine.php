@@ -104,7 +104,7 @@ final class BitmapEngine implements SearchEngine
         int $from,
         DateTimeImmutable $now,
     ): array {
-        $order = SearchOrder::sql($search, $many);
+        $order = SearchOrder::sql($search, $many, $found->called->numbers());
         if (
             $search->order === 'soonest' ||
             ($many && $search->order !== 'relevance' && !isset(SearchOrder::INDEXED[$search->order]))

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Lending\Licences\UsableLicences;
+use App\Shared\Sql;
 
 /** The order of what is found, as SQL on search_rows (s) and titles (t). */
 final class SearchOrder
@@ -26,17 +27,22 @@ final class SearchOrder
      * 0" keeps the planner from walking all the same.
      *
      * @param  bool  $walk  many match
+     * @param  list<int>|null  $called  titles that are called just what is looked for, where they are known
      * @return array{string, list<mixed>}
      */
-    public static function sql(SearchRequest $search, bool $walk): array
+    public static function sql(SearchRequest $search, bool $walk, ?array $called = null): array
     {
         $relevance = QuerySql::relevance($search->query->tree);
+        [$isCalled, $binding] =
+            $called === null
+                ? ['lower(t.name) = lower(?)', $search->words]
+                : ['s.title_id = any(?::bigint[])', Sql::array($called)];
 
         return match (true) {
             $search->order === 'relevance' && $relevance !== null => [
-                "lower(t.name) = lower(?) desc, ts_rank('{0.05, 0.2, 0.6, 1.0}', " .
+                "{$isCalled} desc, ts_rank('{0.05, 0.2, 0.6, 1.0}', " .
                 "s.stems, {$relevance->sql}) desc, s.times_borrowed desc",
-                [$search->words, ...$relevance->bindings],
+                [$binding, ...$relevance->bindings],
             ],
             $search->order === 'most_borrowed' => [$walk ? 's.times_borrowed desc' : 's.times_borrowed + 0 desc', []],
             $search->order === 'title' => ['lower(t.name)', []],

@@ -24,9 +24,6 @@ final readonly class Correction
     /** Outcomes at which half of what was lacking is made up. */
     private const HALF_WEIGHT = 30;
 
-    /** Holds of one line come soon or late together: so many outcomes say no more than one would alone. */
-    private const ALIKE = 4;
-
     private const MOST = 1.5;
 
     private const LEAST = -0.25;
@@ -79,7 +76,7 @@ final readonly class Correction
         );
         $lacked = array_map(fn(array $of): array => [max($shift - $of[0], $of[0] - 1 - $shift), $of[1]], $at);
         sort($lacked);
-        $widen = self::reaches($lacked, min(1.0, (self::SHARE * ($outcomes + self::ALIKE)) / $outcomes));
+        $widen = self::reaches($lacked, min(1.0, (self::SHARE * ($outcomes + 1)) / $outcomes));
 
         return new self($shift, max(self::LEAST, min(self::MOST, $widen)) * $trust);
     }

@@ -108,7 +108,7 @@ final class KeepScoreTest extends TestCase
         $this->assertSame(['ebook' => ['cases' => 100, 'held' => 25]], $scores->byFormat($library->id, ...$year));
         $scores->measure($this->now());
         // A range's length later at the most, and of the distances that are left (1 and 2 from its beginning, of one
-        // that begins so much later) that within which 83 of 100 lie; of both 100 / 130.
+        // that begins so much later) that within which 81 of 100 lie; of both 100 / 130.
         $measured = DB::table('forecast_corrections')->where('cell', '0-3')->first();
         $this->assertEqualsWithDelta(
             [100 / 130, (1 - 100 / 130) * (100 / 130), 100],
