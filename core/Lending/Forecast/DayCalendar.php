@@ -16,7 +16,7 @@ final readonly class DayCalendar
 
     private DateTimeImmutable $today;
 
-    /** The share of today that is over. */
+    /** The share of today that is over; on the day when the clocks go back its last hour is not yet tomorrow. */
     private float $over;
 
     public function __construct(DateTimeImmutable $now, private DateTimeZone $zone)
@@ -24,7 +24,7 @@ final readonly class DayCalendar
         // Of PHP's own class: a heavier one may come in, and only moments go out.
         $this->now = DateTimeImmutable::createFromInterface($now);
         $this->today = $this->now->setTimezone($zone)->setTime(0, 0);
-        $this->over = ($this->now->getTimestamp() - $this->today->getTimestamp()) / self::DAY;
+        $this->over = min(0.9999, ($this->now->getTimestamp() - $this->today->getTimestamp()) / self::DAY);
     }
 
     /** The day on which a wait of so many days ends. */

@@ -100,6 +100,9 @@ final class LikelyDaysTest extends TestCase
         $this->assertEquals(new DateTimeImmutable('2026-03-09 23:59:59', $zone), $told->surely);
         $this->assertEquals(new DateTimeImmutable('2026-03-08T14:00:00Z'), $told->middle);
         $this->assertSame($now->getTimezone()->getName(), $told->to?->getTimezone()->getName());
+        // On the day when they go back it is that day until midnight.
+        $late = new DayCalendar(new DateTimeImmutable('2026-11-02T03:00:00Z'), $zone);
+        $this->assertSame([0, 1], [$late->day(0.0), $late->day(0.1)]);
         // Nothing is later than what is promised.
         $latest = new DateTimeImmutable('2026-03-08 12:00', $zone);
         $cut = $calendar->estimate(from: 1, middle: 5.0, to: 9, surely: 12, latest: $latest);
