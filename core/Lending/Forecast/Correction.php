@@ -8,11 +8,11 @@ use DateTimeImmutable;
 use DateTimeZone;
 
 /**
- * What is made of how the last ranges held: they are moved by what their middles were early or late, and widened, or
- * narrowed, so that 8 in 10 outcomes would have been within; both as shares of a range's length (conformalized quantile
- * regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019: from memory). Who still waits, or gave up, counts for
- * as long as they waited (E. L. Kaplan, P. Meier, JASA 53, 1958): with those alone who have got their copy, the short
- * waits would speak for all. With few cases it does little.
+ * What is made of how the last ranges held: they are moved where their middles were early or late by more than chance
+ * makes them, and widened, or narrowed, so that 8 in 10 outcomes would have been within; both as shares of a range's
+ * length (conformalized quantile regression: Y. Romano, E. Patterson, E. Candès, NeurIPS 2019: from memory). Who still
+ * waits, or gave up, counts for as long as they waited (E. L. Kaplan, P. Meier, JASA 53, 1958): with those alone who
+ * have got their copy, the short waits would speak for all. With few cases it does little.
  */
 final readonly class Correction
 {
@@ -23,6 +23,9 @@ final readonly class Correction
 
     /** Outcomes at which half of what was lacking is made up. */
     private const HALF_WEIGHT = 30;
+
+    /** Holds of one line come early or late together: of so many outcomes one is taken to be of its own mind. */
+    private const TOGETHER = 10;
 
     private const MOST = 1.5;
 
@@ -70,7 +73,11 @@ final readonly class Correction
         $late = self::weighted(
             array_map(fn(array $of): array => [self::lengths($of['until'] - $of['middle'], $of), $of['came']], $cases),
         );
-        $shift = max(-1.0, min(1.0, self::reaches($late, 0.5))) * $trust;
+        // By how much the share that comes before the middle is off by chance alone.
+        $chance = 0.5 / sqrt($outcomes / self::TOGETHER);
+        [$least, $most] =
+            $chance < 0.5 ? [self::reaches($late, 0.5 - $chance), self::reaches($late, 0.5 + $chance)] : [0.0, 0.0];
+        $shift = max(-1.0, min(1.0, $least > 0 ? $least : min(0.0, $most))) * $trust;
         $at = self::weighted(
             array_map(fn(array $of): array => [self::lengths($of['until'] - $of['from'], $of), $of['came']], $cases),
         );

@@ -65,7 +65,8 @@ final class CorrectionTest extends TestCase
             }
             // A little of what lacks is left out for caution with 300 cases.
             $this->assertEqualsWithDelta(0.8, $held / 4000, 0.08, "{$width} of what it should be, {$off} days off");
-            $this->assertEqualsWithDelta(0.5, $early / 4000, 0.06, "{$width} of what it should be, {$off} days off");
+            // What chance may do is left as it is.
+            $this->assertEqualsWithDelta(0.5, $early / 4000, 0.1, "{$width} of what it should be, {$off} days off");
         }
     }
 
@@ -86,13 +87,15 @@ final class CorrectionTest extends TestCase
         $this->assertEqualsWithDelta(0.0, $of->shift, 0.06);
         $this->assertEqualsWithDelta(0.0, $of->widen, 0.06);
         $over = array_values(array_filter($cases, fn(array $case): bool => $case['came']));
-        $this->assertLessThan(-0.1, Correction::measured($over)->shift, 'with those alone all would seem late');
+        $this->assertLessThan(-0.05, Correction::measured($over)->shift, 'with those alone all would seem late');
 
-        // Ranges of ten days: one came on day 2; one waited until 3; one came on 4; one waited until 5; one came on 8.
-        // Of 5 the first is 1/5; of the 3 left the next is 4/15; the rest, 8/15, is with the last: half is reached there.
-        $five = [[2, true], [3, false], [4, true], [5, false], [8, true]];
-        $correction = Correction::measured(array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $five));
-        $this->assertEqualsWithDelta((0.3 * 3) / 33, $correction->shift, 1e-9);
+        // Ranges of ten days, with a hundred of each: they came on day 7; waited until 7.5, 8 and 8.5; came on 9. Of 5
+        // the first is 1/5, and what is left is all with the last: 0.5 less what chance does is reached there.
+        $five = [[7, true], [7.5, false], [8, false], [8.5, false], [9, true]];
+        $correction = Correction::measured(
+            array_merge(...array_fill(0, 100, array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $five))),
+        );
+        $this->assertEqualsWithDelta((0.4 * 200) / 230, $correction->shift, 1e-9);
     }
 
     public function test_few_cases_change_little_and_none_nothing(): void
