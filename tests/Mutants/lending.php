@@ -242,6 +242,7 @@ return [
         "h.state = 'cancelled' gave_up",
         'MeasureHabitsTest',
     ],
+    ['core/Lending/Forecast/Correction.php', '$chance < 0.5 ?', 'true ?', 'CorrectionTest'],
     ['core/Lending/Forecast/Correction.php', 'if ($reached) {', 'if (true) {', 'CorrectionTest'],
     [
         'core/Lending/Forecast/LikelyDays.php',

@@ -104,7 +104,8 @@ final class CorrectionTest extends TestCase
         $this->assertEquals(new Correction(), Correction::measured([self::told(0, 1, 2, 90, false)]));
         $far = self::told(0, 0.5, 1, 10);
         $few = Correction::measured([$far, $far, $far]);
-        $this->assertLessThan(0.15, max($few->shift, $few->widen));
+        $this->assertSame(0.0, $few->shift, 'three of one line may all be late by chance');
+        $this->assertLessThan(0.15, $few->widen);
         $many = Correction::measured(array_fill(0, 300, $far));
         $this->assertEqualsWithDelta([300 / 330, (1.5 * 300) / 330], [$many->shift, $many->widen], 1e-9);
         $held = Correction::measured(array_fill(0, 300, self::told(0, 0.5, 1, 0.5)));
