@@ -37,7 +37,8 @@ final class WorstCaseWait
         $free = new SplMinHeap();
         $loansLeft = [];
         $begins = null;
-        $before = $place - 1 + array_sum(array_map(fn(LineLicence $state): int => count($state->readyUntil), $licences));
+        $before =
+            $place - 1 + array_sum(array_map(fn(LineLicence $state): int => count($state->readyUntil), $licences));
         foreach ($licences as $i => $state) {
             $licence = $state->licence;
             if ($licence->model === LicenceModel::Simultaneous && $licence->hasFuture($now)) {

@@ -24,8 +24,13 @@ const MOST_READINGS = 5000
 
 const unsentReadings = address => JSON.parse(localStorage.getItem(`read:${address}`) ?? '[]')
 
+/** From then on this page keeps and sends nothing more: it would be of nobody. */
+let forgotten = false
+export const isForgotten = () => forgotten
+
 /** @param {{from: number, to: number, seconds?: number, pages: number}} reading that goes with the next place */
 export const keepReading = (address, reading) => {
+    if (forgotten) return
     const all = unsentReadings(address)
     const last = all.at(-1)
     // One sitting is one, whether text or media.
@@ -106,6 +111,7 @@ export const sendAllKept = async token => {
 
 /** Puts away what this browser keeps of whoever was signed in: places, marks, and how quickly they read. */
 export const forgetKept = () => {
+    forgotten = true
     for (const key of Object.keys(localStorage))
         if (/^((place|last|marks|read):|pace$)/.test(key)) localStorage.removeItem(key)
 }

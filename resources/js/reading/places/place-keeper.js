@@ -1,7 +1,7 @@
 // Keeps the place on the server: soon after a page is turned, at once when the page is left, later when there is no
 // connection. What could not be sent waits in this browser.
 
-import { sendPlace, settled, unsentPlace } from '../marks/kept.js'
+import { isForgotten, sendPlace, settled, unsentPlace } from '../marks/kept.js'
 
 const WAIT = 900
 
@@ -48,6 +48,7 @@ export class PlaceKeeper {
 
     /** In this browser alone, until something is sent. */
     note(locator) {
+        if (isForgotten()) return
         this.#unsent = { locator, read_at: Date.now() }
         localStorage.setItem(`place:${this.address}`, JSON.stringify(this.#unsent))
     }
@@ -62,7 +63,7 @@ export class PlaceKeeper {
     async send(leaving = false) {
         clearTimeout(this.#timer)
         const sending = this.#unsent
-        if (!sending || sending === this.#sending || (this.#sending && !leaving)) return
+        if (isForgotten() || !sending || sending === this.#sending || (this.#sending && !leaving)) return
         this.#sending = sending
         try {
             const response = await sendPlace(this.address, this.token, sending)
