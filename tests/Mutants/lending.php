@@ -243,6 +243,12 @@ return [
         'MeasureHabitsTest',
     ],
     ['core/Lending/Forecast/Correction.php', '$chance < 0.5 ?', 'true ?', 'CorrectionTest'],
+    [
+        'app/Lending/Classes/ClassesController.php',
+        'array_intersect($asked, $titles->modelKeys())',
+        '$titles->modelKeys()',
+        'ClassesTest',
+    ],
     ['core/Lending/Forecast/Correction.php', 'if ($reached) {', 'if (true) {', 'CorrectionTest'],
     [
         'core/Lending/Forecast/LikelyDays.php',
