@@ -45,14 +45,14 @@ else if (pushed()) import('./reading/offline/device.js').then(({ register }) => 
 for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
     form.addEventListener('submit', async event => {
         event.preventDefault()
-        const playing = [...document.querySelectorAll('audio, video')]
-        playing.forEach(media => media.pause())
+        const playing = () => document.querySelectorAll('audio, video')
+        for (const media of playing()) media.pause()
+        // Not for ever: a network that says nothing keeps nobody signed in.
+        await Promise.race([sendAllKept(token), new Promise(done => setTimeout(done, 3000))])
+        forgetKept()
         try {
-            // Not for ever: a network that says nothing keeps nobody signed in.
-            await Promise.race([sendAllKept(token), new Promise(done => setTimeout(done, 3000))])
-            forgetKept()
             // What is taken off the device is not played on.
-            for (const media of playing) {
+            for (const media of playing()) {
                 media.removeAttribute('src')
                 media.load()
             }
@@ -60,7 +60,6 @@ for (const form of document.querySelectorAll('form[action="/sign-out"]')) {
             if (inUse()) await (await import('./reading/offline/device.js')).forgetAll()
             if (cardHere()) await (await import('./lending/cards/kept-card.js')).forgetCards()
         } finally {
-            forgetKept()
             form.submit()
         }
     })

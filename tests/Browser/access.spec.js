@@ -1,7 +1,17 @@
 // Every page, on a desk and on a phone, light and dark: axe finds nothing, and nothing sticks out at 390 px.
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { CARDS, chooseLibrary, newCard, readerIsOpen, signIn, signInAtDesk } from './library.js'
+import {
+    borrowAndRead,
+    CARDS,
+    chooseLibrary,
+    findTitle,
+    giveBack,
+    newCard,
+    readerIsOpen,
+    signIn,
+    signInAtDesk,
+} from './library.js'
 
 const guestPages = [
     '/',
@@ -262,6 +272,35 @@ test('after signing out neither Back nor the browser’s storage shows who was t
         await page.goBack()
         await expect(page.locator('body')).not.toContainText(name)
     }
+})
+
+test('who signs out in one window leaves nothing in another, where a book is open', async ({
+    page,
+    context,
+    browser,
+}) => {
+    const card = newCard('saltmere')
+    await signIn(page, card)
+    await findTitle(page, 'Letters from Cinder Point')
+    await borrowAndRead(page)
+    const other = await context.newPage()
+    await other.goto('/settings')
+    await other
+        .locator('form[action="/sign-out"]')
+        .first()
+        .evaluate(form => form.requestSubmit())
+    await expect(other).not.toHaveURL(/settings/)
+    // Whoever turns a page there is nobody's reader; what is done as the page is left keeps nothing either.
+    await page.keyboard.press('ArrowRight')
+    await page.reload()
+    await expect(page).toHaveURL(/\/sign-in/)
+    const personal = await page.evaluate(() =>
+        Object.keys(localStorage).filter(key => /^(place|last|marks|read):|^pace$/.test(key)),
+    )
+    expect(personal).toEqual([])
+    const later = await (await browser.newContext()).newPage()
+    await signIn(later, card)
+    await giveBack(later, 'Letters from Cinder Point')
 })
 
 // Between a phone and a desk, too, and at 400 % of a desk: nothing sideways, nothing fixed over the end of a page.

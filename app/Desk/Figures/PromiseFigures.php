@@ -51,7 +51,7 @@ final class PromiseFigures
         ]);
     }
 
-    /** Of a hundred copies, how many came before the first date and the middle one, and by the last, by length of line. */
+    /** Of a hundred copies, how many came before the first date and the middle, and by the last, by length of line. */
     public function calibration(Library $library, int $year): Series
     {
         $now = $this->scores->calibration($library->id, ...self::year($library, $year));

@@ -24,9 +24,13 @@ const MOST_READINGS = 5000
 
 const unsentReadings = address => JSON.parse(localStorage.getItem(`read:${address}`) ?? '[]')
 
-/** From then on this page keeps and sends nothing more: it would be of nobody. */
+/** Once somebody has signed out, in this window or another, a page keeps and sends nothing more: it is of nobody. */
 let forgotten = false
 export const isForgotten = () => forgotten
+const TOLD = 'signed-out'
+globalThis.addEventListener?.('storage', ({ key }) => {
+    if (key === TOLD) forgotten = true
+})
 
 /** @param {{from: number, to: number, seconds?: number, pages: number}} reading that goes with the next place */
 export const keepReading = (address, reading) => {
@@ -112,6 +116,9 @@ export const sendAllKept = async token => {
 /** Puts away what this browser keeps of whoever was signed in: places, marks, and how quickly they read. */
 export const forgetKept = () => {
     forgotten = true
+    // Only other windows hear of it.
+    localStorage.setItem(TOLD, 'yes')
+    localStorage.removeItem(TOLD)
     for (const key of Object.keys(localStorage))
         if (/^((place|last|marks|read):|pace$)/.test(key)) localStorage.removeItem(key)
 }

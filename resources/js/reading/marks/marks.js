@@ -2,7 +2,7 @@
 // counts.
 
 import { element } from '../reader/element.js'
-import { sendMark, settled, unsentMarks } from './kept.js'
+import { isForgotten, sendMark, settled, unsentMarks } from './kept.js'
 import { NoteBox } from './note-box.js'
 
 export class Marks {
@@ -104,6 +104,7 @@ export class Marks {
 
     async send() {
         for (const [id, change] of Object.entries(this.#unsent)) {
+            if (isForgotten()) return
             const response = await sendMark(this.address, this.token, id, change).catch(() => null)
             if (!response) return
             if (response.status === 409) this.status.textContent = (await response.json()).message
@@ -115,6 +116,7 @@ export class Marks {
     }
 
     #keep() {
+        if (isForgotten()) return
         localStorage.setItem(`marks:${this.address}`, JSON.stringify(this.#unsent))
     }
 

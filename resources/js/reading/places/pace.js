@@ -1,5 +1,7 @@
 // How quickly this reader reads, from their own turns of the page; what is left at that pace.
 
+import { isForgotten } from '../marks/kept.js'
+
 /** Bytes of a resource a minute, until something is known: about 250 words of six letters with their markup. */
 const STANDARD = 1600
 /** Rules §7: an interval between two turns counts up to 5 minutes; a leaf turned in under 2 seconds was not read. */
@@ -31,7 +33,7 @@ export class Pace {
         if ((at - last.at) / minutes > STANDARD * 10) return
         const weight = MEMORY ** minutes
         this.read = { bytes: this.read.bytes * weight + at - last.at, minutes: this.read.minutes * weight + minutes }
-        localStorage.setItem('pace', JSON.stringify(this.read))
+        if (!isForgotten()) localStorage.setItem('pace', JSON.stringify(this.read))
     }
 
     /** Minutes for so many bytes more. */

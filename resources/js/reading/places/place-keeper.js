@@ -67,6 +67,7 @@ export class PlaceKeeper {
         this.#sending = sending
         try {
             const response = await sendPlace(this.address, this.token, sending)
+            if (isForgotten()) return
             if (response.status === 410) this.onEnded()
             if (settled(response, [404, 410, 422]) && this.#unsent === sending) {
                 this.#unsent = null

@@ -8,6 +8,7 @@ import { listen, listenNoMore, listening, oneAtATime } from './listening.js'
 import { asksFirst } from '../offline/device.js'
 import { get } from '../offline/store.js'
 import { followEnd } from '../reader/loan-end.js'
+import { isForgotten } from '../marks/kept.js'
 import { Marks } from '../marks/marks.js'
 import { Display } from './display.js'
 import { KeptPlace } from './kept-place.js'
@@ -312,6 +313,8 @@ export class Player {
         const first = timeline.at(Math.min(from, Math.max(0, timeline.total - 1)))
         const onDevice = async () => Boolean(data.keep && (await get(data.keep.split('/')[2]))?.done)
         this.#allowed = !asksFirst(data.film ? 'film' : 'sound') || (await onDevice())
+        // Somebody signed out meanwhile.
+        if (isForgotten()) return
         this.#load(first.part, first.seconds)
         this.#showPlaying()
         this.place.sendUnsent()

@@ -1,5 +1,6 @@
 // The small player: what was heard on the page before goes on at the edge of this one.
 
+import { isForgotten } from '../marks/kept.js'
 import { listenNoMore, listening } from './listening.js'
 import { Player } from './player.js'
 
@@ -15,7 +16,7 @@ export const showSmallPlayer = async () => {
     }
     const html = new DOMParser().parseFromString(await response.text(), 'text/html')
     const bar = html.getElementById('player')
-    if (!bar || document.getElementById('player')) return
+    if (!bar || document.getElementById('player') || isForgotten()) return
     document.body.append(document.importNode(bar, true))
     const player = new Player(JSON.parse(document.getElementById('player-data').textContent))
     document.getElementById('stop').onclick = () => {
@@ -24,5 +25,5 @@ export const showSmallPlayer = async () => {
         document.getElementById('player').remove()
     }
     await player.open()
-    if (now.plays) player.playIfAllowed()
+    if (now.plays && !isForgotten()) player.playIfAllowed()
 }
