@@ -30,7 +30,7 @@ final readonly class DayCalendar
     /** The day on which a wait of so many days ends. */
     public function day(float $wait): int
     {
-        return max(0, (int) floor($wait + $this->over));
+        return (int) floor($wait + $this->over);
     }
 
     /** The day that a moment is on. */

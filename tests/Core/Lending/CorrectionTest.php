@@ -96,6 +96,13 @@ final class CorrectionTest extends TestCase
             array_merge(...array_fill(0, 100, array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $five))),
         );
         $this->assertEqualsWithDelta((0.4 * 200) / 230, $correction->shift, 1e-9);
+
+        // Who waited until 7 was still there when others came on 7: those are a third of all, not half of the rest.
+        $three = [[7, false], [7, true], [9, true]];
+        $correction = Correction::measured(
+            array_merge(...array_fill(0, 100, array_map(fn(array $of): array => self::told(0, 5, 10, ...$of), $three))),
+        );
+        $this->assertEqualsWithDelta((0.4 * 200) / 230, $correction->shift, 1e-9);
     }
 
     public function test_few_cases_change_little_and_none_nothing(): void
@@ -108,6 +115,9 @@ final class CorrectionTest extends TestCase
         $this->assertLessThan(0.15, $few->widen);
         $many = Correction::measured(array_fill(0, 300, $far));
         $this->assertEqualsWithDelta([300 / 330, (1.5 * 300) / 330], [$many->shift, $many->widen], 1e-9);
+        // Of a range that what is promised cut off, a day is the least that is reckoned with.
+        $cut = Correction::measured(array_fill(0, 300, self::told(0, 0.1, 0.1, 0.5)));
+        $this->assertEqualsWithDelta((0.4 * 300) / 330, $cut->shift, 1e-9);
         $held = Correction::measured(array_fill(0, 300, self::told(0, 0.5, 1, 0.5)));
         $this->assertEqualsWithDelta([0.0, (-0.25 * 300) / 330], [$held->shift, $held->widen], 1e-9);
     }
@@ -131,6 +141,22 @@ final class CorrectionTest extends TestCase
             $zone,
         );
         $this->assertEquals([$begin(2), $noon(2), $end(9)], [$narrow->from, $narrow->middle, $narrow->to]);
+        // What is narrowed still has its middle, and 19 in 20 are not before it.
+        $skew = (new Correction(0.0, -0.25))->applied(
+            new WaitEstimate(
+                from: $begin(1),
+                middle: $noon(10),
+                to: $end(10),
+                latest: null,
+                never: 0.0,
+                surely: $end(10),
+            ),
+            $now,
+            $zone,
+        );
+        $this->assertEquals([$noon(10), $end(10), $end(10)], [$skew->middle, $skew->to, $skew->surely]);
+        $same = new WaitEstimate($begin(1), $noon(4), $end(10), null);
+        $this->assertSame($same, (new Correction())->applied($same, $now, $zone));
         // Moved: ten days by three, its middle with it.
         $later = (new Correction(0.3, 0.0))->applied(
             new WaitEstimate($begin(1), $noon(4), $end(10), null),

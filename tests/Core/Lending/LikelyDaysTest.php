@@ -132,5 +132,11 @@ final class LikelyDaysTest extends TestCase
             $range += $to - $from;
         }
         $this->assertEqualsWithDelta($range / 4000, $days / 4000, 0.1);
+        // Of less than a day it is the day that its middle is on; none is before today.
+        $noon = new DayCalendar(new DateTimeImmutable('2026-05-01 12:00 UTC'), new DateTimeZone('UTC'));
+        $this->assertSame(
+            [[2, 2], [3, 3], [0, 4]],
+            [$noon->nearest(2.1, 2.3), $noon->nearest(2.4, 2.8), $noon->nearest(-3.0, 4.4)],
+        );
     }
 }
