@@ -25,7 +25,7 @@ $cells = ['0-3', '4-10', '11-40', 'over 40'];
 Report::head(
     'Forecasts',
     'Of 100 outcomes, those within the likely range; in brackets those before its middle; days from its first to ' .
-        "its last. {$perCell} in each cell, by holds ahead. Mark: 76 to 84, and 40 to 60.",
+        "its last; and of how many, {$perCell} at the least. By holds ahead. Mark: 76 to 84, and 40 to 60.",
 );
 echo '| behaviour | ' . implode(' | ', $cells) . " |\n|---|" . str_repeat('---|', count($cells)) . "\n";
 $asked = [];
@@ -34,21 +34,20 @@ $broken = 0;
 $library = Behaviours::all()['titles differ'][0](1);
 foreach (Behaviours::all() as $name => [$make, $titles, $rush]) {
     $answers = array_fill_keys($cells, []);
-    for ($seed = 1; $seed <= 12 && min(array_map(count(...), $answers)) < $perCell; $seed++) {
+    for ($seed = 1; $seed <= 12 && ($seed <= 3 || min(array_map(count(...), $answers)) < $perCell); $seed++) {
         $library = $make($seed);
         $library->play($titles, $rush);
-        foreach ((new OutsideForecasts($library))->ask((int) ceil($perCell / 3)) as $answer) {
+        foreach ((new OutsideForecasts($library))->ask() as $answer) {
             $answers[OutsideForecasts::cell($answer['ahead'])][] = $answer;
         }
     }
     echo "| {$name} |";
     foreach ($answers as $cell => $of) {
-        $of = array_slice($of, 0, $perCell);
         $broken += count(array_filter($of, fn(array $answer): bool => !$answer['kept']));
         array_push($promised[$cell], ...array_map(fn(array $a): float => $a['promised'] / max(1, $a['days']), $of));
         $share = fn(string $what): float => (100 * count(array_filter(array_column($of, $what)))) / max(1, count($of));
         $width = array_sum(array_column($of, 'width')) / max(1, count($of));
-        printf(' %.0f (%.0f), %.0f d |', $share('inside'), $share('before'), $width);
+        printf(' %.0f (%.0f), %.0f d, %d |', $share('inside'), $share('before'), $width, count($of));
     }
     echo "\n";
     $asked = [

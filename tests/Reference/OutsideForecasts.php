@@ -102,25 +102,31 @@ final class OutsideForecasts
 
     /**
      * @param  array<string, list<array{WaitEstimate, float}>>  $cases  by cell, what was told and when the copy came
-     * @return array<string, Correction>
+     * @return array<string, Correction> from the last so many that came, with those told since
      */
     private static function corrections(array $cases, float $night): array
     {
-        return array_map(
-            fn(array $of): Correction => Correction::measured(
-                array_map(
-                    fn(array $case): array => [
-                        'from' => $case[0]->from?->getTimestamp() ?? 0,
-                        'middle' => $case[0]->middle?->getTimestamp() ?? 0,
-                        'to' => $case[0]->to?->getTimestamp() ?? 0,
-                        'until' => OutsideLibrary::day(min($night, $case[1]))->getTimestamp(),
-                        'came' => $case[1] <= $night,
-                    ],
-                    $of,
-                ),
-            ),
-            $cases,
-        );
+        $corrections = [];
+        foreach ($cases as $cell => $of) {
+            $last = [];
+            $came = 0;
+            foreach (array_reverse($of) as [$told, $ready]) {
+                $came += $ready <= $night ? 1 : 0;
+                if ($came > Correction::LAST) {
+                    break;
+                }
+                $last[] = [
+                    'from' => $told->from?->getTimestamp() ?? 0,
+                    'middle' => $told->middle?->getTimestamp() ?? 0,
+                    'to' => $told->to?->getTimestamp() ?? 0,
+                    'until' => OutsideLibrary::day(min($night, $ready))->getTimestamp(),
+                    'came' => $ready <= $night,
+                ];
+            }
+            $corrections[$cell] = Correction::measured($last);
+        }
+
+        return $corrections;
     }
 
     /**

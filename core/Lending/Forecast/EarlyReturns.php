@@ -19,15 +19,26 @@ final readonly class EarlyReturns
 
     private const MOST_SPREAD = 0.6;
 
-    /** Titles at which what was measured weighs as much as what is usual. */
-    private const HALF_WEIGHT = 8;
+    /** Titles at which the spread that was measured weighs as much as what is usual. */
+    private const HALF_TITLES = 8;
+
+    /** Loans of as many titles at which the share does: libraries' shares differ by about 0.1 (no source). */
+    private const HALF_LOANS = 25;
 
     /**
      * @param  float  $share  of loans that come back early, over all titles
      * @param  float  $spread  correlation of two loans of one title: 0 where titles are alike
-     * @param  int  $titles  on which this rests
+     * @param  int  $titles  on which the spread rests
+     * @param  float  $loans  on which the share rests
+     * @param  float  $together  how many loans a loan's title has, on average over loans
      */
-    public function __construct(public float $share, public float $spread, public int $titles = 0) {}
+    public function __construct(
+        public float $share,
+        public float $spread,
+        public int $titles = 0,
+        public float $loans = 0.0,
+        public float $together = 1.0,
+    ) {}
 
     /** Common practice, no source. */
     public static function usual(): self
@@ -44,31 +55,48 @@ final readonly class EarlyReturns
      */
     public static function measured(int $titles, float $loans, float $squares, float $early, float $earlySquares): self
     {
+        $together = $loans > 0 ? $squares / $loans : 1.0;
         if ($titles < 2 || $loans <= $titles) {
             return new self(
                 $loans > 0 ? ($early + 1) / ($loans + 2) : self::usual()->share,
                 self::usual()->spread,
                 $titles,
+                $loans,
+                $together,
             );
         }
         $share = ($early + 0.5) / ($loans + 1);
         $variance = $share * (1 - $share);
         $between = $earlySquares - $early ** 2 / $loans;
-        $divisor = $variance * ($loans - $squares / $loans - ($titles - 1));
+        $divisor = $variance * ($loans - $together - ($titles - 1));
         $spread = $divisor <= 0 ? 0.0 : ($between - $variance * ($titles - 1)) / $divisor;
 
-        return new self($share, max(self::LEAST_SPREAD, min(self::MOST_SPREAD, $spread)), $titles);
+        return new self($share, max(self::LEAST_SPREAD, min(self::MOST_SPREAD, $spread)), $titles, $loans, $together);
     }
 
     public function smoothedToward(self $wider): self
     {
-        $trust = $this->titles / ($this->titles + self::HALF_WEIGHT);
+        $trust = $this->titles / ($this->titles + self::HALF_TITLES);
+        $spread = $trust * $this->spread + (1 - $trust) * $wider->spread;
+        $tells = $this->ofAsManyTitles($spread);
+        $trust = $tells / ($tells + self::HALF_LOANS);
 
         return new self(
             $trust * $this->share + (1 - $trust) * $wider->share,
-            $trust * $this->spread + (1 - $trust) * $wider->spread,
+            $spread,
             $this->titles,
+            $this->loans,
+            $this->together,
         );
+    }
+
+    /**
+     * Loans of one title tell of each other: so many loans, each of another title, would tell as much of the share as
+     * these (the design effect: L. Kish, Survey Sampling, 1965, ch. 5: from memory).
+     */
+    public function ofAsManyTitles(float $spread): float
+    {
+        return $this->loans / (1 + $spread * ($this->together - 1));
     }
 
     /** @return array{float, float} the parameters of the beta distribution of a title's share */
