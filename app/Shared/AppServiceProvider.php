@@ -32,12 +32,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(RequestContext::class);
-        // Sentences by area, as all else: lang/<area>/<language>/<room or subject>.php.
-        $this->app->extend('translation.loader', function (FileLoader $loader): FileLoader {
-            array_map($loader->addPath(...), glob(lang_path('*'), GLOB_ONLYDIR) ?: []);
-
-            return $loader;
-        });
+        $this->app->extend('translation.loader', fn(FileLoader $loader): SentenceFiles => SentenceFiles::of($loader));
         $this->app->extend(
             'migrator',
             fn(Migrator $migrator, Application $app): AtomicMigrator => new AtomicMigrator(

@@ -24,6 +24,14 @@ final readonly class BasketOwner
         };
     }
 
+    /** @return array<int, string> of the first baskets, by id */
+    public function names(int $most): array
+    {
+        return $this->personId === null && $this->browserKey === null
+            ? []
+            : $this->baskets()->orderBy('position')->orderBy('id')->limit($most)->pluck('name', 'id')->all();
+    }
+
     public function owns(Basket $basket): bool
     {
         return $this->personId !== null

@@ -75,14 +75,7 @@ final class TitleController
                         ->where(['card_id' => $current->card()->id, 'series_id' => $title->series_id])
                         ->first()
                     : null,
-            'baskets' => $baskets
-                ->owner($request)
-                ->baskets()
-                ->orderBy('position')
-                ->orderBy('id')
-                ->limit(50)
-                ->pluck('name', 'id')
-                ->all(),
+            'baskets' => $baskets->owner($request)->names(50),
         ]);
     }
 

@@ -23,7 +23,6 @@ final class Dates
             'EEEE' => 'cccc',
             'dMMMM' => 'd MMMM',
             'dMMMMy' => 'd MMMM y',
-            'y' => 'y',
             'dMMM' => 'd MMM',
             'MMM' => 'LLL',
             'EEEEdMMMMyHm' => "EEEE, d MMMM y 'at' HH:mm",
@@ -34,7 +33,6 @@ final class Dates
             'EEEE' => 'cccc',
             'dMMMM' => "d 'de' MMMM",
             'dMMMMy' => "d 'de' MMMM 'de' y",
-            'y' => 'y',
             'dMMM' => 'd MMM',
             'MMM' => 'LLL',
             'EEEEdMMMMyHm' => "EEEE, d 'de' MMMM 'de' y, H:mm",
@@ -67,7 +65,10 @@ final class Dates
     /** "9 December", with the year where it is another. */
     public static function day(DateTimeInterface $at, DateTimeZone $zone, ?DateTimeInterface $now = null): string
     {
-        $sameYear = self::format($at, $zone, 'y') === self::format($now ?? now(), $zone, 'y');
+        $year = fn(DateTimeInterface $t): string => DateTimeImmutable::createFromInterface($t)
+            ->setTimezone($zone)
+            ->format('Y');
+        $sameYear = $year($at) === $year($now ?? now());
 
         return self::format($at, $zone, $sameYear ? 'dMMMM' : 'dMMMMy');
     }

@@ -19,6 +19,9 @@ final readonly class QueueSimulation
 {
     private const DAY = 86400;
 
+    /** Habits are drawn so many times at the least: that takes as long as playing a short line. */
+    private const HABITS = 60;
+
     /** @param  int  $holdKeptHours  how long a ready copy is kept */
     public function __construct(private Habits $habits, private LoanHabits $loans, private int $holdKeptHours) {}
 
@@ -77,10 +80,14 @@ final readonly class QueueSimulation
         );
         $own = $in($line->pausedUntil);
 
+        $early = $rates = [];
+        $alike = max(1, intdiv($draws, self::HABITS));
         for ($d = 0; $d < $draws; $d++) {
-            // What is not known of the habits is drawn, too.
-            $early = $this->loans->earlyAt($this->habits->early->draw($line->use(), $random));
-            $rates = $waited === [] ? [] : $this->habits->givingUp->draw($random);
+            if ($d % $alike === 0) {
+                // What is not known of the habits is drawn, too.
+                $early = $this->loans->earlyAt($this->habits->early->draw($line->use(), $random));
+                $rates = $waited === [] ? [] : $this->habits->givingUp->draw($random);
+            }
             $copies = $free;
             foreach ($running as [$i, $of, $elapsed, $length, $over]) {
                 $copies[] = [
