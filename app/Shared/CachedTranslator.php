@@ -7,8 +7,8 @@ namespace App\Shared;
 use Illuminate\Translation\Translator;
 
 /**
- * The framework's translator, which works out the order of languages once and not for each of a page's hundreds of
- * sentences.
+ * The framework's translator, with what it does for each of a page's hundreds of sentences done once, or only where it
+ * is needed.
  */
 final class CachedTranslator extends Translator
 {
@@ -30,5 +30,26 @@ final class CachedTranslator extends Translator
     protected function localeArray($locale): array
     {
         return $this->order[$locale ?? $this->locale] ??= array_values(parent::localeArray($locale));
+    }
+
+    /**
+     * The framework makes each value ready in capitals as well; here no sentence has a place for that.
+     *
+     * @param  string  $line
+     * @param  array<string, mixed>  $replace
+     */
+    protected function makeReplacements($line, array $replace): string
+    {
+        $values = [];
+        foreach ($replace as $key => $value) {
+            if (is_object($value)) {
+                return parent::makeReplacements($line, $replace);
+            }
+            $values[":{$key}"] = (string) $value;
+        }
+
+        return preg_match('/:\p{Lu}/u', $line) === 1
+            ? parent::makeReplacements($line, $replace)
+            : strtr($line, $values);
     }
 }

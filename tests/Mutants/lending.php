@@ -250,6 +250,9 @@ return [
         'ClassesTest',
     ],
     ['core/Lending/Forecast/Correction.php', 'if ($reached) {', 'if (true) {', 'CorrectionTest'],
+    ['core/Lending/Forecast/EarlyReturns.php', ' / (1 + $spread * ($this->together - 1))', '', 'HabitsTest'],
+    ['core/Lending/Forecast/EarlyReturns.php', '$trust = $tells / ($tells + self::HALF_LOANS);', '', 'HabitsTest'],
+    ['core/Lending/Forecast/QueueSimulation.php', 'max(1, intdiv($draws, self::HABITS))', '$draws', 'ForecastTest'],
     [
         'core/Lending/Forecast/LikelyDays.php',
         'if ($atFirst && ($before <= $after || !$atLast)) {',

@@ -136,6 +136,33 @@ final class ForecastTest extends TestCase
     }
 
     /** The computed form for long lines agrees with draws within 2%. */
+    /**
+     * A loan is over at once or kept to its end, at a title of which nothing is known: of so many loans those kept have
+     * the beta-binomial distribution, whose variance is n p (1 - p) (1 + (n - 1) rho) (J. G. Skellam, 1948).
+     */
+    public function test_what_is_not_known_of_a_title_is_drawn_many_times(): void
+    {
+        [$loans, $spread] = [10, 0.3];
+        $kept = new Quantiles([...array_fill(0, 200, 0.0), ...array_fill(0, 200, 1.0)]);
+        $habits = new Habits(
+            lengths: [self::DAYS . 'd' => new LengthHabit(1, $kept, 9999)],
+            pickUp: new Quantiles([0]),
+            missed: 0,
+            givingUp: GivingUp::constant(0),
+            early: new EarlyReturns(0.5, $spread, 9999),
+            holdsMeasured: 9999,
+        );
+        $now = new DateTimeImmutable('2026-05-01T12:00:00Z');
+        $variance = 0.0;
+        foreach (range(1, 20) as $seed) {
+            $waits = (new Forecast($habits, 0))->waits(self::line(1, $loans), $now, self::random($seed), 500);
+            $mean = array_sum($waits) / 500;
+            $variance += array_sum(array_map(fn(float $of): float => ($of - $mean) ** 2, $waits)) / 499 / 20;
+        }
+        $expected = ($loans / 4) * (1 + ($loans - 1) * $spread) * self::DAYS ** 2;
+        $this->assertEqualsWithDelta(1, $variance / $expected, 0.1);
+    }
+
     #[TestWith([2, 60, 0.0, 0.0])]
     #[TestWith([5, 120, 0.1, 0.002])]
     #[TestWith([12, 400, 0.15, 0.004])]

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\App\Account;
 
+use App\Shared\CachedTranslator;
 use App\Shared\View\Dates;
 use Illuminate\Support\Arr;
+use Illuminate\Support\HtmlString;
+use Illuminate\Translation\ArrayLoader;
+use Illuminate\Translation\Translator;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /**
  * Every sentence is in every language, with the same values to fill in and as many forms; and none stands in the files
@@ -53,6 +59,41 @@ final class LanguagesTest extends TestCase
                 array_keys(array_filter(array_count_values($names[1]), fn(int $times): bool => $times > 1)),
                 (string) $file,
             );
+        }
+    }
+
+    public function test_sentences_are_filled_in_as_the_framework_does(): void
+    {
+        $loader = new ArrayLoader();
+        $loader->addMessages('es', 'capitals', ['Of :Name', 'Of :NAME', 'Of :name, :Name', 'Of <b>name</b>']);
+        $framework = new Translator($loader, 'es');
+        $ours = CachedTranslator::of($framework);
+        $random = new Randomizer(new Mt19937(3));
+        $values = ['', '0', 7, 2.5, null, true, 'Ñandú', ':count', 'a:Name', 'of :NAME', new HtmlString('<b>x</b>')];
+        $filled = 0;
+        foreach ((array) glob(self::FOLDER . 'lang/*/es/*.php') as $file) {
+            $group = basename((string) $file, '.php');
+            $sentences = require $file;
+            $loader->addMessages('es', $group, $sentences);
+            foreach (Arr::dot($sentences) as $key => $line) {
+                preg_match_all('/:(\w+)/', (string) $line, $places);
+                $replace = [];
+                foreach ($places[1] as $place) {
+                    $replace[$place] = $values[$random->getInt(0, count($values) - 1)];
+                }
+                $filled += count($replace);
+                $this->assertSame(
+                    $framework->get("{$group}.{$key}", $replace),
+                    $ours->get("{$group}.{$key}", $replace),
+                );
+            }
+        }
+        $this->assertGreaterThan(500, $filled);
+        $bold = fn(string $of): string => "*{$of}*";
+        foreach ([['name' => 'ñu'], ['name' => new HtmlString('ñu')], ['b' => $bold]] as $replace) {
+            foreach (range(0, 3) as $n) {
+                $this->assertSame($framework->get("capitals.{$n}", $replace), $ours->get("capitals.{$n}", $replace));
+            }
         }
     }
 
