@@ -4,21 +4,24 @@ declare(strict_types=1);
 
 namespace App\Catalogue\BitmapSearch;
 
+use App\Catalogue\Filters\FormatFilter;
+use App\Catalogue\Filters\ReadyFilter;
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\FacetSql;
+use App\Catalogue\Search\FoundAtAGlance;
+use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\SearchEngine;
-use App\Catalogue\Search\SearchOrder;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Search\SearchSql;
 use App\Catalogue\Search\SqlEngine;
 use App\Models\Title;
 use App\Shared\Sql;
-use App\Shared\TitleNames;
 use DateTimeImmutable;
+use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Catalogue\TitleSet;
-use Generator;
 use Illuminate\Support\Facades\DB;
 use LogicException;
+use stdClass;
 
 /**
  * Searches by what bitmaps have in common, in large catalogues. Titles that have changed since the bitmaps were
@@ -26,8 +29,7 @@ use LogicException;
  */
 final class BitmapEngine implements SearchEngine
 {
-    /** So many steps along an index take as long as fetching one title to put it in order. */
-    private const SORTED_IN_A_STEP = 12;
+    private readonly BitmapOrder $order;
 
     /**
      * @param  int  $ranked  up to so many are put in order by the weight of each word in each of them
@@ -35,12 +37,14 @@ final class BitmapEngine implements SearchEngine
      */
     public function __construct(
         private readonly BitmapSearch $bitmaps,
-        private readonly SqlEngine $sql,
+        SqlEngine $sql,
         private readonly FacetSql $facetSql,
         private readonly BitmapFacetCounter $counter,
         private readonly int $ranked = 300,
         private readonly int $walked = 30_000,
-    ) {}
+    ) {
+        $this->order = new BitmapOrder($sql);
+    }
 
     /** Whether bitmaps are gathered that can be believed at that moment. */
     public function canAnswer(SearchRequest $search, DateTimeImmutable $now): bool
@@ -58,7 +62,7 @@ final class BitmapEngine implements SearchEngine
         $found = $this->found($search, $now);
         $set = $this->set($found, $search, $now);
 
-        return $this->ofSet(
+        return $this->order->titles(
             found: $found,
             set: $set,
             search: $search,
@@ -76,7 +80,7 @@ final class BitmapEngine implements SearchEngine
 
         return array_map(
             fn(Title $of): int => $of->id,
-            $this->ofSet(
+            $this->order->titles(
                 found: $found,
                 set: $this->set($found, $search, $now)->and(TitleSet::of($among)),
                 search: $search,
@@ -89,66 +93,47 @@ final class BitmapEngine implements SearchEngine
         );
     }
 
-    /**
-     * @param  bool  $many  so many are found that an index in the order asked for is walked
-     * @param  bool  $ranked  so few that each is weighed
-     * @return list<Title>
-     */
-    private function ofSet(
-        BitmapResult $found,
-        TitleSet $set,
-        SearchRequest $search,
-        bool $many,
-        bool $ranked,
-        int $count,
-        int $from,
-        DateTimeImmutable $now,
-    ): array {
-        $order = SearchOrder::sql($search, $many, $found->called->numbers());
-        if (
-            $search->order === 'soonest' ||
-            ($many && $search->order !== 'relevance' && !isset(SearchOrder::INDEXED[$search->order]))
-        ) {
-            return TitleNames::inOrder(
-                $this->sql->ids(
-                    $search,
-                    $now,
-                    ...[
-                        ...$order,
-                        $count,
-                        $from,
-                        $many ? ['true', []] : ['s.title_id = any(?::bigint[])', [Sql::array($set->numbers())]],
-                    ],
-                ),
-            );
-        }
-        $gathering = $found->gathering;
-        if ($search->order === 'newest') {
-            return self::inRings($gathering->inRings($set, 'newest'), true, $count, $from);
-        }
-        if ($search->order !== 'relevance' || $ranked) {
-            return TitleNames::inOrder(
-                $this->ordered(
-                    set: $set,
-                    all: $gathering->titles(),
-                    order: $search->order,
-                    sorted: $order,
-                    count: $count,
-                    from: $from,
-                ),
-            );
-        }
-        // Titles that are called just so, then those with the words in their names, then the others, each by how often
-        // they are borrowed.
-        $named = $found->query->named()?->and($set) ?? TitleSet::none();
-        $called = $named->and($found->called);
-        $rings = function () use ($gathering, $called, $named, $set): Generator {
-            yield $called;
-            yield from $gathering->inRings($named->without($called), 'popular');
-            yield from $gathering->inRings($set->without($named), 'popular');
-        };
+    public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance
+    {
+        $found = $this->found($search, $now);
+        $others = $this->oneByOne($found, $search, $now);
+        $set = $found->matching()->or(TitleSet::of(array_keys($others)));
+        $titles = $set->count();
+        $ready = $found->matching()->forCounting()->countWith($found->can[ReadyFilter::name()]);
 
-        return self::inRings($rings(), false, $count, $from);
+        return new FoundAtAGlance(
+            $titles,
+            $ready + count(array_filter(array_column($others, 'ready'))),
+            $titles === 0 || $first === 0
+                ? []
+                : array_column(
+                    $this->order->titles(
+                        found: $found,
+                        set: $set,
+                        search: $search,
+                        many: $titles > $this->walked,
+                        ranked: $titles <= $this->ranked,
+                        count: $first,
+                        from: 0,
+                        now: $now,
+                    ),
+                    'id',
+                ),
+        );
+    }
+
+    public function formats(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        $found = $this->found($search, $now);
+        $among = $found->matching()->forCounting();
+        $others = array_count_values(array_column($this->oneByOne($found, $search, $now), 'format'));
+        $counts = [];
+        foreach (array_column(Format::cases(), 'value') as $format) {
+            $counts[$format] =
+                $found->gathering->count(FormatFilter::kind() . ":{$format}", $among) + ($others[$format] ?? 0);
+        }
+
+        return array_filter($counts);
     }
 
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
@@ -185,93 +170,27 @@ final class BitmapEngine implements SearchEngine
     /** All that a search finds. */
     private function set(BitmapResult $found, SearchRequest $search, DateTimeImmutable $now): TitleSet
     {
+        $others = $this->oneByOne($found, $search, $now);
+
+        return $others === [] ? $found->matching() : $found->matching()->or(TitleSet::of(array_keys($others)));
+    }
+
+    /** @return array<int, stdClass> what it finds of the titles that sets do not tell of: format, and whether ready */
+    private function oneByOne(BitmapResult $found, SearchRequest $search, DateTimeImmutable $now): array
+    {
         if ($found->oneByOne === []) {
-            return $found->matching();
+            return [];
         }
         [$join, $where, $bindings] = SearchSql::where($search, $now);
 
-        return $found->matching()->or(
-            TitleSet::of(
-                array_column(
-                    DB::select(
-                        "select s.title_id
-                                from search_rows s {$join} where {$where} and s.title_id = any(?::bigint[])",
-                        [...$bindings, Sql::array($found->oneByOne)],
-                    ),
-                    'title_id',
-                ),
+        return array_column(
+            DB::select(
+                "select s.title_id, s.format, had.can & ? > 0 ready from search_rows s {$join}
+                    where {$where} and s.title_id = any(?::bigint[])",
+                [HeldTitles::READY, ...$bindings, Sql::array($found->oneByOne)],
             ),
+            null,
+            'title_id',
         );
-    }
-
-    /**
-     * @param  Generator<int, TitleSet>  $rings  one after another
-     * @param  bool  $newest  the order within each, otherwise by how often they are borrowed
-     * @return list<Title>
-     */
-    private static function inRings(Generator $rings, bool $newest, int $count, int $from): array
-    {
-        $ids = $ringOf = [];
-        $n = 0;
-        foreach ($rings as $ring) {
-            if ($ids === [] && $from >= $ring->count()) {
-                $from -= $ring->count();
-
-                continue;
-            }
-            array_push($ids, ...$ring->numbers());
-            $ringOf = array_pad($ringOf, count($ids), $n++);
-            if (count($ids) >= $from + $count) {
-                break;
-            }
-        }
-
-        return TitleNames::inRings($ids, $ringOf, $newest, $count, $from);
-    }
-
-    /**
-     * Few are put in order; of many an index that is in the order asked for is walked until the page is full: whichever
-     * is likely to look at less.
-     *
-     * @param  int  $all  titles in the catalogue
-     * @param  array{string, list<mixed>}  $sorted  the order as SQL
-     * @return list<int>
-     */
-    private function ordered(TitleSet $set, int $all, string $order, array $sorted, int $count, int $from): array
-    {
-        $index = SearchOrder::INDEXED[$order] ?? null;
-        $steps = (int) ((1.3 * ($from + $count) * $all) / max(1, $set->count()));
-        if ($index === null || $steps > self::SORTED_IN_A_STEP * $set->count()) {
-            $names = SearchOrder::join($sorted[0]);
-
-            return array_column(
-                DB::select(
-                    "select s.title_id from search_rows s {$names} where s.title_id = any(?::bigint[])
-                        order by {$sorted[0]}, s.title_id limit ? offset ?",
-                    [Sql::array($set->numbers()), ...$sorted[1], $count, $from],
-                ),
-                'title_id',
-            );
-        }
-        $page = [];
-        for ($at = 0, $step = max(100, $steps); count($page) < $count; $at += $step, $step *= 2) {
-            $walked = array_column(
-                DB::select("select s.title_id from search_rows s order by {$index}, s.title_id limit ? offset ?", [
-                    $step,
-                    $at,
-                ]),
-                'title_id',
-            );
-            foreach ($walked as $id) {
-                if ($set->has($id) && $from-- <= 0 && count($page) < $count) {
-                    $page[] = $id;
-                }
-            }
-            if (count($walked) < $step) {
-                break;
-            }
-        }
-
-        return $page;
     }
 }

@@ -104,9 +104,17 @@ final class QueryBitmap
     private function any(Any $node, TitleSet $among): TitleSet
     {
         [$sets, $asked, $others] = $this->sorted($node->parts);
-        $found =
-            $asked === [] ? TitleSet::none() : BitmapSearch::byIndex(count($asked) === 1 ? $asked[0] : new Any($asked));
-        foreach ($sets as $set) {
+        // Words of records in one question. What other tables know each by itself: with "or" between, every title would
+        // be looked at.
+        $words = array_values(array_filter($asked, fn(Node $of): bool => $of instanceof Term && $of->field === null));
+        $elsewhere = array_filter($asked, fn(Node $of): bool => !in_array($of, $words, true));
+        $together = match (count($words)) {
+            0 => [],
+            1 => $words,
+            default => [new Any($words)],
+        };
+        $found = TitleSet::none();
+        foreach ([...$sets, ...array_map(BitmapSearch::byIndex(...), [...$together, ...$elsewhere])] as $set) {
             $found = $found->or($set);
         }
         $found = $among->and($found);

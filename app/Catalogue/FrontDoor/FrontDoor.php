@@ -11,6 +11,7 @@ use App\Models\Library;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\FrontRow;
 use FigPorch\Core\Catalogue\FrontRowKind;
+use Illuminate\Support\Collection;
 
 /** What stands on a library's front door at a moment, row by row. */
 final class FrontDoor
@@ -48,17 +49,13 @@ final class FrontDoor
     /** @return mixed null where the row has nothing to show */
     private function shown(FrontRow $row, Library $library, DateTimeImmutable $now): mixed
     {
-        $titles = function (bool $ready, string $order) use ($library, $now): mixed {
-            $found = $this->holdings->titles($library->id, $now, $ready, $order, self::COVERS);
-
-            return $found->isEmpty() ? null : $found;
-        };
+        $some = fn(Collection $titles): ?Collection => $titles->isEmpty() ? null : $titles;
 
         return match ($row->kind) {
             FrontRowKind::Formats => $this->holdings->counts($library->id, $now),
-            FrontRowKind::Ready => $titles(true, LibraryHoldings::NEWEST),
-            FrontRowKind::Newest => $titles(false, LibraryHoldings::NEWEST),
-            FrontRowKind::Popular => $titles(false, LibraryHoldings::MOST_BORROWED),
+            FrontRowKind::Ready => $some($this->holdings->newest($library->id, $now, true, self::COVERS)),
+            FrontRowKind::Newest => $some($this->holdings->newest($library->id, $now, false, self::COVERS)),
+            FrontRowKind::Popular => $some($this->holdings->mostBorrowed($library->id, $now, self::COVERS)),
             FrontRowKind::Lists => $this->staffLists->showing($library, $now) ?: null,
             FrontRowKind::List => $this->list((int) $row->list, $library, $now),
         };

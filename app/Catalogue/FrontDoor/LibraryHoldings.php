@@ -4,54 +4,89 @@ declare(strict_types=1);
 
 namespace App\Catalogue\FrontDoor;
 
-use App\Catalogue\Search\HeldTitles;
+use App\Catalogue\Search\CatalogueSearch;
+use App\Catalogue\Search\SearchRequest;
+use App\Lending\LoanRules\CardEligibility;
 use App\Models\Title;
-use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
-use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Collection;
 
 /** What a library has, for those who come to its front door. */
-final class LibraryHoldings
+final readonly class LibraryHoldings
 {
+    public function __construct(private CatalogueSearch $search) {}
+
     /** @return array<string, int> titles by format */
     public function counts(int $libraryId, DateTimeImmutable $now): array
     {
-        [$held, $bindings] = HeldTitles::condition($libraryId, $now);
+        return $this->search->formats(self::asked($libraryId, []), $now);
+    }
 
-        return array_column(
-            DB::select("select s.format, count(*) n from search_rows s where {$held} group by s.format", $bindings),
-            'n',
-            'format',
+    /**
+     * The newest: of those that came last the ones with a file first, and those with a cover. Where hardly any of them
+     * has a file yet, what came before them and can be read stands before them.
+     *
+     * @param  bool  $ready  those to be had at this moment alone
+     * @return Collection<int, Title> each of another work
+     */
+    public function newest(int $libraryId, DateTimeImmutable $now, bool $ready, int $count): Collection
+    {
+        $last = fn(bool $ready): Collection => $this->first(
+            $libraryId,
+            $now,
+            ['order' => 'newest', ...$ready ? ['ready' => '1'] : []],
+            $count,
+        );
+        $titles = $last($ready);
+        if (!$ready && $titles->where('publication_exists', true)->unique('work_id')->count() < $count) {
+            $titles = $titles->concat($last(true))->unique('id');
+        }
+
+        return self::ofAnotherWork(
+            $titles->sort(
+                fn(Title $a, Title $b): int => [
+                    $b->publication_exists,
+                    $b->cover_file !== null,
+                    $b->added_at,
+                    $a->id,
+                ] <=> [$a->publication_exists, $a->cover_file !== null, $a->added_at, $b->id],
+            ),
+            $count,
         );
     }
 
-    /** Those with a file first. */
-    public const NEWEST = 'exists (select from publications p where p.title_id = titles.id) desc,
-        cover_file is not null desc, titles.added_at desc, titles.id';
-
-    public const MOST_BORROWED = 's.times_borrowed desc, titles.id';
+    /** @return Collection<int, Title> those that are borrowed most, each of another work */
+    public function mostBorrowed(int $libraryId, DateTimeImmutable $now, int $count): Collection
+    {
+        return self::ofAnotherWork($this->first($libraryId, $now, ['order' => 'most_borrowed'], $count), $count);
+    }
 
     /**
-     * @param  bool  $ready  those to be had at this moment alone
-     * @param  string  $order  one of the above
-     * @return Collection<int, Title> each of another work: as an ebook and read aloud it is one book
+     * @param  array<string, string>  $asked
+     * @return Collection<int, Title> so many that there are enough works among them
      */
-    public function titles(int $libraryId, DateTimeImmutable $now, bool $ready, string $order, int $count): Collection
+    private function first(int $libraryId, DateTimeImmutable $now, array $asked, int $count): Collection
     {
-        $titles = Title::query()
-            ->select('titles.*')
-            ->join('search_rows as s', 's.title_id', '=', 'titles.id')
-            ->whereRaw(...HeldTitles::condition($libraryId, $now, readyNow: $ready))
-            ->orderByRaw($order)
-            ->limit($count * count(Format::cases()))
-            ->get()
-            ->unique('work_id')
-            ->take($count)
-            ->values();
-        TitleNames::giveTo($titles);
+        return new Collection(
+            $this->search->first(self::asked($libraryId, $asked), $count * count(Format::cases()), $now),
+        );
+    }
 
-        return $titles;
+    /**
+     * As an ebook and read aloud it is one book.
+     *
+     * @param  Collection<int, Title>  $titles
+     * @return Collection<int, Title>
+     */
+    private static function ofAnotherWork(Collection $titles, int $count): Collection
+    {
+        return $titles->unique('work_id')->take($count)->values();
+    }
+
+    /** @param  array<string, string>  $asked */
+    private static function asked(int $libraryId, array $asked): SearchRequest
+    {
+        return SearchRequest::read($libraryId, $asked, new CardEligibility());
     }
 }

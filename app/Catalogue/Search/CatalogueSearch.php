@@ -58,6 +58,29 @@ final class CatalogueSearch
     }
 
     /**
+     * @return list<Title> the first of what a search finds, with their names
+     */
+    public function first(SearchRequest $search, int $count, DateTimeImmutable $now): array
+    {
+        $engine = $this->engine($search, $now);
+        $total = $engine->count($search, $now);
+
+        return $total === 0 ? [] : $engine->titles($search, $total, $count, 0, $now);
+    }
+
+    /** @param  int  $first  so many come with it */
+    public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance
+    {
+        return $this->engine($search, $now)->glance($search, $first, $now);
+    }
+
+    /** @return array<string, int> how many titles a search finds of each format that any has */
+    public function formats(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        return $this->engine($search, $now)->formats($search, $now);
+    }
+
+    /**
      * Those of some titles that a search finds, in the order in which its pages have them.
      *
      * @param  int  $total  how many match in all

@@ -29,6 +29,12 @@ interface SearchEngine
      */
     public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array;
 
+    /** @param  int  $first  so many come with it */
+    public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance;
+
+    /** @return array<string, int> how many titles it finds of each format that any has */
+    public function formats(SearchRequest $search, DateTimeImmutable $now): array;
+
     /** How many titles have each value of each filter; but for the libraries, of which each is a search of its own. */
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets;
 }

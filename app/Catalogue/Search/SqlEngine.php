@@ -87,6 +87,43 @@ final class SqlEngine implements SearchEngine
             : $this->ids($search, $now, ...[...SearchOrder::sql($search, $walk), $count, $from, $also]);
     }
 
+    public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance
+    {
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+        $counted = DB::selectOne(
+            "select count(*) titles, count(*) filter (where had.can & ? > 0) ready
+                from search_rows s {$join} where {$where}",
+            [HeldTitles::READY, ...$bindings],
+        );
+
+        return new FoundAtAGlance(
+            $counted->titles,
+            $counted->ready,
+            $counted->titles === 0 || $first === 0
+                ? []
+                : $this->numbers(
+                    search: $search,
+                    total: $counted->titles,
+                    walk: $counted->titles > $this->walked,
+                    count: $first,
+                    from: 0,
+                    now: $now,
+                    also: ['true', []],
+                ),
+        );
+    }
+
+    public function formats(SearchRequest $search, DateTimeImmutable $now): array
+    {
+        [$join, $where, $bindings] = SearchSql::where($search, $now);
+
+        return array_column(
+            DB::select("select s.format, count(*) n from search_rows s {$join} where {$where} group by 1", $bindings),
+            'n',
+            'format',
+        );
+    }
+
     public function facets(SearchRequest $search, DateTimeImmutable $now): Facets
     {
         return $this->facetSql->of($search, $now);

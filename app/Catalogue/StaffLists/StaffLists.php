@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Catalogue\StaffLists;
 
 use App\Catalogue\Rooms\RoomChoice;
+use App\Catalogue\Search\CatalogueSearch;
+use App\Catalogue\Search\FoundAtAGlance;
 use App\Catalogue\Search\HeldTitles;
 use App\Catalogue\Search\QuerySql;
+use App\Catalogue\Search\SearchRequest;
 use App\Lending\LoanRules\CardEligibility;
 use App\Models\Library;
 use App\Models\StaffList;
@@ -16,17 +19,18 @@ use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Query\QueryParser;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** A library's staff lists with how many titles each has, how many are ready now, and its first covers. */
 final class StaffLists
 {
+    public function __construct(private readonly CatalogueSearch $search) {}
+
     private const COVERS = ['titles.id', 'work_id', 'format', 'name', 'edition', 'audience', 'language', 'cover_file'];
 
     private const COUNTED = 'with m as (%s), f as (select m.list_id, m.title_id, m.place, %s can from m
         join search_rows s on s.title_id = m.title_id where %s)
-        select list_id, count(*) titles, count(*) filter (where can & 2 > 0) ready, (array_agg(title_id
-            order by place))[1:%d] first from f where can & 1 > 0 group by list_id';
+        select list_id, count(*) titles, count(*) filter (where can & 2 > 0) ready, array_to_json((array_agg(title_id
+            order by place))[1:%d]) first from f where can & 1 > 0 group by list_id';
 
     /**
      * Those that show today, of one room or of all.
@@ -96,27 +100,30 @@ final class StaffLists
         if ($lists->isEmpty()) {
             return [];
         }
-        [$members, $memberBindings] = $this->members($lists, HeldTitles::perhaps([$library->id], $now));
-        [$can, $canBindings] = HeldTitles::can($library->id, $now, $eligibility);
-        [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
-        $rows = collect(
-            DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [
-                ...$memberBindings,
-                ...$canBindings,
-                ...$whereBindings,
-            ]),
-        )->keyBy('list_id');
-        $firsts = $rows->map(
-            fn(stdClass $row): array => $row->first === null
-                ? []
-                : array_map(
-                    intval(...),
-                    array_filter(explode(',', trim($row->first, '{}')), fn(string $id): bool => $id !== ''),
-                ),
+        $chosen = $choice?->isSet() === true;
+        $found = $this->oneByOne(
+            lists: $chosen ? $lists : $lists->whereNull('words'),
+            library: $library,
+            now: $now,
+            eligibility: $eligibility,
+            choice: $choice,
+            covers: $covers,
         );
+        foreach ($chosen ? [] : $lists->whereNotNull('words') as $list) {
+            $found[$list->id] = $this->search->glance(
+                SearchRequest::read(
+                    $library->id,
+                    ['list' => (string) $list->id, 'order' => 'most_borrowed'],
+                    $eligibility,
+                    listWords: $list->words,
+                ),
+                $covers,
+                $now,
+            );
+        }
         $titles = Title::query()
             ->select(self::COVERS)
-            ->findMany($firsts->flatten()->unique()->all())
+            ->findMany(array_unique(array_merge(...array_map(fn(FoundAtAGlance $of): array => $of->first, $found))))
             ->keyBy('id');
         if ($covers > 3) {
             TitleNames::giveTo($titles);
@@ -124,20 +131,53 @@ final class StaffLists
 
         return array_values(
             $lists
-                ->map(
-                    fn(StaffList $list): ListOnShow => new ListOnShow(
+                ->map(function (StaffList $list) use ($found, $titles): ListOnShow {
+                    $of = $found[$list->id] ?? new FoundAtAGlance();
+
+                    return new ListOnShow(
                         $list,
-                        (int) ($rows[$list->id]->titles ?? 0),
-                        (int) ($rows[$list->id]->ready ?? 0),
-                        array_values(
-                            array_filter(
-                                array_map(fn(int $id): ?Title => $titles[$id] ?? null, $firsts[$list->id] ?? []),
-                            ),
-                        ),
-                    ),
-                )
+                        $of->titles,
+                        $of->ready,
+                        array_values(array_filter(array_map(fn(int $id): ?Title => $titles[$id] ?? null, $of->first))),
+                    );
+                })
                 ->all(),
         );
+    }
+
+    /**
+     * Counted title by title: what is on lists made by hand, and what a room's choice leaves of any.
+     *
+     * @param  Collection<int, StaffList>  $lists
+     * @return array<int, FoundAtAGlance> by list; of those that have any title
+     */
+    private function oneByOne(
+        Collection $lists,
+        Library $library,
+        DateTimeImmutable $now,
+        CardEligibility $eligibility,
+        ?RoomChoice $choice,
+        int $covers,
+    ): array {
+        if ($lists->isEmpty()) {
+            return [];
+        }
+        [$members, $memberBindings] = $this->members($lists, HeldTitles::perhaps([$library->id], $now));
+        [$can, $canBindings] = HeldTitles::can($library->id, $now, $eligibility);
+        [$where, $whereBindings] = $choice?->sql() ?? ['true', []];
+        $found = [];
+        foreach (
+            DB::select(sprintf(self::COUNTED, $members, $can, $where, $covers), [
+                ...$memberBindings,
+                ...$canBindings,
+                ...$whereBindings,
+            ])
+            as $row
+        ) {
+            $found[$row->list_id] = new FoundAtAGlance($row->titles, $row->ready, json_decode($row->first ?? '[]'));
+        }
+
+        return $found;
     }
 
     /**

@@ -17,6 +17,7 @@ use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\FacetSql;
 use App\Catalogue\Search\FewFound;
+use App\Catalogue\Search\FoundAtAGlance;
 use App\Catalogue\Search\FoundValues;
 use App\Catalogue\Search\RefreshAvailability;
 use App\Catalogue\Search\SearchRequest;
@@ -601,13 +602,21 @@ final class BitmapSearchTest extends TestCase
         $titles = $this->searching($ranked, $ranked, $few, $inSets);
         $facets = $titles->facets($search, $now = $this->now());
 
-        return [
-            $facets,
-            array_map(
-                fn(Title $title): int => $title->id,
-                $titles->page($search, $facets->total, $now, self::TITLES * 2)->items(),
-            ),
-        ];
+        $ids = array_map(
+            fn(Title $title): int => $title->id,
+            $titles->page($search, $facets->total, $now, self::TITLES * 2)->items(),
+        );
+        $ready = $titles->total($search->changed(['ready' => '1']), $now);
+        $this->assertEquals(
+            new FoundAtAGlance(count($ids), $ready, array_slice($ids, 0, 7)),
+            $titles->glance($search, 7, $now),
+        );
+        $this->assertSame(array_slice($ids, 0, 7), array_column($titles->first($search, 7, $now), 'id'));
+        $formats = $titles->formats($search, $now);
+        $this->assertSame(count($ids), array_sum($formats));
+        $this->assertEquals(array_intersect_key($facets->of('format'), $formats), $formats);
+
+        return [$facets, $ids];
     }
 
     /** @return array<string, mixed> without an order of values that means nothing */
