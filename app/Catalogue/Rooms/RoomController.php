@@ -50,7 +50,7 @@ final class RoomController
             'rooms' => $this->rooms->of($this->current->requiredLibrary()),
             'choice' => $choice,
             'lists' => $this->showing($room, $choice, self::COVERS),
-            'subjects' => $subjects->of($this->current->requiredLibrary()->id, $room),
+            'subjects' => $subjects->of($this->current->requiredLibrary()->id, $room, CarbonImmutable::now()),
         ]);
     }
 

@@ -6,6 +6,7 @@ namespace Tests\App\Catalogue;
 
 use App\Catalogue\Records\SaveRecord;
 use App\Catalogue\Rooms\LibraryRooms;
+use App\Catalogue\Rooms\RoomSubjects;
 use App\Catalogue\SimilarTitles\CountBorrowedTogether;
 use App\Models\LibraryRoom;
 use App\Models\StaffList;
@@ -247,6 +248,32 @@ final class RoomTest extends TestCase
                 ->assertSessionHasErrors();
         }
         $this->assertSame(0, StaffList::query()->count());
+    }
+
+    public function test_a_room_offers_what_titles_for_its_readers_are_most_about(): void
+    {
+        foreach ([['Birds', 'Tides'], ['Birds'], ['Birds', 'Boats'], ['Boats']] as $n => $subjects) {
+            $this->record("For children {$n}", $subjects, ages: '6-9');
+        }
+        $this->record('For grown-ups', ['Taxes']);
+        $library = $this->library();
+        $of = fn(string $room): array => array_values(
+            app(RoomSubjects::class)->of(
+                $library->id,
+                app(LibraryRooms::class)->find($library, $room) ?? $this->fail($room),
+                $this->now(),
+            ),
+        );
+        $this->assertSame(['Birds', 'Boats', 'Tides'], $of('children'));
+        $room = LibraryRoom::query()->create([
+            'library_id' => $library->id,
+            'slug' => 'harbour',
+            'names' => ['en' => 'Harbour'],
+            'position' => 9,
+        ]);
+        $this->assertSame([], $of('harbour'));
+        $this->staffList('Old boats', 'harbour', null, $this->record('A boat', ['Boats', 'Wood']));
+        $this->assertSame(['Boats', 'Wood'], $of('harbour'));
     }
 
     public function test_others_like_it_share_series_people_and_subjects_and_can_be_had_here(): void
