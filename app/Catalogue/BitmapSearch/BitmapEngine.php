@@ -60,11 +60,16 @@ final class BitmapEngine implements SearchEngine
     public function titles(SearchRequest $search, int $total, int $count, int $from, DateTimeImmutable $now): array
     {
         $found = $this->found($search, $now);
-        $set = $this->set($found, $search, $now);
+        $others = $this->oneByOne($found, $search, $now);
+        $ready = $search->order === 'soonest' ? self::ready($found, $others) : TitleSet::none();
+        if ($ready->count() >= $from + $count) {
+            // Of those that are ready nobody need ask how long they take.
+            return $this->order->byPopularity($found, $ready, $count, $from);
+        }
 
         return $this->order->titles(
             found: $found,
-            set: $set,
+            set: self::all($found, $others),
             search: $search,
             many: $total > $this->walked,
             ranked: $total <= $this->ranked,
@@ -97,7 +102,7 @@ final class BitmapEngine implements SearchEngine
     {
         $found = $this->found($search, $now);
         $others = $this->oneByOne($found, $search, $now);
-        $set = $found->matching()->or(TitleSet::of(array_keys($others)));
+        $set = self::all($found, $others);
         $titles = $set->count();
         $ready = $found->matching()->forCounting()->countWith($found->can[ReadyFilter::name()]);
 
@@ -170,9 +175,21 @@ final class BitmapEngine implements SearchEngine
     /** All that a search finds. */
     private function set(BitmapResult $found, SearchRequest $search, DateTimeImmutable $now): TitleSet
     {
-        $others = $this->oneByOne($found, $search, $now);
+        return self::all($found, $this->oneByOne($found, $search, $now));
+    }
 
+    /** @param  array<int, stdClass>  $others  as oneByOne() gives them */
+    private static function all(BitmapResult $found, array $others): TitleSet
+    {
         return $others === [] ? $found->matching() : $found->matching()->or(TitleSet::of(array_keys($others)));
+    }
+
+    /** @param  array<int, stdClass>  $others  as oneByOne() gives them */
+    private static function ready(BitmapResult $found, array $others): TitleSet
+    {
+        $ready = array_keys(array_filter($others, fn(stdClass $of): bool => $of->ready));
+
+        return $found->matching()->and($found->can[ReadyFilter::name()])->or(TitleSet::of($ready));
     }
 
     /** @return array<int, stdClass> what it finds of the titles that sets do not tell of: format, and whether ready */

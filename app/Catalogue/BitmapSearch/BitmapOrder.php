@@ -85,6 +85,21 @@ final readonly class BitmapOrder
         return self::inRings($rings(), false, $count, $from);
     }
 
+    /** @return list<Title> so many of a set, after so many, those borrowed most first */
+    public function byPopularity(BitmapResult $found, TitleSet $set, int $count, int $from): array
+    {
+        return TitleNames::inOrder(
+            $this->ordered(
+                set: $set,
+                all: $found->gathering->titles(),
+                order: 'most_borrowed',
+                sorted: ['s.times_borrowed + 0 desc', []],
+                count: $count,
+                from: $from,
+            ),
+        );
+    }
+
     /**
      * @param  Generator<int, TitleSet>  $rings  one after another
      * @param  bool  $newest  the order within each, otherwise by how often they are borrowed

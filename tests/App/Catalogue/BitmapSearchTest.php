@@ -390,6 +390,8 @@ final class BitmapSearchTest extends TestCase
                 $this->assertSame($some, $titles->among($search, $total, $among, $this->now()), $order);
             }
             $this->assertSame($orders[1], $orders[0], $order);
+            $plain = (new SqlEngine(new FacetSql(), 3))->titles($search, $total, $total, 0, $this->now());
+            $this->assertSame(array_column($plain, 'id'), $orders[0], "{$order}, by SQL");
         }
     }
 
