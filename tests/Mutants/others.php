@@ -304,4 +304,11 @@ return [
     ['app/Catalogue/BitmapSearch/BitmapEngine.php', ' + ($others[$format] ?? 0)', '', 'BitmapSearchTest'],
     ['app/Catalogue/BitmapSearch/BitmapEngine.php', '->or(TitleSet::of($ready))', '', 'BitmapSearchTest'],
     ['app/Catalogue/BitmapSearch/QueryBitmap.php', ', ...$elsewhere]', ']', 'BitmapSearchTest'],
+    ['app/Shared/View/Covers/CoverLines.php', "preg_match_all('/\\X/u'", "preg_match_all('/./u'", 'CoverLinesTest'],
+    [
+        'app/Shared/View/Covers/CoverLines.php',
+        "if (\$line !== '' && self::width(",
+        'if (self::width(',
+        'CoverLinesTest',
+    ],
 ];

@@ -24,6 +24,9 @@ final class DrawnCover
         ['#20303c', '#9fb6c0', '#f3e9cf'],
     ];
 
+    /** For a line of words, of the 120 that a cover is wide. */
+    private const ROOM = 102;
+
     private readonly int $seed;
 
     private readonly string $ground;
@@ -74,16 +77,14 @@ final class DrawnCover
     private function words(): string
     {
         $isIssue = $this->title->format === Format::Magazine;
-        $lines = array_slice(
-            explode("\n", wordwrap($this->title->name, $isIssue ? 12 : 14, "\n", true)),
-            0,
-            match (true) {
-                $this->bottom === 120 || $isIssue => 2 + (int) !$isIssue,
-                default => 4,
-            },
-        );
-        $by = $this->title->people()[0][1] ?? ($this->title->edition ?? '');
         [$size, $step] = $isIssue ? [17, 18] : [14, 16];
+        $most = match (true) {
+            $isIssue => 2,
+            $this->bottom === 120 => 3,
+            default => 4,
+        };
+        $lines = CoverLines::of($this->title->name, $size, self::ROOM, $most);
+        $by = $this->title->people()[0][1] ?? ($this->title->edition ?? '');
         $svg = '<rect width="120" height="' . (26 + count($lines) * $step) . "\" fill=\"{$this->ground}\"/>";
         foreach ($lines as $i => $text) {
             $svg .=
