@@ -31,6 +31,7 @@ final class CoverLinesTest extends TestCase
         $this->assertCount(3, $lines);
         $this->assertStringEndsWith('…', $lines[2]);
         $this->assertSame(['W…'], CoverLines::of('WWWWW', 14, 35, 1));
+        $this->assertSame(['W', 'W'], CoverLines::of('WW', 14, 10, 4));
     }
 
     /** Names by lot, of many scripts, with letters that are made of several characters. */
