@@ -70,6 +70,7 @@ final class Behaviours
                 0.45,
             ],
             self::PRIZE => [$library($soon(0.1, 0.002), $alike, prize: 800), 90, 0.35],
+            'kept 48 h' => [$library($never(0.001), $alike, 48), 90, 0.4],
             'kept 120 h' => [$library($never(0.001), $alike, 120), 90, 0.4],
         ];
     }
