@@ -12,6 +12,7 @@ use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\Suggestions\Spelling;
 use App\Catalogue\Suggestions\Suggest;
 use App\Lending\LoanRules\CardEligibility;
+use Bench\PagesAtSize;
 use Bench\Peer;
 use Bench\Report;
 use Bench\SearchQueries;
@@ -185,6 +186,7 @@ foreach ($scales as $scale) {
     }
     sort($byClass);
     Report::table(['class, 1 client', 'titles', 'p50 ms', 'p95 ms', 'peer p50', 'peer p95'], $byClass);
+    (new PagesAtSize((string) config('app.url'), 'saltmere'))->table($queries);
 
     [$suggest, $other, $catalogue, $now] = [
         $app->make(Suggest::class),
