@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\ReadyFilter;
 use App\Models\Title;
 use App\Shared\Sql;
 use App\Shared\TitleNames;
@@ -90,27 +91,35 @@ final class SqlEngine implements SearchEngine
     public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance
     {
         [$join, $where, $bindings] = SearchSql::where($search, $now);
-        $counted = DB::selectOne(
-            "select count(*) titles, count(*) filter (where had.can & ? > 0) ready
-                from search_rows s {$join} where {$where}",
-            [HeldTitles::READY, ...$bindings],
-        );
+        if ($search->order === 'relevance') {
+            $titles = $this->count($search, $now);
+            $ready = $this->count($search->changed([ReadyFilter::name() => '1']), $now);
 
-        return new FoundAtAGlance(
-            $counted->titles,
-            $counted->ready,
-            $counted->titles === 0 || $first === 0
-                ? []
-                : $this->numbers(
+            return new FoundAtAGlance(
+                $titles,
+                $ready,
+                $this->numbers(
                     search: $search,
-                    total: $counted->titles,
-                    walk: $counted->titles > $this->walked,
+                    total: $titles,
+                    walk: false,
                     count: $first,
                     from: 0,
                     now: $now,
                     also: ['true', []],
                 ),
+            );
+        }
+        [$order, $orderBindings] = SearchOrder::sql($search, walk: false);
+        $names = SearchOrder::join($order);
+        $row = DB::selectOne(
+            "with f as (select s.title_id, had.can, row_number() over (order by {$order}, s.title_id) nth
+                    from search_rows s {$names} {$join} where {$where})
+                select count(*) titles, count(*) filter (where can & ? > 0) ready,
+                    array_to_json(array_agg(title_id order by nth) filter (where nth <= ?)) first from f",
+            [...$orderBindings, ...$bindings, HeldTitles::READY, $first],
         );
+
+        return new FoundAtAGlance($row->titles, $row->ready, json_decode($row->first ?? '[]'));
     }
 
     public function formats(SearchRequest $search, DateTimeImmutable $now): array
