@@ -7,6 +7,7 @@ namespace App\Reading\Publications;
 use App\Models\Publication;
 use App\Models\Title;
 use App\Models\Upload;
+use FilesystemIterator;
 use Illuminate\Console\Command;
 use Illuminate\Filesystem\Filesystem;
 
@@ -24,7 +25,7 @@ final class TidyCommand extends Command
     {
         $old = fn(string $path): bool => (int) filemtime($path) < time() - self::HOURS * 3600;
         $removed = 0;
-        foreach (array_filter(glob(storage_path('publications/*')) ?: [], $old) as $folder) {
+        foreach (array_filter(self::in(storage_path('publications')), $old) as $folder) {
             $name = basename($folder);
             $isHalfMade = preg_match('/^[0-9a-f]{64}\.[0-9a-f]{8}$/', $name) === 1;
             $isNobodys =
@@ -40,7 +41,7 @@ final class TidyCommand extends Command
                 }
             }
         }
-        foreach (array_filter(glob(storage_path('publications/covers/*')) ?: [], $old) as $file) {
+        foreach (array_filter(self::in(storage_path('publications/covers')), $old) as $file) {
             if (
                 Title::query()
                     ->where('own_cover', 'covers/' . basename($file))
@@ -52,7 +53,7 @@ final class TidyCommand extends Command
         }
         // Only in a folder of our own: elsewhere others have files of such names.
         $temporary = str_starts_with(sys_get_temp_dir(), dirname(storage_path()) . '/')
-            ? array_filter(glob(sys_get_temp_dir() . '/*') ?: [], is_file(...))
+            ? array_filter(self::in(sys_get_temp_dir()), is_file(...))
             : [];
         foreach (array_filter($temporary, $old) as $file) {
             $files->delete($file);
@@ -67,5 +68,24 @@ final class TidyCommand extends Command
         $this->line("{$removed} removed.");
 
         return self::SUCCESS;
+    }
+
+    /** @return list<string> what is in a folder; one that cannot be read is an error, and not empty */
+    private static function in(string $folder): array
+    {
+        // What was asked of a file before is not believed.
+        clearstatcache();
+
+        return is_dir($folder)
+            ? array_values(
+                iterator_to_array(
+                    new FilesystemIterator(
+                        $folder,
+                        FilesystemIterator::CURRENT_AS_PATHNAME | FilesystemIterator::SKIP_DOTS,
+                    ),
+                    false,
+                ),
+            )
+            : [];
     }
 }

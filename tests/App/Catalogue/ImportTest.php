@@ -394,13 +394,15 @@ final class ImportTest extends TestCase
         $this->assertDirectoryExists($old, 'a backup that is being made may name it');
         touch($old, time() - 90_000);
         Artisan::call('storage:tidy');
+        $said = Artisan::output();
         clearstatcache();
         $this->assertDirectoryDoesNotExist(
             $old,
             sprintf(
-                '%s Publications: %s; changed %d s ago; %s.',
-                Artisan::output(),
+                '%s Publications: %s, and in their folder %s; changed %d s ago; %s.',
+                $said,
                 Publication::query()->pluck('sha256')->implode(' '),
+                implode(' ', @scandir(dirname($old)) ?: []),
                 time() - (int) @filemtime($old),
                 implode(' ', @scandir($old) ?: []),
             ),
