@@ -7,9 +7,9 @@ namespace App\Reading\Publications;
 use App\Models\Publication;
 use App\Models\Title;
 use App\Models\Upload;
-use FilesystemIterator;
 use Illuminate\Console\Command;
 use Illuminate\Filesystem\Filesystem;
+use RuntimeException;
 
 /** Run every night: what imports and downloads that were ended from without have left. */
 final class TidyCommand extends Command
@@ -76,16 +76,14 @@ final class TidyCommand extends Command
         // What was asked of a file before is not believed.
         clearstatcache();
 
-        return is_dir($folder)
-            ? array_values(
-                iterator_to_array(
-                    new FilesystemIterator(
-                        $folder,
-                        FilesystemIterator::CURRENT_AS_PATHNAME | FilesystemIterator::SKIP_DOTS,
-                    ),
-                    false,
-                ),
-            )
-            : [];
+        $names = is_dir($folder) ? scandir($folder) : [];
+        if ($names === false) {
+            throw new RuntimeException("{$folder} cannot be read.");
+        }
+
+        return array_map(
+            fn(string $name): string => "{$folder}/{$name}",
+            array_values(array_diff($names, ['.', '..'])),
+        );
     }
 }
