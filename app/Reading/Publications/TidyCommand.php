@@ -70,7 +70,7 @@ final class TidyCommand extends Command
         return self::SUCCESS;
     }
 
-    /** @return list<string> what is in a folder; one that cannot be read is an error, and not empty */
+    /** @return list<string> what is in a folder, but for what is hidden; one that cannot be read is not empty */
     private static function in(string $folder): array
     {
         // What was asked of a file before is not believed.
@@ -83,7 +83,7 @@ final class TidyCommand extends Command
 
         return array_map(
             fn(string $name): string => "{$folder}/{$name}",
-            array_values(array_diff($names, ['.', '..'])),
+            array_values(array_filter($names, fn(string $name): bool => !str_starts_with($name, '.'))),
         );
     }
 }
