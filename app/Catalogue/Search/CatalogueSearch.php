@@ -57,9 +57,7 @@ final class CatalogueSearch
         return new LengthAwarePaginator($titles, $total, $perPage, $page, ['path' => Paginator::resolveCurrentPath()]);
     }
 
-    /**
-     * @return list<Title> the first of what a search finds, with their names
-     */
+    /** @return list<Title> the first of what a search finds, with their names */
     public function first(SearchRequest $search, int $count, DateTimeImmutable $now): array
     {
         $engine = $this->engine($search, $now);

@@ -29,7 +29,11 @@ interface SearchEngine
      */
     public function inOrder(SearchRequest $search, int $total, array $among, DateTimeImmutable $now): array;
 
-    /** @param  int  $first  so many come with it */
+    /**
+     * How many titles a search finds, how many of them are ready, and the first: for orders other than by relevance.
+     *
+     * @param  int  $first  so many come with it
+     */
     public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance;
 
     /** @return array<string, int> how many titles it finds of each format that any has */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Catalogue\Search;
 
 use App\Catalogue\Filters\ListFilter;
-use App\Catalogue\Filters\ReadyFilter;
 use App\Models\Title;
 use App\Shared\Sql;
 use App\Shared\TitleNames;
@@ -91,24 +90,6 @@ final class SqlEngine implements SearchEngine
     public function glance(SearchRequest $search, int $first, DateTimeImmutable $now): FoundAtAGlance
     {
         [$join, $where, $bindings] = SearchSql::where($search, $now);
-        if ($search->order === 'relevance') {
-            $titles = $this->count($search, $now);
-            $ready = $this->count($search->changed([ReadyFilter::name() => '1']), $now);
-
-            return new FoundAtAGlance(
-                $titles,
-                $ready,
-                $this->numbers(
-                    search: $search,
-                    total: $titles,
-                    walk: false,
-                    count: $first,
-                    from: 0,
-                    now: $now,
-                    also: ['true', []],
-                ),
-            );
-        }
         [$order, $orderBindings] = SearchOrder::sql($search, walk: false);
         $names = SearchOrder::join($order);
         $row = DB::selectOne(

@@ -19,6 +19,7 @@ use FigPorch\Core\Catalogue\Record;
 use FigPorch\Core\Desk\StaffRole;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\App\TestCase;
 
 /** Rooms, the lists in them, how they open, and what is like what. */
@@ -149,16 +150,17 @@ final class RoomTest extends TestCase
         }
     }
 
-    public function test_a_room_opens_as_a_person_has_set_it_once(): void
+    /** @param  string|null  $words  of a list made by a search; null for one made by hand */
+    #[TestWith([null])]
+    #[TestWith(['author:ebbing'])]
+    public function test_a_room_opens_as_a_person_has_set_it_once(?string $words): void
     {
-        $this->staffList(
-            'Up and away',
-            'children',
-            null,
+        $titles = [
             $this->record('The Kite', ['Fiction', 'Wind'], '6-8'),
             $this->record('The Egg', ['Non-fiction', 'Birds'], '9-12'),
             $this->record('The Nest', ['Non-fiction', 'Birds'], '6-8'),
-        );
+        ];
+        $this->staffList('Up and away', 'children', $words, ...$words === null ? $titles : []);
         $person = $this->card()->person;
         $this->actingAs($person)->get('/rooms/children?library=saltmere')->assertSee('3 titles');
         $this->post('/rooms/children', ['ages' => '6-8', 'kind' => 'facts'])->assertRedirect('/rooms/children');
