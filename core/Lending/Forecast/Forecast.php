@@ -24,6 +24,11 @@ final class Forecast
 
     private const FEWEST_DRAWS = 60;
 
+    /** Turns that are played through at the most, where a line is so long that the fewest draws would be more. */
+    private const MOST_TURNS = 12_000;
+
+    private const LEAST_DRAWS = 30;
+
     /** From so many holds ahead the range is computed and not drawn. */
     private const LONG_LINE = 40;
 
@@ -150,7 +155,12 @@ final class Forecast
 
     private static function draws(Line $line, int $effort): int
     {
-        return max(self::FEWEST_DRAWS, intdiv($effort, count($line->ahead) + 1));
+        $turns = count($line->ahead) + 1;
+
+        return min(
+            max(self::FEWEST_DRAWS, intdiv($effort, $turns)),
+            max(self::LEAST_DRAWS, intdiv(self::MOST_TURNS, $turns)),
+        );
     }
 
     /**

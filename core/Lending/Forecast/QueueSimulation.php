@@ -152,13 +152,13 @@ final readonly class QueueSimulation
         $misses = [];
         while ($copies !== []) {
             $c = 0;
+            [$t, $i] = $copies[0];
             foreach ($copies as $n => $copy) {
-                if ($copy[0] < $copies[$c][0]) {
+                if ($copy[0] < $t) {
                     $c = $n;
+                    [$t, $i] = $copy;
                 }
             }
-            $t = $copies[$c][0];
-            $i = $copies[$c][1];
             if ($left[$i] < 1 || $t >= $ends[$i]) {
                 unset($copies[$c]);
                 $copies = array_values($copies);
