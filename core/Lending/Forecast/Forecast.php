@@ -25,7 +25,7 @@ final class Forecast
     private const FEWEST_DRAWS = 60;
 
     /** Turns that are played through at the most, where a line is so long that the fewest draws would be more. */
-    private const MOST_TURNS = 12_000;
+    private const MOST_TURNS = 10_000;
 
     private const LEAST_DRAWS = 30;
 
