@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\NoPendingMigrations;
@@ -32,6 +33,13 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(RequestContext::class);
+        // Pages ask the same again and again; a command asks most things once.
+        if (PHP_SAPI === 'fpm-fcgi') {
+            Connection::resolverFor(
+                'pgsql',
+                fn(mixed ...$of): RememberedPlans => new RememberedPlans(...$of),
+            );
+        }
         $this->app->extend('translation.loader', fn(FileLoader $loader): SentenceFiles => SentenceFiles::of($loader));
         $this->app->extend(
             'migrator',

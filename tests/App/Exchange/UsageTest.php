@@ -137,6 +137,21 @@ final class UsageTest extends TestCase
         $this->assertSame(['limit_exceeded' => 1, 'no_licence' => 1], array_slice($this->counted(), -2));
     }
 
+    public function test_a_hold_is_on_the_disk_before_it_is_said_to_be_placed(): void
+    {
+        $title = $this->title();
+        $this->act(Act::Record, $title, 'a');
+
+        $commit = DB::transaction(function () use ($title): string {
+            DB::statement('set local synchronous_commit = on');
+            $this->act(Act::Record, $title, 'b');
+
+            return DB::scalar('show synchronous_commit');
+        });
+
+        self::assertSame('on', $commit);
+    }
+
     public function test_robots_are_left_out_and_whoever_is_signed_in_is_none(): void
     {
         $this->licence($title = $this->title());
