@@ -13,8 +13,8 @@ return [
             'username' => env('DB_USERNAME', 'figporch'),
             'password' => env('DB_PASSWORD', ''),
             'sslmode' => 'prefer',
-            // Persistent connections leave nothing behind: no session-level SET, no open transaction. Unprepared
-            // statements still send their parameters apart, in one round trip instead of two.
+            // Persistent connections leave nothing behind but plans (RememberedPlans): no session-level SET, no open
+            // transaction. Unprepared statements still send their parameters apart, in one round trip instead of two.
             'options' => [
                 PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', true),
                 PDO::PGSQL_ATTR_DISABLE_PREPARES => true,

@@ -35,10 +35,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(RequestContext::class);
         // Pages ask the same again and again; a command asks most things once.
         if (PHP_SAPI === 'fpm-fcgi') {
-            Connection::resolverFor(
-                'pgsql',
-                fn(mixed ...$of): RememberedPlans => new RememberedPlans(...$of),
-            );
+            Connection::resolverFor('pgsql', fn(mixed ...$of): RememberedPlans => new RememberedPlans(...$of));
         }
         $this->app->extend('translation.loader', fn(FileLoader $loader): SentenceFiles => SentenceFiles::of($loader));
         $this->app->extend(

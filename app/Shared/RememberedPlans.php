@@ -29,24 +29,30 @@ final class RememberedPlans extends PostgresConnection
      * Not these: lists of values are of many lengths, each another question; and how titles are best looked for depends
      * on how common the words are, which a plan made for any words does not know.
      */
-    private const NOT_KEPT = '/\(\?, \?|\bsearch_rows\b/';
+    private const NOT_KEPT = '/\(\?, \?|@@|\bsearch_rows\b/';
 
+    /**
+     * @param  string  $query
+     * @param  array<int|string, mixed>  $bindings
+     * @param  bool  $useReadPdo
+     * @return list<mixed>
+     */
     public function select($query, $bindings = [], $useReadPdo = true): array
     {
         if ($this->transactions > 0 || $this->pretending() || preg_match(self::NOT_KEPT, $query) === 1) {
-            return parent::select($query, $bindings, $useReadPdo);
+            return array_values(parent::select($query, $bindings, $useReadPdo));
         }
         $statement = self::numbered($query, count($bindings));
 
         return $statement === null || !array_is_list($bindings)
-            ? parent::select($query, $bindings, $useReadPdo)
+            ? array_values(parent::select($query, $bindings, $useReadPdo))
             : $this->run(
                 $query,
                 $bindings,
                 fn(string $query, array $bindings): array => $this->answer(
                     $this->getPdoForSelect($useReadPdo),
                     $statement,
-                    $this->prepareBindings($bindings),
+                    array_values($this->prepareBindings($bindings)),
                 ),
             );
     }
@@ -72,7 +78,7 @@ final class RememberedPlans extends PostgresConnection
 
     /**
      * @param  list<mixed>  $values
-     * @return list<object>
+     * @return list<mixed>
      */
     private function answer(PDO $pdo, string $statement, array $values): array
     {
@@ -93,7 +99,7 @@ final class RememberedPlans extends PostgresConnection
 
     /**
      * @param  list<mixed>  $values
-     * @return list<object>
+     * @return list<mixed>
      */
     private function execute(PDO $pdo, string $name, array $values): array
     {
@@ -110,12 +116,12 @@ final class RememberedPlans extends PostgresConnection
         }
         $execute->execute();
 
-        return $execute->fetchAll();
+        return array_values($execute->fetchAll());
     }
 
     private function makeRoom(PDO $pdo): void
     {
-        if ((int) $pdo->query('select count(*) from pg_prepared_statements')->fetchColumn() >= self::MOST) {
+        if (parent::select('select count(*) n from pg_prepared_statements')[0]->n >= self::MOST) {
             $pdo->exec('deallocate all');
         }
     }
