@@ -225,7 +225,9 @@ final class LendingStage
                     now() - interval '1 second' * (g % 60) / 60 from generate_series(1, {$due}) g;
             update licences
                 set copies = case
-                when id <= {$first} + {$awaited} then 1 else 1000 end, copies_free = case when id <= {$first} + {$awaited} then 0 else 999 end where id between {$first} + 1 and {$first} + {$due};
+                when id <= {$first} + {$awaited} then 1 else 1000 end, copies_free =
+                case when id <= {$first} + {$awaited} then 0 else 999 end
+                where id between {$first} + 1 and {$first} + {$due};
             insert into holds (card_id, library_id, title_id, state, placed_at, line_at)
                 select 10000001 + (g * 31 + 5) % {$this->cards}, (select library_id from cards
                     where id = 10000001), {$first} + g, 'waiting', now() - interval '1 day', now() - interval '1 day'

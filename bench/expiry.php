@@ -70,4 +70,5 @@ Report::table(
         ],
     ],
 );
-echo "Counts that differ from a recount, after every run: {$wrong}. Loans still open that were due: {$overdue}. Deadlocks: {$stage->deadlocks()}.\n";
+echo "Counts that differ from a recount, after every run: {$wrong}. " .
+    "Loans still open that were due: {$overdue}. Deadlocks: {$stage->deadlocks()}.\n";

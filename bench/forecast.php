@@ -64,7 +64,8 @@ foreach ($promised as $cell => $of) {
     printf('%s %.1f%s', $cell, $of[intdiv(count($of), 2)], $cell === 'over 40' ? ".\n" : '; ');
 }
 
-echo "\nMore copies bought so that 8 in 10 of those who join get theirs within 21 days: of 100 lines played out with them, " .
+echo "\nMore copies bought so that 8 in 10 of those who join get theirs within 21 days: " .
+    'of 100 lines played out with them, ' .
     "those in time; in brackets with one copy fewer. Mark: 75 to 90, and less.\n\n| behaviour | " .
     implode(' | ', $cells) .
     " |\n|---|" .

@@ -38,9 +38,9 @@ for ($c = 1; $c <= CHAPTERS; $c++) {
         for ($i = 0; $i < 2100; $i++) {
             $path .= ($i === 0 ? 'M' : 'L') . $random->getInt(0, 999) . ' ' . $random->getInt(0, 999);
         }
-        $pictures[
-            "chart-{$c}-{$p}.svg"
-        ] = "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 1000 1000\"><path d=\"{$path}\" fill=\"none\" stroke=\"#1f4b56\"/></svg>";
+        $pictures["chart-{$c}-{$p}.svg"] =
+            '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000">' .
+            "<path d=\"{$path}\" fill=\"none\" stroke=\"#1f4b56\"/></svg>";
         $html .=
             '<p>' .
             str_repeat("What the pilot saw at mark {$c}.{$p} he wrote down. ", 30) .

@@ -83,7 +83,8 @@ foreach (['a searched catalogue page' => $searched, 'a title’s page' => $title
 $again = $rates->of('/up');
 $floor = ($bare[0] + $again[0]) / 2;
 printf(
-    "\nEight clients at once, on %d processors. The framework's own page without anything on it: %.0f, later %.0f a second, median %.1f ms.\n\n",
+    "\nEight clients at once, on %d processors. The framework's own page without anything on it: " .
+        "%.0f, later %.0f a second, median %.1f ms.\n\n",
     (int) trim((string) shell_exec('nproc')),
     $bare[0],
     $again[0],

@@ -94,7 +94,8 @@ $floor = (hrtime(true) - $began) / 1e9;
 Report::head(
     'Records',
     sprintf(
-        '%s MARC records in ISO 2709 (%d MB), of a catalogue with %s titles before; each run once. Floor: yaz-marcdump ' .
+        '%s MARC records in ISO 2709 (%d MB), of a catalogue with %s titles before; each run once. ' .
+            'Floor: yaz-marcdump ' .
             'alone makes MARCXML of the file. Marks: 100,000 in 300 s and 300 MB.',
         number_format($many),
         filesize($file) >> 20,

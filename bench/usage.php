@@ -30,7 +30,8 @@ DB::delete('delete from usage_counts where library_id = ?', [$library]);
 DB::statement(
     "with t as (select array_agg(id) ids, count(*)::int n from titles)
         insert into usage_events (library_id, happened_at, visit, act, title_id)
-        select ?, ?::timestamptz + (g - (g % 10 = 9)::int) * interval '26 days' / ? + (g % 10 = 9)::int * interval '1 second',
+        select ?, ?::timestamptz + (g - (g % 10 = 9)::int) * interval '26 days' / ?
+                + (g % 10 = 9)::int * interval '1 second',
             substr(sha256(((g - (g % 10 = 9)::int) / 8)::text::bytea), 1, 12),
             (array['record', 'record', 'reading', 'excerpt', 'file'])[1 + (g - (g % 10 = 9)::int) % 5],
             t.ids[1 + ((g - (g % 10 = 9)::int)::bigint * 104729 % t.n)::int]
@@ -43,7 +44,8 @@ DB::statement('vacuum analyze usage_events');
 Report::head(
     'Usage',
     sprintf(
-        '%s uses of %s titles in one month. One client; the median of 5 requests after 1; the time is that to the first ' .
+        '%s uses of %s titles in one month. One client; the median of 5 requests after 1; ' .
+            'the time is that to the first ' .
             'byte. Floor: PostgreSQL counts the rows. Mark: 2 s.',
         number_format($events),
         number_format(DB::table('titles')->count()),

@@ -40,7 +40,8 @@ return [
     // Host names by which this installation is asked for, with commas between; that of the address in APP_URL where
     // there are none. And the addresses of proxies that say whom they ask for (X-Forwarded-…).
     'hosts' => env('TRUSTED_HOSTS', ''),
-    // Hosts of this network, with their ports and commas between, that libraries may name as their own system or school.
+    // Hosts of this network, with their ports and commas between, that libraries may name as their own system or
+    // school.
     'inner_hosts' => env('INNER_HOSTS', ''),
     'proxies' => env('TRUSTED_PROXIES', ''),
     // Whether the demo's cards may be shown on the sign-in page.

@@ -117,7 +117,9 @@ final class DemoMagazines
         $top = $height * 0.36;
         $size = $height * 0.06;
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 {$width} {$height}\" aria-hidden=\"true\"><rect width=\"{$width}\" height=\"{$height}\" fill=\"{$colour}\"/><circle cx=\"{$left}\" cy=\"{$top}\" r=\"{$size}\" fill=\"#e2a32b\"/>{$lines}</svg>";
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 {$width} {$height}\" aria-hidden=\"true\">" .
+            "<rect width=\"{$width}\" height=\"{$height}\" fill=\"{$colour}\"/>" .
+            "<circle cx=\"{$left}\" cy=\"{$top}\" r=\"{$size}\" fill=\"#e2a32b\"/>{$lines}</svg>";
     }
 
     private static function x(string $text): string

@@ -172,7 +172,9 @@ final class EpubBuilder
                 $break = '';
                 if ($since > 1300) {
                     $page++;
-                    $break = "<span epub:type=\"pagebreak\" role=\"doc-pagebreak\" id=\"page-{$page}\" aria-label=\"{$page}\"></span>";
+                    $break =
+                        "<span epub:type=\"pagebreak\" role=\"doc-pagebreak\" id=\"page-{$page}\" " .
+                        "aria-label=\"{$page}\"></span>";
                     $since = 0;
                 }
                 $since += strlen($m[1]);
@@ -292,7 +294,8 @@ final class EpubBuilder
             'version="3.0" unique-identifier="id" xml:lang="' .
             self::x($book->language) .
             '">' .
-            "<metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\">{$meta}</metadata><manifest>{$manifest}</manifest><spine{$direction}>{$spine}</spine></package>";
+            "<metadata xmlns:dc=\"http://purl.org/dc/elements/1.1/\">{$meta}</metadata>" .
+            "<manifest>{$manifest}</manifest><spine{$direction}>{$spine}</spine></package>";
     }
 
     private function nav(Book $book): string

@@ -13,8 +13,8 @@ use FigPorch\Demo\Media\Tune;
 use LogicException;
 
 /**
- * A file for each record that came without one: a short talk, a few tunes, a short film, an issue. About a second's work
- * each, and the same every time.
+ * A file for each record that came without one: a short talk, a few tunes, a short film, an issue. About a second's
+ * work each, and the same every time.
  */
 final class FilesOfRecords
 {

@@ -7,7 +7,8 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 
 /**
- * The mail address of a person's e-reader. It is written to once it has been confirmed with the code that was sent there.
+ * The mail address of a person's e-reader. It is written to once it has been confirmed with the code that was sent
+ * there.
  *
  * @property int $person_id
  * @property string $address

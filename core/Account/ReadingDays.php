@@ -8,8 +8,8 @@ use DateTimeImmutable;
 use DateTimeZone;
 
 /**
- * How long somebody read on each day, by a clock of theirs. What two devices report of the same moment counts once, with
- * the first of them. Rules §7.
+ * How long somebody read on each day, by a clock of theirs. What two devices report of the same moment counts once,
+ * with the first of them. Rules §7.
  */
 final readonly class ReadingDays
 {

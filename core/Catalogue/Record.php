@@ -182,7 +182,8 @@ final readonly class Record
     /**
      * The same record with other names.
      *
-     * @param  callable(string, string): string  $name  the name for 'person', 'series' or 'subject', and one as it stands
+     * @param  callable(string, string): string  $name  the name for 'person', 'series' or 'subject', and one as it
+     *     stands
      */
     public function renamed(callable $name): self
     {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue;
 
-/** "book 2 far skerries": the number of a book in its series, as people ask for it, in the languages that pages have. */
+/**
+ * "book 2 far skerries": the number of a book in its series, as people ask for it, in the languages that pages have.
+ */
 final readonly class SeriesNumber
 {
     private const WORDS = [

@@ -10,8 +10,8 @@ final class ToldApart
     /**
      * @template K of array-key
      *
-     * @param  array<K, array{string, list<string>}>  $things  of each its name, and its facts in the order in which they
-     *     are to be tried; as many for each, empty where it has none
+     * @param  array<K, array{string, list<string>}>  $things  of each its name, and its facts in the order in which
+     *     they are to be tried; as many for each, empty where it has none
      * @return array<K, string> the facts of those whose name others have: as few as tell most of them apart
      */
     public static function facts(array $things): array

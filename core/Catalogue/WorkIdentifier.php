@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace FigPorch\Core\Catalogue;
 
-/** What all editions and formats of one work have in common, as publishers say it: "istc:A022009000000046", an address. */
+/**
+ * What all editions and formats of one work have in common, as publishers say it: "istc:A022009000000046", an address.
+ */
 final class WorkIdentifier
 {
     /** Numbers that are written with strokes or blanks, or without. */

@@ -22,6 +22,8 @@ enum Reason: string
     case BadPdf = 'is no PDF that can be read';
     case OfOthers = 'is an edition that another library has too, so its file is replaced by whoever runs the machine';
     case OfAnother = 'is the file of another title already';
-    case OtherUse = 'is for another use than the title it was sent for: one is read, listened to or watched, and the other is not';
+    case OtherUse =
+        'is for another use than the title it was sent for: one is read, listened to or watched, ' .
+            'and the other is not';
     case NotPlayable = 'holds a file that no browser plays';
 }

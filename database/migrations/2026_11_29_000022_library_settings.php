@@ -21,7 +21,8 @@ return new class extends Migration {
                 add column front_rows jsonb,
                 add constraint libraries_quiet check ((quiet_from is null) = (quiet_until is null)
                     and quiet_from is distinct from quiet_until or quiet_from is null),
-                add constraint libraries_colours check (roof_colour ~ '^#[0-9a-f]{6}$' and door_colour ~ '^#[0-9a-f]{6}$'
+                add constraint libraries_colours check (roof_colour ~ '^#[0-9a-f]{6}$'
+                and door_colour ~ '^#[0-9a-f]{6}$'
                     or (roof_colour is null and door_colour is null));
             comment on column libraries.languages is 'that its pages are offered in; the first for who chooses none';
             comment on column libraries.quiet_from is 'from when on, by its time zone, no notice is mailed or pushed';

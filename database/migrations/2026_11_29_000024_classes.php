@@ -53,7 +53,8 @@ return new class extends Migration {
                 constraint class_sets_days check (first_day <= last_day)
             );
             create index class_sets_title_id_index on class_sets (title_id);
-            comment on column class_sets.borrowed is 'loans of its title by the class in these days: a number, nobody''s name';
+            comment on column class_sets.borrowed is
+                'loans of its title by the class in these days: a number, nobody''s name';
             SQL
             ,
         );

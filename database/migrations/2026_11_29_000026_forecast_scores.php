@@ -30,9 +30,11 @@ return new class extends Migration {
                 constraint forecast_scores_end check ((hold_id is null) = (came_at is not null))
             );
             create index forecast_scores_came on forecast_scores (library_id, came_at) where (came_at is not null);
-            comment on table forecast_scores is 'likely ranges of holds, and when their copy came: then of no hold any more';
+            comment on table forecast_scores is
+                'likely ranges of holds, and when their copy came: then of no hold any more';
             comment on column forecast_scores.ahead is 'holds before it';
-            comment on column forecast_scores.drawn_from is 'the range before it was corrected by how often ranges held';
+            comment on column forecast_scores.drawn_from is
+                'the range before it was corrected by how often ranges held';
 
             create table forecast_corrections (
                 library_id bigint not null,
@@ -43,7 +45,8 @@ return new class extends Migration {
                 constraint forecast_corrections_pkey primary key (library_id, cell),
                 constraint forecast_corrections_library_id_foreign foreign key (library_id) references libraries(id)
             );
-            comment on column forecast_corrections.widen is 'by which share of its width a range is moved out at each end';
+            comment on column forecast_corrections.widen is
+                'by which share of its width a range is moved out at each end';
             SQL
             ,
         );

@@ -23,7 +23,8 @@ return new class extends Migration {
                 told_at timestamptz(0),
                 check (last_day is null or last_day >= first_day)
             );
-            comment on column messages.texts is '{"en": {"title": …, "text": Markdown}} in each language that it is written in';
+            comment on column messages.texts is
+                '{"en": {"title": …, "text": Markdown}} in each language that it is written in';
             comment on column messages.rooms is 'in which it stands; in none: on the front door and on Porches';
             comment on column messages.groups is 'of patrons whom it is for; none: for everybody';
             comment on column messages.told_at is 'when an important one was sent';

@@ -23,7 +23,8 @@ return new class extends Migration {
                 last_at timestamptz(0) not null,
                 check (person_id is not null or email is not null)
             );
-            comment on column letters.person_id is 'whose card it was written with; without, the answer goes by mail alone';
+            comment on column letters.person_id is
+                'whose card it was written with; without, the answer goes by mail alone';
             comment on column letters.waits is 'for an answer';
             create index letters_library_id_index on letters (library_id, waits, last_at);
             create index letters_person_id_index on letters (person_id);

@@ -16,7 +16,8 @@ return new class extends Migration {
                 free_at timestamptz not null
             );
             comment on column sign_in_tries.of_hash is 'SHA-1 of what was tried: a card or an address';
-            comment on column sign_in_tries.free_at is 'when all its tries are free again; after it the row says nothing';
+            comment on column sign_in_tries.free_at is
+                'when all its tries are free again; after it the row says nothing';
             create index sign_in_tries_free_at_index on sign_in_tries (free_at);
             SQL
             ,

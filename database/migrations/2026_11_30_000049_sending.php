@@ -46,7 +46,8 @@ return new class extends Migration {
                 constraint sendings_state check (state in ('waiting', 'going', 'sent', 'failed')),
                 constraint sendings_why check ((state = 'failed') = (why is not null))
             );
-            create unique index sendings_once on sendings (person_id, way, goods, facts) where state in ('waiting', 'going');
+            create unique index sendings_once on sendings (person_id, way, goods, facts)
+                where state in ('waiting', 'going');
             create index sendings_loan_id on sendings (loan_id);
             create index sendings_asked_at on sendings (asked_at);
             SQL

@@ -5,7 +5,9 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** Files that end with the loan: what a licence says of downloads, whose passphrase opens them, and where they stand. */
+/**
+ * Files that end with the loan: what a licence says of downloads, whose passphrase opens them, and where they stand.
+ */
 return new class extends Migration {
     public function up(): void
     {
@@ -72,8 +74,10 @@ return new class extends Migration {
                 constraint protected_loans_once unique (loan_id, sha256),
                 constraint protected_loans_key check ((user_key is null) = (hint is null))
             );
-            comment on table protected_loans is 'licence documents of loans: one for a loan, and another where its title has another file since';
-            comment on column protected_loans.user_key is 'encrypted, as it was when the licence was issued; null once the loan is forgotten';
+            comment on table protected_loans is
+                'licence documents of loans: one for a loan, and another where its title has another file since';
+            comment on column protected_loans.user_key is
+                'encrypted, as it was when the licence was issued; null once the loan is forgotten';
             comment on column protected_loans.ends_at is 'what was last told of the loan''s end';
 
             create table protected_loan_events (

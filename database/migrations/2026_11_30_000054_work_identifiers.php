@@ -19,7 +19,8 @@ return new class extends Migration {
                 work_id bigint not null references works(id) on delete cascade
             );
             create index work_identifiers_work_id on work_identifiers (work_id);
-            comment on table work_identifiers is 'of which work a record is that gives the identifier: that which had it first';
+            comment on table work_identifiers is
+                'of which work a record is that gives the identifier: that which had it first';
             SQL
             ,
         );

@@ -12,7 +12,8 @@ return new class extends Migration {
         DB::unprepared(
             <<<'SQL'
             alter table people add column results jsonb;
-            comment on column people.results is 'covers: results are shown as covers; by_work: the titles of a work stand together';
+            comment on column people.results is
+                'covers: results are shown as covers; by_work: the titles of a work stand together';
             SQL
             ,
         );

@@ -5,7 +5,9 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** The bands of ages that each title is for, to narrow a search down by. Bitmaps that know no ages are gathered anew. */
+/**
+ * The bands of ages that each title is for, to narrow a search down by. Bitmaps that know no ages are gathered anew.
+ */
 return new class extends Migration {
     private const BANDS = [[0, 5], [6, 8], [9, 12], [13, 14], [15, 17]];
 

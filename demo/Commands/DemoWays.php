@@ -51,7 +51,8 @@ final class DemoWays extends Command
 
         // Each by the address that it had at the start before this.
         DB::update(
-            "update links set address = regexp_replace(address, '^http://(websites\.lantern\.example|127\.0\.0\.1:\d+)/', ?),
+            "update links set
+                    address = regexp_replace(address, '^http://(websites\.lantern\.example|127\.0\.0\.1:\d+)/', ?),
                 moved_to = regexp_replace(moved_to, '^http://127\.0\.0\.1:\d+/', ?)
                 where address ~ '^http://(websites\.lantern\.example|127\.0\.0\.1:\d+)/'",
             array_fill(0, 2, "http://127.0.0.1:{$this->argument('websites')}/"),

@@ -19,8 +19,8 @@ final class Scenes
 
     /**
      * @return list<array{name: string, director: string, subjects: list<string>, description: string,
-     *     scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}> each scene: what is drawn,
-     *     what is said; a series has its further episodes by name
+     *     scenes: list<array{string, string}>, episodes?: array<string, list<array{string, string}>>}> each scene: what
+     *     is drawn, what is said; a series has its further episodes by name
      */
     public static function films(): array
     {

@@ -37,7 +37,8 @@ const escape = text => String(text ?? '').replace(/[&<>"']/g, c => `&#${c.charCo
 
 const page = (title, body) => `<!doctype html><html lang="en"><meta charset="utf-8"><title>${escape(title)}</title>
 <meta name="viewport" content="width=device-width"><style>
-body{font:16px/1.5 system-ui,sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem;color:#22292f;background:#fbf8f1}
+body{font:16px/1.5 system-ui,sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem;
+    color:#22292f;background:#fbf8f1}
 li{margin:.6rem 0}pre{white-space:pre-wrap;background:#fff;border:1px solid #d9d1bf;border-radius:12px;padding:1rem}
 .soft{color:#5b6166}a{color:#153740}</style><main>${body}</main></html>`
 
@@ -56,14 +57,16 @@ const outbox = createServer(async (request, response) => {
             const rows = await Promise.all(
                 names.slice(0, 200).map(async n => {
                     const mail = await read(n)
+                    const sent = escape(mail.date?.toISOString().replace('T', ' ').slice(0, 16))
                     return `<li><a href="${encodeURIComponent(n)}">${escape(mail.subject)}</a>
-                    <div class="soft">to ${escape(mail.to?.text)} · ${escape(mail.date?.toISOString().replace('T', ' ').slice(0, 16))}</div></li>`
+                    <div class="soft">to ${escape(mail.to?.text)} · ${sent}</div></li>`
                 }),
             )
             response.end(
                 page(
                     'Outbox',
-                    `<h1>Outbox</h1><p class="soft">Mail that the library has sent. Nothing here leaves this machine.</p>
+                    `<h1>Outbox</h1>
+                <p class="soft">Mail that the library has sent. Nothing here leaves this machine.</p>
                 ${rows.length ? `<ol reversed>${rows.join('')}</ol>` : '<p>No mail has been sent yet.</p>'}`,
                 ),
             )
@@ -75,7 +78,8 @@ const outbox = createServer(async (request, response) => {
             page(
                 mail.subject,
                 `<p><a href="./">All mail</a></p><h1>${escape(mail.subject)}</h1>
-            <p class="soft">from ${escape(mail.from?.text)} to ${escape(mail.to?.text)}</p><pre>${escape(mail.text)}</pre>`,
+            <p class="soft">from ${escape(mail.from?.text)} to ${escape(mail.to?.text)}</p>
+            <pre>${escape(mail.text)}</pre>`,
             ),
         )
     } catch {

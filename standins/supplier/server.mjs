@@ -213,8 +213,10 @@ const publication = n => {
         published: `${year}-${String(1 + roll(12)).padStart(2, '0')}`,
         modified: `${year}-12-31T00:00:00Z`,
         description: fiction
-            ? `In ${place}, ${person().name} finds that the ${kind.toLowerCase()} everyone had forgotten is not done with them. <p>A story of ${subjects[0].name.toLowerCase()}.</p>`
-            : `${subjects[0].name} for those who begin and those who go on: from ${place}, with much about the ${kind.toLowerCase()}.`,
+            ? `In ${place}, ${person().name} finds that the ${kind.toLowerCase()} everyone had forgotten is not done ` +
+              `with them. <p>A story of ${subjects[0].name.toLowerCase()}.</p>`
+            : `${subjects[0].name} for those who begin and those who go on: from ${place}, with much about the ` +
+              `${kind.toLowerCase()}.`,
         subject: [...subjects, { name: fiction ? 'Fiction' : 'Non-fiction' }],
     }
     if (format === 'MusicAlbum') metadata.artist = [person()]
@@ -230,7 +232,10 @@ const publication = n => {
         metadata.belongsTo = {
             series: [
                 {
-                    name: `${FIRST[Math.floor(series / FIRST.length + series) % FIRST.length]} of ${PLACES[series % PLACES.length]}`,
+                    name: [
+                        FIRST[Math.floor(series / FIRST.length + series) % FIRST.length],
+                        PLACES[series % PLACES.length],
+                    ].join(' of '),
                     position: 1 + (Math.floor(n / IN_SERIES) % OF_SERIES),
                 },
             ],
@@ -273,7 +278,8 @@ const sell = (n, method, response) => {
         .writeHead(200, { 'Content-Type': 'text/html; charset=utf-8' })
         .end(
             `<!doctype html><html lang="en"><title>${metadata.title} · Mainland Book Supply</title>` +
-                `<h1>${metadata.title}</h1><p>${metadata.identifier} · ${value.toFixed(2)} ${currency}</p>${said}</html>`,
+                `<h1>${metadata.title}</h1>` +
+                `<p>${metadata.identifier} · ${value.toFixed(2)} ${currency}</p>${said}</html>`,
         )
 }
 

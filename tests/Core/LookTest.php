@@ -78,7 +78,10 @@ final class LookTest extends TestCase
         $this->assertStringNotContainsString('url', $look->css());
     }
 
-    /** Every pair in which the colours of the style sheet meet, on light ground and on dark (WCAG 2.2, 1.4.3 and 1.4.11). */
+    /**
+     * Every pair in which the colours of the style sheet meet, on light ground and on dark (WCAG 2.2, 1.4.3 and
+     * 1.4.11).
+     */
     public function test_the_colours_of_the_style_sheet_are_told_apart_wherever_they_meet(): void
     {
         $css = (string) file_get_contents(__DIR__ . '/../../resources/css/app.css');

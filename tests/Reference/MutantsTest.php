@@ -6,7 +6,9 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\TestCase;
 
-/** What tests/Mutants breaks is there: code that was written anew since is asked about no more, and nobody would know. */
+/**
+ * What tests/Mutants breaks is there: code that was written anew since is asked about no more, and nobody would know.
+ */
 final class MutantsTest extends TestCase
 {
     public function test_every_mutant_has_something_to_break(): void

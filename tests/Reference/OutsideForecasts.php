@@ -130,8 +130,8 @@ final class OutsideForecasts
     }
 
     /**
-     * Buys for lines what the Desk says is enough for a wait under a number of days, and plays them out with it and with
-     * one copy fewer.
+     * Buys for lines what the Desk says is enough for a wait under a number of days, and plays them out with it and
+     * with one copy fewer.
      *
      * @return list<array{ahead: int, bought: int, enough: bool, fewer: bool}> whether who joined had it in time
      */

@@ -11,8 +11,8 @@ use FigPorch\Core\Account\ReadingReport;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Writes into a person's Almanac what a device tells of reading, if they keep a history and have not left the title out.
- * What is told twice, since an answer was lost, is written once.
+ * Writes into a person's Almanac what a device tells of reading, if they keep a history and have not left the title
+ * out. What is told twice, since an answer was lost, is written once.
  */
 final class RecordReading
 {

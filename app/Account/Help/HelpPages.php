@@ -28,7 +28,10 @@ final class HelpPages
         return ['heading' => ltrim($heading, '# '), 'text' => MessageText::html($text, $level)];
     }
 
-    /** @return list<array{subject: HelpSubject, heading: string, excerpt: string}> those with all the words; all without any */
+    /**
+     * @return list<array{subject: HelpSubject, heading: string, excerpt: string}> those with all the words; all without
+     *     any
+     */
     public function find(string $words, string $locale): array
     {
         $wanted = preg_split('/\s+/u', SearchWords::fold($words), -1, PREG_SPLIT_NO_EMPTY) ?: [];

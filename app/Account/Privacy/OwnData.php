@@ -48,7 +48,8 @@ final class OwnData
         'marks' => 'select t.name as title, t.id as title_number, m.label, m.locator, m.note, m.colour, m.made_at,
             m.changed_at, m.removed from marks m join titles t on t.id = m.title_id where m.person_id = ?
             order by m.made_at, m.id',
-        'almanac_titles' => 'select t.name as title, t.id as title_number, a.begun_at, a.last_at, a.finished_at, a.stars,
+        'almanac_titles' => 'select t.name as title, t.id as title_number, a.begun_at, a.last_at, a.finished_at,
+                a.stars,
             a.word, a.left_out, (select round(sum(r.seconds) / 60.0)::int from readings r
                 where r.person_id = a.person_id and r.title_id = a.title_id) as minutes
             from almanac_titles a join titles t on t.id = a.title_id where a.person_id = ? order by a.begun_at, t.id',
@@ -74,7 +75,8 @@ final class OwnData
         'class_members' => 'select s.name as class, m.joined_at from class_members m join cards c on c.id = m.card_id
             join classes s on s.id = m.class_id where c.person_id = ? order by m.joined_at, s.id',
         'household_cards' => 'select c.number as card, p.name as of, h.since from household_cards h
-            join cards c on c.id = h.card_id join people p on p.id = c.person_id where h.person_id = ? order by h.since',
+            join cards c on c.id = h.card_id join people p on p.id = c.person_id
+                where h.person_id = ? order by h.since',
         'e_readers' => 'select address, asked_at, confirmed_at from e_readers where person_id = ?',
         'passphrases' => 'select hint, kept_at from passphrases where person_id = ?',
         'protected_loans' => 'select t.name as title, p.issued_at, p.hint from protected_loans p

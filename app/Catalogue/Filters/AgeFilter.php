@@ -7,7 +7,9 @@ namespace App\Catalogue\Filters;
 use App\Catalogue\BitmapIndex\IndexPart;
 use FigPorch\Core\Catalogue\AgeRange;
 
-/** By the ages of readers that a title is made for: a title is in each band (AgeRange::BANDS) that has an age of its. */
+/**
+ * By the ages of readers that a title is made for: a title is in each band (AgeRange::BANDS) that has an age of its.
+ */
 final readonly class AgeFilter extends ListFilter
 {
     protected const MOST_CHOSEN = 1;

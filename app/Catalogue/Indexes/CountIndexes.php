@@ -39,9 +39,12 @@ final class CountIndexes
             foreach (self::COUNTED as $kind => $counted) {
                 DB::insert(
                     "insert into index_entries (library_id, kind, entry_id, name, sort_name, letter, titles)
-                        select lib, ?, id, name, sort_name, case when first between 'A' and 'Z' then first else '#' end, n
+                        select lib, ?, id, name, sort_name, case when first between 'A' and 'Z' then first else '#' end,
+                            n
                         from ({$counted}) c(lib, id, name, sort_name, n)
-                            cross join lateral (select upper(left(normalize(sort_name, nfd), 1)) collate \"C\") f(first)",
+                            cross join lateral (
+                                select upper(left(normalize(sort_name, nfd), 1)) collate \"C\"
+                            ) f(first)",
                     [$kind],
                 );
             }

@@ -21,7 +21,8 @@ final class IndexPrefixes
             "select t.id, '', to_tsvector('fig_exact', t.name), s.times_borrowed, 1 from search_rows s
                 join titles t on t.id = s.title_id",
             "json_build_object('kind', 'title', 'id', t.id, 'role', '', 'name', t.name, 'edition', t.edition,
-                'language', t.language, 'format', t.format, 'many', false, 'titles', array[t.id]) from titles t where t.id = g.ref",
+                'language', t.language, 'format', t.format, 'many', false, 'titles', array[t.id])
+                from titles t where t.id = g.ref",
         ],
         'person' => [
             'select c.id, ct.role, c.words, count(*), count(*) from contributors c

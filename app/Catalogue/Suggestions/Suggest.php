@@ -74,7 +74,8 @@ final class Suggest
         $titles =
             $likely['title'] ??
             DB::select(
-                "select t.id, t.name, t.edition, t.language, s.format from search_rows s join titles t on t.id = s.title_id
+                "select t.id, t.name, t.edition, t.language, s.format from search_rows s
+                    join titles t on t.id = s.title_id
                     where s.exact @@ to_tsquery('fig_exact', ?) and {$held} order by s.times_borrowed desc, t.id
                     limit " . self::EACH,
                 [$query('A'), ...$bindings],

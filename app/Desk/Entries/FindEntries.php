@@ -21,7 +21,10 @@ final class FindEntries
     /** So many are put in order; what finds more needs more words. */
     public const MOST = 2000;
 
-    /** @return LengthAwarePaginator<int, array{id: int, name: string, titles: int}> those that begin with the words first */
+    /**
+     * @return LengthAwarePaginator<int, array{id: int, name: string, titles: int}> those that begin with the words
+     *     first
+     */
     public function page(EntryKind $kind, string $find): LengthAwarePaginator
     {
         $words = SearchWords::of($find);

@@ -56,7 +56,10 @@ final class DeskText
         );
     }
 
-    /** @param  mixed  $right  as DownloadRight writes it; what was written down before there were protected files is a bool */
+    /**
+     * @param  mixed  $right  as DownloadRight writes it; what was written down before there were protected files is a
+     *     bool
+     */
     private static function download(mixed $right): ?string
     {
         $right = is_string($right) ? DownloadRight::tryFrom($right) : ($right === true ? DownloadRight::Open : null);

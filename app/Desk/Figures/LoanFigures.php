@@ -117,7 +117,8 @@ final class LoanFigures
     public function subjects(Library $library, int $year): Series
     {
         $of = fn(int $year): array => YearRows::counts(
-            'select s.name as label, sum(f.n)::int n from title_figures f join subject_title st on st.title_id = f.title_id
+            'select s.name as label, sum(f.n)::int n from title_figures f
+                join subject_title st on st.title_id = f.title_id
                 join subjects s on s.id = st.subject_id where f.library_id = ? and f.month >= ? and f.month < ?
                 group by s.id order by n desc, s.name limit 400',
             [$library->id, ...YearRows::span($year)],
@@ -131,7 +132,8 @@ final class LoanFigures
         $rows = DB::select(
             'select t.id, t.name, sum(f.n) filter (where f.month >= :year)::int n,
                 sum(f.n) filter (where f.month < :year)::int before from title_figures f
-                join titles t on t.id = f.title_id where f.library_id = :library and f.month >= :before and f.month < :end
+                join titles t on t.id = f.title_id
+                where f.library_id = :library and f.month >= :before and f.month < :end
                 group by t.id having sum(f.n) filter (where f.month >= :year) > 0
                 order by 3 desc, t.id limit ' . self::MOST_ROWS,
             [

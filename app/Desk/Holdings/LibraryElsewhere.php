@@ -32,7 +32,8 @@ final class LibraryElsewhere
     public function counts(Library $library): array
     {
         $links = DB::selectOne(
-            'select count(*) websites, count(dead_at) dead, count(*) filter (where tries > 0 and dead_at is null) trouble,
+            'select count(*) websites, count(dead_at) dead,
+                count(*) filter (where tries > 0 and dead_at is null) trouble,
                 count(moved_to) moved from links where library_id = ?',
             [$library->id],
         );

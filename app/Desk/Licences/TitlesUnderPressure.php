@@ -108,7 +108,9 @@ final class TitlesUnderPressure
         return array_map(intval(...), array_intersect_key((array) $row, array_flip(PressureSearch::COUNTED)));
     }
 
-    /** @return non-empty-list<stdClass> so many of what is found; one with nothing but the figures where that is none */
+    /**
+     * @return non-empty-list<stdClass> so many of what is found; one with nothing but the figures where that is none
+     */
     private function rows(PressureSearch $search, int $limit, int $offset, DateTimeImmutable $now): array
     {
         [$found, $values] = $this->found($search, $now);
@@ -185,7 +187,8 @@ final class TitlesUnderPressure
     private static function shown(string $from): string
     {
         return " select t.*, more.* from (select * from {$from}) t cross join lateral (select
-                coalesce(sum(copies_free), 0)::int copies_free, sum(loans_left)::int loans_left, min(ends_at) ends_at " .
+                coalesce(sum(copies_free), 0)::int copies_free,
+                sum(loans_left)::int loans_left, min(ends_at) ends_at " .
             self::OWN .
             ') more order by place';
     }

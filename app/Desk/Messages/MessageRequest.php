@@ -19,8 +19,8 @@ final class MessageRequest extends FormRequest
     public const TEXT = 4000;
 
     /**
-     * @return array{texts: array<string, array{title: string, text: string}>, rooms: list<string>, groups: list<string>,
-     *     is_important: bool, first_day: string, last_day: string|null}
+     * @return array{texts: array<string, array{title: string, text: string}>, rooms: list<string>,
+     *     groups: list<string>, is_important: bool, first_day: string, last_day: string|null}
      *
      * @throws ValidationException
      */

@@ -59,8 +59,8 @@ final class RecordImports
 
     /**
      * @param  array<int, RecordImportRow>  $rows
-     * @return array<int, string> by row, what tells it from others of its name: people, format, year; for how much, from
-     *     when on and where it is had
+     * @return array<int, string> by row, what tells it from others of its name: people, format, year; for how much,
+     *     from when on and where it is had
      */
     public function about(array $rows): array
     {

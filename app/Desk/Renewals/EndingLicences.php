@@ -45,8 +45,8 @@ final class EndingLicences
             $calendar[$month->modify("+{$n} months")->format('Y-m')] = ['count' => 0, 'cents' => 0];
         }
         $rows = DB::select(
-            "select to_char(ends_at at time zone ?, 'YYYY-MM') as month, count(*) n, sum(price_cents) cents from licences
-                where library_id = ? and ends_at > ? group by 1",
+            "select to_char(ends_at at time zone ?, 'YYYY-MM') as month, count(*) n, sum(price_cents) cents
+                from licences where library_id = ? and ends_at > ? group by 1",
             [$library->timezone, $library->id, Sql::second($now)],
         );
         foreach ($rows as $row) {

@@ -12,11 +12,13 @@ use Illuminate\Console\Command;
 final class CreateLibraryCommand extends Command
 {
     protected $signature =
-        'library:create {slug : its name in addresses, such as saltmere} {--name= : as patrons see it} {--short-name=} ' .
-        '{--place= : the town} {--timezone=UTC : such as Europe/Lisbon} {--pin-contact=the front desk} ' .
+        'library:create {slug : its name in addresses, such as saltmere} {--name= : as patrons see it} ' .
+        '{--short-name=} {--place= : the town} {--timezone=UTC : such as Europe/Lisbon} ' .
+        '{--pin-contact=the front desk} ' .
         '{--rules=public : public, school or college} {--consortium= : the libraries it shares with}';
 
-    protected $description = 'Make a library, with rules to begin with; desk:staff then lets somebody sign in at its Desk';
+    protected $description =
+        'Make a library, with rules to begin with; ' . 'desk:staff then lets somebody sign in at its Desk';
 
     public function handle(CreateLibrary $create): int
     {

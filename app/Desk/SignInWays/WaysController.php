@@ -33,7 +33,9 @@ final class WaysController
         ]);
     }
 
-    /** What was saved is tried at once; whether it answers is said, and is no condition: the other side may come later. */
+    /**
+     * What was saved is tried at once; whether it answers is said, and is no condition: the other side may come later.
+     */
     public function save(
         WaysRequest $request,
         #[CurrentUser('staff')] StaffMember $staff,

@@ -137,7 +137,8 @@ final class FindTitles
                 "with own as materialized (select title_id from licences where library_id = :own
                     union all select title_id from holdings where library_id = :own
                     union all select title_id from links where library_id = :own),
-                ours as (select distinct s.title_id, s.times_borrowed from own join search_rows s on s.title_id = own.title_id
+                ours as (select distinct s.title_id, s.times_borrowed from own
+                    join search_rows s on s.title_id = own.title_id
                     where s.exact @@ to_tsquery('fig_exact', :query) limit {$most}),
                 others as (select s.title_id, s.times_borrowed from search_rows s
                     where s.exact @@ to_tsquery('fig_exact', :query) and s.title_id not in (select title_id from own)

@@ -11,8 +11,8 @@ use stdClass;
 final readonly class FoundTitle
 {
     /**
-     * @param  stdClass  $state  licences and copies that are alive, ever, waiting, shared, supplied, opens; of what is not
-     *     lent (elsewhere) copies on paper, website, at_others
+     * @param  stdClass  $state  licences and copies that are alive, ever, waiting, shared, supplied, opens; of what is
+     *     not lent (elsewhere) copies on paper, website, at_others
      */
     public function __construct(public Title $title, public stdClass $state) {}
 }

@@ -25,8 +25,8 @@ final class UnlentTitles
     private const PAGE = 50;
 
     /**
-     * Own licences that live and were there before the time looked at. What one costs a year is its price by its length;
-     * one without an end costs nothing more. A sum of money in cents.
+     * Own licences that live and were there before the time looked at. What one costs a year is its price by its
+     * length; one without an end costs nothing more. A sum of money in cents.
      */
     private const TITLES = 'select li.title_id, count(*) licences, sum(li.copies)::int copies,
             coalesce(sum(u.lent), 0)::int lent, max(u.last_lent_at) last_lent_at, min(li.starts_at) since,

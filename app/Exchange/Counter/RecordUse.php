@@ -10,8 +10,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Notes that the catalogue was used, without by whom: what belongs to one visit is known by a hash with a secret that is
- * another each day (UTC) and goes with it.
+ * Notes that the catalogue was used, without by whom: what belongs to one visit is known by a hash with a secret that
+ * is another each day (UTC) and goes with it.
  */
 final class RecordUse
 {
@@ -28,14 +28,15 @@ final class RecordUse
         }
         $now = CarbonImmutable::now();
         $day = $now->utc()->toDateString();
-        // What was seen in the last moment before the machine fails may be lost, and nobody waits for the disk; but what
-        // it is noted with is kept as ever.
+        // What was seen in the last moment before the machine fails may be lost, and nobody waits for the disk; but
+        // what it is noted with is kept as ever.
         $unhurried =
             DB::transactionLevel() === 0 ? "and set_config('synchronous_commit', 'off', true) is not null" : '';
         $note = fn(): int => DB::affectingStatement(
             "insert into usage_events (library_id, happened_at, visit, act, title_id, words)
-                select ?, ?, substr(sha256(secret || convert_to(?, 'UTF8')), 1, ?), ?, ?, case when ? = '' then null
-                    else ('x' || substr(encode(sha256(secret || convert_to(?, 'UTF8')), 'hex'), 1, 16))::bit(64)::bigint end
+                select ?, ?, substr(sha256(secret || convert_to(?, 'UTF8')), 1, ?), ?, ?,
+                    case when ? = '' then null else
+                    ('x' || substr(encode(sha256(secret || convert_to(?, 'UTF8')), 'hex'), 1, 16))::bit(64)::bigint end
                 from usage_days where day = ? {$unhurried}",
             [
                 $libraryId,

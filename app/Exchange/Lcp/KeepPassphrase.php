@@ -9,7 +9,9 @@ use App\Models\Person;
 use DateTimeImmutable;
 use FigPorch\Core\Exchange\Lcp\Passphrase;
 
-/** What opens a person's protected files from now on; those of loans before go on opening with what they were made with. */
+/**
+ * What opens a person's protected files from now on; those of loans before go on opening with what they were made with.
+ */
 final class KeepPassphrase
 {
     /** @return bool whether it was there before, as another */

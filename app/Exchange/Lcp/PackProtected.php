@@ -18,7 +18,9 @@ use LogicException;
 use RuntimeException;
 use ZipArchive;
 
-/** The protected file of a loan with its licence in it, or the licence alone, by which an application fetches the file. */
+/**
+ * The protected file of a loan with its licence in it, or the licence alone, by which an application fetches the file.
+ */
 final class PackProtected implements FileMaker
 {
     /** Encrypted in about half a second. */

@@ -6,12 +6,15 @@ namespace App\Exchange\Lcp;
 
 use Illuminate\Console\Command;
 
-/** What an application has to know to trust the licences of this installation: the certificate that stands at the root. */
+/**
+ * What an application has to know to trust the licences of this installation: the certificate that stands at the root.
+ */
 final class ProviderCommand extends Command
 {
     protected $signature = 'lcp:provider {--root : print the root certificate}';
 
-    protected $description = 'Make the certificates that sign licences of protected files, unless they are there; say what they are';
+    protected $description =
+        'Make the certificates that sign licences of protected files, unless they are there; ' . 'say what they are';
 
     public function handle(Provider $provider): int
     {

@@ -77,8 +77,8 @@ final class LookAtLinks
     }
 
     /**
-     * Whether this machine reaches anybody, where nothing that was due could be reached: some that answered the last time
-     * are asked. Where there are none, nobody can know.
+     * Whether this machine reaches anybody, where nothing that was due could be reached: some that answered the last
+     * time are asked. Where there are none, nobody can know.
      *
      * @param  list<string>  $unreached
      */

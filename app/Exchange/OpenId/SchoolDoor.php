@@ -86,7 +86,9 @@ final class SchoolDoor
                 $provider->getAccessToken('authorization_code', ['code' => $code])->getValues()['id_token'] ?? null;
         } catch (IdentityProviderException $refused) {
             throw new SchoolRefused('token', $refused->getMessage(), $refused);
-        } catch (ConnectionException | ClientExceptionInterface | UnexpectedValueException | InvalidArgumentException $broken) {
+        } catch (ConnectionException | ClientExceptionInterface $broken) {
+            throw new SchoolRefused('unreachable', $broken->getMessage(), $broken);
+        } catch (UnexpectedValueException | InvalidArgumentException $broken) {
             throw new SchoolRefused('unreachable', $broken->getMessage(), $broken);
         }
         $claims = $this->claims($school, is_string($token) ? $token : '', $now);

@@ -7,7 +7,9 @@ namespace App\Exchange\Outbound;
 /** Where a host is, as this machine's name servers say. */
 class NameServer
 {
-    /** @return string|null an address of four numbers, or of six where it has no other; null for who is not known now */
+    /**
+     * @return string|null an address of four numbers, or of six where it has no other; null for who is not known now
+     */
     public function addressOf(string $host): ?string
     {
         $found = gethostbyname($host);

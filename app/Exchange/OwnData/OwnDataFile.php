@@ -12,8 +12,9 @@ use RuntimeException;
 use ZipArchive;
 
 /**
- * Everything that is kept of a person, to take along: a ZIP of JSON (RFC 8259) with all of it, a CSV (RFC 4180) for each
- * kind, and a page to read it with. Places and marks have the shapes of Readium Locators, as the readers send them.
+ * Everything that is kept of a person, to take along: a ZIP of JSON (RFC 8259) with all of it, a CSV (RFC 4180) for
+ * each kind, and a page to read it with. Places and marks have the shapes of Readium Locators, as the readers send
+ * them.
  */
 final class OwnDataFile
 {

@@ -49,7 +49,9 @@ final readonly class ElsewhereAtLibrary
             : $record->at($this->holdings[$title->id] ?? [], $this->links[$title->id] ?? []);
     }
 
-    /** @return list<string> of "holdings" and "links", what the record says otherwise; where it says nothing, nothing */
+    /**
+     * @return list<string> of "holdings" and "links", what the record says otherwise; where it says nothing, nothing
+     */
     public function changed(Title $title, Record $record): array
     {
         $lines = function (array $all): array {

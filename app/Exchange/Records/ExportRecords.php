@@ -16,7 +16,10 @@ use FigPorch\Core\Exchange\Marc\MarcXml;
 use FigPorch\Core\Exchange\Table\RecordTable;
 use Generator;
 
-/** The records of what a library has, licensed, on paper, or on the web, as MARCXML, ISO 2709 in UTF-8, or a table (CSV). */
+/**
+ * The records of what a library has, licensed, on paper, or on the web, as MARCXML, ISO 2709 in UTF-8, or a table
+ * (CSV).
+ */
 final class ExportRecords
 {
     public const FORMS = ['marcxml', 'marc', 'csv'];

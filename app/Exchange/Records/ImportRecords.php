@@ -24,8 +24,8 @@ use PDOException;
 use Throwable;
 
 /**
- * Takes the records of a file into the catalogue, some hundred in a transaction, and where one of them fails each in one
- * of its own. Ended in the middle and begun again, those that were taken in are unchanged then, and nothing is done
+ * Takes the records of a file into the catalogue, some hundred in a transaction, and where one of them fails each in
+ * one of its own. Ended in the middle and begun again, those that were taken in are unchanged then, and nothing is done
  * twice.
  */
 final class ImportRecords

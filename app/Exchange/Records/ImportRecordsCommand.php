@@ -19,13 +19,16 @@ final class ImportRecordsCommand extends Command
     use LibraryOption;
 
     protected $signature =
-        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, ONIX 3.0, or CSV} {--library= : whose ' .
-        'catalogue, by its short address, such as saltmere} {--licence= : a licence for each title that the library ' .
-        'has none of, such as one_copy_one_user:copies=2; without it they are titles that it does not have} ' .
-        '{--sure : take them in; without it they are only looked at} {--doubtful : take in also what may be a title ' .
-        'that is there} {--columns=* : of a table, what a column is: "Obra=name", "Escrito por=author"} {--websites= : ' .
-        'what has an address (MARC 856) is a website, for: everybody, card (holders), building; without it only what is ' .
-        'said to be a website} {--report= : a file for a line (JSON) about each record}';
+        'records:import {file : MARC 21, as MARCXML or ISO 2709 in UTF-8 or MARC-8, ONIX 3.0, or CSV} ' .
+        '{--library= : whose catalogue, by its short address, such as saltmere} ' .
+        '{--licence= : a licence for each title that the library has none of, such as one_copy_one_user:copies=2; ' .
+        'without it they are titles that it does not have} ' .
+        '{--sure : take them in; without it they are only looked at} ' .
+        '{--doubtful : take in also what may be a title that is there} ' .
+        '{--columns=* : of a table, what a column is: "Obra=name", "Escrito por=author"} ' .
+        '{--websites= : what has an address (MARC 856) is a website, for: everybody, card (holders), building; ' .
+        'without it only what is said to be a website} ' .
+        '{--report= : a file for a line (JSON) about each record}';
 
     protected $description = 'Look at the records of a file, or take them into the catalogue';
 

@@ -23,9 +23,9 @@ use FigPorch\Core\Exchange\XmlElements;
 use Generator;
 
 /**
- * A file of records: ONIX 3.0, MARCXML, a table (CSV), or ISO 2709, each of its records in UTF-8 or MARC-8. yaz-marcdump (Debian's
- * yaz) decodes ISO 2709; it gets some hundred records at once, and where it makes of them another number of records,
- * each alone, so that one that is broken spoils none of the others.
+ * A file of records: ONIX 3.0, MARCXML, a table (CSV), or ISO 2709, each of its records in UTF-8 or MARC-8.
+ * yaz-marcdump (Debian's yaz) decodes ISO 2709; it gets some hundred records at once, and where it makes of them
+ * another number of records, each alone, so that one that is broken spoils none of the others.
  */
 final class RecordFile
 {

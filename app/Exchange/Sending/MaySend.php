@@ -18,7 +18,9 @@ final class MaySend
     /** E-readers and programs for it read these. */
     public const BOOKS = [Publication::EPUB, Publication::PDF];
 
-    /** How many times smaller a text is when it is packed, at most (common practice, no source): made, it is weighed. */
+    /**
+     * How many times smaller a text is when it is packed, at most (common practice, no source): made, it is weighed.
+     */
     private const TIMES_SMALLER = 5;
 
     /** @return Undelivered|null null where it may */

@@ -16,8 +16,8 @@ use Illuminate\Support\Traits\Localizable;
 use Throwable;
 
 /**
- * Sends something out. Who it goes to may be away for a while: it is tried again for an hour. That it is going is written
- * down first, so that what nobody knows to have arrived is not sent twice.
+ * Sends something out. Who it goes to may be away for a while: it is tried again for an hour. That it is going is
+ * written down first, so that what nobody knows to have arrived is not sent twice.
  */
 final class SendOut implements ShouldQueue
 {

@@ -76,8 +76,8 @@ final class FetchFeed
         $next = UriResolver::resolve($from, self::address($href, 'relative'));
         if (self::origin($next) !== self::origin($from) || self::isLessSafe($from, $next)) {
             throw new UnreadableFeed(
-                "The feed goes on at another host, {$next->getScheme()}://{$next->getAuthority()}, which is not read. " .
-                    'If the supplier has moved, give the new address in SUPPLIER_URL.',
+                "The feed goes on at another host, {$next->getScheme()}://{$next->getAuthority()}, " .
+                    'which is not read. If the supplier has moved, give the new address in SUPPLIER_URL.',
             );
         }
 

@@ -92,8 +92,9 @@ final class ClassSets
     public function priceOfACopy(Library $library, Title $title): ?int
     {
         $cents = DB::scalar(
-            "select coalesce((select price_cents / copies from licences where library_id = :library and title_id = :title
-                    and model = 'one_copy_one_user' and price_cents > 0 order by starts_at desc limit 1),
+            "select coalesce((select price_cents / copies from licences
+                    where library_id = :library and title_id = :title and model = 'one_copy_one_user'
+                    and price_cents > 0 order by starts_at desc limit 1),
                 (select percentile_disc(0.5) within group (order by li.price_cents / li.copies) from licences li
                     join titles t on t.id = li.title_id where li.library_id = :library and t.format = :format
                     and li.model = 'one_copy_one_user' and li.price_cents > 0))",

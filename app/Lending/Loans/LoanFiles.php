@@ -14,8 +14,8 @@ final class LoanFiles
 {
     /**
      * @param  Collection<int, Loan>  $loans
-     * @return array<int, stdClass> by loan: media_type, bytes of all files, offline, download (as DownloadRight); without those that have
-     *     none
+     * @return array<int, stdClass> by loan: media_type, bytes of all files, offline, download (as DownloadRight);
+     *     without those that have none
      */
     public function of(Collection $loans): array
     {

@@ -112,8 +112,8 @@ final class ForecastScores
 
     /**
      * @return array<string, array{cases: int, by: array{int, int, int}}> by length of line, of those that came between
-     *     two moments: how many came before the first of the two dates, before the middle, and by the last: about 10, 50
-     *     and 90 of a hundred are meant
+     *     two moments: how many came before the first of the two dates, before the middle, and by the last: about 10,
+     *     50 and 90 of a hundred are meant
      */
     public function calibration(int $libraryId, DateTimeImmutable $from, DateTimeImmutable $to): array
     {

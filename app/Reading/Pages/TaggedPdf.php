@@ -21,7 +21,9 @@ use LogicException;
  */
 final class TaggedPdf
 {
-    /** Elements of HTML that are elements of the structure (14.8.4); what else there is belongs to the next around it. */
+    /**
+     * Elements of HTML that are elements of the structure (14.8.4); what else there is belongs to the next around it.
+     */
     private const ELEMENTS = [
         'h1' => 'H1',
         'h2' => 'H2',

@@ -11,7 +11,9 @@ use FigPorch\Core\Reading\SectionAddress;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Who looks at a title by the address of a section of it comes there when they open it, however they got the address. */
+/**
+ * Who looks at a title by the address of a section of it comes there when they open it, however they got the address.
+ */
 final class RememberSection
 {
     public function handle(Request $request, Closure $next): Response

@@ -14,7 +14,8 @@ final class ProtectiveHeaders
 {
     private const POLICY =
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " .
-        "media-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+        "media-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; " .
+        "base-uri 'none'; frame-ancestors 'none'";
 
     /**
      * The reader shows publications in frames made from blobs, with the styles they bring. Frames have no scripts

@@ -11,8 +11,8 @@ use Illuminate\Session\Middleware\StartSession as LaravelsStartSession;
 final class StartSession extends LaravelsStartSession
 {
     /**
-     * What is said once is for a page: a place or a mark that is sent meanwhile, by the page before or by another window,
-     * leaves it there.
+     * What is said once is for a page: a place or a mark that is sent meanwhile, by the page before or by another
+     * window, leaves it there.
      */
     protected function startSession(Request $request, $session)
     {

@@ -75,7 +75,9 @@ final readonly class CitedTitle
         return $this->format === Format::Paper ? null : $this->address;
     }
 
-    /** The day on which it was read there, as a style writes days; null of what stands on paper, or where none is known. */
+    /**
+     * The day on which it was read there, as a style writes days; null of what stands on paper, or where none is known.
+     */
     public function accessed(string $format): ?string
     {
         return $this->placeOnline() === null ? null : $this->accessed?->format($format);

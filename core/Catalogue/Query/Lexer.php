@@ -36,8 +36,9 @@ final class Lexer
     }
 
     /**
-     * A capital Y, O or NO is an operator where something stands before it and what follows is no name and no number: "lobos O perros"
-     * are either, "Flann O Brien" is one person, and "GENERATION Y NOVELS" says nothing by its capitals.
+     * A capital Y, O or NO is an operator where something stands before it and what follows is no name and no number:
+     * "lobos O perros" are either, "Flann O Brien" is one person, and "GENERATION Y NOVELS" says nothing by its
+     * capitals.
      *
      * @param  list<Token>  $tokens
      * @return list<Token>

@@ -7,7 +7,9 @@ namespace FigPorch\Core\Exchange\Lcp;
 use DateTimeImmutable;
 use DateTimeZone;
 
-/** The licence of one loan: what opens its file, until when, and for what (LCP 1.0, 3). Nothing in it names a person. */
+/**
+ * The licence of one loan: what opens its file, until when, and for what (LCP 1.0, 3). Nothing in it names a person.
+ */
 final readonly class LicenceDocument
 {
     public const TYPE = 'application/vnd.readium.lcp.license.v1.0+json';

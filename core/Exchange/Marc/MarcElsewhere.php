@@ -47,7 +47,9 @@ final class MarcElsewhere
                 preg_match('/^(s[ds]|v[cdfr])/', $of->control('007')) === 1);
     }
 
-    /** @return list<Holding> a field is a copy, or as many as $9 of a record of ours says; those of one shelf together */
+    /**
+     * @return list<Holding> a field is a copy, or as many as $9 of a record of ours says; those of one shelf together
+     */
     public static function holdings(MarcRecord $of): array
     {
         $holdings = [];

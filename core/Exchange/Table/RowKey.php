@@ -51,8 +51,8 @@ final class RowKey
     }
 
     /**
-     * Older books have no number: an edition is known again by its name, who made it, when and where it came out (common
-     * practice, no source).
+     * Older books have no number: an edition is known again by its name, who made it, when and where it came out
+     * (common practice, no source).
      *
      * @param  array<string, string>  $texts
      */

@@ -13,8 +13,8 @@ use DateTimeImmutable;
 final readonly class WaitEstimate
 {
     /**
-     * @param  DateTimeImmutable|null  $from  the beginning of the first day; null, like the others, where no copy may be
-     *     left by then
+     * @param  DateTimeImmutable|null  $from  the beginning of the first day; null, like the others, where no copy may
+     *     be left by then
      * @param  DateTimeImmutable|null  $middle  as many turns come before as after
      * @param  DateTimeImmutable|null  $to  the end of the last day
      * @param  DateTimeImmutable|null  $latest  where it can be promised; nothing else is later

@@ -82,7 +82,10 @@ final class Xml
         return trim(preg_replace('/\s+/u', ' ', $node->textContent) ?? '');
     }
 
-    /** Not more than there can be in one tag: from one "<" to the next, which no attribute may hold, signs that give one. */
+    /**
+     * Not more than there can be in one tag: from one "<" to the next, which no attribute may hold, signs that give
+     * one.
+     */
     private static function mostAttributes(string $text): int
     {
         $most = 0;

@@ -161,7 +161,9 @@ final class SignInTest extends TestCase
         $this->assertGreaterThan($most, count($looked), 'nobody is locked out for good');
     }
 
-    /** @return array<string, array{int, bool, bool}> at most in an hour; one card, or one address; a card of one's own */
+    /**
+     * @return array<string, array{int, bool, bool}> at most in an hour; one card, or one address; a card of one's own
+     */
     public static function waysToGuess(): array
     {
         return [

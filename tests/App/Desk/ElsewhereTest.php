@@ -133,7 +133,10 @@ final class ElsewhereTest extends TestCase
         $this->get('/desk/titles?find=ropewalks')->assertSee('not here any more');
     }
 
-    /** @return iterable<string, array{array<string, string>, string}> what is written otherwise, and the field that is wrong */
+    /**
+     * @return iterable<string, array{array<string, string>, string}> what is written otherwise, and the field that is
+     *     wrong
+     */
     public static function wrong(): iterable
     {
         yield 'no name' => [['name' => ''], 'name'];

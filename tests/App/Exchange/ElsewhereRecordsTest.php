@@ -84,7 +84,9 @@ final class ElsewhereRecordsTest extends TestCase
         ]);
     }
 
-    /** @return iterable<string, array{string, array<string, mixed>|string, 2?: OpenTo}> record, what is read or why not */
+    /**
+     * @return iterable<string, array{string, array<string, mixed>|string, 2?: OpenTo}> record, what is read or why not
+     */
     public static function records(): iterable
     {
         yield 'a book with its shelves' => [

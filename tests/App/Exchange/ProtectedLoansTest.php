@@ -501,7 +501,10 @@ final class ProtectedLoansTest extends TestCase
         return $copy;
     }
 
-    /** @return array{opens: bool, isSigned: bool, hint: string, files: array<string, array{isEncrypted: bool, sha256: string}>} */
+    /**
+     * @return array{opens: bool, isSigned: bool, hint: string, files: array<string, array{
+     *     isEncrypted: bool, sha256: string}>}
+     */
     private function open(string $file, string $ending, string ...$passphrases): array
     {
         copy($file, $named = "{$file}.{$ending}");

@@ -24,8 +24,8 @@ use Tests\App\StandIns;
 use Tests\App\TestCase;
 
 /**
- * Signing in at a school by OpenID Connect: with a provider that is not ours (npm's oidc-provider, which is certified by
- * the OpenID Foundation), and with one that lies.
+ * Signing in at a school by OpenID Connect: with a provider that is not ours (npm's oidc-provider, which is certified
+ * by the OpenID Foundation), and with one that lies.
  */
 final class SchoolSignInTest extends TestCase
 {

@@ -164,7 +164,10 @@ final class UsageTest extends TestCase
         $this->assertSame('record', $this->acts());
     }
 
-    /** @return iterable<string, array{list<int>, int}> seconds after 10:01:00 (the examples from memory), and how many count */
+    /**
+     * @return iterable<string, array{list<int>, int}> seconds after 10:01:00 (the examples from memory), and how many
+     *     count
+     */
     public static function clicks(): iterable
     {
         yield 'one' => [[0], 1];
@@ -259,8 +262,8 @@ final class UsageTest extends TestCase
     }
 
     /**
-     * Three days of a few people in two libraries of other zones, at the turn of a month, added up whenever: each figure
-     * is what a plain recount of all that was noted says.
+     * Three days of a few people in two libraries of other zones, at the turn of a month, added up whenever: each
+     * figure is what a plain recount of all that was noted says.
      */
     public function test_a_recount_says_the_same_whenever_it_was_added_up(): void
     {

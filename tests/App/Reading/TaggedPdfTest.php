@@ -169,7 +169,9 @@ final class TaggedPdfTest extends TestCase
         return "<{$kind}>" . implode('', $items) . "</{$kind}>";
     }
 
-    /** @return list<mixed> the texts between elements, spaces left out, and of each element its type and what is in it */
+    /**
+     * @return list<mixed> the texts between elements, spaces left out, and of each element its type and what is in it
+     */
     private static function expected(\DOMElement $of): array
     {
         $parts = [];

@@ -61,7 +61,9 @@ final class ElsewhereTest extends TestCase
         self::assertSame($kept, WebLink::address($text));
     }
 
-    /** Whatever is typed: what is kept is an address by RFC 3986 (league/uri), with the same host, and stays as it is. */
+    /**
+     * Whatever is typed: what is kept is an address by RFC 3986 (league/uri), with the same host, and stays as it is.
+     */
     public function test_what_is_kept_is_always_an_address(): void
     {
         $random = new Randomizer(new Mt19937(51));

@@ -88,7 +88,10 @@ final class Sip2Test extends TestCase
         $this->assertSame('Íñigo', Sip2Message::read("{$line}\r", '24', 0)->field('AE'));
     }
 
-    /** @return iterable<string, array{string, string, bool|null, string|null}> circulation status, more fields, is in, due */
+    /**
+     * @return iterable<string, array{string, string, bool|null, string|null}> circulation status, more fields, is in,
+     *     due
+     */
     public static function copies(): iterable
     {
         yield 'available' => ['03', '', true, null];

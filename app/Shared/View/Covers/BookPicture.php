@@ -99,7 +99,9 @@ final readonly class BookPicture
             $y = $this->bottom - $height;
             $top = $y - 26 - (($this->seed >> $n) % 14);
             $peak = 30 + (($this->seed >> (2 * $n)) % 60);
-            $svg .= "<path d=\"M0 {$y}L{$peak} {$top}L120 {$y}V{$this->bottom}H0z\" fill=\"{$this->line}\" opacity=\"{$opacity}\"/>";
+            $svg .=
+                "<path d=\"M0 {$y}L{$peak} {$top}L120 {$y}V{$this->bottom}H0z\" " .
+                "fill=\"{$this->line}\" opacity=\"{$opacity}\"/>";
         }
 
         return $svg;
@@ -134,7 +136,9 @@ final readonly class BookPicture
             "h64l-11 16h-42z\" fill=\"{$this->line}\"/>";
         for ($i = 0; $i < 4; $i++) {
             $y = $sea + 8 + $i * 7;
-            $svg .= "<path d=\"M0 {$y}q15-6 30 0t30 0 30 0 30 0\" stroke=\"{$this->line}\" stroke-width=\"1.6\" fill=\"none\" opacity=\".6\"/>";
+            $svg .=
+                "<path d=\"M0 {$y}q15-6 30 0t30 0 30 0 30 0\" " .
+                "stroke=\"{$this->line}\" stroke-width=\"1.6\" fill=\"none\" opacity=\".6\"/>";
         }
 
         return $svg;

@@ -26,7 +26,9 @@ final readonly class FormatPicture
             "<path d=\"M9 122q25-14 51 0t51 0v14H9z\" fill=\"{$this->ground}\" opacity=\".75\"/>";
         foreach ([146, 155, 164] as $n => $y) {
             $width = 50 + (($this->seed >> (3 * $n)) % 50);
-            $svg .= "<rect x=\"9\" y=\"{$y}\" width=\"{$width}\" height=\"3.5\" fill=\"{$this->line}\" opacity=\".8\"/>";
+            $svg .=
+                "<rect x=\"9\" y=\"{$y}\" width=\"{$width}\" height=\"3.5\" " .
+                "fill=\"{$this->line}\" opacity=\".8\"/>";
         }
 
         return $svg;
@@ -37,11 +39,14 @@ final readonly class FormatPicture
         $x = 84 - ($this->seed % 16);
         $svg = "<circle cx=\"{$x}\" cy=\"92\" r=\"50\" fill=\"{$this->line}\" opacity=\".35\"/>";
         foreach ([42, 34, 26] as $radius) {
-            $svg .= "<circle cx=\"{$x}\" cy=\"92\" r=\"{$radius}\" fill=\"none\" stroke=\"{$this->ground}\" stroke-width=\"1.4\"/>";
+            $svg .=
+                "<circle cx=\"{$x}\" cy=\"92\" r=\"{$radius}\" fill=\"none\" " .
+                "stroke=\"{$this->ground}\" stroke-width=\"1.4\"/>";
         }
 
         return $svg .
-            "<circle cx=\"{$x}\" cy=\"92\" r=\"15\" fill=\"{$this->light}\"/><circle cx=\"{$x}\" cy=\"92\" r=\"3\" fill=\"{$this->ground}\"/>";
+            "<circle cx=\"{$x}\" cy=\"92\" r=\"15\" fill=\"{$this->light}\"/>" .
+            "<circle cx=\"{$x}\" cy=\"92\" r=\"3\" fill=\"{$this->ground}\"/>";
     }
 
     public function strings(): string

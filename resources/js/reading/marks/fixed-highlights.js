@@ -56,7 +56,9 @@ export class FixedHighlights {
             textContent: Object.keys(byColour)
                 .map(
                     colour =>
-                        `::highlight(${colour}) { background-color: color-mix(in srgb, ${this.colour(`--pen-${colour}`)} 55%, transparent); }`,
+                        `::highlight(${colour}) {
+                            background-color: color-mix(in srgb, ${this.colour(`--pen-${colour}`)} 55%, transparent);
+                        }`,
                 )
                 .join(''),
         })

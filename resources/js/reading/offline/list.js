@@ -56,7 +56,10 @@ const row = async ({ id }) => {
                 element('h2', { textContent: loan.title }),
                 element('p', {
                     className: 'meta',
-                    textContent: `${bytes(here)} · ${loan.done ? fill(texts.until, { date: day(loan.due) }) : texts.incomplete}`,
+                    textContent: [
+                        bytes(here),
+                        loan.done ? fill(texts.until, { date: day(loan.due) }) : texts.incomplete,
+                    ].join(' · '),
                 }),
             ),
             ...(loan.done ? [open] : []),

@@ -10,11 +10,13 @@ const MOST_PIXELS = 6_000_000
 const SETTLED = 120
 
 const STYLE = `
-    html, body { margin: 0; padding: 0; overflow: hidden; touch-action: pan-x pan-y; background: none; color-scheme: light; }
+    html, body { margin: 0; padding: 0; overflow: hidden; touch-action: pan-x pan-y; background: none;
+    color-scheme: light; }
     .page { position: absolute; --scale-round-x: 1px; --scale-round-y: 1px; }
     .page > a { position: absolute; z-index: 2; }
     .page > a:focus-visible { outline: 3px solid #1f4b56; }
-    .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial; text-size-adjust: none;
+    .textLayer { position: absolute; inset: 0; overflow: clip; line-height: 1; text-align: initial;
+    text-size-adjust: none;
         forced-color-adjust: none; transform-origin: 0 0; --min-font-size: 1;
         --text-scale-factor: calc(var(--total-scale-factor) * var(--min-font-size)); }
     .textLayer[data-main-rotation='90'] { transform: rotate(90deg) translateY(-100%); }
