@@ -8,6 +8,7 @@ use App\Catalogue\Filters\ChoiceFilter;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\FlagFilter;
 use App\Catalogue\Filters\OneValueFilter;
+use App\Catalogue\Filters\ValueNames;
 use App\Catalogue\Search\Facets;
 
 /**
@@ -27,7 +28,7 @@ final class BitmapFacetCounter
     {
         $matching = $found->matching();
         $counts = array_fill_keys(Filters::names(), []);
-        $names = $without = [];
+        $without = $wanted = $known = [];
         foreach ($filters->of(OneValueFilter::class) as $filter) {
             $name = $filter::name();
             $counts[$name] =
@@ -39,18 +40,18 @@ final class BitmapFacetCounter
         $counted = $matching->forCounting();
         foreach (Filters::lists() as $list) {
             $name = $list::name();
+            $wanted[$name] = $filters->get($list)->chosen;
             if ($list::OFFERED === 0) {
-                $names[$name] = $list::named($filters->get($list)->chosen, []);
-
                 continue;
             }
             $few = $matching->count() <= $this->few;
             $counts[$name] = $list::commonest($found, $counted, $few, $others->of($name));
-            $wanted = [...array_keys($counts[$name]), ...$filters->get($list)->chosen];
-            $known = $others->names[$name] ?? [];
-            $known += $list::namesAtHand($found->gathering, array_values(array_diff($wanted, array_keys($known))));
-            $names[$name] = $list::named($wanted, $known);
+            array_unshift($wanted[$name], ...array_keys($counts[$name]));
+            $known[$name] = $others->names[$name] ?? [];
+            $unknown = array_values(array_diff($wanted[$name], array_keys($known[$name])));
+            $known[$name] += $list::namesAtHand($found->gathering, $unknown);
         }
+        $names = ValueNames::of($wanted, $known);
 
         return new Facets($matching->count() + $others->total, $counts, $names, $without, $others->libraries);
     }

@@ -10,7 +10,6 @@ use App\Catalogue\BitmapSearch\BitmapSearch;
 use App\Catalogue\BitmapSearch\CommonestValues;
 use App\Catalogue\Search\Facets;
 use FigPorch\Core\Catalogue\TitleSet;
-use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
@@ -179,20 +178,6 @@ abstract readonly class ListFilter extends Filter
     public static function atMost(BitmapResult $found): array
     {
         return $found->gathering->values(static::kind());
-    }
-
-    /**
-     * @param  list<int|string>  $values
-     * @param  array<int, string>  $known  names of some of them
-     * @return array<int, string> the names of all, where values are numbers that a table names
-     */
-    final public static function named(array $values, array $known): array
-    {
-        $unknown = array_values(array_diff($values, array_keys($known)));
-
-        return static::NAMES === null || $unknown === []
-            ? $known
-            : $known + DB::table(static::NAMES)->whereIn('id', $unknown)->pluck('name', 'id')->all();
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Catalogue\Filters\ChoiceFilter;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\LanguageFilter;
 use App\Catalogue\Filters\ListFilter;
+use App\Catalogue\Filters\ValueNames;
 use App\Catalogue\Indexes\IndexKind;
 use App\Catalogue\Indexes\LibraryIndex;
 use App\Shared\Input;
@@ -90,11 +91,11 @@ final class AdvancedSearchController
     /** @return array<string, array<int, string>> by filter, the names of those values that are numbers */
     private static function names(Filters $filters): array
     {
-        $names = [];
+        $chosen = [];
         foreach ($filters->of(ListFilter::class) as $list) {
-            $names[$list::name()] = $list::named($list->chosen, []);
+            $chosen[$list::name()] = $list->chosen;
         }
 
-        return $names;
+        return ValueNames::of($chosen);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Catalogue\Search;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
+use App\Catalogue\Filters\ValueNames;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -146,10 +147,11 @@ final class FacetSql
      */
     private static function withChosen(Filters $filters, array $called): array
     {
+        $chosen = [];
         foreach (Filters::lists() as $list) {
-            $called[$list::name()] = $list::named($filters->get($list)->chosen, $called[$list::name()] ?? []);
+            $chosen[$list::name()] = $filters->get($list)->chosen;
         }
 
-        return $called;
+        return ValueNames::of($chosen, $called);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Catalogue\Search;
 use App\Catalogue\Filters\Filters;
 use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\OneValueFilter;
+use App\Catalogue\Filters\ValueNames;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -162,12 +163,11 @@ final readonly class FewFound
      */
     private function named(array $counts): array
     {
-        $named = [];
+        $values = [];
         foreach (Filters::lists() as $list) {
-            $values = [...array_keys($counts[$list::name()]), ...$this->filters->get($list)->chosen];
-            $named[$list::name()] = $list::named($values, []);
+            $values[$list::name()] = [...array_keys($counts[$list::name()]), ...$this->filters->get($list)->chosen];
         }
 
-        return $named;
+        return ValueNames::of($values);
     }
 }
