@@ -311,6 +311,12 @@ return [
         'if (self::width(',
         'CoverLinesTest',
     ],
+    [
+        'app/Catalogue/BitmapSearch/CommonestValues.php',
+        '$among = $among->without(',
+        '$among->without(',
+        'BitmapSearchTest',
+    ],
     ['app/Shared/RememberedPlans.php', '$this->transactions > 0 || ', '', 'RememberedPlansTest'],
     ['app/Shared/RememberedPlans.php', '|\bsearch_rows\b', '', 'RememberedPlansTest'],
     ['app/Shared/RememberedPlans.php', '\/\*.*?\*\/|', '', 'RememberedPlansTest'],

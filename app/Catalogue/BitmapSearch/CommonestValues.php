@@ -59,7 +59,7 @@ final class CommonestValues
         // Where the last of the commonest has few, values too rare for bitmaps of their own may have more.
         return $most === null || count($inAll) < $most || $beyond((int) end($inAll))
             ? self::first($counts, $filter::OFFERED)
-            : self::oneByOne($filter, $found->matching(), $more);
+            : self::oneByOne($filter, $found, $few, $more);
     }
 
     /**
@@ -120,17 +120,25 @@ final class CommonestValues
     }
 
     /**
+     * The titles that have none of the values with sets of their own are looked at in the database. Where many were
+     * found, or a title can have several values, all are: so many sets take longer.
+     *
      * @param  class-string<ListFilter>  $filter
      * @param  array<int|string, int>  $more
      * @return array<int|string, int>
      */
-    private static function oneByOne(string $filter, TitleSet $among, array $more): array
+    private static function oneByOne(string $filter, BitmapResult $found, bool $few, array $more): array
     {
+        $among = $found->matching();
+        foreach ($few && !$filter::isArray() ? $found->each($filter::kind()) : [] as $value => $count) {
+            $more[$value] = ($more[$value] ?? 0) + $count;
+            $among = $among->without($found->gathering->every("{$filter::kind()}:{$value}"));
+        }
         $values = $filter::values('search_rows', 'title_id = any(?::bigint[])');
-        foreach (
-            DB::select("select v, count(*) n from ({$values}) x group by v", [Sql::array($among->numbers())])
-            as $row
-        ) {
+        $rows = $among->isEmpty()
+            ? []
+            : DB::select("select v, count(*) n from ({$values}) x group by v", [Sql::array($among->numbers())]);
+        foreach ($rows as $row) {
             $more[$row->v] = ($more[$row->v] ?? 0) + $row->n;
         }
 
