@@ -317,6 +317,34 @@ final class BitmapSearchTest extends TestCase
         }
     }
 
+    public function test_publishers_without_a_set_of_their_own_are_counted(): void
+    {
+        Artisan::call('demo:grow --titles=3700');
+        // Two titles of each of as many publishers as have sets, and of one more; the library has one of each pair.
+        DB::update(
+            "update search_rows s set ready = '{}', paid = '{}', sure_from = '-infinity', sure_until = 'infinity',
+                held = case when n <= 2000 or n > 4000 then ?::bigint[] else '{}' end,
+                publisher = case when n <= 4000 then 'House ' || lpad((n % 2000)::text, 4, '0')
+                    when n <= 4002 then 'Zenith' end
+                from (select title_id, row_number() over (order by title_id) n from search_rows) r
+                where r.title_id = s.title_id",
+            ["{{$this->libraries[0]->id}}"],
+        );
+        $this->gather(app(IndexBitmaps::class));
+        $all = SearchRequest::read(
+            $this->libraries[0]->id,
+            ['q' => 'lang:en OR NOT lang:en', 'order' => 'title'],
+            new CardEligibility(),
+        );
+
+        foreach ([0, 3000] as $few) {
+            $publishers = $this->searching(3, 3, $few)->facets($all, $this->now())->of('publisher');
+
+            $this->assertSame('Zenith', array_key_first($publishers));
+            $this->assertSame([2, 1, 1, 1, 1, 1, 1, 1], array_values($publishers));
+        }
+    }
+
     public function test_beyond_one_s_libraries_is_what_others_have_at_this_moment(): void
     {
         [$bought, $lost] = [$this->title('Zennorwick bought'), $this->title('Zennorwick lost')];
