@@ -319,7 +319,6 @@ return [
     ],
     ['app/Shared/RememberedPlans.php', '$this->transactions > 0 || ', '', 'RememberedPlansTest'],
     ['app/Shared/RememberedPlans.php', '|\bsearch_rows\b', '', 'RememberedPlansTest'],
-    ['app/Shared/RememberedPlans.php', '\/\*.*?\*\/|', '', 'RememberedPlansTest'],
     ['app/Shared/RememberedPlans.php', '$pdo->exec("deallocate {$name}")', 'null', 'RememberedPlansTest'],
     ['app/Shared/RememberedPlans.php', "\$pdo->exec('deallocate all');", '', 'RememberedPlansTest'],
     ['app/Exchange/Counter/RecordUse.php', 'DB::transactionLevel() === 0', 'true', 'UsageTest'],
