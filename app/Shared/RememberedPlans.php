@@ -26,8 +26,9 @@ final class RememberedPlans extends PostgresConnection
     private const PARTS = '/\'(?:[^\']|\'\')*\'|"[^"]*"|--[^\n]*|\/\*.*?\*\/|\?\?|\?/s';
 
     /**
-     * Not these: lists of values are of many lengths, each another question; and how titles are best looked for depends
-     * on how common the words are, which a plan made for any words does not know.
+     * Not several values in brackets: lists are of many lengths, each another question, and of a function that is
+     * called with some there is little to plan. And how titles are best looked for depends on how common the words are,
+     * which a plan made for any words does not know.
      */
     private const NOT_KEPT = '/\(\?, \?|@@|\bsearch_rows\b/';
 

@@ -15,8 +15,7 @@ final class IndexCommand extends Command
         'search:index {what? : records, or lending; both if nothing is said} {--due : only if ' .
         'the catalogue is large and enough of it has changed}';
 
-    protected $description =
-        'Gather the titles of each filter and each common word, ' . 'by which broad searches are counted';
+    protected $description = 'Gather the titles of each filter and common word, by which broad searches are counted';
 
     public function handle(IndexBitmaps $gather, IndexPrefixes $prefixes): int
     {

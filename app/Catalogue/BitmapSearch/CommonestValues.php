@@ -132,7 +132,7 @@ final class CommonestValues
         $among = $found->matching();
         foreach ($few && !$filter::isArray() ? $found->each($filter::kind()) : [] as $value => $count) {
             $more[$value] = ($more[$value] ?? 0) + $count;
-            $among = $among->without($found->gathering->every("{$filter::kind()}:{$value}"));
+            $among = $among->without($found->gathering->set("{$filter::kind()}:{$value}") ?? TitleSet::none());
         }
         $values = $filter::values('search_rows', 'title_id = any(?::bigint[])');
         $rows = $among->isEmpty()

@@ -17,8 +17,7 @@ final class CreateLibraryCommand extends Command
         '{--pin-contact=the front desk} ' .
         '{--rules=public : public, school or college} {--consortium= : the libraries it shares with}';
 
-    protected $description =
-        'Make a library, with rules to begin with; ' . 'desk:staff then lets somebody sign in at its Desk';
+    protected $description = 'Make a library, with rules to begin with; desk:staff then lets somebody into its Desk';
 
     public function handle(CreateLibrary $create): int
     {

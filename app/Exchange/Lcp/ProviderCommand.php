@@ -13,8 +13,7 @@ final class ProviderCommand extends Command
 {
     protected $signature = 'lcp:provider {--root : print the root certificate}';
 
-    protected $description =
-        'Make the certificates that sign licences of protected files, unless they are there; ' . 'say what they are';
+    protected $description = 'Make certificates that sign protected files, unless they are there; say what they are';
 
     public function handle(Provider $provider): int
     {
