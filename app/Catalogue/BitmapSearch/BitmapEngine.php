@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue\BitmapSearch;
 
 use App\Catalogue\Filters\FormatFilter;
+use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Filters\ReadyFilter;
 use App\Catalogue\Search\Facets;
 use App\Catalogue\Search\FacetSql;
@@ -159,12 +160,34 @@ final class BitmapEngine implements SearchEngine
         return $this->counter->of($found, $others, $search->filters);
     }
 
-    /** @return list<int>|null what a search finds; null where that is more than so many */
-    public function ids(SearchRequest $search, DateTimeImmutable $now, int $most): ?array
+    public function everything(SearchRequest $search, DateTimeImmutable $now): TitleSet
     {
-        $set = $this->set($this->found($search, $now), $search, $now);
+        return $this->set($this->found($search, $now), $search, $now);
+    }
 
-        return $set->count() > $most ? null : $set->numbers();
+    /**
+     * @param  class-string<ListFilter>  $filter
+     * @return array{array<int|string, int>, list<int>}|null by value, of how many titles sets tell that they have it;
+     *     and the titles found of which they do not tell. Null where not every value has a set.
+     */
+    public function bySets(string $filter, SearchRequest $search, DateTimeImmutable $now): ?array
+    {
+        $gathered = $filter::gathered();
+        $found = $this->found($search, $now);
+        if ($gathered?->listed !== true) {
+            return null;
+        }
+        $values = $found->gathering->values($filter::kind());
+        if (!$gathered->isOfAll(count($values))) {
+            return null;
+        }
+        $among = $found->matching()->forCounting();
+        $counts = [];
+        foreach (array_keys($values) as $value) {
+            $counts[$value] = $found->gathering->count("{$filter::kind()}:{$value}", $among);
+        }
+
+        return [array_filter($counts), array_keys($this->oneByOne($found, $search, $now))];
     }
 
     private function found(SearchRequest $search, DateTimeImmutable $now): BitmapResult

@@ -134,7 +134,7 @@ final class CommonestValues
             $more[$value] = ($more[$value] ?? 0) + $count;
             $among = $among->without($found->gathering->set("{$filter::kind()}:{$value}") ?? TitleSet::none());
         }
-        $values = $filter::values('search_rows', 'title_id = any(?::bigint[])');
+        $values = $filter::valuesOf('title_id = any(?::bigint[])');
         $rows = $among->isEmpty()
             ? []
             : DB::select("select v, count(*) n from ({$values}) x group by v", [Sql::array($among->numbers())]);

@@ -22,4 +22,10 @@ final readonly class Gathered
         public ?int $most = null,
         public bool $listed = true,
     ) {}
+
+    /** Whether each value that a title has is a bitmap, where there are so many. */
+    public function isOfAll(int $bitmaps): bool
+    {
+        return $this->condition === 'true' && ($this->most === null || $bitmaps < $this->most);
+    }
 }

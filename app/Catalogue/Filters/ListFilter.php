@@ -68,6 +68,16 @@ abstract readonly class ListFilter extends Filter
     }
 
     /**
+     * As values(), by the numbers of titles alone.
+     *
+     * @param  string  $those  SQL that names title_id
+     */
+    public static function valuesOf(string $those): string
+    {
+        return static::values('search_rows', $those);
+    }
+
+    /**
      * Whether a title has a value, as SQL on search_rows (alias s).
      *
      * @return array{string, list<mixed>}

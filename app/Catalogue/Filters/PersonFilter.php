@@ -30,10 +30,14 @@ abstract readonly class PersonFilter extends ListFilter
 
     final public static function values(string $from, string $where = 'true'): string
     {
+        return self::valuesOf("title_id in (select title_id from {$from} where {$where})");
+    }
+
+    final public static function valuesOf(string $those): string
+    {
         $role = static::role();
 
-        return "select contributor_id v from contributor_title where role = '{$role}'
-            and title_id in (select title_id from {$from} where {$where})";
+        return "select contributor_id v from contributor_title where role = '{$role}' and {$those}";
     }
 
     final public static function has(int|string $value): array

@@ -42,6 +42,11 @@ final readonly class SubjectFilter extends ListFilter
         return true;
     }
 
+    public static function valuesOf(string $those): string
+    {
+        return "select subject_id v from subject_title where {$those}";
+    }
+
     public static function has(int|string $value): array
     {
         return ['s.title_id in (select title_id from subject_title where subject_id = ?)', [$value]];

@@ -22,10 +22,10 @@ final class FoundValues
 
     private const PAGE = 120;
 
-    /** Of more titles the database finds what they have by the search itself. */
-    private const BY_NUMBER = 20_000;
+    private const BY_NUMBER = 'title_id = any(?::bigint[])';
 
-    public function __construct(private readonly BitmapEngine $bitmaps) {}
+    /** @param  int  $byNumber  of more titles those of each set are counted, or the numbers are sent as bits */
+    public function __construct(private readonly BitmapEngine $bitmaps, private readonly int $byNumber = 20_000) {}
 
     /**
      * @param  string  $find  words, or their beginnings, that the names of the values must have; empty for all
@@ -39,31 +39,21 @@ final class FoundValues
         string $order,
         DateTimeImmutable $now,
     ): LengthAwarePaginator {
-        [$values, $bindings] = $this->values($search, $filter, $now);
-        $names = $filter::NAMES;
-        $name = $names === null ? 'v.value::text' : 'n.name';
-        $from =
-            "(select v as value, count(*) titles from ({$values}) x group by v) v " .
-            ($names === null ? '' : "join {$names} n on n.id = v.value ") .
-            'where not v.value::text = any(?::text[])';
-        $bindings[] = self::texts($filter->chosen);
-        $words = SearchWords::of($find);
-        if ($words !== []) {
-            $from .= " and to_tsvector('fig_exact', {$name}) @@ ?::tsquery";
-            $bindings[] = implode(' & ', array_map(fn(string $word): string => "'{$word}':*", $words));
-        }
-        $first = $order === 'name' ? '' : 'v.titles desc, ';
-        $rows = fn(int $page): array => DB::select(
-            "select v.value, {$name} as name, v.titles, count(*) over () \"of\" from {$from}
-                order by {$first} lower({$name}), v.value limit ? offset ?",
-            [...$bindings, self::PAGE, ($page - 1) * self::PAGE],
+        $some = fn(int $page): array => $this->some(
+            search: $search,
+            filter: $filter,
+            find: $find,
+            byName: $order === 'name',
+            most: self::PAGE,
+            from: ($page - 1) * self::PAGE,
+            now: $now,
         );
         // How many there are is known with them, and not before.
         $page = PageAsked::uncounted();
-        $found = $rows($page);
+        $found = $some($page);
         if ($found === [] && $page > 1) {
-            $page = PageAsked::of($rows(1)[0]->of ?? 0, self::PAGE);
-            $found = $rows($page);
+            $page = PageAsked::of($some(1)[0]->of ?? 0, self::PAGE);
+            $found = $some($page);
         }
 
         return new LengthAwarePaginator($found, $found[0]->of ?? 0, self::PAGE, $page, [
@@ -71,16 +61,93 @@ final class FoundValues
         ]);
     }
 
-    /** @return array{string, list<mixed>} SQL of rows of "v" */
-    private function values(SearchRequest $search, ListFilter $filter, DateTimeImmutable $now): array
-    {
-        $ids = $this->bitmaps->canAnswer($search, $now) ? $this->bitmaps->ids($search, $now, self::BY_NUMBER) : null;
-        if ($ids !== null) {
-            return [$filter::values('search_rows', 'title_id = any(?::bigint[])'), [Sql::array($ids)]];
-        }
-        [$join, $where, $bindings] = SearchSql::where($search, $now);
+    /**
+     * @param  string  $find  as page() has it
+     * @param  bool  $byName  otherwise those of the most titles first
+     * @param  int  $most  so many of them
+     * @param  int  $from  after so many
+     * @return list<stdClass> value, name, titles, of (how many values in all)
+     */
+    public function some(
+        SearchRequest $search,
+        ListFilter $filter,
+        string $find,
+        bool $byName,
+        int $most,
+        int $from,
+        DateTimeImmutable $now,
+    ): array {
+        [$counted, $bindings] = $this->counted($search, $filter, $now);
+        $names = $filter::NAMES;
+        $words = SearchWords::of($find);
+        $named = $words === [] ? '' : 'where ' . self::named($names);
+        $begun = implode(' & ', array_map(fn(string $word): string => "'{$word}':*", $words));
+        // Of what has too few titles to be shown no name is looked up.
+        $shown = $byName
+            ? 'others'
+            : '(select * from others where titles >= (select min(titles) from (select titles from others
+                order by titles desc limit ?) first))';
+        [$name, $join] = $names === null ? ['v.value::text', ''] : ['n.name', "join {$names} n on n.id = v.value"];
+        $titlesFirst = $byName ? '' : 'v.titles desc, ';
 
-        return [$filter::values("search_rows s {$join}", $where), $bindings];
+        return array_values(
+            DB::select(
+                "with found as materialized (select v as value, sum(n)::int titles from {$counted} x {$named} group by v),
+                    others as (select * from found where not value::text = any(?::text[]))
+                    select v.value, {$name} as name, v.titles, (select count(*) from others) \"of\"
+                    from {$shown} v {$join} order by {$titlesFirst}lower({$name}), v.value limit ? offset ?",
+                [
+                    ...$bindings,
+                    ...array_fill(0, substr_count($named, '?'), $begun),
+                    self::texts($filter->chosen),
+                    ...$byName ? [] : [$from + $most],
+                    $most,
+                    $from,
+                ],
+            ),
+        );
+    }
+
+    /** Whether the name of a value has words, as SQL. */
+    private static function named(?string $names): string
+    {
+        // The index knows names by their words' stems as well.
+        return $names === null
+            ? "to_tsvector('fig_exact', v::text) @@ ?::tsquery"
+            : "v in (select id from {$names} where words @@ ?::tsquery
+                and to_tsvector('fig_exact', name) @@ ?::tsquery)";
+    }
+
+    /** @return array{string, list<mixed>} SQL of rows of "v", a value, and "n", how many titles have it */
+    private function counted(SearchRequest $search, ListFilter $filter, DateTimeImmutable $now): array
+    {
+        $each = fn(string $values): string => "(select v, 1 n from ({$values}) y)";
+        if (!$this->bitmaps->canAnswer($search, $now)) {
+            [$join, $where, $bindings] = SearchSql::where($search, $now);
+
+            return [$each($filter::values("search_rows s {$join}", $where)), $bindings];
+        }
+        $found = $this->bitmaps->everything($search, $now);
+        if ($found->count() <= $this->byNumber) {
+            return [$each($filter::valuesOf(self::BY_NUMBER)), [Sql::array($found->numbers())]];
+        }
+        $bySets = $this->bitmaps->bySets($filter::class, $search, $now);
+        if ($bySets !== null) {
+            [$counts, $others] = $bySets;
+            $type = $filter::NAMES === null ? 'text' : 'bigint';
+
+            return [
+                "(select * from unnest(?::{$type}[], ?::int[]) y(v, n)
+                    union all select v, 1 n from ({$filter::valuesOf(self::BY_NUMBER)}) y)",
+                [self::texts(array_keys($counts)), Sql::array(array_values($counts)), Sql::array($others)],
+            ];
+        }
+        $bits = $found->bits();
+
+        return [
+            $each($filter::valuesOf('case when title_id < ? then get_bit(?::bytea, title_id) = 1 else false end')),
+            [strlen($bits) * 8, '\x' . bin2hex($bits)],
+        ];
     }
 
     /** @param  list<int|string>  $values */

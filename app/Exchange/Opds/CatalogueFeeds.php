@@ -8,7 +8,7 @@ use App\Catalogue\Filters\ListFilter;
 use App\Catalogue\Rooms\LibraryRooms;
 use App\Catalogue\Rooms\RoomText;
 use App\Catalogue\Search\CatalogueSearch;
-use App\Catalogue\Search\HeldValues;
+use App\Catalogue\Search\FoundValues;
 use App\Catalogue\Search\SearchRequest;
 use App\Catalogue\StaffLists\ListOnShow;
 use App\Catalogue\StaffLists\StaffLists;
@@ -24,10 +24,12 @@ use stdClass;
 /** A library's catalogue, page by page, for applications. */
 final class CatalogueFeeds
 {
+    private const INDEX_PAGE = 100;
+
     public function __construct(
         private readonly RequestContext $current,
         private readonly CatalogueSearch $search,
-        private readonly HeldValues $values,
+        private readonly FoundValues $values,
         private readonly PayMonth $payMonth,
         private readonly Publications $publications,
         private readonly LibraryRooms $rooms,
@@ -123,8 +125,16 @@ final class CatalogueFeeds
      */
     public function index(Addresses $at, string $path, string $filter, int $page, DateTimeImmutable $now): Feed
     {
-        $values = $this->values->of($at->library->id, $filter, $this->eligibility($now), $page, $now);
-        $isLast = $page * HeldValues::PAGE >= ($values[0]->of ?? 0);
+        $values = $this->values->some(
+            search: SearchRequest::read($at->library->id, [], $this->eligibility($now)),
+            filter: new $filter(),
+            find: '',
+            byName: false,
+            most: self::INDEX_PAGE,
+            from: ($page - 1) * self::INDEX_PAGE,
+            now: $now,
+        );
+        $isLast = $page * self::INDEX_PAGE >= ($values[0]->of ?? 0);
         $others = array_filter(['previous' => $page - 1, 'next' => $isLast ? 0 : $page + 1]);
 
         return $this->navigation(

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** What pages ask of the large tables is found by an index: without these each went through all titles, or licences. */
+return new class extends Migration {
+    public function up(): void
+    {
+        DB::unprepared(
+            <<<'SQL'
+            create index titles_series on titles (series_id) where series_id is not null;
+            create index contributors_by_name on contributors (lower(name));
+            create index series_by_name on series (lower(name));
+            create index licences_on_order on licences (library_id) where file_came_at is null;
+            create index licences_paid on licences (library_id) where model = 'pay_per_loan';
+            SQL
+            ,
+        );
+    }
+
+    public function down(): void
+    {
+        DB::unprepared(
+            'drop index titles_series, contributors_by_name, series_by_name, licences_on_order, licences_paid',
+        );
+    }
+};
