@@ -24,7 +24,10 @@ return new class extends Migration {
     public function down(): void
     {
         DB::unprepared(
-            'drop index titles_series, contributors_by_name, series_by_name, licences_on_order, licences_paid',
+            <<<'SQL'
+            drop index titles_series, contributors_by_name, series_by_name, licences_on_order, licences_paid;
+            SQL
+            ,
         );
     }
 };

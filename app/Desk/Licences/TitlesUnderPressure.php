@@ -16,6 +16,7 @@ use Generator;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use LogicException;
 use stdClass;
 
@@ -89,14 +90,13 @@ final class TitlesUnderPressure
     {
         [$found, $values] = $this->found($search, $now);
         $order = self::ORDERS[$search->order];
-        $waited = self::waited($search->show === 'all');
-        $rows = self::ask(
+        $waited = self::waited(self::isOfAll($search));
+        $sql =
             "with {$waited}, found as ({$found}), page as (select *, row_number() over (order by {$order}, id) place
-                from found t) " . self::shown('page'),
-            $values,
-        );
-        foreach (array_chunk($rows, 200) as $some) {
-            yield self::named($some);
+                from found t) " . self::shown('page');
+        $rows = LazyCollection::make(fn() => DB::cursor($sql, self::namedIn($sql, $values)));
+        foreach ($rows->chunk(200) as $some) {
+            yield self::named(array_values($some->all()));
         }
     }
 
@@ -115,7 +115,7 @@ final class TitlesUnderPressure
     {
         [$found, $values] = $this->found($search, $now);
         $order = self::ORDERS[$search->order];
-        $ofAll = $search->show === 'all';
+        $ofAll = self::isOfAll($search);
         [$waited, $figures] = [self::waited($ofAll), self::figures($ofAll)];
         $count = $ofAll ? 'select titles found from figures' : 'select count(*) found from found';
         $rows = self::ask(
@@ -126,6 +126,12 @@ final class TitlesUnderPressure
         );
 
         return $rows === [] ? throw new LogicException('No figures.') : $rows;
+    }
+
+    /** Whether all titles are gone through, and not only those that some words find. */
+    private static function isOfAll(PressureSearch $search): bool
+    {
+        return $search->show === 'all' && $search->words === '';
     }
 
     /**
@@ -171,13 +177,23 @@ final class TitlesUnderPressure
                 count(*) filter (where holds > 0 and {$none}) no_copy from {$from} w) waited";
     }
 
-    /** The titles of a way to look that is not of lines alone. */
-    private static function titles(string $show): string
+    /**
+     * The titles of a way to look that is not of lines alone.
+     *
+     * @param  string  $worded  SQL of the titles that the words find; empty where there are no words
+     */
+    private static function titles(string $show, string $worded): string
     {
         $copies = self::copies();
-        $some = $show === 'ending' ? self::ENDING : self::FEW_LOANS;
+        // An array, so that each is looked up: the planner takes few to be found, and would look for them in all.
+        $some = match ($show) {
+            'ending' => self::ENDING,
+            'few_loans' => self::FEW_LOANS,
+            default => "select title_id id from licences where library_id = :library and title_id = any(array({$worded}))
+                union select id from h",
+        };
 
-        return $show === 'all'
+        return $show === 'all' && $worded === ''
             ? 'select * from every'
             : "select t.id, coalesce(holds, 0) holds, copies from ({$some}) t left join h using (id)
                 cross join lateral ({$copies}) own";
@@ -209,7 +225,7 @@ final class TitlesUnderPressure
     private function found(PressureSearch $search, DateTimeImmutable $now): array
     {
         $values = self::values($search->libraryId, $now);
-        $where = '';
+        $where = $worded = '';
         if ($search->format !== null) {
             $where .= ' and exists (select from titles f where f.id = w.id and f.format = :format offset 0)';
             $values['format'] = $search->format->value;
@@ -217,17 +233,17 @@ final class TitlesUnderPressure
         if ($search->words !== '') {
             $query = QuerySql::of(QueryParser::read($search->words)->tree);
             $named = 0;
-            // Looked up once: the planner, which takes few to be found, would go through them for each title.
-            $where .=
-                ' and (w.id in (select s.title_id from search_rows s where ' .
+            $worded =
+                'select s.title_id from search_rows s where ' .
                 preg_replace_callback(
                     '/\?/',
                     function () use (&$named): string {
                         return ':word' . $named++;
                     },
                     $query->sql,
-                ) .
-                ')) is true';
+                );
+            // Looked up once: the planner, which takes few to be found, would go through them for each title.
+            $where .= " and (w.id in ({$worded})) is true";
             foreach ($query->bindings as $n => $value) {
                 $values["word{$n}"] = $value;
             }
@@ -236,7 +252,7 @@ final class TitlesUnderPressure
 
         return [
             $line === null
-                ? 'select * from (' . self::titles($search->show) . ") w where true{$where}"
+                ? 'select * from (' . self::titles($search->show, $worded) . ") w where true{$where}"
                 : "select * from waited w where {$line}{$where}",
             $values,
         ];
@@ -248,12 +264,16 @@ final class TitlesUnderPressure
      */
     private static function ask(string $sql, array $values): array
     {
-        return array_values(
-            DB::select(
-                $sql,
-                array_filter($values, fn(string $name): bool => str_contains($sql, ":{$name}"), ARRAY_FILTER_USE_KEY),
-            ),
-        );
+        return array_values(DB::select($sql, self::namedIn($sql, $values)));
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    private static function namedIn(string $sql, array $values): array
+    {
+        return array_filter($values, fn(string $name): bool => str_contains($sql, ":{$name}"), ARRAY_FILTER_USE_KEY);
     }
 
     /**

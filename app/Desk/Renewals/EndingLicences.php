@@ -9,6 +9,7 @@ use App\Models\Library;
 use App\Models\Title;
 use App\Shared\PageAsked;
 use App\Shared\Sql;
+use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use FigPorch\Core\Desk\Demand;
@@ -18,6 +19,7 @@ use FigPorch\Core\Lending\Licence;
 use FigPorch\Core\Lending\LicenceModel;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use LogicException;
 use stdClass;
 
@@ -30,6 +32,20 @@ final class EndingLicences
 
     /** Over which demand is measured, as on a title's page. */
     private const DEMAND_DAYS = 180;
+
+    private const AT_A_TIME = 500;
+
+    private const ROWS = "select li.*, (select count(*) from loans l where l.licence_id = li.id) lent,
+        (select count(*) from holds h where h.library_id = li.library_id and h.title_id = li.title_id
+            and h.closed_at is null and h.state <> 'ready') waiting,
+        (select count(*) from loans l join licences o on o.id = l.licence_id where o.library_id = li.library_id
+            and o.title_id = li.title_id and l.started_at > :since) begun,
+        (select extract(epoch from :now::timestamptz - min(o.starts_at)) / 86400 from licences o
+            where o.library_id = li.library_id and o.title_id = li.title_id) days,
+        exists (select from orders x where x.library_id = li.library_id and x.title_id = li.title_id
+            and x.state in ('noted', 'ordered')) ordered
+        from licences li where li.library_id = :library and li.ends_at > :from and li.ends_at <= :to
+        order by li.ends_at, li.id";
 
     /** @var array<string, float> days from one loan of a copy to its next, by library and format */
     private array $cycles = [];
@@ -73,13 +89,14 @@ final class EndingLicences
         $page = PageAsked::of($count, self::PAGE);
 
         return new LengthAwarePaginator(
-            $this->rows(
-                library: $library,
-                from: $from,
-                to: $to,
-                now: $now,
-                limit: self::PAGE,
-                offset: ($page - 1) * self::PAGE,
+            $this->filled(
+                $library,
+                DB::select(self::ROWS . ' limit :limit offset :offset', [
+                    ...self::values($library, $from, $to, $now),
+                    'limit' => self::PAGE,
+                    'offset' => ($page - 1) * self::PAGE,
+                ]),
+                $now,
             ),
             $count,
             self::PAGE,
@@ -88,12 +105,30 @@ final class EndingLicences
         );
     }
 
-    /** @return list<EndingLicence> */
-    public function all(Library $library, ?string $month, DateTimeImmutable $now): array
+    /** @return LazyCollection<int, EndingLicence> as page() has them, some read at a time */
+    public function all(Library $library, ?string $month, DateTimeImmutable $now): LazyCollection
     {
         [$from, $to] = $this->span($library, $month, $now);
 
-        return $this->rows(library: $library, from: $from, to: $to, now: $now, limit: 100_000, offset: 0);
+        return LazyCollection::make(fn() => DB::cursor(self::ROWS, self::values($library, $from, $to, $now)))
+            ->chunk(self::AT_A_TIME)
+            ->flatMap(fn(LazyCollection $some): array => $this->filled($library, $some->all(), $now));
+    }
+
+    /** @return array<string, string|int> what ROWS asks for */
+    private static function values(
+        Library $library,
+        DateTimeImmutable $from,
+        DateTimeImmutable $to,
+        DateTimeImmutable $now,
+    ): array {
+        return [
+            'since' => Sql::second($now->modify('-' . self::DEMAND_DAYS . ' days')),
+            'now' => Sql::second($now),
+            'library' => $library->id,
+            'from' => Sql::second($from),
+            'to' => Sql::second($to),
+        ];
     }
 
     /** @return array{DateTimeImmutable, DateTimeImmutable} from after the first to the second */
@@ -108,40 +143,14 @@ final class EndingLicences
         return [max($now, $first->modify('-1 second')), $end];
     }
 
-    /** @return list<EndingLicence> */
-    private function rows(
-        Library $library,
-        DateTimeImmutable $from,
-        DateTimeImmutable $to,
-        DateTimeImmutable $now,
-        int $limit,
-        int $offset,
-    ): array {
-        $since = $now->modify('-' . self::DEMAND_DAYS . ' days');
-        $rows = DB::select(
-            "select li.*, (select count(*) from loans l where l.licence_id = li.id) lent,
-                (select count(*) from holds h where h.library_id = li.library_id and h.title_id = li.title_id
-                    and h.closed_at is null and h.state <> 'ready') waiting,
-                (select count(*) from loans l join licences o on o.id = l.licence_id where o.library_id = li.library_id
-                    and o.title_id = li.title_id and l.started_at > :since) begun,
-                (select extract(epoch from :now::timestamptz - min(o.starts_at)) / 86400 from licences o
-                    where o.library_id = li.library_id and o.title_id = li.title_id) days,
-                exists (select from orders x where x.library_id = li.library_id and x.title_id = li.title_id
-                    and x.state in ('noted', 'ordered')) ordered
-                from licences li where li.library_id = :library and li.ends_at > :from and li.ends_at <= :to
-                order by li.ends_at, li.id limit :limit offset :offset",
-            [
-                'since' => Sql::second($since),
-                'now' => Sql::second($now),
-                'library' => $library->id,
-                'from' => Sql::second($from),
-                'to' => Sql::second($to),
-                'limit' => $limit,
-                'offset' => $offset,
-            ],
-        );
+    /**
+     * @param  array<stdClass>  $rows  as ROWS has them
+     * @return list<EndingLicence>
+     */
+    private function filled(Library $library, array $rows, DateTimeImmutable $now): array
+    {
         $ids = array_column($rows, 'title_id');
-        $titles = Title::query()->with('contributors')->findMany($ids)->keyBy('id');
+        $titles = TitleNames::titles(array_values(array_unique($ids)));
         $others = $this->otherLicences($library, $ids, $now);
 
         $ending = [];

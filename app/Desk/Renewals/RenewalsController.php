@@ -49,7 +49,7 @@ final class RenewalsController
         return CsvFile::response(
             __('renewals.heading'),
             array_map(fn(string $of): string => __("renewals.csv.{$of}"), self::COLUMNS),
-            array_map(
+            $this->ending->all($staff->library, self::month($request, $months), $now)->map(
                 fn(EndingLicence $of): array => [
                     $of->id,
                     $of->title->name,
@@ -66,7 +66,6 @@ final class RenewalsController
                     $of->renewed === null ? null : round($of->renewed->loans, 1),
                     $money($of->renewed?->centsPerLoan),
                 ],
-                $this->ending->all($staff->library, self::month($request, $months), $now),
             ),
         );
     }

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Desk\Weeding;
 
 use App\Models\Library;
-use App\Models\Title;
 use App\Shared\PageAsked;
 use App\Shared\Sql;
+use App\Shared\TitleNames;
 use DateTimeImmutable;
 use FigPorch\Core\Catalogue\Format;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use stdClass;
 
 /**
@@ -23,6 +24,10 @@ final class UnlentTitles
     public const MONTHS = [6, 12, 24, 36];
 
     private const PAGE = 50;
+
+    private const AT_A_TIME = 500;
+
+    private const ORDER = 'yearly desc, lent, title_id';
 
     /**
      * Own licences that live and were there before the time looked at. What one costs a year is its price by its
@@ -55,12 +60,16 @@ final class UnlentTitles
         ]);
     }
 
-    /** @return list<UnlentTitle> */
-    public function all(Library $library, int $months, ?Format $format, DateTimeImmutable $now): array
+    /** @return LazyCollection<int, UnlentTitle> as page() has them, some read at a time */
+    public function all(Library $library, int $months, ?Format $format, DateTimeImmutable $now): LazyCollection
     {
         [$sql, $values] = $this->query($library, $months, $format, $now);
 
-        return $this->unlent($this->some($sql, $values, 1_000_000, 0), $values);
+        return LazyCollection::make(
+            fn() => DB::cursor("select * from ({$sql}) y order by " . self::ORDER, $values),
+        )
+            ->chunk(self::AT_A_TIME)
+            ->flatMap(fn(LazyCollection $some): array => $this->unlent(array_values($some->all()), $values));
     }
 
     /** @return array{string, array<string, string|int>} */
@@ -88,8 +97,9 @@ final class UnlentTitles
     {
         return array_values(
             DB::select(
-                "select *, count(*) over () as found from ({$sql}) y order by yearly desc, lent, title_id
-                    limit :limit offset :offset",
+                "select *, count(*) over () as found from ({$sql}) y order by " .
+                    self::ORDER .
+                    ' limit :limit offset :offset',
                 $values + ['limit' => $limit, 'offset' => $offset],
             ),
         );
@@ -103,7 +113,7 @@ final class UnlentTitles
     private function unlent(array $rows, array $values): array
     {
         $ids = array_column($rows, 'title_id');
-        $titles = Title::query()->with('contributors')->findMany($ids)->keyBy('id');
+        $titles = TitleNames::titles($ids);
         $lentSince = DB::table('loans')
             ->join('licences', 'licences.id', 'loans.licence_id')
             ->where('licences.library_id', $values['library'])

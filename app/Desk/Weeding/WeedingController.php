@@ -59,7 +59,7 @@ final class WeedingController
         return CsvFile::response(
             __('weeding.heading'),
             array_map(fn(string $of): string => __("weeding.csv.{$of}"), self::COLUMNS),
-            array_map(
+            $this->unlent->all($staff->library, $months, $format, CarbonImmutable::now())->map(
                 fn(UnlentTitle $of): array => [
                     $of->title->id,
                     $of->title->name,
@@ -73,7 +73,6 @@ final class WeedingController
                     DeskText::money($of->paidCents),
                     DeskText::money($of->yearlyCents),
                 ],
-                $this->unlent->all($staff->library, $months, $format, CarbonImmutable::now()),
             ),
         );
     }

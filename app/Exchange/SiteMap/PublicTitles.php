@@ -16,9 +16,12 @@ final class PublicTitles
     public function parts(): array
     {
         return array_column(
-            DB::select("select distinct title_id / ?::bigint part from search_rows where held <> '{}' order by 1", [
-                self::PART,
-            ]),
+            DB::select(
+                "select part from generate_series(0, (select max(title_id) from search_rows) / :part::bigint) part
+                    where exists (select from search_rows where held <> '{}'
+                        and title_id between part * :part::bigint and (part + 1) * :part::bigint - 1) order by 1",
+                ['part' => self::PART],
+            ),
             'part',
         );
     }

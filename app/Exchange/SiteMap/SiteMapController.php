@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange\SiteMap;
 
 use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 
 /** What is public here, for search engines: site maps (sitemaps.org, 0.90), and where they are (RFC 9309). */
 final class SiteMapController
@@ -27,7 +28,10 @@ final class SiteMapController
         $titles = $this->titles->of((int) $part);
         $titles !== [] || abort(404);
 
-        return self::xml('urlset', 'url', array_map(fn(int $id): string => route('titles.show', $id), $titles));
+        // One address is made, and not 40,000.
+        $start = Str::beforeLast(route('titles.show', 0), '0');
+
+        return self::xml('urlset', 'url', array_map(fn(int $id): string => $start . $id, $titles));
     }
 
     /** Titles are for all; what searches and what is somebody's has nothing for machines. */
