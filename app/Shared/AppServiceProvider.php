@@ -8,6 +8,7 @@ use App\Shared\Check\CheckCommand;
 use App\Shared\ReadyPages\MakeReadyPagesCommand;
 use Carbon\CarbonImmutable;
 use Closure;
+use Illuminate\Cache\RateLimiter;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
@@ -21,7 +22,6 @@ use Illuminate\Queue\Failed\FailedJobProviderInterface;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
@@ -73,9 +73,12 @@ final class AppServiceProvider extends ServiceProvider
                 Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO | Request::HEADER_X_FORWARDED_PORT,
             );
         }
-        foreach (array_keys((array) config('figporch.a_minute')) as $what) {
-            RateLimiter::for($what, self::perMinute($what));
-        }
+        // Not before a page counts what is asked: it brings the cache and the database with it.
+        $this->callAfterResolving(RateLimiter::class, function (RateLimiter $limiter): void {
+            foreach (array_keys((array) config('figporch.a_minute')) as $what) {
+                $limiter->for((string) $what, self::perMinute($what));
+            }
+        });
         Session::extend(
             'database',
             fn(Application $app): DatabaseSessions => new DatabaseSessions(

@@ -62,6 +62,9 @@ final class BitmapSearch
 
     private function findNow(SearchRequest $search, DateTimeImmutable $now): ?BitmapResult
     {
+        if ($this->latest === [$now, null]) {
+            return null;
+        }
         $list = $search->listWords === null ? null : QueryParser::read($search->listWords)->tree;
         $first = IndexSnapshot::at(
             $now,
@@ -69,6 +72,8 @@ final class BitmapSearch
             $search->words,
         );
         if ($first === null) {
+            $this->latest = [$now, null];
+
             return null;
         }
         $gathering = $first->gathering;

@@ -43,15 +43,9 @@ final readonly class LibraryHoldings
             $titles = $titles->concat($last(true))->unique('id');
         }
 
+        // They come in the order in which they were added, which stays among equals.
         return self::ofAnotherWork(
-            $titles->sort(
-                fn(Title $a, Title $b): int => [
-                    $b->publication_exists,
-                    $b->cover_file !== null,
-                    $b->added_at,
-                    $a->id,
-                ] <=> [$a->publication_exists, $a->cover_file !== null, $a->added_at, $b->id],
-            ),
+            $titles->sortByDesc(fn(Title $of): array => [$of->publication_exists, $of->cover_file !== null]),
             $count,
         );
     }
