@@ -7,7 +7,9 @@ namespace App\Catalogue\BitmapSearch;
 use App\Catalogue\BitmapIndex\BitmapIndex;
 use App\Catalogue\BitmapIndex\IndexSnapshot;
 use App\Catalogue\Filters\RangeFilter;
+use App\Catalogue\Filters\SubjectFilter;
 use App\Catalogue\Filters\YearFilter;
+use App\Catalogue\Search\QuerySql;
 use FigPorch\Core\Catalogue\Query\All;
 use FigPorch\Core\Catalogue\Query\Any;
 use FigPorch\Core\Catalogue\Query\Field;
@@ -16,6 +18,7 @@ use FigPorch\Core\Catalogue\Query\Not;
 use FigPorch\Core\Catalogue\Query\Range;
 use FigPorch\Core\Catalogue\Query\Term;
 use FigPorch\Core\Catalogue\TitleSet;
+use Illuminate\Support\Facades\DB;
 
 /** What a query finds by the sets of its words. What no set knows is asked of the indexes. */
 final class QueryBitmap
@@ -176,7 +179,28 @@ final class QueryBitmap
             range: fn(Range $range): ?TitleSet => $range->field === Field::Year
                 ? RangeFilter::between($this->gathering, YearFilter::kind(), $range->from, $range->to)
                 : null,
-            term: fn(Term $term): ?TitleSet => count($term->words) === 1 ? $this->word($term, $term->words[0]) : null,
+            term: fn(Term $term): ?TitleSet => match (true) {
+                $term->field === Field::Subject => $this->subjects($term),
+                count($term->words) === 1 => $this->word($term, $term->words[0]),
+                default => null,
+            },
+        );
+    }
+
+    /** Where each subject has a set, those that are named are put together. */
+    private function subjects(Term $term): ?TitleSet
+    {
+        if (!SubjectFilter::gathered()->isOfAll(count($this->gathering->values(SubjectFilter::kind())))) {
+            return null;
+        }
+        $named = QuerySql::subjects($term);
+
+        return array_reduce(
+            array_column(DB::select($named->sql, $named->bindings), 'id'),
+            fn(TitleSet $found, int $id): TitleSet => $found->or(
+                $this->gathering->every(SubjectFilter::kind() . ":{$id}"),
+            ),
+            TitleSet::none(),
         );
     }
 

@@ -207,6 +207,14 @@ final readonly class QuerySql
         return new self("coalesce({$column} between ? and ?, false)", [$range->from ?? -9999, $range->to ?? 9999]);
     }
 
+    /** The numbers of the subjects that a term names. */
+    public static function subjects(Term $term): self
+    {
+        $query = self::tsquery(new Term($term->words, null, $term->exact, $term->begins));
+
+        return new self("select id from subjects where words @@ {$query->sql}", $query->bindings);
+    }
+
     private static function term(Term $term): self
     {
         $words = implode(' ', $term->words);

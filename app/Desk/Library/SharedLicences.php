@@ -17,11 +17,17 @@ final class SharedLicences
     {
         return array_values(
             DB::select(
-                'select o.name, (select count(distinct li.title_id)::int from licences li where li.library_id = lib.id
-                        and li.shared and licence_has_future(li, :now) and licence_serves(li.shared, lib, o)) given,
-                    (select count(distinct li.title_id)::int from licences li where li.library_id = o.id
-                        and li.shared and licence_has_future(li, :now) and licence_serves(li.shared, o, lib)) taken
+                'with counted as materialized (select library_id, count(*)::int titles from (
+                        select distinct li.library_id, li.title_id from licences li
+                            join libraries l on l.id = li.library_id
+                            join libraries own on own.consortium_id = l.consortium_id and own.id = :library
+                            where li.shared and licence_has_future(li, :now)) each group by 1)
+                select o.name,
+                    case when licence_serves(true, lib, o) then coalesce(given.titles, 0) else 0 end given,
+                    case when licence_serves(true, o, lib) then coalesce(taken.titles, 0) else 0 end taken
                 from libraries lib join libraries o on o.consortium_id = lib.consortium_id and o.id <> lib.id
+                    left join counted given on given.library_id = lib.id
+                    left join counted taken on taken.library_id = o.id
                 where lib.id = :library order by o.name',
                 ['now' => Sql::second($now), 'library' => $library->id],
             ),
