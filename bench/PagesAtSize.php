@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
 /** Whole pages of a large catalogue, as a visitor gets them: time to the first byte through nginx, one client. */
@@ -26,12 +27,20 @@ final readonly class PagesAtSize
     {
         $words = array_filter($queries, fn(array $of): bool => in_array($of['class'], self::WORDS, true));
         $rows = [$this->row('words by lot', array_map(fn(array $of): string => $this->searched($of['asked']), $words))];
+        $inSeries = DB::scalar('select max(id) from titles where series_id is not null');
         foreach (
             [
                 'front door' => '/?',
                 'rooms' => '/rooms?',
                 'children’s room' => '/rooms/children?',
                 'all titles, the soonest first' => '/catalogue?order=soonest&',
+                'a title of a series' => "/titles/{$inSeries}?",
+                'others like it' => "/titles/{$inSeries}/alike?",
+                'all subjects' => '/catalogue/choose/subjects?',
+                'all publishers' => '/catalogue/choose/publisher?',
+                'all authors' => '/catalogue/choose/authors?',
+                'subjects, for applications' => "/opds/2/{$this->library}/subjects?",
+                'site map' => '/sitemap.xml?',
             ]
             as $name => $path
         ) {

@@ -165,6 +165,9 @@ final class DeskTest extends TestCase
         $this->be($this->staff(), 'staff');
         $this->get('/desk/licences')->assertSee('Shared Elsewhere');
         $this->get('/desk/licences?show=no_copy')->assertDontSee('Shared Elsewhere');
+        // By its words it is found as well: it is waited for, with no licence of the library's own.
+        $this->get('/desk/licences?q=shared')->assertSee('Shared Elsewhere');
+        $this->get('/desk/licences?q=nowhere')->assertDontSee('Shared Elsewhere');
         $this->get("/desk/titles/{$title->id}")
             ->assertOk()
             ->assertSee('And 1 copy that other libraries of the consortium share.')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Desk;
 
 use App\Desk\Library\KeepLogo;
+use App\Desk\Library\SharedLicences;
 use App\Models\Library;
 use App\Models\StaffList;
 use App\Models\StaffMember;
@@ -353,6 +354,26 @@ final class LibraryTest extends TestCase
             '/name="shared" value="1"\s+checked/',
             (string) $this->get("/desk/titles/{$title->id}")->getContent(),
         );
+    }
+
+    public function test_what_is_shared_is_counted_both_ways(): void
+    {
+        $consortium = DB::table('consortia')->insertGetId(['name' => 'Lantern Coast Libraries']);
+        DB::table('libraries')
+            ->where('slug', 'saltmere')
+            ->update(['consortium_id' => $consortium]);
+        $theirs = $this->library('larkspur', $consortium);
+        $apart = $this->library('hollow');
+        [$one, $two] = [$this->title('One'), $this->title('Two')];
+        foreach ([$one, $one, $two] as $title) {
+            $this->licence($title)->update(['shared' => true]);
+        }
+        $this->licence($this->title('Kept for ourselves'));
+        $this->licence($one, library: $theirs)->update(['shared' => true]);
+        $this->licence($two, library: $theirs, ends: '-1 day')->update(['shared' => true]);
+        $this->licence($two, library: $apart)->update(['shared' => true]);
+        $shared = app(SharedLicences::class)->byLibrary($this->director->library->refresh(), $this->now());
+        $this->assertEquals([(object) ['name' => $theirs->name, 'given' => 2, 'taken' => 1]], $shared);
     }
 
     /**
