@@ -19,7 +19,8 @@ return new class extends Migration {
             drop index loans_history;
             create index holds_of_card on holds (card_id) where card_id is not null;
             create index requests_of_card on requests (card_id);
-            create index notices_mailing on notices (mail_begun_at) where mailed_at is null and mail_begun_at is not null;
+            create index notices_mailing on notices (mail_begun_at)
+                where mailed_at is null and mail_begun_at is not null;
             create index licences_paid on licences (library_id) where model = 'pay_per_loan';
             SQL
             ,

@@ -90,10 +90,7 @@ final class LargeTablesTest extends TestCase
      */
     private function readWhole(string $sql, array $bindings): array
     {
-        $plan = json_decode(
-            DB::selectOne("explain (format json) {$sql}", $bindings)->{'QUERY PLAN'},
-            true,
-        );
+        $plan = json_decode(DB::selectOne("explain (format json) {$sql}", $bindings)->{'QUERY PLAN'}, true);
 
         return array_values(array_unique($this->tables($plan[0]['Plan'], false)));
     }
@@ -125,9 +122,9 @@ final class LargeTablesTest extends TestCase
                 ? [$node['Relation Name']]
                 : [];
 
-        return array_merge($found, ...array_map(
-            fn(array $child): array => $this->tables($child, $stops),
-            $node['Plans'] ?? [],
-        ));
+        return array_merge(
+            $found,
+            ...array_map(fn(array $child): array => $this->tables($child, $stops), $node['Plans'] ?? []),
+        );
     }
 }

@@ -338,13 +338,13 @@ return [
     ],
     ['app/Catalogue/FrontDoor/LibraryHoldings.php', '[$of->publication_exists, ', '[', 'FrontDoorTest'],
     ['app/Desk/Library/SharedLicences.php', 'select distinct li.library_id', 'select li.library_id', 'LibraryTest'],
+    ['app/Desk/Licences/TitlesUnderPressure.php', "\n                union select id from h", '', 'DeskTest'],
     [
-        'app/Desk/Licences/TitlesUnderPressure.php',
-        "\n                union select id from h",
-        '',
-        'DeskTest',
+        'app/Desk/Renewals/EndingLicences.php',
+        'li.library_id = :library and li.ends_at > :from',
+        'li.ends_at > :from',
+        'LicenceYearTest',
     ],
-    ['app/Desk/Renewals/EndingLicences.php', 'li.library_id = :library and li.ends_at > :from', 'li.ends_at > :from', 'LicenceYearTest'],
     [
         'database/migrations/2026_12_01_000062_indexes_for_large_tables.php',
         "            create index titles_series on titles (series_id) where series_id is not null;\n",

@@ -92,7 +92,8 @@ final class FoundValues
 
         return array_values(
             DB::select(
-                "with found as materialized (select v as value, sum(n)::int titles from {$counted} x {$named} group by v),
+                "with found as materialized (select v as value, sum(n)::int titles from {$counted} x
+                        {$named} group by v),
                     others as (select * from found where not value::text = any(?::text[]))
                     select v.value, {$name} as name, v.titles, (select count(*) from others) \"of\"
                     from {$shown} v {$join} order by {$titlesFirst}lower({$name}), v.value limit ? offset ?",

@@ -17,9 +17,9 @@ final class SimilarTitles
 {
     /**
      * A shared series counts most, then people, then subjects, rare ones more than common ones; the weights are our
-     * own. Of each subject only its most borrowed titles are looked at. Those of a subject with few are put in order; of
-     * one with many, the most borrowed of all titles are gone through until enough are of it. Either takes as long as
-     * looking at some ten thousand titles, of a million.
+     * own. Of each subject only its most borrowed titles are looked at. Those of a subject with few are put in order;
+     * of one with many, the most borrowed of all titles are gone through until enough are of it. Either takes as long
+     * as looking at some ten thousand titles, of a million.
      */
     private const FIND = <<<'SQL'
     with own as (select * from search_rows where title_id = :title),

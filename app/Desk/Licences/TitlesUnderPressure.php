@@ -189,7 +189,8 @@ final class TitlesUnderPressure
         $some = match ($show) {
             'ending' => self::ENDING,
             'few_loans' => self::FEW_LOANS,
-            default => "select title_id id from licences where library_id = :library and title_id = any(array({$worded}))
+            default
+                => "select title_id id from licences where library_id = :library and title_id = any(array({$worded}))
                 union select id from h",
         };
 

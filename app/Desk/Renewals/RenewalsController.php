@@ -49,24 +49,26 @@ final class RenewalsController
         return CsvFile::response(
             __('renewals.heading'),
             array_map(fn(string $of): string => __("renewals.csv.{$of}"), self::COLUMNS),
-            $this->ending->all($staff->library, self::month($request, $months), $now)->map(
-                fn(EndingLicence $of): array => [
-                    $of->id,
-                    $of->title->name,
-                    TitleText::people($of->title),
-                    TitleText::format($of->title),
-                    __("desk.models.{$of->model->value}"),
-                    $of->copies,
-                    $of->startsAt->setTimezone($zone)->format('Y-m-d'),
-                    $of->endsAt->setTimezone($zone)->format('Y-m-d'),
-                    $money($of->priceCents),
-                    $of->lent,
-                    $money($of->centsPerLoan),
-                    $of->waiting,
-                    $of->renewed === null ? null : round($of->renewed->loans, 1),
-                    $money($of->renewed?->centsPerLoan),
-                ],
-            ),
+            $this->ending
+                ->all($staff->library, self::month($request, $months), $now)
+                ->map(
+                    fn(EndingLicence $of): array => [
+                        $of->id,
+                        $of->title->name,
+                        TitleText::people($of->title),
+                        TitleText::format($of->title),
+                        __("desk.models.{$of->model->value}"),
+                        $of->copies,
+                        $of->startsAt->setTimezone($zone)->format('Y-m-d'),
+                        $of->endsAt->setTimezone($zone)->format('Y-m-d'),
+                        $money($of->priceCents),
+                        $of->lent,
+                        $money($of->centsPerLoan),
+                        $of->waiting,
+                        $of->renewed === null ? null : round($of->renewed->loans, 1),
+                        $money($of->renewed?->centsPerLoan),
+                    ],
+                ),
         );
     }
 

@@ -65,9 +65,7 @@ final class UnlentTitles
     {
         [$sql, $values] = $this->query($library, $months, $format, $now);
 
-        return LazyCollection::make(
-            fn() => DB::cursor("select * from ({$sql}) y order by " . self::ORDER, $values),
-        )
+        return LazyCollection::make(fn() => DB::cursor("select * from ({$sql}) y order by " . self::ORDER, $values))
             ->chunk(self::AT_A_TIME)
             ->flatMap(fn(LazyCollection $some): array => $this->unlent(array_values($some->all()), $values));
     }

@@ -59,21 +59,23 @@ final class WeedingController
         return CsvFile::response(
             __('weeding.heading'),
             array_map(fn(string $of): string => __("weeding.csv.{$of}"), self::COLUMNS),
-            $this->unlent->all($staff->library, $months, $format, CarbonImmutable::now())->map(
-                fn(UnlentTitle $of): array => [
-                    $of->title->id,
-                    $of->title->name,
-                    TitleText::people($of->title),
-                    TitleText::format($of->title),
-                    $of->copies,
-                    $of->lent,
-                    $of->lastLentAt?->setTimezone($zone)->format('Y-m-d'),
-                    $of->since->setTimezone($zone)->format('Y-m-d'),
-                    $of->endsAt?->setTimezone($zone)->format('Y-m-d'),
-                    DeskText::money($of->paidCents),
-                    DeskText::money($of->yearlyCents),
-                ],
-            ),
+            $this->unlent
+                ->all($staff->library, $months, $format, CarbonImmutable::now())
+                ->map(
+                    fn(UnlentTitle $of): array => [
+                        $of->title->id,
+                        $of->title->name,
+                        TitleText::people($of->title),
+                        TitleText::format($of->title),
+                        $of->copies,
+                        $of->lent,
+                        $of->lastLentAt?->setTimezone($zone)->format('Y-m-d'),
+                        $of->since->setTimezone($zone)->format('Y-m-d'),
+                        $of->endsAt?->setTimezone($zone)->format('Y-m-d'),
+                        DeskText::money($of->paidCents),
+                        DeskText::money($of->yearlyCents),
+                    ],
+                ),
         );
     }
 

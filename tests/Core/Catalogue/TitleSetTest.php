@@ -37,9 +37,10 @@ final class TitleSetTest extends TestCase
             $one = $random->getInt(0, 700);
             self::assertSame(in_array($one, $a, true), $setA->has($one));
             if ($setA->highest() < 100_000) {
-                $bits = implode('', array_map(fn(string $of): string => strrev(sprintf('%08b', ord($of))), str_split(
-                    $setA->bits(),
-                )));
+                $bits = implode(
+                    '',
+                    array_map(fn(string $of): string => strrev(sprintf('%08b', ord($of))), str_split($setA->bits())),
+                );
                 self::assertSame($a, array_keys(array_filter(str_split($bits))));
             }
         }
