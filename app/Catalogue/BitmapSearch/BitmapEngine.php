@@ -173,10 +173,10 @@ final class BitmapEngine implements SearchEngine
     public function bySets(string $filter, SearchRequest $search, DateTimeImmutable $now): ?array
     {
         $gathered = $filter::gathered();
-        $found = $this->found($search, $now);
         if ($gathered?->listed !== true) {
             return null;
         }
+        $found = $this->found($search, $now);
         $values = $found->gathering->values($filter::kind());
         if (!$gathered->isOfAll(count($values))) {
             return null;

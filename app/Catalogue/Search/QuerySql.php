@@ -236,7 +236,7 @@ final readonly class QuerySql
                 "select r.title_id from series x join search_rows r on r.series_id = x.id where x.{$wordsOf}",
             ),
             Field::Subject => $named(
-                "select st.title_id from subjects x join subject_title st on st.subject_id = x.id where x.{$wordsOf}",
+                'select title_id from subject_title where subject_id in (' . self::subjects($term)->sql . ')',
             ),
             Field::Publisher => new self(
                 "exists (select from titles t where t.id = s.title_id

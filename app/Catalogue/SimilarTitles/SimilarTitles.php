@@ -18,8 +18,8 @@ final class SimilarTitles
     /**
      * A shared series counts most, then people, then subjects, rare ones more than common ones; the weights are our
      * own. Of each subject only its most borrowed titles are looked at. Those of a subject with few are put in order;
-     * of one with many, the most borrowed of all titles are gone through until enough are of it. Either takes as long
-     * as looking at some ten thousand titles, of a million.
+     * of one with many, the most borrowed of all titles are gone through until enough are of it, and some of its
+     * newest are taken. Either takes as long as looking at some ten thousand titles, of a million.
      */
     private const FIND = <<<'SQL'
     with own as (select * from search_rows where title_id = :title),
@@ -34,9 +34,12 @@ final class SimilarTitles
                 where r.title_id = st.title_id offset 0) r where st.subject_id = about.subject_id
                 order by r.times_borrowed desc, st.title_id limit 200) o where about.n < 8000
         union all select o.title_id, 4.0 / ln(10 + about.n) from about cross join lateral (
-            select r.title_id from search_rows r where exists (select from subject_title st
+            (select r.title_id from (select title_id, times_borrowed from search_rows
+                order by times_borrowed desc, title_id limit 50000) r where exists (select from subject_title st
                 where st.title_id = r.title_id and st.subject_id = about.subject_id offset 0)
-                order by r.times_borrowed desc, r.title_id limit 200) o where about.n = 8000
+                order by r.times_borrowed desc, r.title_id limit 200)
+            union (select title_id from subject_title st where st.subject_id = about.subject_id
+                order by title_id desc limit 200)) o where about.n = 8000
         union all select other_id, 1.0 + ln(people) / 2 from title_neighbours where title_id = :title
     ), summed as (
         select near.title_id, sum(weight) weight from near group by near.title_id
