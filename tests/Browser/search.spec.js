@@ -37,6 +37,23 @@ test('suggestions come while one types, are walked with the arrow keys, and Ente
         await page.unroute('**/suggest?*')
     }
 
+    // One that comes while somebody chooses leaves what they choose from.
+    await words.fill('')
+    await words.pressSequentially('odal', { delay: 20 })
+    await expect(options.filter({ hasText: 'Odalys Venn' }).first()).toContainText('author')
+    let late
+    const held = new Promise(resolve => page.route('**/suggest?*', route => resolve((late = () => route.continue()))))
+    await words.press('x')
+    await held
+    await words.press('ArrowDown')
+    const answered = page.waitForResponse('**/suggest?*')
+    await late()
+    await (await answered).finished()
+    await expect(options.first()).toHaveAttribute('aria-selected', 'true')
+    await page.unroute('**/suggest?*')
+    await words.press('Backspace')
+    await expect(options.first()).toHaveAttribute('aria-selected', 'false')
+
     await words.fill('')
     await words.pressSequentially('odalsy', { delay: 20 })
     await expect(options.filter({ hasText: 'Odalys Venn' }).first()).toContainText('author')

@@ -18,18 +18,14 @@ export const watchSuggestions = () => {
         words.removeAttribute('aria-activedescendant')
     }
 
-    // An answer that comes late leaves the choice where it is, if what was chosen is among it.
-    let chosen = null
     // What stood in the field when the list was put away: an answer that comes after does not bring it back.
     let putAway = null
     slot.addEventListener('htmx:beforeSwap', event => {
-        if (words.value === putAway || words.value.trim() === '') event.detail.shouldSwap = false
-        chosen = active()?.querySelector('a').href
+        // Nor does one that comes late take away what somebody is choosing from.
+        if (words.value === putAway || words.value.trim() === '' || active()) event.detail.shouldSwap = false
     })
     slot.addEventListener('htmx:afterSwap', () => {
-        const again = chosen && options().find(option => option.querySelector('a').href === chosen)
-        if (again) choose(again)
-        else words.removeAttribute('aria-activedescendant')
+        words.removeAttribute('aria-activedescendant')
         words.setAttribute('aria-expanded', String(options().length > 0 && document.activeElement === words))
         if (document.activeElement !== words) close()
     })
@@ -54,6 +50,7 @@ export const watchSuggestions = () => {
     })
     words.addEventListener('input', () => {
         putAway = null
+        choose(undefined)
         if (words.value.trim() === '') close()
     })
     document.addEventListener('click', event => !slot.contains(event.target) && event.target !== words && close())
